@@ -1,0 +1,62 @@
+import boundaries from "eslint-plugin-boundaries";
+import next from "eslint-config-next";
+import nextTypescript from "eslint-config-next/typescript";
+
+/** The rooms of the house, and which of them each room may import from. docs/architecture.md draws the same arrows. */
+export const arrows = {
+  core: [],
+  formats: ["core"],
+  devices: ["core"],
+  demo: ["core"],
+  store: ["core", "formats", "devices"],
+  compute: ["core", "formats", "devices", "store", "demo"],
+  ui: ["core", "compute", "store"],
+  features: ["core", "compute", "store", "ui", "formats", "demo"],
+  app: ["features", "ui"],
+};
+
+export const rooms = {
+  plugins: { boundaries },
+  settings: {
+    "boundaries/elements": Object.keys(arrows).map((type) => ({ type, pattern: `src/${type}` })),
+    "import/resolver": { typescript: { project: "./tsconfig.json" } },
+  },
+  rules: {
+    "boundaries/dependencies": ["error", {
+      default: "disallow",
+      policies: [
+        ...Object.entries(arrows).map(([room, targets]) => ({
+          from: { element: { type: room } },
+          allow: { to: { element: { types: { anyOf: [room, ...targets] } } } },
+        })),
+        { allow: { to: { module: { origin: ["external", "core"] } } } },
+        {
+          from: { element: { type: "core" } },
+          disallow: { to: { module: { origin: ["external", "core"], source: "!zod" } } },
+        },
+      ],
+    }],
+  },
+};
+
+/** What the trade's knowledge must never touch: the outside world. */
+export const pureCore = {
+  "no-restricted-globals": ["error", "window", "document", "fetch", "indexedDB", "localStorage", "navigator", "self"],
+  "no-restricted-syntax": ["error",
+    { selector: "CallExpression[callee.object.name='Date'][callee.property.name='now']", message: "core is given the day; it never asks the clock." },
+    { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: "core is given the day; it never asks the clock." },
+    { selector: "CallExpression[callee.object.name='Math'][callee.property.name='random']", message: "core is deterministic." },
+  ],
+};
+
+const config = [
+  { ignores: [".next/**", "node_modules/**", "public/**", "tests/fixtures/lint/**", "next-env.d.ts", "build/**"] },
+  ...next,
+  ...nextTypescript,
+  { files: ["src/**/*.{ts,tsx}"], ...rooms },
+  { files: ["src/core/**/*.ts"], ignores: ["**/*.test.ts"], rules: pureCore },
+  { files: ["src/**/*.test.{ts,tsx}"], rules: { "boundaries/dependencies": "off" } },
+  { rules: { "@typescript-eslint/no-explicit-any": "error" } },
+];
+
+export default config;

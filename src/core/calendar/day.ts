@@ -1,0 +1,57 @@
+/** A civil date as a whole number of days since 1970-01-01. No time zone: the day the trainee would write on paper. */
+export type Day = number;
+
+/** ISO weekday: 1 Monday … 7 Sunday. */
+export type Weekday = 1 | 2 | 3 | 4 | 5 | 6 | 7;
+
+const MS = 86_400_000;
+
+/**
+ * The day number of a civil date written `YYYY-MM-DD`, or null when there is no such day (30 February, year 0000).
+ * @example dayOf("1970-01-02") // 1
+ */
+export function dayOf(date: string): Day | null {
+  const match = /^(\d{4})-(\d{2})-(\d{2})$/.exec(date);
+  if (!match) return null;
+  const day = Date.UTC(Number(match[1]), Number(match[2]) - 1, Number(match[3])) / MS;
+  return dateOf(day) === date ? day : null;
+}
+
+/** The day number of a date already known to be valid. @throws RangeError when it is not a civil date. */
+export function mustDay(date: string): Day {
+  const day = dayOf(date);
+  if (day === null) throw new RangeError(`not a civil date: ${date}`);
+  return day;
+}
+
+/** The civil date `YYYY-MM-DD` of a day number. */
+export function dateOf(day: Day): string {
+  return new Date(day * MS).toISOString().slice(0, 10);
+}
+
+/** ISO weekday of a day: 1 Monday … 7 Sunday. 1970-01-01 was a Thursday. */
+export function weekdayOf(day: Day): Weekday {
+  return ((((day + 3) % 7) + 7) % 7 + 1) as Weekday;
+}
+
+/** First day of the week that holds `day`, for weeks that begin on `weekStart`. */
+export function weekStartOf(day: Day, weekStart: Weekday): Day {
+  return day - ((weekdayOf(day) - weekStart + 7) % 7);
+}
+
+/** Closing day of the week that holds `day`: the day on which the week's figures are drawn up. */
+export function closingDay(day: Day, weekStart: Weekday): Day {
+  return weekStartOf(day, weekStart) + 6;
+}
+
+/** First day of the month that holds `day`. */
+export function monthStartOf(day: Day): Day {
+  return mustDay(`${dateOf(day).slice(0, 7)}-01`);
+}
+
+/** Completed years of age on `on` for someone born on `birth`. Born on 29 February, one is a year older on 1 March. */
+export function ageOn(birth: Day, on: Day): number {
+  const [by, bm, bd] = dateOf(birth).split("-").map(Number) as [number, number, number];
+  const [y, m, d] = dateOf(on).split("-").map(Number) as [number, number, number];
+  return y - by - (m < bm || (m === bm && d < bd) ? 1 : 0);
+}

@@ -1,0 +1,40 @@
+import type { z } from "zod";
+import type { recordSchemas, setSchema, itemSchema, nutrientsSchema, settingsSchema, tombstoneSchema } from "./schema";
+
+/** A kind of record is the name of its collection in the archive. */
+export type RecordKind = keyof typeof recordSchemas;
+export type RecordOf<K extends RecordKind> = z.infer<(typeof recordSchemas)[K]>;
+export type AnyRecord = RecordOf<RecordKind>;
+
+export type Person = RecordOf<"people">;
+export type WeighIn = RecordOf<"weighIns">;
+export type DayNote = RecordOf<"dayNotes">;
+export type Exercise = RecordOf<"exercises">;
+export type Maximum = RecordOf<"maxima">;
+export type Session = RecordOf<"sessions">;
+export type Food = RecordOf<"foods">;
+export type Recipe = RecordOf<"recipes">;
+export type Meal = RecordOf<"meals">;
+export type Goal = RecordOf<"goals">;
+export type EnergySettings = RecordOf<"energySettings">;
+export type Item = z.infer<typeof itemSchema>;
+export type TrainingSet = z.infer<typeof setSchema>;
+export type Nutrients = z.infer<typeof nutrientsSchema>;
+export type Settings = z.infer<typeof settingsSchema>;
+export type Tombstone = z.infer<typeof tombstoneSchema>;
+
+/** Names of all kinds, in archive order. Written out so that a view can use them without loading the schemas. */
+export const recordKinds = [
+  "people", "weighIns", "dayNotes", "exercises", "maxima", "kinds", "sessions", "measures", "readings", "foods", "recipes", "meals", "water", "goals", "energySettings", "photos",
+] as const satisfies readonly RecordKind[];
+
+/** One step of a change: write a record whole, or remove one. */
+export type ChangeStep = { [K in RecordKind]: { put: RecordOf<K>; kind: K } }[RecordKind] | { remove: { kind: RecordKind; id: string } };
+
+/** What a view hands to the store: all of it is written, or none. */
+export type Change = ChangeStep[];
+
+/** A put, typed by its kind. */
+export function put<K extends RecordKind>(kind: K, record: RecordOf<K>): ChangeStep {
+  return { kind, put: record } as ChangeStep;
+}

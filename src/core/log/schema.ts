@@ -1,0 +1,159 @@
+import { z } from "zod";
+import { dayOf } from "../calendar/day";
+
+// A content-security policy without eval makes Zod's compiled mode report a violation, so it is switched off before any schema is built.
+z.config({ jitless: true });
+
+const id = z.string().min(1).max(200);
+const text = z.string().max(20_000);
+const name = z.string().trim().min(1, "a name is needed").max(200);
+const date = z.string().refine((value) => dayOf(value) !== null, "not a civil date written YYYY-MM-DD");
+const time = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, "not a time of day written HH:MM");
+const amount = (max: number) => z.number().min(0).max(max);
+const bodyKg = z.number().min(1).max(1000);
+const effort = z.number().min(0).max(10);
+
+/** Common to every record: who it is, how often it was written, and when last (a hybrid logical clock stamp). */
+const shared = { id, revision: z.number().int().min(0).nullish(), changed: z.string().max(100).nullish() };
+const owned = { ...shared, personId: id };
+
+/** What changes a figure, per person. Everything here has a default, so an absent field is not an error. */
+export const settingsSchema = z.looseObject({
+  e1rmFormula: z.enum(["mean", "epley", "brzycki", "lombardi", "oConner", "mayhew", "wathan", "lander"]).nullish(),
+  countWarmUps: z.boolean().nullish(),
+});
+
+export const personSchema = z.looseObject({
+  ...shared,
+  name,
+  sex: z.enum(["female", "male", "unspecified"]).nullish(),
+  birthDate: date.nullish(),
+  heightCm: z.number().min(50).max(280).nullish(),
+  units: z.looseObject({ mass: z.enum(["kg", "lb"]), distance: z.enum(["km", "mi"]), energy: z.enum(["kcal", "kJ"]) }).partial().nullish(),
+  weekStart: z.number().int().min(1).max(7).nullish(),
+  settings: settingsSchema.nullish(),
+});
+
+export const weighInSchema = z.looseObject({ ...owned, date, time: time.nullish(), kg: bodyKg, primary: z.boolean().nullish(), note: text.nullish() });
+
+export const dayNoteSchema = z.looseObject({ ...owned, date, text: text.nullish(), activity: z.enum(["training", "rest"]).nullish(), foodComplete: z.boolean().nullish() });
+
+export const exerciseSchema = z.looseObject({
+  ...shared,
+  name,
+  group: text.nullish(),
+  mechanics: z.enum(["compound", "isolation"]).nullish(),
+  measure: z.enum(["load-reps", "bodyweight-reps", "assisted-reps", "duration", "distance"]).nullish(),
+  bodyShare: z.number().min(0).max(1.5).nullish(),
+  perSide: z.boolean().nullish(),
+  equipment: text.nullish(),
+  direct: z.array(text).max(50).nullish(),
+  indirect: z.array(text).max(50).nullish(),
+  incrementKg: z.number().positive().max(100).nullish(),
+  maximumFrom: z.looseObject({ exerciseId: id, ratio: z.number().positive().max(5) }).nullish(),
+  links: z.array(text).max(50).nullish(),
+  note: text.nullish(),
+});
+
+export const maximumSchema = z.looseObject({ ...owned, exerciseId: id, date, kg: z.number().min(-500).max(2000), tested: z.boolean().nullish() });
+
+export const kindSchema = z.looseObject({ ...shared, name, mark: text.nullish(), speedUnit: text.nullish() });
+
+const reps = z.number().min(0).max(10_000);
+const load = z.number().min(-500).max(5000);
+const seconds = amount(1_000_000);
+const metres = amount(10_000_000);
+
+const plannedSetSchema = z.looseObject({
+  reps: reps.nullish(), kg: load.nullish(), percent: amount(2).nullish(), rpe: effort.nullish(), asManyAsPossible: z.boolean().nullish(), seconds: seconds.nullish(), metres: metres.nullish(),
+});
+const doneSetSchema = z.looseObject({
+  reps: reps.nullish(), kg: load.nullish(), rpe: effort.nullish(), failed: z.boolean().nullish(), seconds: seconds.nullish(), metres: metres.nullish(),
+});
+export const setSchema = z.looseObject({ id, warmUp: z.boolean().nullish(), restSeconds: seconds.nullish(), planned: plannedSetSchema.nullish(), done: doneSetSchema.nullish() });
+export const itemSchema = z.looseObject({ id, exerciseId: id, note: text.nullish(), superset: z.union([text, z.number()]).nullish(), sets: z.array(setSchema).max(500) });
+
+const coveredSchema = z.looseObject({ metres: metres.nullish(), seconds: seconds.nullish() });
+
+export const sessionSchema = z.looseObject({
+  ...owned,
+  date,
+  time: time.nullish(),
+  kind: name,
+  title: text.nullish(),
+  place: text.nullish(),
+  optional: z.boolean().nullish(),
+  status: z.enum(["planned", "done", "partly", "skipped", "missed"]),
+  reason: text.nullish(),
+  photoIds: z.array(id).max(500).nullish(),
+  minutes: amount(10_000).nullish(),
+  effort: effort.nullish(),
+  feel: z.number().min(0).max(10).nullish(),
+  note: text.nullish(),
+  kcal: amount(100_000).nullish(),
+  planned: z.looseObject({ minutes: amount(10_000).nullish(), effort: effort.nullish() }).nullish(),
+  distance: z.looseObject({ planned: coveredSchema.nullish(), done: coveredSchema.nullish(), purpose: text.nullish(), surface: text.nullish() }).nullish(),
+  items: z.array(itemSchema).max(500).nullish(),
+});
+
+export const measureSchema = z.looseObject({ ...shared, name, unit: text.nullish(), aggregate: z.enum(["mean", "sum", "last"]).nullish() });
+export const readingSchema = z.looseObject({ ...owned, measureId: id, date, value: z.number(), method: text.nullish() });
+
+const grams = amount(100_000);
+/** Nutrients in grams, energy in kilocalories. Carbohydrate is total carbohydrate unless a food's basis says otherwise. */
+export const nutrientsSchema = z.looseObject({
+  kcal: amount(100_000).nullish(), protein: grams.nullish(), fat: grams.nullish(), carbohydrate: grams.nullish(),
+  fibre: grams.nullish(), sugars: grams.nullish(), polyols: grams.nullish(), alcohol: grams.nullish(),
+});
+
+export const foodSchema = z.looseObject({
+  ...shared, name, gtin: text.nullish(), carbohydrateBasis: z.enum(["total", "available"]).nullish(), per100g: nutrientsSchema,
+  portions: z.array(z.looseObject({ name, grams: z.number().positive().max(100_000) })).max(100).nullish(),
+});
+
+export const recipeSchema = z.looseObject({
+  ...shared, name, portions: z.number().positive().max(1000).nullish(),
+  ingredients: z.array(z.looseObject({ foodId: id, grams })).max(500), steps: z.union([text, z.array(text)]).nullish(), source: text.nullish(), minutes: amount(100_000).nullish(), photoId: id.nullish(),
+});
+
+export const mealSchema = z.looseObject({
+  ...owned, date, meal: text.nullish(), status: z.enum(["planned", "eaten"]).nullish(),
+  foodId: id.nullish(), recipeId: id.nullish(), name: text.nullish(), grams: grams.nullish(), portions: amount(1000).nullish(), nutrients: nutrientsSchema.nullish(),
+});
+
+export const waterSchema = z.looseObject({ ...owned, date, ml: amount(100_000) });
+
+export const goalSchema = z.looseObject({
+  ...owned, of: name, startDate: date, startKg: bodyKg.nullish(), targetKg: bodyKg.nullish(),
+  by: z.union([z.looseObject({ rateKgPerWeek: z.number().min(-20).max(20) }), z.looseObject({ date })]), why: text.nullish(),
+});
+
+const dayTargetSchema = z.looseObject({ kcal: amount(100_000).nullish(), protein: grams.nullish(), fat: grams.nullish(), carbohydrate: grams.nullish() });
+export const energySettingsSchema = z.looseObject({
+  ...owned, from: date, equation: z.enum(["mifflinStJeor", "rozaShizgal", "katchMcArdle", "cunningham"]).nullish(), activityFactor: z.number().min(1).max(4).nullish(),
+  /** Whether the activity factor already holds the training sessions. When false, each session's net credit is added to its day. */
+  sessionsInFactor: z.boolean().nullish(),
+  targets: z.looseObject({ training: dayTargetSchema.nullish(), rest: dayTargetSchema.nullish() }).nullish(),
+});
+
+export const photoSchema = z.looseObject({ ...owned, date, file: text });
+
+/** One schema a kind of record, in the order in which the archive lists them. */
+export const recordSchemas = {
+  people: personSchema, weighIns: weighInSchema, dayNotes: dayNoteSchema, exercises: exerciseSchema, maxima: maximumSchema, kinds: kindSchema, sessions: sessionSchema,
+  measures: measureSchema, readings: readingSchema, foods: foodSchema, recipes: recipeSchema, meals: mealSchema, water: waterSchema, goals: goalSchema,
+  energySettings: energySettingsSchema, photos: photoSchema,
+} as const;
+
+export const tombstoneSchema = z.looseObject({ id, kind: z.string().min(1).max(40), changed: z.string().max(100).nullish() });
+
+/** The whole version-1 archive. Collections may be absent; unknown keys are kept at every depth. */
+export const archiveSchema = z.looseObject({
+  format: z.literal("oat-column"),
+  version: z.literal(1),
+  exportedAt: z.string().max(100).nullish(),
+  people: z.array(personSchema), weighIns: z.array(weighInSchema), dayNotes: z.array(dayNoteSchema), exercises: z.array(exerciseSchema), maxima: z.array(maximumSchema),
+  kinds: z.array(kindSchema), sessions: z.array(sessionSchema), measures: z.array(measureSchema), readings: z.array(readingSchema), foods: z.array(foodSchema),
+  recipes: z.array(recipeSchema), meals: z.array(mealSchema), water: z.array(waterSchema), goals: z.array(goalSchema), energySettings: z.array(energySettingsSchema),
+  photos: z.array(photoSchema), removed: z.array(tombstoneSchema),
+}).partial().required({ format: true, version: true });

@@ -1,0 +1,30 @@
+/**
+ * A number as a trainee types it: a point or a comma for the decimals, spaces around it ignored. No thousands marks, since
+ * `1,234` and `1.234` are decimals somewhere. Null when it is not one number.
+ * @example parseDecimal("71,4") // 71.4
+ */
+export function parseDecimal(text: string): number | null {
+  const match = /^\s*([+-]?)(\d{1,9})(?:[.,](\d{0,9}))?\s*$/.exec(text);
+  if (!match) return null;
+  return Number(`${match[1]}${match[2]}.${match[3] || "0"}`);
+}
+
+/** A number with a fixed count of decimals and a true minus sign; thousands parted by a comma. `-0.0` prints as `0.0`. */
+export function printNumber(value: number, decimals: number): string {
+  const fixed = roundHalfUp(Math.abs(value), decimals);
+  const [whole = "0", part] = fixed.split(".");
+  const grouped = whole.replace(/\B(?=(\d{3})+$)/g, ",");
+  const digits = part === undefined ? grouped : `${grouped}.${part}`;
+  return value < 0 && /[1-9]/.test(digits) ? `−${digits}` : digits;
+}
+
+/** `printNumber` with its sign always shown, for a change. */
+export function printSigned(value: number, decimals: number): string {
+  const text = printNumber(value, decimals);
+  return value > 0 && /[1-9]/.test(text) ? `+${text}` : text;
+}
+
+/** Rounds a value a hair above a half up although binary holds it a hair below, so that 0.1 lb steps print as typed. */
+function roundHalfUp(value: number, decimals: number): string {
+  return (value + value * 1e-12).toFixed(decimals);
+}

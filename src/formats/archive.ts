@@ -1,0 +1,194 @@
+import { strFromU8, unzipSync } from "fflate";
+import { byId, canonical } from "@/core/log/canonical";
+import { emptyLog, putRecord, removeRecord, type Log } from "@/core/log/log";
+import { currentVersion, migrate } from "@/core/log/migrations";
+import { recordKinds, type AnyRecord, type RecordKind } from "@/core/log/records";
+import { referencesOf } from "@/core/log/references";
+import { recordSchemas, tombstoneSchema } from "@/core/log/schema";
+
+/** A place in a file and what is wrong there, in words for the trainee. */
+export interface Problem { path: string; message: string }
+
+export type ArchiveReading = { ok: true; log: Log; photos: number } | { ok: false; problems: Problem[] };
+
+const maxBytes = 300_000_000;
+const maxDepth = 60;
+const maxProblems = 20;
+
+/**
+ * Reads an archive (JSON text, or a zip that holds it) into a log, checking every record before anything is returned. Nothing
+ * is executed, nothing is written, and unknown keys are kept at every depth.
+ */
+export function readArchive(bytes: Uint8Array): ArchiveReading {
+  try {
+    const { text, photos } = isZip(bytes) ? unpack(bytes) : { text: decode(bytes), photos: 0 };
+    const document = parse(text);
+    if (!isObject(document)) return refuse("(file)", "it is not an Oat Column archive: the file holds no JSON object");
+    if (document.format !== "oat-column") return refuse("format", "it is not an Oat Column archive: `format` is not \"oat-column\"");
+    return collect(migrate(document), photos);
+  } catch (error) {
+    if (error instanceof Refusal) return refuse(error.path, error.message);
+    if (error instanceof RangeError) return refuse("version", error.message);
+    throw error;
+  }
+}
+
+class Refusal extends Error {
+  constructor(readonly path: string, message: string) {
+    super(message);
+  }
+}
+
+type Document = Record<string, unknown>;
+
+const isObject = (value: unknown): value is Document => typeof value === "object" && value !== null && !Array.isArray(value);
+const refuse = (path: string, message: string): ArchiveReading => ({ ok: false, problems: [{ path, message }] });
+const isZip = (bytes: Uint8Array) => bytes[0] === 0x50 && bytes[1] === 0x4b;
+
+function unpack(bytes: Uint8Array): { text: string; photos: number } {
+  let photos = 0;
+  let files: Record<string, Uint8Array>;
+  try {
+    files = unzipSync(bytes, {
+      filter: ({ name, originalSize }) => {
+        if (name.startsWith("photos/")) photos += 1;
+        if (!/^[^/]+\.json$/.test(name)) return false;
+        if (originalSize > maxBytes) throw new Refusal(name, "it unpacks to more than 300 MB");
+        return true;
+      },
+    });
+  } catch (error) {
+    if (error instanceof Refusal) throw error;
+    throw new Refusal("(zip)", "the zip is damaged");
+  }
+  const [first, ...others] = Object.values(files);
+  if (first === undefined || others.length > 0) throw new Refusal("(zip)", "the zip must hold exactly one JSON file beside its photos");
+  return { text: decode(first), photos };
+}
+
+function decode(bytes: Uint8Array): string {
+  if (bytes.byteLength > maxBytes) throw new Refusal("(file)", "it is larger than 300 MB");
+  const text = strFromU8(bytes);
+  return text.startsWith("\uFEFF") ? text.slice(1) : text;
+}
+
+function parse(text: string): unknown {
+  let depth = 0;
+  let inText = false;
+  for (let index = 0; index < text.length; index++) {
+    const code = text.charCodeAt(index);
+    if (inText) {
+      if (code === 92) index += 1;
+      else if (code === 34) inText = false;
+    } else if (code === 34) inText = true;
+    else if (code === 123 || code === 91) {
+      depth += 1;
+      if (depth > maxDepth) throw new Refusal(`(character ${index})`, `it is nested more than ${maxDepth} deep`);
+    } else if (code === 125 || code === 93) depth -= 1;
+  }
+  try {
+    return JSON.parse(text);
+  } catch (error) {
+    throw new Refusal("(file)", `it is not readable JSON: ${(error as Error).message}`);
+  }
+}
+
+function collect(document: Document, photos: number): ArchiveReading {
+  const problems: Problem[] = [];
+  const report = (path: string, message: string) => {
+    if (problems.length < maxProblems) problems.push({ path, message });
+  };
+  const known = new Set<string>(["format", "version", "exportedAt", "removed", ...recordKinds]);
+  const log = emptyLog(Object.fromEntries(Object.entries(document).filter(([key]) => !known.has(key))));
+
+  for (const kind of recordKinds) {
+    for (const [index, raw] of list(document, kind, report).entries()) {
+      const path = `${kind}[${index}]`;
+      const record = withIds(raw, `${kind}-${index + 1}`);
+      const result = recordSchemas[kind].safeParse(record);
+      if (!result.success) {
+        for (const issue of result.error.issues) report([path, ...issue.path].reduce<string>(joinPath, ""), issue.message);
+      } else if (log.records[kind].has(result.data.id)) report(`${path}.id`, `the id "${result.data.id}" is used twice`);
+      else {
+        const doubled = doubledId(record as AnyRecord);
+        if (doubled) report(`${path}.${doubled.path}`, `the id "${doubled.id}" is used twice`);
+        // The checked record itself, not Zod's copy: nothing may be lost or reordered by checking.
+        putRecord(log, kind, record as AnyRecord);
+      }
+    }
+  }
+  for (const [index, raw] of list(document, "removed", report).entries()) {
+    const result = tombstoneSchema.safeParse(raw);
+    if (!result.success) report(`removed[${index}]`, result.error.issues[0]?.message ?? "not a removal");
+    else if (log.records[result.data.kind as RecordKind]?.has(result.data.id)) report(`removed[${index}]`, `"${result.data.id}" is both kept and removed`);
+    else removeRecord(log, result.data);
+  }
+  for (const kind of recordKinds) {
+    for (const [index, record] of [...log.records[kind].values()].entries()) {
+      for (const reference of referencesOf(kind, record)) {
+        if (!log.records[reference.kind].has(reference.id)) report(`${kind}[${index}].${reference.path}`, `it points to "${reference.id}", which is not among the ${reference.kind} of the file`);
+      }
+    }
+  }
+  return problems.length > 0 ? { ok: false, problems } : { ok: true, log, photos };
+}
+
+function joinPath(path: string, step: PropertyKey): string {
+  return typeof step === "number" ? `${path}[${step}]` : path === "" ? String(step) : `${path}.${String(step)}`;
+}
+
+function list(document: Document, key: string, report: (path: string, message: string) => void): unknown[] {
+  if (!Object.hasOwn(document, key) || document[key] === null) return [];
+  const value = document[key];
+  if (Array.isArray(value)) return value;
+  report(key, "it should be a list");
+  return [];
+}
+
+/** A record with the ids it may lack: its own, and those of its items and sets. Given in the order of the file, so that twice the same file is twice the same log. */
+function withIds(raw: unknown, fallback: string): unknown {
+  if (!isObject(raw)) return raw;
+  const record = raw.id === undefined || raw.id === null ? { ...raw, id: fallback } : raw;
+  return Array.isArray(record.items) ? { ...record, items: listWithIds(record.items, "i", (item) => (Array.isArray(item.sets) ? { ...item, sets: listWithIds(item.sets, "s") } : item)) } : record;
+}
+
+function listWithIds(list: unknown[], letter: string, inside: (element: Document) => Document = (element) => element): unknown[] {
+  const used = new Set(list.map((element) => (isObject(element) ? element.id : undefined)));
+  let next = 0;
+  return list.map((element) => {
+    if (!isObject(element)) return element;
+    if (typeof element.id === "string") return inside(element);
+    do next += 1; while (used.has(`${letter}${next}`));
+    return inside({ ...element, id: `${letter}${next}` });
+  });
+}
+
+function doubledId(record: AnyRecord): { path: string; id: string } | null {
+  const items = (record as { items?: { id: string; sets: { id: string }[] }[] | null }).items ?? [];
+  const lists = [{ path: "items", elements: items as { id: string }[] }, ...items.map((item, index) => ({ path: `items[${index}].sets`, elements: item.sets }))];
+  for (const { path, elements } of lists) {
+    const seen = new Set<string>();
+    for (const [index, element] of elements.entries()) {
+      if (seen.has(element.id)) return { path: `${path}[${index}].id`, id: element.id };
+      seen.add(element.id);
+    }
+  }
+  return null;
+}
+
+/** The whole log as an archive document in canonical order: two exports of one log differ in `exportedAt` alone. */
+export function archiveOf(log: Log, exportedAt: string): Document {
+  const collections = recordKinds.map((kind) => [kind, [...log.records[kind].values()].sort(byId).map(canonical)] as const);
+  const removed = [...log.removed.entries()].sort(([a], [b]) => (a < b ? -1 : 1)).map(([, tombstone]) => canonical(tombstone));
+  const extra = Object.entries(canonical(log.extra) as Document);
+  return Object.fromEntries<unknown>([["format", "oat-column"], ["version", currentVersion], ["exportedAt", exportedAt], ...collections, ["removed", removed], ...extra]);
+}
+
+/** The archive as text: one record a line, so that two exports can be compared with ordinary tools. */
+export function writeArchive(log: Log, exportedAt: string): string {
+  const fields = Object.entries(archiveOf(log, exportedAt)).map(([key, value]) => {
+    const lines = Array.isArray(value) && value.length > 0 ? `[\n${value.map((element) => `    ${JSON.stringify(element)}`).join(",\n")}\n  ]` : JSON.stringify(value);
+    return `  ${JSON.stringify(key)}: ${lines}`;
+  });
+  return `{\n${fields.join(",\n")}\n}\n`;
+}
