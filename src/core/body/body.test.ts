@@ -1,0 +1,86 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { mustDay, type Weekday } from "../calendar/day";
+import { exponentialMean, sevenDayMean, weightChange } from "./familiar";
+import { weightTrend } from "./trend";
+import { median, primaryWeighIns, type Weighed } from "./weighIns";
+import { weeklyWeights } from "./weekly";
+
+const monday = mustDay("2026-06-01");
+const run = (values: (number | null)[], start = monday): Weighed[] => values.flatMap((kg, index) => (kg === null ? [] : [{ day: start + index, kg, id: String(index) }]));
+/** A repeatable noise of about half a kilogram. */
+const noise = (index: number) => 0.5 * Math.sin(index * 12.9898) * Math.cos(index * 78.233);
+
+describe("weekly weights", () => {
+  it("count a partial first week's own days, close on the last day, and leave the running week open", () => {
+    const weeks = weeklyWeights(run([72.8, 72.9, 72.2, null, 72.1, 72.2], monday + 3), monday + 8, 1);
+    expect(weeks).toEqual([
+      { closingDay: monday + 6, from: monday + 3, days: 3, medianKg: 72.8, meanKg: expect.closeTo(72.6333, 3) as number, open: false },
+      { closingDay: monday + 13, from: monday + 7, days: 2, medianKg: expect.closeTo(72.15, 9) as number, meanKg: expect.closeTo(72.15, 9) as number, open: true },
+    ]);
+  });
+  it("hold every weigh-in exactly once whatever day the week begins on", () => {
+    fc.assert(fc.property(fc.array(fc.option(fc.double({ min: 40, max: 150, noNaN: true })), { minLength: 1, maxLength: 60 }), fc.integer({ min: 1, max: 7 }), (values, start) => {
+      const weighed = run(values);
+      const weeks = weeklyWeights(weighed, monday + values.length, start as Weekday);
+      expect(weeks.reduce((sum, week) => sum + week.days, 0)).toBe(weighed.length);
+      for (const week of weeks) expect(week.medianKg === null).toBe(week.days === 0);
+    }));
+  });
+  it("know the median of an even count", () => expect(median([4, 1, 3, 2])).toBe(2.5));
+});
+
+describe("familiar means", () => {
+  it("begin at the first weigh-in and forget over gaps", () => {
+    expect(exponentialMean(run([80, 79])).map(({ kg }) => kg)).toEqual([80, expect.closeTo(79.9, 9)]);
+    expect(exponentialMean(run([80, null, 79]))[1]!.kg).toBeCloseTo(79.81, 9);
+    expect(sevenDayMean(run([70, 71, 72, 73, 74, 75, 76, 77]), monday + 7)).toEqual({ kg: 74, days: 7 });
+    expect(sevenDayMean(run([70]), monday + 7)).toBeNull();
+  });
+  it("withhold a weekly rate below seven days", () => {
+    expect(weightChange(run([80, 79, 78]))).toMatchObject({ totalKg: -2, kgPerWeek: null, days: 2 });
+    expect(weightChange(run([80, ...new Array<null>(6).fill(null), 79]))).toMatchObject({ kgPerWeek: -1, days: 7 });
+    expect(weightChange([])).toBeNull();
+  });
+  it("take the earlier of two primary weigh-ins of one day, and no second ones", () => {
+    const one = { personId: "p", date: "2026-06-01", kg: 70 };
+    const weighed = primaryWeighIns([{ ...one, id: "b", time: "08:00", kg: 71 }, { ...one, id: "a", time: "06:00" }, { ...one, id: "c", time: "05:00", primary: false, kg: 60 }, { ...one, id: "d", date: "2026-06-09" }], monday + 1);
+    expect(weighed).toEqual([{ day: monday, kg: 70, id: "a" }]);
+  });
+});
+
+describe("the trend", () => {
+  it("is the weight itself when nothing varies", () => {
+    const trend = weightTrend(run(new Array<number>(40).fill(80)))!;
+    for (const day of trend.days) {
+      expect(day.kg).toBeCloseTo(80, 9);
+      expect(day.kgPerWeek).toBeCloseTo(0, 9);
+    }
+  });
+  it("finds a steady loss under noise, and its interval holds the truth about four times in five", () => {
+    const values = Array.from({ length: 200 }, (_, index) => 75 - 0.06 * index + noise(index));
+    const trend = weightTrend(run(values))!;
+    expect(trend.fittedOn).toBeGreaterThan(100);
+    expect(trend.days.at(-1)!.kgPerWeek).toBeCloseTo(-0.42, 1);
+    const inside = trend.days.filter((day, index) => { const truth = 75 - 0.06 * index; return day.low80 <= truth && truth <= day.high80; }).length / trend.days.length;
+    expect(inside).toBeGreaterThan(0.7);
+  });
+  it("is not bent by a mistyped weight, which is flagged", () => {
+    const values = Array.from({ length: 60 }, (_, index) => 81.4 - 0.05 * index + noise(index));
+    const clean = weightTrend(run(values))!;
+    const spoilt = weightTrend(run(values.with(30, 18.4)))!;
+    expect(spoilt.days[30]!.gross).toBe(true);
+    expect(spoilt.days.filter(({ gross }) => gross)).toHaveLength(1);
+    clean.days.forEach((day, index) => expect(Math.abs(day.kg - spoilt.days[index]!.kg)).toBeLessThan(0.15));
+  });
+  it("grows less sure over a gap", () => {
+    const values = Array.from({ length: 90 }, (_, index) => (index >= 30 && index < 60 ? null : 70 + noise(index)));
+    const trend = weightTrend(run(values))!;
+    expect(trend.days).toHaveLength(90);
+    expect(trend.days[45]!.sd).toBeGreaterThan(1.3 * trend.days[20]!.sd);
+  });
+  it("holds for one weigh-in and for none", () => {
+    expect(weightTrend(run([71.4]))!.days).toHaveLength(1);
+    expect(weightTrend([])).toBeNull();
+  });
+});

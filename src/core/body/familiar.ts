@@ -1,0 +1,37 @@
+import type { Day } from "../calendar/day";
+import { mean, type Weighed } from "./weighIns";
+
+/** Weight of the newest day in the exponentially weighted mean (common practice, no source). */
+export const ewmaAlpha = 0.1;
+
+/**
+ * Exponentially weighted mean after each weigh-in, beginning at the first one. After a gap of d days the newest value weighs
+ * 1 − (1 − α)^d, as if the mean had been forgetting on every day that passed.
+ */
+export function exponentialMean(weighed: readonly Weighed[], alpha = ewmaAlpha): { day: Day; kg: number }[] {
+  const result: { day: Day; kg: number }[] = [];
+  for (const { day, kg } of weighed) {
+    const previous = result.at(-1);
+    const share = previous === undefined ? 1 : 1 - (1 - alpha) ** (day - previous.day);
+    result.push({ day, kg: previous === undefined ? kg : previous.kg + share * (kg - previous.kg) });
+  }
+  return result;
+}
+
+/** Plain mean of the weigh-ins of the seven days that end on `day`, with how many there were; null when there was none. */
+export function sevenDayMean(weighed: readonly Weighed[], day: Day): { kg: number; days: number } | null {
+  const values = weighed.filter((one) => one.day > day - 7 && one.day <= day).map(({ kg }) => kg);
+  return values.length === 0 ? null : { kg: mean(values), days: values.length };
+}
+
+/** Change as people quote it: from the first weigh-in to the latest. */
+export interface WeightChange { startKg: number; currentKg: number; totalKg: number; kgPerWeek: number | null; days: number }
+
+/** Change from weigh-in to weigh-in; the weekly rate is withheld below seven days. Null with fewer than one weigh-in. */
+export function weightChange(weighed: readonly Weighed[]): WeightChange | null {
+  const [first, last] = [weighed[0], weighed.at(-1)];
+  if (first === undefined || last === undefined) return null;
+  const days = last.day - first.day;
+  const totalKg = last.kg - first.kg;
+  return { startKg: first.kg, currentKg: last.kg, totalKg, kgPerWeek: days < 7 ? null : (totalKg / days) * 7, days };
+}

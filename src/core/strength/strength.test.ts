@@ -1,0 +1,99 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import type { Exercise, Session } from "../log/records";
+import { estimateMaximum, formulaNames, maximumFactor, type FormulaChoice } from "./e1rm";
+import { eligibleMaxima, liftStanding, maximumInForce } from "./maximum";
+import { performedSets, setMaximum, type PerformedSet } from "./sets";
+import { volumeOf } from "./volume";
+
+const squat: Exercise = { id: "squat", name: "Squat", group: "squat", measure: "load-reps", direct: ["quadriceps"], indirect: ["glutes", "quadriceps"] };
+const chin: Exercise = { id: "chin", name: "Chin-up", group: "pull", measure: "bodyweight-reps", bodyShare: 1 };
+const assisted: Exercise = { id: "assisted", name: "Assisted dip", measure: "assisted-reps", bodyShare: 1 };
+const split: Exercise = { id: "split", name: "Split squat", group: "squat", perSide: true };
+const at80 = () => 80;
+const choices: FormulaChoice[] = [...formulaNames, "mean"];
+
+let counter = 0;
+function performed(exercise: Exercise, day: number, reps: number, typedKg: number, extra: Partial<PerformedSet> = {}): PerformedSet {
+  const id = String(counter++);
+  const total = exercise.measure === "bodyweight-reps" ? 80 + typedKg : exercise.measure === "assisted-reps" ? 80 - typedKg : typedKg;
+  return { sessionId: "s", itemId: "i", setId: id, exercise, day, reps, typedKg, totalKg: total, rpe: null, failed: false, warmUp: false, sides: exercise.perSide ? 2 : 1, ...extra };
+}
+
+describe("estimated maximum", () => {
+  it("is the load itself for a single at the limit", () => {
+    for (const choice of choices) expect(estimateMaximum(choice, 100, 1, 10)).toMatchObject({ kg: 100 });
+  });
+  it("never falls with one rep more and never jumps, under every formula", () => {
+    fc.assert(fc.property(fc.constantFrom(...choices), fc.double({ min: 1, max: 19.9, noNaN: true }), (choice, reps) => {
+      const [here, next] = [maximumFactor(choice, reps), maximumFactor(choice, reps + 0.1)];
+      expect(next).toBeGreaterThan(here);
+      expect(next - here).toBeLessThan(0.05);
+    }));
+  });
+  it("adds reps in reserve, and ignores an effort below 6", () => {
+    expect(estimateMaximum("epley", 100, 5, 8)).toEqual(estimateMaximum("epley", 100, 7));
+    expect(estimateMaximum("epley", 100, 5, 8.5)).toMatchObject({ limitReps: 6.5 });
+    expect(estimateMaximum("epley", 100, 5, 5)).toEqual(estimateMaximum("epley", 100, 5));
+  });
+  it("gives a reason instead of a number where it does not hold", () => {
+    expect(estimateMaximum("mean", 100, 0)).toHaveProperty("reason");
+    expect(estimateMaximum("mean", 0, 5)).toHaveProperty("reason");
+    expect(estimateMaximum("mean", 40, 18, 7)).toHaveProperty("reason");
+    expect(estimateMaximum("mean", 40, 13)).toMatchObject({ rough: true });
+  });
+  it("is computed on the total and quoted as added load", () => {
+    const set = performed(chin, 1, 5, 20);
+    const estimate = setMaximum(set, "epley", at80);
+    expect("kg" in estimate && estimate.kg).toBeCloseTo(36.6667, 3);
+    const helped = setMaximum(performed(assisted, 1, 5, 20), "epley", at80);
+    expect("kg" in helped && helped.kg).toBeCloseTo(-10, 9);
+  });
+});
+
+describe("best and latest", () => {
+  it("take the eligible sets only", () => {
+    const sets = [performed(squat, 1, 5, 100), performed(squat, 2, 13, 100), performed(squat, 3, 1, 140, { warmUp: true }), performed(squat, 4, 5, 90, { rpe: 5 }), performed(squat, 5, 5, 90), performed(squat, 5, 3, 90)];
+    const standing = liftStanding("squat", sets, "epley", at80)!;
+    expect(standing.best).toMatchObject({ set: { day: 1 } });
+    expect(standing.best!.e1rmKg).toBeCloseTo(116.667, 3);
+    expect(standing.latest!.e1rmKg).toBeCloseTo(105, 9);
+    expect(liftStanding("squat", [], "epley", at80)).toBeNull();
+    expect(liftStanding("squat", [performed(squat, 9, 0, 100)], "epley", at80)).toBeNull();
+  });
+  it("a maximum in force looks back only, and a test outweighs estimates before it", () => {
+    const maxima = eligibleMaxima([performed(squat, 10, 5, 100), performed(squat, 20, 5, 110), performed(squat, 40, 5, 105)], "epley", at80);
+    const inForce = maximumInForce(maxima, [{ kg: 120 }], [30]);
+    expect(inForce(9)).toBeNull();
+    expect(inForce(10)).toBeCloseTo(116.667, 3);
+    expect(inForce(25)).toBeCloseTo(128.333, 3);
+    expect(inForce(30)).toBe(120);
+    expect(inForce(50)).toBeCloseTo(122.5, 9);
+  });
+});
+
+describe("volume", () => {
+  const none = () => null;
+  it("counts reps, load, sets and muscles", () => {
+    const sets = [performed(squat, 1, 5, 100), performed(squat, 1, 5, 60, { warmUp: true }), performed(squat, 1, 0, 110, { failed: true }), performed(squat, 1, 8, 70, { rpe: 5 }), performed(split, 1, 10, 20), performed(chin, 1, 6, 10)];
+    const volume = volumeOf(sets, {}, (id) => (id === "squat" ? 125 : null), at80);
+    expect(volume).toMatchObject({ volumeLoadKg: 500 + 560 + 400 + 540, numberOfLifts: 5 + 8 + 20 + 6, sets: 4 });
+    expect(volume.byGroup.squat).toEqual({ volumeLoadKg: 1460, numberOfLifts: 33 });
+    expect(volume.byMuscle).toEqual({ quadriceps: { sets: 1 }, glutes: { sets: 0.5 } });
+    expect(volume.averageIntensity).toBeCloseTo((5 * 0.8 + 8 * 0.56) / 13, 12);
+    expect(volumeOf(sets, { countWarmUps: true }, none, at80)).toMatchObject({ sets: 5, volumeLoadKg: 2300, averageIntensity: null });
+  });
+  it("is the sum of its parts", () => {
+    const anySet = fc.record({ reps: fc.integer({ min: 0, max: 20 }), kg: fc.integer({ min: 0, max: 300 }), exercise: fc.constantFrom(squat, split) }).map(({ reps, kg, exercise }) => performed(exercise, 1, reps, kg));
+    fc.assert(fc.property(fc.array(anySet), fc.array(anySet), (a, b) => {
+      const [whole, one, two] = [volumeOf([...a, ...b], {}, none, at80), volumeOf(a, {}, none, at80), volumeOf(b, {}, none, at80)];
+      expect(whole.volumeLoadKg).toBe(one.volumeLoadKg + two.volumeLoadKg);
+      expect(whole.numberOfLifts).toBe(one.numberOfLifts + two.numberOfLifts);
+      expect(Object.values(whole.byGroup).reduce((sum, group) => sum + group.volumeLoadKg, 0)).toBe(whole.volumeLoadKg);
+    }));
+  });
+  it("reads done only", () => {
+    const session: Session = { id: "s", personId: "p", date: "2026-05-01", kind: "strength", status: "planned", items: [{ id: "i", exerciseId: "squat", sets: [{ id: "a", planned: { reps: 5, kg: 100 } }, { id: "b", planned: { reps: 5, kg: 100 }, done: { reps: 3, kg: 100 } }] }] };
+    expect(performedSets(session, 1, new Map([["squat", squat]]), at80).map((set) => set.reps)).toEqual([3]);
+  });
+});

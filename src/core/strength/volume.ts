@@ -1,0 +1,75 @@
+import type { Day } from "../calendar/day";
+import type { Settings } from "../log/records";
+import { bodyShare, isHard, isWork, type BodyWeightOn, type PerformedSet } from "./sets";
+
+/** Work done: repetitions lifted (NL), repetitions times total load, and how heavy it was on average. */
+export interface Volume {
+  /** Σ reps × total load, kilograms, both sides of one-sided work counted. Sets whose load is unknown add nothing. */
+  volumeLoadKg: number;
+  /** Σ reps (NL), both sides counted. */
+  numberOfLifts: number;
+  /** Performed sets that count as work. */
+  sets: number;
+  /** Σ(reps × % of maximum) / Σ reps over lifts with a maximum in force, as a share (0.78 for 78 %); null when none has one. */
+  averageIntensity: number | null;
+  byGroup: Record<string, { volumeLoadKg: number; numberOfLifts: number }>;
+  byExercise: Record<string, { volumeLoadKg: number; numberOfLifts: number; sets: number }>;
+  /** Hard sets per muscle: 1 for each direct muscle, ½ for each indirect one (common practice, no source). */
+  byMuscle: Record<string, { sets: number }>;
+}
+
+/** The maximum in force for a lift on a day, quoted as that lift is loaded; null when there is none. */
+export type MaximumOn = (exerciseId: string, day: Day) => number | null;
+
+/** Volume of a list of performed sets. Sums run in the order given, so the same sets in the same order give the same bits. */
+export function volumeOf(sets: readonly PerformedSet[], settings: Settings, maximumOn: MaximumOn, bodyWeightOn: BodyWeightOn): Volume {
+  const volume: Volume = { volumeLoadKg: 0, numberOfLifts: 0, sets: 0, averageIntensity: null, byGroup: {}, byExercise: {}, byMuscle: {} };
+  const groups = new Map<string, { volumeLoadKg: number; numberOfLifts: number }>();
+  const lifts = new Map<string, { volumeLoadKg: number; numberOfLifts: number; sets: number }>();
+  const muscles = new Map<string, { sets: number }>();
+  let weighted = 0;
+  let weightedReps = 0;
+  for (const set of sets) {
+    if (!isWork(set, settings)) continue;
+    const reps = set.reps * set.sides;
+    const load = reps * (set.totalKg ?? 0);
+    volume.sets += 1;
+    volume.numberOfLifts += reps;
+    volume.volumeLoadKg += load;
+    const group = entry(groups, set.exercise.group || "other", () => ({ volumeLoadKg: 0, numberOfLifts: 0 }));
+    group.volumeLoadKg += load;
+    group.numberOfLifts += reps;
+    const lift = entry(lifts, set.exercise.id, () => ({ volumeLoadKg: 0, numberOfLifts: 0, sets: 0 }));
+    lift.volumeLoadKg += load;
+    lift.numberOfLifts += reps;
+    lift.sets += 1;
+    if (isHard(set, settings)) addMuscles(muscles, set);
+    const maximum = totalMaximum(set, maximumOn, bodyWeightOn);
+    if (maximum !== null && set.totalKg !== null && reps > 0) {
+      weighted += reps * (set.totalKg / maximum);
+      weightedReps += reps;
+    }
+  }
+  volume.averageIntensity = weightedReps > 0 ? weighted / weightedReps : null;
+  return { ...volume, byGroup: Object.fromEntries(groups), byExercise: Object.fromEntries(lifts), byMuscle: Object.fromEntries(muscles) };
+}
+
+function addMuscles(muscles: Map<string, { sets: number }>, set: PerformedSet): void {
+  const direct = new Set(set.exercise.direct ?? []);
+  for (const muscle of direct) entry(muscles, muscle, () => ({ sets: 0 })).sets += 1;
+  for (const muscle of new Set(set.exercise.indirect ?? [])) if (!direct.has(muscle)) entry(muscles, muscle, () => ({ sets: 0 })).sets += 0.5;
+}
+
+function totalMaximum(set: PerformedSet, maximumOn: MaximumOn, bodyWeightOn: BodyWeightOn): number | null {
+  const quoted = maximumOn(set.exercise.id, set.day);
+  if (quoted === null) return null;
+  const share = bodyShare(set.exercise);
+  const total = share === null ? quoted : quoted + share * (bodyWeightOn(set.day) ?? 0);
+  return total > 0 ? total : null;
+}
+
+function entry<T>(map: Map<string, T>, key: string, fresh: () => T): T {
+  const found = map.get(key) ?? fresh();
+  map.set(key, found);
+  return found;
+}

@@ -1,0 +1,118 @@
+// Sources: the Nile series (R's data set `Nile`, Cobb 1978, Biometrika 65:243), the worked example of Durbin & Koopman, Time Series
+// Analysis by State Space Methods, 2nd ed., ch. 2: maximum-likelihood variances 15098.6 and 1469.15. Smoothed columns made with
+// R 4.2's StructTS and KalmanSmooth. General library: `kalman-filter` from the registry, same model. Least squares: the smoother of a
+// Gaussian model is the solution of its normal equations, solved here by plain elimination.
+import { KalmanFilter, State } from "kalman-filter";
+import { readFileSync } from "node:fs";
+import { describe, expect, it } from "vitest";
+import { minimise } from "@/core/body/minimise";
+import { kalmanFilter, kalmanSmoother, type StateSpace } from "@/core/body/stateSpace";
+import { weightModel } from "@/core/body/trend";
+
+function columns(file: string): Record<string, number[]> {
+  const [head = "", ...lines] = readFileSync(new URL(file, import.meta.url), "utf8").trim().split("\n");
+  const names = head.replaceAll('"', "").split(",");
+  return Object.fromEntries(names.map((name, index) => [name, lines.map((line) => { const cell = line.split(",")[index]!; return cell === "" ? NaN : Number(cell); })]));
+}
+
+const localLevel = (level: number, noise: number, start: number, spread: number): StateSpace => ({
+  size: 1, transition: [1], observation: [1], stateNoise: [level], observationVariance: noise, initialMean: [start], initialCovariance: [spread],
+});
+
+describe("the Nile, local level", () => {
+  const nile = columns("nile-level.csv");
+  it("smooths as R does", () => {
+    const model = localLevel(1469.147, 15098.58, 1120, 1e9);
+    const smoothed = kalmanSmoother(model, kalmanFilter(model, nile.flow!));
+    nile.level!.forEach((level, t) => {
+      expect(Math.abs(smoothed.mean[t]! / level - 1)).toBeLessThan(1e-6);
+      expect(Math.abs(Math.sqrt(smoothed.covariance[t]!) / nile.sd![t]! - 1)).toBeLessThan(1e-6);
+    });
+  });
+  it("finds the published maximum-likelihood variances", () => {
+    const cost = ([a, b]: readonly number[]) => -kalmanFilter(localLevel(Math.exp(a!), Math.exp(b!), 0, 1e7), nile.flow!).logLikelihood;
+    const [level, noise] = minimise(cost, [7, 9], 0.5, 400).map(Math.exp) as [number, number];
+    expect(Math.abs(noise / 15098.6 - 1)).toBeLessThan(0.002);
+    expect(Math.abs(level / 1469.15 - 1)).toBeLessThan(0.005);
+  });
+});
+
+describe("the Nile with gaps, local linear trend", () => {
+  it("smooths level and slope as R does, through twenty missing years", () => {
+    const nile = columns("nile-trend-gaps.csv");
+    const model: StateSpace = { size: 2, transition: [1, 1, 0, 1], observation: [1, 0], stateNoise: [1469, 0, 0, 12], observationVariance: 15099, initialMean: [1120, 0], initialCovariance: [1e7, 0, 0, 1e4] };
+    const smoothed = kalmanSmoother(model, kalmanFilter(model, nile.flow!));
+    nile.level!.forEach((level, t) => {
+      expect(smoothed.mean[t * 2]!).toBeCloseTo(level, 7);
+      expect(smoothed.mean[t * 2 + 1]!).toBeCloseTo(nile.slope![t]!, 7);
+      expect(Math.sqrt(smoothed.covariance[t * 4]!)).toBeCloseTo(nile.sdLevel![t]!, 6);
+      expect(Math.sqrt(smoothed.covariance[t * 4 + 3]!)).toBeCloseTo(nile.sdSlope![t]!, 6);
+    });
+  });
+});
+
+describe("the weight model", () => {
+  const weights = [72.8, 72.9, NaN, 72.2, 72.7, 72.1, NaN, NaN, 72.5, 72.3, 72.8, 71.8, 72.5, 72.0, 71.8];
+  const model = weightModel({ scale: 0.25, water: 0.35, memory: 0.5, level: 0.02, slope: 0.005 }, 72.7);
+  const filtered = kalmanFilter(model, weights);
+  const smoothed = kalmanSmoother(model, filtered);
+
+  it("filters as a general Kalman library does", () => {
+    const n = 3;
+    const square = (flat: readonly number[]) => Array.from({ length: n }, (_, i) => flat.slice(i * n, (i + 1) * n));
+    const library = new KalmanFilter({
+      observation: { dimension: 1, stateProjection: [[...model.observation]], covariance: [[model.observationVariance]] },
+      dynamic: { dimension: n, transition: square(model.transition), covariance: square(model.stateNoise), init: { mean: model.initialMean.map((value) => [value]), covariance: square(model.initialCovariance), index: -1 } },
+    });
+    let previous: State | null = null;
+    weights.forEach((kg, t) => {
+      const predicted = previous === null
+        ? new State({ mean: model.initialMean.map((value) => [value]), covariance: square(model.initialCovariance), index: 0 })
+        : library.predict({ previousCorrected: previous, index: t });
+      previous = Number.isNaN(kg) ? predicted : library.correct({ predicted, observation: [[kg]] });
+      previous!.mean.forEach((row: number[], i: number) => expect(filtered.filteredMean[t * n + i]!).toBeCloseTo(row[0]!, 8));
+      previous!.covariance.forEach((row: number[], i: number) => row.forEach((value, j) => expect(filtered.filteredCovariance[t * 9 + i * n + j]!).toBeCloseTo(value, 8)));
+    });
+  });
+
+  it("smooths to the least-squares solution of its own equations", () => {
+    const n = 3;
+    const size = weights.length * n;
+    const A = Array.from({ length: size }, () => new Array<number>(size + 1).fill(0));
+    const add = (coefficients: [number, number][], value: number, variance: number) => {
+      for (const [i, a] of coefficients) {
+        for (const [j, b] of coefficients) A[i]![j]! += (a * b) / variance;
+        A[i]![size]! += (a * value) / variance;
+      }
+    };
+    model.initialMean.forEach((value, i) => add([[i, 1]], value, model.initialCovariance[i * n + i]!));
+    weights.forEach((kg, t) => {
+      if (!Number.isNaN(kg)) add([[t * n, 1], [t * n + 2, 1]], kg, model.observationVariance);
+      if (t === 0) return;
+      for (let i = 0; i < n; i++) {
+        const coefficients: [number, number][] = [[t * n + i, 1]];
+        for (let j = 0; j < n; j++) if (model.transition[i * n + j] !== 0) coefficients.push([(t - 1) * n + j, -model.transition[i * n + j]!]);
+        add(coefficients, 0, model.stateNoise[i * n + i]!);
+      }
+    });
+    solve(A).forEach((value, i) => expect(smoothed.mean[i]!).toBeCloseTo(value, 6));
+  });
+});
+
+function solve(A: number[][]): number[] {
+  const size = A.length;
+  for (let i = 0; i < size; i++) {
+    const pivot = A[i]![i]!;
+    for (let k = i + 1; k < size; k++) {
+      const factor = A[k]![i]! / pivot;
+      if (factor !== 0) for (let j = i; j <= size; j++) A[k]![j]! -= factor * A[i]![j]!;
+    }
+  }
+  const x = new Array<number>(size).fill(0);
+  for (let i = size - 1; i >= 0; i--) {
+    let sum = A[i]![size]!;
+    for (let j = i + 1; j < size; j++) sum -= A[i]![j]! * x[j]!;
+    x[i] = sum / A[i]![i]!;
+  }
+  return x;
+}
