@@ -1,0 +1,67 @@
+import type { Day } from "../calendar/day";
+import { stepForward } from "../body/stateSpace";
+import { z80, type Trend } from "../body/trend";
+import { normalCdf } from "./normal";
+import type { PlanLine } from "./plan";
+
+/** Days beyond which nothing is carried forward. */
+export const horizonDays = 1095;
+
+/** The trend carried forward to one day. */
+export interface Ahead { day: Day; kg: number; sd: number; low80: number; high80: number; kgPerWeek: number }
+
+/** Level and damped slope carried forward, day by day, from the trend's last day to `until`; their uncertainty grows with them. */
+export function carryForward(trend: Trend, until: Day): Ahead[] {
+  const mean = Float64Array.from(trend.lastMean);
+  const covariance = Float64Array.from(trend.lastCovariance);
+  const last = trend.days.at(-1)!.day;
+  return Array.from({ length: Math.max(0, until - last) }, (_, index) => {
+    stepForward(trend.model, mean, covariance);
+    const sd = Math.sqrt(covariance[0]!);
+    return { day: last + index + 1, kg: mean[0]!, sd, low80: mean[0]! - z80 * sd, high80: mean[0]! + z80 * sd, kgPerWeek: mean[1]! * 7 };
+  });
+}
+
+/** Level of the trend on a day: smoothed up to its last day, carried forward after it; null before the first weigh-in. */
+export function levelOn(trend: Trend, day: Day): Ahead | null {
+  const first = trend.days[0]!.day;
+  if (day < first) return null;
+  return trend.days[day - first] ?? carryForward(trend, day).at(-1) ?? null;
+}
+
+export interface Projection {
+  /** Days by which the trend has crossed the target with probability 10, 50 and 90 %; null when that is not reached within three years. */
+  p10: Day | null;
+  p50: Day | null;
+  p90: Day | null;
+  /** Probability that the trend stands at or beyond the target by the deadline. */
+  byDeadline: number;
+  /** Whether the trend stands at or beyond the target already on the day asked about. */
+  arrived: boolean;
+}
+
+/**
+ * When the trend will cross the goal: on each day ahead, the probability that the level stands at or beyond the target, from
+ * the carried-forward mean and variance; a probability once reached is kept. The median date is the day on which the
+ * carried-forward trend itself meets the target, so it can be checked by hand. (A path that crosses and returns before a day
+ * is not counted for that day, so early dates are on the cautious side.)
+ */
+export function project(trend: Trend, line: PlanLine, on: Day): Projection {
+  const losing = line.targetKg < line.startKg;
+  const beyond = (ahead: { kg: number; sd: number }) => {
+    const distance = losing ? line.targetKg - ahead.kg : ahead.kg - line.targetKg;
+    return ahead.sd === 0 ? Number(distance >= 0) : normalCdf(distance / ahead.sd);
+  };
+  const now = levelOn(trend, on);
+  const dates: Record<"p10" | "p50" | "p90", Day | null> = { p10: null, p50: null, p90: null };
+  const levels = { p10: 0.1, p50: 0.5, p90: 0.9 };
+  const course = [...(now === null ? [] : [now]), ...carryForward(trend, Math.max(on + horizonDays, line.deadline)).filter(({ day }) => day > on)];
+  let reached = 0;
+  let byDeadline = 0;
+  for (const ahead of course) {
+    reached = Math.max(reached, beyond(ahead));
+    for (const key of ["p10", "p50", "p90"] as const) if (dates[key] === null && reached >= levels[key] && ahead.day <= on + horizonDays) dates[key] = ahead.day;
+    if (ahead.day <= Math.max(line.deadline, on)) byDeadline = reached;
+  }
+  return { ...dates, byDeadline, arrived: now !== null && (losing ? now.kg <= line.targetKg : now.kg >= line.targetKg) };
+}

@@ -1,0 +1,62 @@
+import type { Food, Nutrients, Recipe, Meal } from "../log/records";
+
+/** Absolute nutrients with none left open; carbohydrate is total carbohydrate, fibre, sugars and polyols being parts of it. */
+export interface FullNutrients { kcal: number; protein: number; fat: number; carbohydrate: number; fibre: number; sugars: number; polyols: number; alcohol: number }
+
+export const noNutrients: FullNutrients = { kcal: 0, protein: 0, fat: 0, carbohydrate: 0, fibre: 0, sugars: 0, polyols: 0, alcohol: 0 };
+const names = Object.keys(noNutrients) as (keyof FullNutrients)[];
+
+/**
+ * Energy of food from its nutrients, in kilocalories: 4 × available carbohydrate (total less fibre and polyols), 2 × fibre,
+ * 2.4 × polyols, 4 × protein, 9 × fat, 7 × alcohol; grams in. Source: Regulation (EU) 1169/2011, Annex XIV.
+ */
+export function energyFromNutrients({ protein = 0, fat = 0, carbohydrate = 0, fibre = 0, polyols = 0, alcohol = 0 }: Partial<FullNutrients>): number {
+  return 4 * Math.max(0, carbohydrate - fibre - polyols) + 2 * fibre + 2.4 * polyols + 4 * protein + 9 * fat + 7 * alcohol;
+}
+
+/** The same in kilojoules with the Regulation's own kilojoule factors (17, 8, 10, 17, 37, 29), which are not 4.184 times the others. */
+export function kilojoulesFromNutrients({ protein = 0, fat = 0, carbohydrate = 0, fibre = 0, polyols = 0, alcohol = 0 }: Partial<FullNutrients>): number {
+  return 17 * Math.max(0, carbohydrate - fibre - polyols) + 8 * fibre + 10 * polyols + 17 * protein + 37 * fat + 29 * alcohol;
+}
+
+/** Nutrients with gaps read as zero and a missing energy computed. */
+export function complete(nutrients: Nutrients): FullNutrients {
+  const grams = { ...noNutrients, ...Object.fromEntries(names.map((name) => [name, nutrients[name] ?? 0])) };
+  return { ...grams, kcal: nutrients.kcal ?? energyFromNutrients(grams) };
+}
+
+/** A food's nutrients per 100 g with total carbohydrate, whichever basis its label has. */
+export function per100g(food: Food): FullNutrients {
+  const label = food.per100g;
+  const hidden = food.carbohydrateBasis === "available" ? (label.fibre ?? 0) : 0;
+  return complete({ ...label, carbohydrate: (label.carbohydrate ?? 0) + hidden });
+}
+
+export function scale(nutrients: FullNutrients, by: number): FullNutrients {
+  return Object.fromEntries(names.map((name) => [name, nutrients[name] * by])) as unknown as FullNutrients;
+}
+
+export function addUp(list: readonly FullNutrients[]): FullNutrients {
+  return list.reduce((sum, one) => Object.fromEntries(names.map((name) => [name, sum[name] + one[name]])) as unknown as FullNutrients, noNutrients);
+}
+
+/** Nutrients of one portion of a recipe, its ingredients' raw nutrients shared evenly. */
+export function perPortion(recipe: Recipe, foods: ReadonlyMap<string, Food>): FullNutrients {
+  const parts = recipe.ingredients.flatMap(({ foodId, grams }) => {
+    const food = foods.get(foodId);
+    return food === undefined ? [] : [scale(per100g(food), grams / 100)];
+  });
+  return scale(addUp(parts), 1 / (recipe.portions ?? 1));
+}
+
+export type MealNutrients = { nutrients: FullNutrients } | { reason: string };
+
+/** Nutrients of a meal: the snapshot it was written with, else its food by weight, else its recipe by portions. */
+export function mealNutrients(meal: Meal, foods: ReadonlyMap<string, Food>, recipes: ReadonlyMap<string, Recipe>): MealNutrients {
+  if (meal.nutrients) return { nutrients: complete(meal.nutrients) };
+  const food = meal.foodId ? foods.get(meal.foodId) : undefined;
+  if (food) return meal.grams == null ? { reason: `the weight of ${food.name} is missing` } : { nutrients: scale(per100g(food), meal.grams / 100) };
+  const recipe = meal.recipeId ? recipes.get(meal.recipeId) : undefined;
+  if (recipe) return { nutrients: scale(perPortion(recipe, foods), meal.portions ?? 1) };
+  return { reason: "neither nutrients nor a food are written" };
+}
