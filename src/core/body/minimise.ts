@@ -2,8 +2,9 @@
  * The point near `start` at which `cost` is least, by the downhill simplex of Nelder & Mead 1965. Deterministic.
  * @param step size of the first simplex along each axis
  * @param rounds at most so many replacements
+ * @param tolerance ends the search once the simplex's costs differ by less than this
  */
-export function minimise(cost: (point: readonly number[]) => number, start: readonly number[], step: number, rounds: number): number[] {
+export function minimise(cost: (point: readonly number[]) => number, start: readonly number[], step: number, rounds: number, tolerance = 1e-9): number[] {
   const worth = (point: number[]) => ({ point, value: cost(point) });
   const simplex = [worth([...start]), ...start.map((_, axis) => worth(start.map((value, index) => (index === axis ? value + step : value))))];
   const along = (from: readonly number[], to: readonly number[], share: number) => from.map((value, index) => value + share * (to[index]! - value));
@@ -11,7 +12,7 @@ export function minimise(cost: (point: readonly number[]) => number, start: read
     simplex.sort((a, b) => a.value - b.value);
     const best = simplex[0]!;
     const worst = simplex.at(-1)!;
-    if (worst.value - best.value < 1e-9) break;
+    if (worst.value - best.value < tolerance) break;
     const others = simplex.slice(0, -1);
     const centre = start.map((_, index) => others.reduce((sum, { point }) => sum + point[index]!, 0) / others.length);
     const reflected = worth(along(centre, worst.point, -1));

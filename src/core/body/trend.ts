@@ -123,7 +123,7 @@ function fitScatter(weighed: readonly Weighed[]): Scatter {
     const penalty = keys.reduce((sum, key, index) => sum + 0.5 * ((point[index]! - centre[index]!) / firmness[key]) ** 2, 0);
     return penalty - kalmanFilter(weightModel(scatter, start), observations, robustLimit).logLikelihood;
   };
-  return scatterOf(minimise(cost, centre, 0.4, 160));
+  return scatterOf(minimise(cost, centre, 0.4, 160, 1e-3));
 }
 
 /** Scatter on a scale without bounds: logarithms, and the log-odds of the memory. */

@@ -11,10 +11,17 @@ const MS = 86_400_000;
  * @example dayOf("1970-01-02") // 1
  */
 export function dayOf(date: string): Day | null {
-  const match = /^(\d{4})-(\d{2})-(\d{2})$/.exec(date);
-  if (!match) return null;
-  const day = Date.UTC(Number(match[1]), Number(match[2]) - 1, Number(match[3])) / MS;
-  return dateOf(day) === date ? day : null;
+  if (!/^\d{4}-\d{2}-\d{2}$/.test(date)) return null;
+  const year = Number(date.slice(0, 4));
+  const month = Number(date.slice(5, 7));
+  const dayOfMonth = Number(date.slice(8));
+  if (year < 1000 || month < 1 || month > 12 || dayOfMonth < 1 || dayOfMonth > daysInMonth(year, month)) return null;
+  return Date.UTC(year, month - 1, dayOfMonth) / MS;
+}
+
+function daysInMonth(year: number, month: number): number {
+  if (month === 2) return year % 4 === 0 && (year % 100 !== 0 || year % 400 === 0) ? 29 : 28;
+  return month === 4 || month === 6 || month === 9 || month === 11 ? 30 : 31;
 }
 
 /** The day number of a date already known to be valid. @throws RangeError when it is not a civil date. */

@@ -28,13 +28,16 @@ export const recordKinds = [
   "people", "weighIns", "dayNotes", "exercises", "maxima", "kinds", "sessions", "measures", "readings", "foods", "recipes", "meals", "water", "goals", "energySettings", "photos",
 ] as const satisfies readonly RecordKind[];
 
-/** One step of a change: write a record whole, or remove one. */
-export type ChangeStep = { [K in RecordKind]: { put: RecordOf<K>; kind: K } }[RecordKind] | { remove: { kind: RecordKind; id: string } };
+/**
+ * One step of a change: write a record, or remove one. `base` is the record as the writer saw it (absent when new): only what
+ * differs from it is written, so that what another hand changed meanwhile stays.
+ */
+export type ChangeStep = { [K in RecordKind]: { kind: K; put: RecordOf<K>; base?: RecordOf<K> } }[RecordKind] | { remove: { kind: RecordKind; id: string } };
 
 /** What a view hands to the store: all of it is written, or none. */
 export type Change = ChangeStep[];
 
 /** A put, typed by its kind. */
-export function put<K extends RecordKind>(kind: K, record: RecordOf<K>): ChangeStep {
-  return { kind, put: record } as ChangeStep;
+export function put<K extends RecordKind>(kind: K, record: RecordOf<K>, base?: RecordOf<K>): ChangeStep {
+  return { kind, put: record, ...(base ? { base } : {}) } as ChangeStep;
 }

@@ -1,7 +1,7 @@
 import type { Food, Nutrients, Recipe, Meal } from "../log/records";
 
 /** Absolute nutrients with none left open; carbohydrate is total carbohydrate, fibre, sugars and polyols being parts of it. */
-export interface FullNutrients { kcal: number; protein: number; fat: number; carbohydrate: number; fibre: number; sugars: number; polyols: number; alcohol: number }
+export type FullNutrients = { kcal: number; protein: number; fat: number; carbohydrate: number; fibre: number; sugars: number; polyols: number; alcohol: number };
 
 export const noNutrients: FullNutrients = { kcal: 0, protein: 0, fat: 0, carbohydrate: 0, fibre: 0, sugars: 0, polyols: 0, alcohol: 0 };
 const names = Object.keys(noNutrients) as (keyof FullNutrients)[];

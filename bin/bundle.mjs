@@ -1,0 +1,29 @@
+// Bundles a TypeScript command into build/ when something it may hold is newer than the bundle, and returns the bundle's path.
+import { existsSync, mkdirSync, readdirSync, statSync } from "node:fs";
+import { fileURLToPath } from "node:url";
+import { join } from "node:path";
+
+export const root = fileURLToPath(new URL("..", import.meta.url));
+
+function newest(path) {
+  const stat = statSync(path);
+  if (!stat.isDirectory()) return stat.mtimeMs;
+  return Math.max(0, ...readdirSync(path).map((name) => newest(join(path, name))));
+}
+
+export async function bundle(name) {
+  const source = join(root, "bin", `${name}.ts`);
+  const output = join(root, "build", `${name}.mjs`);
+  const changed = Math.max(newest(source), newest(join(root, "package-lock.json")), ...["core", "formats", "demo"].map((room) => newest(join(root, "src", room))));
+  if (existsSync(output) && statSync(output).mtimeMs >= changed) return output;
+  let esbuild;
+  try {
+    esbuild = await import("esbuild");
+  } catch {
+    console.error("The packages are not installed yet. Run `npm install` once (or `npm run demo`, which does it).");
+    process.exit(1);
+  }
+  mkdirSync(join(root, "build"), { recursive: true });
+  await esbuild.build({ entryPoints: [source], outfile: output, bundle: true, platform: "node", format: "esm", target: "node20", minify: true, absWorkingDir: root, logLevel: "error" });
+  return output;
+}

@@ -1,0 +1,28 @@
+import { readFileSync } from "node:fs";
+import { dayOf } from "../src/core/calendar/day";
+import { contract } from "../src/core/figures/contract";
+import { readArchive } from "../src/formats/archive";
+
+const usage = "usage: npm run --silent figures -- FILE [--on YYYY-MM-DD]";
+
+function fail(message: string): never {
+  process.stderr.write(`${message}\n`);
+  process.exit(1);
+}
+
+const args = process.argv.slice(2);
+const onIndex = args.indexOf("--on");
+const onText = onIndex < 0 ? null : (args.splice(onIndex, 2)[1] ?? fail(usage));
+const [file, ...rest] = args;
+if (file === undefined || rest.length > 0) fail(usage);
+const on = onText === null ? null : (dayOf(onText) ?? fail(`--on: "${onText}" is not a date written YYYY-MM-DD`));
+
+let bytes: Uint8Array;
+try {
+  bytes = readFileSync(file);
+} catch (error) {
+  fail(`${file}: it cannot be read (${(error as NodeJS.ErrnoException).code ?? "unknown reason"})`);
+}
+const reading = readArchive(bytes);
+if (!reading.ok) fail(reading.problems.map(({ path, message }) => `${path}: ${message}`).join("\n"));
+process.stdout.write(`${JSON.stringify(contract(reading.log, on), null, 2)}\n`);

@@ -1,0 +1,130 @@
+import { dateOf, mustDay, weekStartOf, type Day } from "../calendar/day";
+import { groupBy } from "../calendar/groupBy";
+import { weightChange } from "../body/familiar";
+import { equationNames } from "../energy/resting";
+import { balanceForRate, catchUpRate, planWeight } from "../goal/plan";
+import type { LiftMaximum } from "../strength/maximum";
+import { adherence } from "../planning/adherence";
+import type { Log } from "../log/log";
+import { dailyLoads, distanceTotals } from "./distances";
+import { Figures, compare, dateOrNull, lastEntryDay } from "./figures";
+import { creditsOn, expenditureOn, foodDays, targetFor, type Target } from "./foodDay";
+
+/**
+ * Every figure of a household as the documented contract (docs/figures.md), numbers rounded to ten significant digits since
+ * engines may differ in the last bit of `exp` and `pow`.
+ * @param on the day the figures are asked for; when absent, each log's last day with an entry
+ */
+export function contract(log: Log, on: Day | null): unknown {
+  const people = [...log.records.people.values()].sort((a, b) => compare(a.id, b.id));
+  const latest = people.flatMap(({ id }) => lastEntryDay(log, id) ?? []);
+  const day = on ?? (latest.length > 0 ? Math.max(...latest) : null);
+  if (day === null) return { on: null, reason: "nothing is written yet", people: [] };
+  return rounded({ on: dateOf(day), people: people.map((person) => personContract(new Figures(log, person, day))) });
+}
+
+/** The contract's figures of one person. */
+export function personContract(figures: Figures): Record<string, unknown> {
+  const goal = goalContract(figures);
+  return {
+    personId: figures.person.id,
+    weight: weightContract(figures),
+    ...goal,
+    energy: energyContract(figures),
+    food: foodDays(figures).map(({ day, eaten, waterMl, complete, remainingKcal, target }) => ({
+      date: dateOf(day), kcal: eaten.kcal, protein: eaten.protein, fat: eaten.fat, carbohydrate: eaten.carbohydrate, fibre: eaten.fibre, sugars: eaten.sugars, alcohol: eaten.alcohol,
+      water: waterMl, complete, remainingKcal, ...("reason" in target ? { reason: target.reason } : {}),
+    })),
+    lifts: figures.lifts.map(({ exerciseId, best, latest, lastDone }) => ({
+      exerciseId, best: maximumContract(best), latest: maximumContract(latest), lastDone: dateOf(lastDone),
+      ...(best === null ? { reason: "no set so far may stand for a maximum" } : {}),
+    })),
+    e1rm: { formula: figures.formula },
+    volume: [...figures.volumes].map(([start, { byExercise, ...volume }]) => ({
+      weekStart: dateOf(start), ...volume, byExercise, ...(volume.averageIntensity === null ? { reason: "no lift of the week has a maximum" } : {}),
+    })),
+    distance: distanceTotals(figures),
+    load: dailyLoads(figures).map(({ day, sessionLoad }) => ({ date: dateOf(day), sessionLoad })),
+    adherence: adherenceContract(figures),
+  };
+}
+
+function weightContract(figures: Figures) {
+  const change = weightChange(figures.weighed);
+  const reasons = [
+    "the weekday effect is not computed by this version",
+    ...(change === null ? ["no weight is written"] : change.kgPerWeek === null ? ["a weekly rate needs seven days"] : []),
+  ];
+  return {
+    trend: (figures.trend?.days ?? []).map(({ day, kg, low80, high80, kgPerWeek, filteredKg, gross }) => ({ date: dateOf(day), kg, low80, high80, kgPerWeek, filteredKg, ...(gross ? { gross } : {}) })),
+    weekly: figures.weekly.map(({ closingDay, from, days, medianKg, meanKg, open }) => ({
+      closingDate: dateOf(closingDay), from: dateOf(from), days, medianKg, meanKg, ...(open ? { open } : {}), ...(days === 0 ? { reason: "no weigh-in that week" } : {}),
+    })),
+    weekday: null,
+    change,
+    reason: reasons.join("; "),
+  };
+}
+
+function goalContract(figures: Figures) {
+  const { line, on, trend, projection } = figures;
+  if ("reason" in line) return { goal: null, reason: line.reason };
+  const trendKg = figures.levelOn(on);
+  const planKg = planWeight(line, on);
+  const catchUp = trendKg === null ? null : catchUpRate(line, trendKg, on);
+  const reasons = [
+    ...(trend === null ? ["no weight is written"] : []),
+    ...(catchUp === null && trend !== null ? ["the deadline is not ahead"] : []),
+    ...(projection !== null && projection.p90 === null ? ["some dates are not reached at this pace within three years"] : []),
+  ];
+  const goal = {
+    targetKg: line.targetKg, deadline: dateOf(line.deadline), days: line.days, daysLeft: line.deadline - on, kgPerWeek: line.kgPerWeek, planKg,
+    aboveKg: trendKg === null ? null : trendKg - planKg, catchUpKgPerWeek: catchUp, kcalPerDay: balanceForRate(line.kgPerWeek),
+    projected: { p10: dateOrNull(projection?.p10 ?? null), p50: dateOrNull(projection?.p50 ?? null), p90: dateOrNull(projection?.p90 ?? null) },
+    reachableBy: projection?.byDeadline ?? null, arrived: projection?.arrived ?? false,
+    ...(reasons.length > 0 ? { reason: reasons.join("; ") } : {}),
+  };
+  return { goal };
+}
+
+function energyContract(figures: Figures) {
+  const { on } = figures;
+  const resting = equationNames.map((name) => [name, figures.restingOn(name, on)] as const);
+  const missing = [...new Set(resting.flatMap(([, result]) => ("reason" in result ? [result.reason] : [])))];
+  const expenditure = expenditureOn(figures, on);
+  const sessions = [...figures.sessionsByDay.keys()].filter((day) => day <= on).flatMap((day) => creditsOn(figures, day).map((credit) => ({ date: dateOf(day), ...credit })));
+  return {
+    resting: { ...Object.fromEntries(resting.map(([name, result]) => [name, "kcal" in result ? result.kcal : null])), ...(missing.length > 0 ? { reason: missing.join("; ") } : {}) },
+    formula: "reason" in expenditure ? { kcal: null, factor: null, reason: expenditure.reason } : { kcal: expenditure.kcal, factor: expenditure.factor, equation: expenditure.equation },
+    measured: { kcal: null, low80: null, high80: null, days: 0, reason: "measured expenditure is not computed by this version" },
+    targets: { training: targetContract(targetFor(figures, "training", on)), rest: targetContract(targetFor(figures, "rest", on)) },
+    exercise: sessions.map(({ date, ...credit }) => ("reason" in credit ? { date, sessionId: credit.sessionId, netKcal: null, reason: credit.reason } : { date, sessionId: credit.sessionId, met: credit.met, netKcal: credit.kcal, credited: credit.credited })),
+  };
+}
+
+function targetContract(target: Target) {
+  if ("reason" in target) return { kcal: null, protein: null, fat: null, carbohydrate: null, reason: target.reason };
+  const { kcal, protein, fat, carbohydrate } = target;
+  return { kcal, protein, fat, carbohydrate, ...(protein === null || fat === null || carbohydrate === null ? { reason: "no target in grams is set" } : {}) };
+}
+
+function maximumContract(maximum: LiftMaximum | null) {
+  return maximum === null ? null : { e1rmKg: maximum.e1rmKg, date: dateOf(maximum.set.day), kg: maximum.set.typedKg, reps: maximum.set.reps };
+}
+
+/** Adherence of every week that holds a session, up to the week of the day asked about. */
+function adherenceContract(figures: Figures) {
+  const upTo = figures.sessions.filter(({ date }) => mustDay(date) <= figures.on);
+  return [...groupBy(upTo, ({ date }) => weekStartOf(mustDay(date), figures.weekStart))].map(([start, sessions]) => {
+    const counts = adherence(sessions, figures.on);
+    return { weekStart: dateOf(start), ...counts, ...(counts.share === null ? { reason: "nothing was planned" } : {}) };
+  });
+}
+
+/** Ten significant digits for every number, at every depth. */
+export function rounded(value: unknown): unknown {
+  if (typeof value === "number") return Number(value.toPrecision(10)) + 0;
+  if (Array.isArray(value)) return value.map(rounded);
+  if (value === null || typeof value !== "object") return value;
+  return Object.fromEntries(Object.entries(value).map(([key, inner]) => [key, rounded(inner)]));
+}

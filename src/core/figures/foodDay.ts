@@ -1,0 +1,105 @@
+import type { Day } from "../calendar/day";
+import { netExerciseKcal, sessionMet, sessionMinutes } from "../energy/exercise";
+import { defaultActivityFactor, type EquationName } from "../energy/resting";
+import { balanceForRate } from "../goal/plan";
+import { addUp, mealNutrients, type FullNutrients } from "../nutrition/energy";
+import { wasPerformed } from "../planning/adherence";
+import type { Session } from "../log/records";
+import type { Figures } from "./figures";
+
+export type DayKind = "training" | "rest";
+
+/** Expenditure by formula: resting × activity factor. */
+export type Expenditure = { kcal: number; resting: number; equation: EquationName; factor: number; factorSet: boolean } | { reason: string };
+
+export function expenditureOn(figures: Figures, day: Day): Expenditure {
+  const settings = figures.energySettingsOn(day);
+  const equation = settings?.equation ?? "mifflinStJeor";
+  const factor = settings?.activityFactor ?? defaultActivityFactor;
+  const resting = figures.restingOn(equation, day);
+  return "reason" in resting ? resting : { kcal: resting.kcal * factor, resting: resting.kcal, equation, factor, factorSet: settings?.activityFactor != null };
+}
+
+/** A session's net energy, and whether it is added to the day's target. */
+export type Credit = { sessionId: string; kcal: number; met: number; from: string; minutes: number; kg: number; credited: boolean } | { sessionId: string; reason: string };
+
+/** Net credit of a performed session. It is added to the day only when the trainee said that the factor leaves sessions out. */
+export function creditOf(figures: Figures, session: Session, day: Day): Credit {
+  const sessionId = session.id;
+  const met = sessionMet(session);
+  if ("reason" in met) return { sessionId, reason: met.reason };
+  const minutes = sessionMinutes(session);
+  if (minutes === null) return { sessionId, reason: "its duration is missing" };
+  const kg = figures.bodyWeightOn(day);
+  if (kg === null) return { sessionId, reason: "no weight is written" };
+  return { sessionId, kcal: netExerciseKcal(met.met, kg, minutes), met: met.met, from: met.from, minutes, kg, credited: figures.energySettingsOn(day)?.sessionsInFactor === false };
+}
+
+export function creditsOn(figures: Figures, day: Day): Credit[] {
+  return (figures.sessionsByDay.get(day) ?? []).filter((session) => wasPerformed(session, figures.on)).map((session) => creditOf(figures, session, day));
+}
+
+/** Whether a day is a training or a rest day: as the trainee said, else by whether a session is on it that was not dropped. */
+export function dayKind(figures: Figures, day: Day): DayKind {
+  const said = figures.notesByDay.get(day)?.activity;
+  if (said) return said;
+  return (figures.sessionsByDay.get(day) ?? []).some(({ status }) => status !== "skipped" && status !== "missed") ? "training" : "rest";
+}
+
+/** A day's target: the trainee's own where set, else expenditure plus the balance the plan asks for. */
+export type Target = {
+  kcal: number; protein: number | null; fat: number | null; carbohydrate: number | null; kind: DayKind;
+  own: boolean; expenditureKcal: number | null; balanceKcal: number; creditKcal: number;
+} | { reason: string };
+
+export function targetFor(figures: Figures, kind: DayKind, day: Day, creditKcal = 0): Target {
+  const own = figures.energySettingsOn(day)?.targets?.[kind];
+  const grams = { protein: own?.protein ?? null, fat: own?.fat ?? null, carbohydrate: own?.carbohydrate ?? null };
+  const expenditure = expenditureOn(figures, day);
+  const expenditureKcal = "reason" in expenditure ? null : expenditure.kcal;
+  if (own?.kcal != null) return { ...grams, kcal: own.kcal + creditKcal, kind, own: true, expenditureKcal, balanceKcal: 0, creditKcal };
+  if ("reason" in expenditure) return expenditure;
+  const line = figures.lineOn(day);
+  const balanceKcal = "reason" in line || day >= line.deadline ? 0 : balanceForRate(line.kgPerWeek);
+  return { ...grams, kcal: expenditure.kcal + balanceKcal + creditKcal, kind, own: false, expenditureKcal, balanceKcal, creditKcal };
+}
+
+/** The target of one particular day, with credited sessions added. */
+export function targetOn(figures: Figures, day: Day): Target {
+  const credit = creditsOn(figures, day).reduce((sum, one) => sum + ("kcal" in one && one.credited ? one.kcal : 0), 0);
+  return targetFor(figures, dayKind(figures, day), day, credit);
+}
+
+/** What was eaten on a day. */
+export interface FoodDay {
+  day: Day;
+  eaten: FullNutrients;
+  planned: FullNutrients;
+  waterMl: number;
+  /** Whether the trainee said that everything eaten is written. */
+  complete: boolean;
+  target: Target;
+  remainingKcal: number | null;
+  /** Meals whose nutrients cannot be known, with the reason. */
+  unknown: { mealId: string; reason: string }[];
+}
+
+export function foodDay(figures: Figures, day: Day): FoodDay {
+  const { foods, recipes } = figures.log.records;
+  const read = figures.mealsOn(day).map((meal) => ({ meal, result: mealNutrients(meal, foods, recipes) }));
+  const sumOf = (planned: boolean) => addUp(read.flatMap(({ meal, result }) => ("nutrients" in result && (meal.status === "planned") === planned ? [result.nutrients] : [])));
+  const eaten = sumOf(false);
+  const target = targetOn(figures, day);
+  return {
+    day, eaten, planned: sumOf(true), waterMl: figures.waterByDay.get(day) ?? 0, complete: figures.notesByDay.get(day)?.foodComplete ?? false, target,
+    remainingKcal: "reason" in target ? null : target.kcal - eaten.kcal,
+    unknown: read.flatMap(({ meal, result }) => ("reason" in result ? [{ mealId: meal.id, reason: result.reason }] : [])),
+  };
+}
+
+/** Days up to the one asked about on which something was eaten or drunk, oldest first. */
+export function foodDays(figures: Figures): FoodDay[] {
+  const days = new Set<Day>(figures.waterByDay.keys());
+  for (const [day, meals] of figures.mealsByDay) if (meals.some(({ status }) => status !== "planned")) days.add(day);
+  return [...days].filter((day) => day <= figures.on).sort((a, b) => a - b).map((day) => foodDay(figures, day));
+}

@@ -1,0 +1,62 @@
+import { strToU8 } from "fflate";
+import { describe, expect, it } from "vitest";
+import { dateOf, mustDay } from "@/core/calendar/day";
+import { personContract } from "@/core/figures/contract";
+import { Figures } from "@/core/figures/figures";
+import { foodDays } from "@/core/figures/foodDay";
+import { kcalPerKg } from "@/core/goal/plan";
+import { mean } from "@/core/body/weighIns";
+import { readArchive, writeArchive } from "@/formats/archive";
+import { demoLog, partnerId, rowerId } from "./demoLog";
+
+const today = mustDay("2026-06-11");
+const log = demoLog(today);
+const of = (id: string) => new Figures(log, log.records.people.get(id)!, today);
+
+describe("the demo log", () => {
+  it("is the same every time and a sound archive", () => {
+    const text = writeArchive(log, "2026-06-11T06:00:00Z");
+    expect(writeArchive(demoLog(today), "2026-06-11T06:00:00Z")).toBe(text);
+    const reading = readArchive(strToU8(text));
+    expect(reading.ok ? [] : reading.problems).toEqual([]);
+  });
+  it("holds nine months of the rower, less of the partner, and the week to come", () => {
+    const rower = of(rowerId);
+    expect(rower.weighed.length).toBeGreaterThan(220);
+    expect(rower.weighed.length).toBeLessThan(270);
+    expect(of(partnerId).weighed.length).toBeLessThan(100);
+    expect(rower.sessions.filter(({ date }) => date > dateOf(today)).length).toBeGreaterThan(4);
+    expect(new Set(rower.sessions.map(({ status }) => status))).toEqual(new Set(["done", "partly", "skipped", "planned"]));
+  });
+  it("weight follows what was eaten: the trend's change is the energy balance the trainee ran", () => {
+    const rower = of(rowerId);
+    const trend = rower.trend!;
+    const last = trend.days.at(-1)!;
+    const months = trend.days.at(-91)!;
+    const days = foodDays(rower).filter(({ day, complete }) => complete && day >= months.day && day < today);
+    const eaten = mean(days.map(({ eaten }) => eaten.kcal));
+    const measured = eaten - ((last.kg - months.kg) * kcalPerKg) / 90;
+    const formula = rower.restingOn("mifflinStJeor", today);
+    const factor = measured / ("kcal" in formula ? formula.kcal : NaN);
+    expect(factor).toBeGreaterThan(1.5);
+    expect(factor).toBeLessThan(1.9);
+  });
+  it("the rower is losing towards the weigh-in and the partner gaining, at a sane chance", () => {
+    for (const [id, sign] of [[rowerId, -1], [partnerId, 1]] as const) {
+      const figures = of(id);
+      expect(Math.sign(figures.trend!.days.at(-1)!.kgPerWeek)).toBe(sign);
+      expect(figures.projection!.byDeadline).toBeGreaterThan(0.1);
+      expect(figures.projection!.byDeadline).toBeLessThan(0.995);
+    }
+  });
+  it("nobody sees anything of the other", () => {
+    const rower = JSON.stringify(personContract(of(rowerId)));
+    expect(rower).not.toContain("partner-");
+    expect(rower).not.toContain("leg-press");
+  });
+  it("lifts grow over the months", () => {
+    const squat = of(rowerId).lifts.find(({ exerciseId }) => exerciseId === "back-squat")!;
+    expect(squat.best!.e1rmKg).toBeGreaterThan(100);
+    expect(squat.best!.set.day).toBeGreaterThan(today - 120);
+  });
+});
