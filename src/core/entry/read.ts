@@ -1,0 +1,79 @@
+import { dateOf, type Day } from "../calendar/day";
+import { put } from "../log/records";
+import { readDistance } from "./distance";
+import { readFood } from "./food";
+import { afterName, readLifting } from "./lifting";
+import { candidatesFor, matchName } from "./names";
+import { after, folded, problemAt, reading, trimmed, type EntryChoice, type EntryContext, type Part, type Reading } from "./reading";
+import { readWeighIn } from "./weighIn";
+import { readWhen } from "./when";
+
+/** Kinds of activity that are always understood; the trainee's own come beside them. */
+const kindWords: Record<string, string> = { run: "run", ran: "run", running: "run", row: "row", rowed: "row", rowing: "row" };
+
+/**
+ * Reads the quick-entry line: a weigh-in, sets of an exercise, a run or a row, foods, or `skip`, with a day before it if not the
+ * chosen one. Nothing is guessed: what can be read two ways comes back as choices, what cannot be read is underlined with the reason.
+ */
+export function readEntry(text: string, context: EntryContext): Reading {
+  const whole = trimmed({ text, start: 0 });
+  const { day, rest, said } = readWhen(whole, context.day, context.today);
+  if (rest.text === "") return reading("empty", dateOf(day), said ? { fields: [{ label: "day", text: dateOf(day) }] } : {});
+  const prefix = text.slice(0, rest.start);
+  const result = readBody(rest, day, context, prefix);
+  const dayField = day === context.today ? [] : [{ label: "day", text: dateOf(day) }];
+  return { ...result, fields: [...dayField, ...result.fields], completions: result.change === null && result.choices.length === 0 ? completionsFor(rest, context, prefix) : [] };
+}
+
+function readBody(rest: Part, day: Day, context: EntryContext, prefix: string): Reading {
+  const skip = /^skip(?=\s|$)/i.exec(rest.text);
+  if (skip) return readSkip(after(rest, skip[0].length), day, context, prefix);
+  const weighIn = readWeighIn(rest, day, context);
+  if (weighIn) return weighIn;
+  const word = /^\p{L}+/u.exec(rest.text)?.[0] ?? "";
+  const own = context.kinds.find(({ name }) => folded(name) === folded(word));
+  const kind = kindWords[folded(word)] ?? own?.name;
+  if (kind !== undefined) return readDistance(kind, after(rest, word.length), day, context, prefix);
+  const lift = matchName(rest.text, context.exercises);
+  if (lift.found) return readLifting(lift.found, afterName(rest, lift.length), day, context, prefix);
+  const food = readFood(rest, day, context, prefix);
+  if (food && (food.change || lift.candidates.length === 0)) return food;
+  if (lift.candidates.length > 1 && /\d/.test(rest.text)) {
+    const typed = rest.text.slice(0, lift.length);
+    return reading("session", dateOf(day), {
+      problems: [problemAt({ text: typed, start: rest.start }, `"${typed}" is part of several exercises. Which one?`)],
+      choices: lift.candidates.slice(0, 6).map(({ name }) => ({ label: name, text: `${prefix}${name}${rest.text.slice(lift.length)}` })),
+    });
+  }
+  const first = /^\S+/.exec(rest.text)![0];
+  const message = lift.candidates.length > 0 ? "Go on typing, or choose one below." : `Nothing of yours begins like this. A weight (71.4), an exercise with sets, run or row, or foods with amounts can be written here.`;
+  return reading("unclear", dateOf(day), { problems: [problemAt({ text: first, start: rest.start }, message)] });
+}
+
+function readSkip(rest: Part, day: Day, context: EntryContext, prefix: string): Reading {
+  const date = dateOf(day);
+  const open = context.sessionsOn(day).filter(({ status }) => status === "planned");
+  const titleOf = (session: (typeof open)[number]) => session.title || session.kind;
+  const named = open.filter((session) => rest.text !== "" && folded(rest.text).startsWith(folded(titleOf(session))));
+  const chosen = named.length > 0 ? named : open;
+  if (chosen.length === 0) return reading("skip", date, { problems: [{ start: 0, end: 4, message: "Nothing is planned and still open on that day." }] });
+  if (chosen.length > 1) {
+    return reading("skip", date, { problems: [{ start: 0, end: 4, message: "Several sessions are planned. Which one?" }], choices: chosen.map((session): EntryChoice => ({ label: titleOf(session), text: `${prefix}skip ${titleOf(session)}${rest.text ? ` ${rest.text}` : ""}` })) });
+  }
+  const session = chosen[0]!;
+  const reason = named.length > 0 ? rest.text.slice(titleOf(session).length).trim() : rest.text;
+  return reading("skip", date, {
+    fields: [{ label: "skip", text: titleOf(session) }, ...(reason ? [{ label: "reason", text: reason }] : [])],
+    change: [put("sessions", { ...session, status: "skipped", ...(reason ? { reason } : {}) }, session)], label: `${titleOf(session)} skipped`,
+  });
+}
+
+/** Names of the trainee's own that the last words typed may become. */
+function completionsFor(rest: Part, context: EntryContext, prefix: string): EntryChoice[] {
+  const tail = /(?:^|[,;:]\s*|\d+(?:[.,]\d+)?\s*(?:g|ml|kg)?\s+)(\p{L}[\p{L}\s-]*)$/u.exec(rest.text)?.[1];
+  if (tail === undefined || tail.length < 2) return [];
+  const whole = tail.length === rest.text.length;
+  const things = [...(whole ? context.exercises : []), ...(whole ? [] : [...context.foods, ...context.recipes])];
+  const before = rest.text.slice(0, rest.text.length - tail.length);
+  return candidatesFor(tail.trim(), things).filter(({ name }) => folded(name) !== folded(tail.trim())).slice(0, 6).map(({ name }) => ({ label: name, text: `${prefix}${before}${name}${whole ? " " : ""}` }));
+}

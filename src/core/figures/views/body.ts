@@ -1,0 +1,79 @@
+import { dateOf, weekStartOf, type Day } from "../../calendar/day";
+import { exponentialMean, sevenDayMean, weightChange, type WeightChange } from "../../body/familiar";
+import type { Scatter } from "../../body/trend";
+import { planWeight } from "../../goal/plan";
+import { carryForward } from "../../goal/projection";
+import { adherence } from "../../planning/adherence";
+import type { Figures } from "../figures";
+import { arrivalFigure, planFigure, trendFigure, type ArrivalFigure, type PlanFigure, type TrendFigure } from "./today";
+
+export interface BodyPoint { date: string; weighedKg: number | null; gross: boolean; trendKg: number | null; low80: number | null; high80: number | null; planKg: number | null; aheadKg: number | null; aheadLow: number | null; aheadHigh: number | null }
+
+export interface BodyWeek { closingDate: string; from: string; days: number; medianKg: number | null; meanKg: number | null; changeKg: number | null; open: boolean; done: number; planned: number }
+
+export interface BodyView {
+  points: BodyPoint[];
+  mornings: number;
+  /** Days from the first weigh-in shown to the last day asked about. */
+  span: number;
+  /** Weeks of the last two months, oldest first. */
+  weeks: BodyWeek[];
+  trend: TrendFigure | { reason: string };
+  plan: PlanFigure | { reason: string };
+  arrival: ArrivalFigure | { reason: string };
+  change: WeightChange | null;
+  ewmaKg: number | null;
+  sevenDay: { kg: number; days: number } | null;
+  targetKg: number | null;
+  deadline: string | null;
+  scatter: Scatter | null;
+  gross: { date: string; kg: number }[];
+}
+
+/** At most so many points are drawn; more could not be told apart on a screen. */
+const pointsAtMost = 420;
+
+/** @param days how far back the chart reaches; null for the whole log */
+export function bodyView(figures: Figures, days: number | null): BodyView {
+  const { trend, on, weighed, line } = figures;
+  const first = Math.max(weighed[0]?.day ?? on, days === null ? -Infinity : on - days + 1);
+  const hasLine = !("reason" in line);
+  const until = hasLine && line.deadline > on ? Math.min(line.deadline + 7, on + Math.max(28, Math.round((on - first) / 3))) : on;
+  const past = new Map((trend?.days ?? []).map((day) => [day.day, day]));
+  const ahead = new Map(trend === null ? [] : carryForward(trend, until).map((one) => [one.day, one]));
+  const step = Math.max(1, Math.ceil((until - first + 1) / pointsAtMost));
+  const points: BodyPoint[] = [];
+  for (let day = first; day <= until; day++) {
+    const here = past.get(day);
+    const next = ahead.get(day) ?? (day === on && here ? { kg: here.kg, low80: here.low80, high80: here.high80 } : undefined);
+    if ((day - first) % step !== 0 && day !== on && day !== until) continue;
+    points.push({
+      date: dateOf(day), weighedKg: here?.weighedKg ?? null, gross: here?.gross ?? false, trendKg: here?.kg ?? null, low80: here?.low80 ?? null, high80: here?.high80 ?? null,
+      planKg: hasLine && day >= line.startDay && day <= line.deadline ? planWeight(line, day) : null,
+      aheadKg: next?.kg ?? null, aheadLow: next?.low80 ?? null, aheadHigh: next?.high80 ?? null,
+    });
+  }
+  return {
+    points, mornings: weighed.filter(({ day }) => day >= first).length, span: on - first + 1, weeks: weeksOf(figures), trend: trendFigure(figures), plan: planFigure(figures), arrival: arrivalFigure(figures),
+    change: weightChange(weighed), ewmaKg: exponentialMean(weighed).at(-1)?.kg ?? null, sevenDay: sevenDayMean(weighed, on),
+    targetKg: hasLine ? line.targetKg : null, deadline: hasLine ? dateOf(line.deadline) : null, scatter: trend?.scatter ?? null,
+    gross: (trend?.days ?? []).filter(({ gross, weighedKg }) => gross && weighedKg !== null).map(({ day, weighedKg }) => ({ date: dateOf(day), kg: weighedKg! })),
+  };
+}
+
+function weeksOf(figures: Figures): BodyWeek[] {
+  const recent = figures.weekly.slice(-9);
+  return recent.map((week, index) => {
+    const before = index === 0 ? figures.weekly.at(-recent.length - 1) : recent[index - 1];
+    const { done, planned } = adherence(weekSessions(figures, week.closingDay), figures.on);
+    return {
+      closingDate: dateOf(week.closingDay), from: dateOf(week.from), days: week.days, medianKg: week.medianKg, meanKg: week.meanKg,
+      changeKg: week.medianKg === null || before?.medianKg == null || week.open ? null : week.medianKg - before.medianKg, open: week.open, done, planned,
+    };
+  }).slice(-8);
+}
+
+function weekSessions(figures: Figures, closing: Day) {
+  const start = weekStartOf(closing, figures.weekStart);
+  return Array.from({ length: 7 }, (_, index) => figures.sessionsByDay.get(start + index) ?? []).flat();
+}

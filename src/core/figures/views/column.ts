@@ -1,0 +1,63 @@
+import { closingDay, dateOf, mustDay, weekStartOf, type Day } from "../../calendar/day";
+import { planWeight } from "../../goal/plan";
+import { adherence, standing } from "../../planning/adherence";
+import type { Session } from "../../log/records";
+import type { Figures } from "../figures";
+import { foodDay } from "../foodDay";
+
+/** One session as a mark: its kind gives the shape, its standing the filling. */
+export interface SessionMark { id: string; kind: string; status: Session["status"]; title: string }
+
+/** A day's row in the Column. */
+export interface ColumnRow {
+  date: string;
+  weighedKg: number | null;
+  gross: boolean;
+  trendKg: number | null;
+  low80: number | null;
+  high80: number | null;
+  planKg: number | null;
+  marks: SessionMark[];
+  /** Eaten energy as a share of the day's target; null when nothing was eaten or there is no target. */
+  foodShare: number | null;
+  note: string | null;
+  /** The week's figures, on its closing day only, once the week has begun. */
+  week: { days: number; medianKg: number | null; open: boolean; volumeLoadKg: number; done: number; planned: number } | null;
+}
+
+/** Rows of the days from `from` to `to`, both included. */
+export function columnView(figures: Figures, from: Day, to: Day): ColumnRow[] {
+  const trend = new Map((figures.trend?.days ?? []).map((day) => [day.day, day]));
+  const weeks = new Map(figures.weekly.map((week) => [week.closingDay, week]));
+  return Array.from({ length: Math.max(0, to - from + 1) }, (_, index): ColumnRow => {
+    const day = from + index;
+    const smoothed = trend.get(day);
+    const line = figures.lineOn(day);
+    const food = day <= figures.on && figures.mealsByDay.has(day) ? foodDay(figures, day) : null;
+    return {
+      date: dateOf(day), weighedKg: smoothed?.weighedKg ?? null, gross: smoothed?.gross ?? false,
+      trendKg: smoothed?.kg ?? null, low80: smoothed?.low80 ?? null, high80: smoothed?.high80 ?? null,
+      planKg: "reason" in line || day > line.deadline ? null : planWeight(line, day),
+      marks: (figures.sessionsByDay.get(day) ?? []).map((session) => ({ id: session.id, kind: session.kind, status: standing(session, figures.on), title: session.title ?? session.kind })),
+      foodShare: food === null || "reason" in food.target || food.eaten.kcal === 0 ? null : food.eaten.kcal / food.target.kcal,
+      note: figures.notesByDay.get(day)?.text ?? null,
+      week: day === closingDay(day, figures.weekStart) ? weekFigures(figures, day, weeks.get(day)) : null,
+    };
+  });
+}
+
+function weekFigures(figures: Figures, closing: Day, weight: { days: number; medianKg: number | null; open: boolean } | undefined): ColumnRow["week"] {
+  const start = weekStartOf(closing, figures.weekStart);
+  if (start > figures.on) return null;
+  const sessions = Array.from({ length: 7 }, (_, index) => figures.sessionsByDay.get(start + index) ?? []).flat();
+  const { done, planned } = adherence(sessions, figures.on);
+  return { days: weight?.days ?? 0, medianKg: weight?.medianKg ?? null, open: closing > figures.on, volumeLoadKg: figures.volumes.get(start)?.volumeLoadKg ?? 0, done, planned };
+}
+
+/** First and last day that the Column runs over: from the first entry (at least eight weeks back) to the last plan (at least two weeks ahead). */
+export function columnSpan(figures: Figures): { first: string; last: string } {
+  const days = [figures.weighed[0]?.day, ...[figures.sessions[0], figures.sessions.at(-1)].map((session) => (session ? mustDay(session.date) : undefined)), ...figures.mealsByDay.keys()].filter((day) => day !== undefined);
+  const first = Math.min(figures.on - 55, ...days);
+  const last = Math.max(figures.on + 14, ...days);
+  return { first: dateOf(weekStartOf(first, figures.weekStart)), last: dateOf(closingDay(last, figures.weekStart)) };
+}

@@ -1,0 +1,38 @@
+import { dateOf, weekStartOf } from "../../calendar/day";
+import { groupBy } from "../../calendar/groupBy";
+import { pacePerKm, type DistanceTotal } from "../../endurance/distance";
+import { mustDay } from "../../calendar/day";
+import type { Figures } from "../figures";
+import { coveredBy, dailyLoads, distanceTotals } from "../distances";
+import { sessionCard, type SessionCard } from "./sessionCard";
+
+export interface DistanceView {
+  totals: DistanceTotal[];
+  /** Runs, rows and the like, newest first, planned ones to come included. */
+  sessions: SessionCard[];
+  /** The last twelve weeks: distance per kind and session load of everything, oldest first. */
+  weeks: { weekStart: string; open: boolean; byKind: { kind: string; metres: number; secondsPerKm: number | null }[]; load: number }[];
+}
+
+/** @param days how far back totals and sessions reach; null for the whole log */
+export function distanceView(figures: Figures, days: number | null): DistanceView {
+  const from = days === null ? -Infinity : figures.on - days + 1;
+  const withDistance = figures.sessions.filter(({ distance }) => distance);
+  const loads = groupBy(dailyLoads(figures), ({ day }) => weekStartOf(day, figures.weekStart));
+  const thisWeek = weekStartOf(figures.on, figures.weekStart);
+  const weeks = Array.from({ length: 12 }, (_, index) => thisWeek - 7 * (11 - index)).map((start) => {
+    const done = withDistance.filter(({ date }) => weekStartOf(mustDay(date), figures.weekStart) === start).flatMap((session) => {
+      const covered = coveredBy(session, figures.on);
+      return covered ? [{ kind: session.kind, covered }] : [];
+    });
+    const byKind = [...groupBy(done, ({ kind }) => kind)].sort(([a], [b]) => (a < b ? -1 : 1)).map(([kind, pieces]) => ({
+      kind, metres: pieces.reduce((sum, { covered }) => sum + (covered.metres ?? 0), 0), secondsPerKm: pacePerKm(pieces.map(({ covered }) => covered)),
+    }));
+    return { weekStart: dateOf(start), open: start === thisWeek, byKind, load: (loads.get(start) ?? []).reduce((sum, { sessionLoad }) => sum + sessionLoad, 0) };
+  });
+  return {
+    totals: distanceTotals(figures, from),
+    sessions: withDistance.filter(({ date }) => mustDay(date) >= from).reverse().map((session) => sessionCard(figures, session)),
+    weeks,
+  };
+}

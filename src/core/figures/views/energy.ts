@@ -1,0 +1,54 @@
+import { dateOf, type Day } from "../../calendar/day";
+import { equationError, equationNames, type EquationName, type Resting } from "../../energy/resting";
+import { balanceForRate, goalWarnings, type PlanLine } from "../../goal/plan";
+import type { EnergySettings, Goal } from "../../log/records";
+import type { Figures } from "../figures";
+import { creditsOn, expenditureOn, foodDays, targetFor, type Credit, type Expenditure, type FoodDay, type Target } from "../foodDay";
+import { mealLines, arrivalFigure, planFigure, type ArrivalFigure, type MealLine, type PlanFigure } from "./today";
+import { foodDay } from "../foodDay";
+
+export interface EnergyView {
+  resting: { equation: EquationName; result: Resting }[];
+  expenditure: Expenditure;
+  /** The formula's middle value with its known error either way. */
+  range: { low: number; high: number } | null;
+  settings: EnergySettings | null;
+  targets: { training: Target; rest: Target };
+  goal: Goal | null;
+  line: PlanLine | { reason: string };
+  balanceKcal: number | null;
+  warnings: string[];
+  plan: PlanFigure | { reason: string };
+  arrival: ArrivalFigure | { reason: string };
+  /** Performed sessions of the last seven days with their net energy, newest first. */
+  credits: { date: string; title: string; credit: Credit }[];
+}
+
+export function energyView(figures: Figures): EnergyView {
+  const { on, line } = figures;
+  const expenditure = expenditureOn(figures, on);
+  const week = Array.from({ length: 7 }, (_, index) => on - index);
+  const training = targetFor(figures, "training", on);
+  const resting = figures.restingOn(figures.energySettingsOn(on)?.equation ?? "mifflinStJeor", on);
+  const warnings = "reason" in line ? [] : goalWarnings(line, figures.person.heightCm ?? null);
+  if (!("reason" in training) && "kcal" in resting && training.kcal < resting.kcal) warnings.push("The daily target is under the resting expenditure.");
+  return {
+    resting: equationNames.map((equation) => ({ equation, result: figures.restingOn(equation, on) })), expenditure,
+    range: "reason" in expenditure ? null : { low: expenditure.kcal * (1 - equationError), high: expenditure.kcal * (1 + equationError) },
+    settings: figures.energySettingsOn(on), targets: { training, rest: targetFor(figures, "rest", on) },
+    goal: figures.goal, line, balanceKcal: "reason" in line ? null : balanceForRate(line.kgPerWeek), warnings, plan: planFigure(figures), arrival: arrivalFigure(figures),
+    credits: week.flatMap((day) => creditsOn(figures, day).map((credit) => ({ date: dateOf(day), title: titleOf(figures, credit.sessionId), credit }))),
+  };
+}
+
+function titleOf(figures: Figures, sessionId: string): string {
+  const session = figures.log.records.sessions.get(sessionId);
+  return session?.title || session?.kind || "";
+}
+
+export interface FoodView { food: FoodDay; meals: MealLine[]; week: FoodDay[] }
+
+/** A day's food by line, and the days of the last week that have some. */
+export function foodView(figures: Figures, day: Day): FoodView {
+  return { food: foodDay(figures, day), meals: mealLines(figures, day), week: foodDays(figures).filter((one) => one.day > figures.on - 7) };
+}

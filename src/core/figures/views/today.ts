@@ -1,0 +1,102 @@
+import { dateOf, type Day } from "../../calendar/day";
+import { mean } from "../../body/weighIns";
+import { z80 } from "../../body/trend";
+import { catchUpRate, planBand, planWeight } from "../../goal/plan";
+import type { DayNote, Meal, WeighIn } from "../../log/records";
+import { mealNutrients, type FullNutrients } from "../../nutrition/energy";
+import { ofPerson } from "../../log/log";
+import type { Figures } from "../figures";
+import { foodDay, type FoodDay } from "../foodDay";
+import { sessionCard, type SessionCard } from "./sessionCard";
+
+/** One line of a meal. */
+export interface MealLine { meal: Meal; name: string; grams: number | null; portions: number | null; nutrients: FullNutrients | null; reason: string | null }
+
+/** Where the trend stands, with how sure it is and how this morning's scale reading sits against it. */
+export interface TrendFigure { date: string; kg: number; low80: number; high80: number; kgPerWeek: number; kgPerWeekHalf80: number; weighIns: number; morning: { kg: number; usual: boolean } | null }
+
+/** Where the trend stands against the plan line. */
+export interface PlanFigure { planKg: number; aboveKg: number; bandKg: number; standing: "on plan" | "too slow" | "too fast"; kgPerWeek: number; trendKgPerWeek: number; catchUpKgPerWeek: number | null; losing: boolean }
+
+/** When the goal will be met. */
+export interface ArrivalFigure { targetKg: number; deadline: string; daysLeft: number; chance: number; arrived: boolean; p10: string | null; p50: string | null; p90: string | null; why: string | null }
+
+export interface DayView {
+  date: string;
+  weighIn: WeighIn | null;
+  note: DayNote | null;
+  sessions: SessionCard[];
+  meals: MealLine[];
+  food: FoodDay;
+  trend: TrendFigure | { reason: string };
+  plan: PlanFigure | { reason: string };
+  arrival: ArrivalFigure | { reason: string };
+}
+
+/** Everything of one day, and how things stand on it. `figures` should be asked for that day (or for today when it lies ahead). */
+export function dayView(figures: Figures, day: Day): DayView {
+  const date = dateOf(day);
+  return {
+    date,
+    weighIn: primaryOf(figures, date),
+    note: figures.notesByDay.get(day) ?? null,
+    sessions: (figures.sessionsByDay.get(day) ?? []).map((session) => sessionCard(figures, session)),
+    meals: mealLines(figures, day),
+    food: foodDay(figures, day),
+    trend: trendFigure(figures),
+    plan: planFigure(figures),
+    arrival: arrivalFigure(figures),
+  };
+}
+
+function primaryOf(figures: Figures, date: string): WeighIn | null {
+  return ofPerson(figures.log, "weighIns", figures.person.id).find((weighIn) => weighIn.date === date && weighIn.primary !== false) ?? null;
+}
+
+export function mealLines(figures: Figures, day: Day): MealLine[] {
+  const { foods, recipes } = figures.log.records;
+  return figures.mealsOn(day).map((meal) => {
+    const result = mealNutrients(meal, foods, recipes);
+    const name = meal.name || (meal.foodId && foods.get(meal.foodId)?.name) || (meal.recipeId && recipes.get(meal.recipeId)?.name) || "food";
+    return { meal, name, grams: meal.grams ?? null, portions: meal.portions ?? null, nutrients: "nutrients" in result ? result.nutrients : null, reason: "reason" in result ? result.reason : null };
+  });
+}
+
+export function trendFigure(figures: Figures): TrendFigure | { reason: string } {
+  const { trend, weighed } = figures;
+  if (trend === null) return { reason: "No weight is written yet. Type this morning's weight above." };
+  const last = trend.days.at(-1)!;
+  const spread = Math.sqrt(mean(trend.days.map((day) => (day.weighedKg === null || day.gross ? 0 : (day.weighedKg - day.kg) ** 2))) + last.sd ** 2) || last.sd;
+  return {
+    date: dateOf(last.day), kg: last.kg, low80: last.low80, high80: last.high80, kgPerWeek: last.kgPerWeek, kgPerWeekHalf80: z80 * last.kgPerWeekSd, weighIns: weighed.length,
+    morning: last.weighedKg === null ? null : { kg: last.weighedKg, usual: !last.gross && Math.abs(last.weighedKg - last.kg) <= 2 * spread },
+  };
+}
+
+export function planFigure(figures: Figures): PlanFigure | { reason: string } {
+  const { line, trend, on } = figures;
+  if ("reason" in line) return { reason: `No plan line: ${line.reason}.` };
+  const trendKg = figures.levelOn(on);
+  if (trend === null || trendKg === null) return { reason: "No weight is written yet." };
+  const last = trend.days.at(-1)!;
+  const planKg = planWeight(line, on);
+  const bandKg = planBand(line, trendKg, last.high80 - last.kg);
+  const aboveKg = trendKg - planKg;
+  const losing = line.targetKg < line.startKg;
+  const behind = losing ? aboveKg > bandKg : aboveKg < -bandKg;
+  return {
+    planKg, aboveKg, bandKg, standing: Math.abs(aboveKg) <= bandKg ? "on plan" : behind ? "too slow" : "too fast", losing,
+    kgPerWeek: line.kgPerWeek, trendKgPerWeek: last.kgPerWeek, catchUpKgPerWeek: catchUpRate(line, trendKg, on),
+  };
+}
+
+export function arrivalFigure(figures: Figures): ArrivalFigure | { reason: string } {
+  const { line, projection, on, goal } = figures;
+  if ("reason" in line) return { reason: `No goal date: ${line.reason}.` };
+  if (projection === null) return { reason: "No weight is written yet." };
+  const date = (day: Day | null) => (day === null ? null : dateOf(day));
+  return {
+    targetKg: line.targetKg, deadline: dateOf(line.deadline), daysLeft: line.deadline - on, chance: projection.byDeadline, arrived: projection.arrived,
+    p10: date(projection.p10), p50: date(projection.p50), p90: date(projection.p90), why: goal?.why ?? null,
+  };
+}

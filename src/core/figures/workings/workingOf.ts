@@ -1,0 +1,24 @@
+import type { EquationName } from "../../energy/resting";
+import type { Figures } from "../figures";
+import { arrivalWorking, changeWorking, planWorking, trendWorking, weeklyWorking } from "./body";
+import { creditWorking, expenditureWorking, foodLeftWorking, restingWorking } from "./energy";
+import { maximumWorking, paceWorking, volumeWorking } from "./training";
+import type { FigureRef, WorkingResult } from "./working";
+
+/** The working of any figure that a view shows. */
+export function workingOf(figures: Figures, ref: FigureRef): WorkingResult {
+  switch (ref.figure) {
+    case "trend": return trendWorking(figures);
+    case "weekly": return weeklyWorking(figures, ref.closingDate);
+    case "change": return changeWorking(figures);
+    case "plan": return planWorking(figures);
+    case "arrival": return arrivalWorking(figures);
+    case "resting": return restingWorking(figures, ref.equation as EquationName);
+    case "expenditure": return expenditureWorking(figures);
+    case "foodLeft": return foodLeftWorking(figures, ref.date);
+    case "credit": return creditWorking(figures, ref.sessionId);
+    case "maximum": return maximumWorking(figures, ref.exerciseId, ref.which);
+    case "volume": return volumeWorking(figures, ref.weekStart);
+    case "pace": return paceWorking(figures, ref.kind, ref.purpose, ref.days);
+  }
+}
