@@ -8,8 +8,8 @@ import { dayMeals, energyOfMeals, lentilSoup } from "./meals";
 import { Random } from "./random";
 import { partnerSessions, rowerSessions } from "./sessions";
 
-export const rowerId = "rower";
-export const partnerId = "partner";
+export const rowerId = "demo-1-rower";
+export const partnerId = "demo-2-partner";
 
 /** Days of the rower's history before today, and of the partner's. */
 const rowerDays = 273;

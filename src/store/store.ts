@@ -10,6 +10,7 @@ import { recordSchemas } from "@/core/log/schema";
 import { nextStamp } from "@/core/log/stamp";
 import { openDatabase, type HistoryEntry, type JournalEntry, type LogDatabase, type LogName, type Row, type Snapshot, type Standing } from "./database";
 import { StoreProblem, problemOf } from "./problems";
+import { hintChannel } from "./hints";
 import { standingOf } from "./reader";
 
 type Transaction = IDBPTransaction<LogDatabase, ("records" | "removed" | "journal" | "history" | "meta")[], "readwrite">;
@@ -167,11 +168,6 @@ async function aborted(transaction: Transaction, error: unknown): Promise<unknow
 }
 
 type OpenHistory = { patches: { kind: RecordKind; id: string; fields: FieldPatch[] }[] } | { before: Snapshot };
-
-/** Name of the channel on which a commit is hinted at; only a hint, since a frozen tab misses it. */
-export function hintChannel(name: LogName): string {
-  return `oat-column-${name}`;
-}
 
 function validate(step: Extract<ChangeStep, { put: AnyRecord }>): void {
   const result = recordSchemas[step.kind].safeParse(step.put);

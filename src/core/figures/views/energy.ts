@@ -1,11 +1,10 @@
 import { dateOf, type Day } from "../../calendar/day";
 import { equationError, equationNames, type EquationName, type Resting } from "../../energy/resting";
-import { balanceForRate, goalWarnings, type PlanLine } from "../../goal/plan";
+import { balanceForRate, goalWarnings, planLine, type PlanLine } from "../../goal/plan";
 import type { EnergySettings, Goal } from "../../log/records";
 import type { Figures } from "../figures";
-import { creditsOn, expenditureOn, foodDays, targetFor, type Credit, type Expenditure, type FoodDay, type Target } from "../foodDay";
-import { mealLines, arrivalFigure, planFigure, type ArrivalFigure, type MealLine, type PlanFigure } from "./today";
-import { foodDay } from "../foodDay";
+import { creditsOn, expenditureOn, foodDay, foodDays, targetFor, type Credit, type Expenditure, type FoodDay, type Target } from "../foodDay";
+import { arrivalFigure, mealGroups, planFigure, type ArrivalFigure, type MealGroup, type PlanFigure } from "./today";
 
 export interface EnergyView {
   resting: { equation: EquationName; result: Resting }[];
@@ -46,9 +45,18 @@ function titleOf(figures: Figures, sessionId: string): string {
   return session?.title || session?.kind || "";
 }
 
-export interface FoodView { food: FoodDay; meals: MealLine[]; week: FoodDay[] }
+/** What a weight goal would ask, before it is saved. */
+export type GoalPreview = { line: PlanLine; kcalPerDay: number; percentPerWeek: number; warnings: string[] } | { reason: string };
+
+export function goalPreview(figures: Figures, goal: Goal): GoalPreview {
+  const line = planLine(goal);
+  if ("reason" in line) return line;
+  return { line, kcalPerDay: balanceForRate(line.kgPerWeek), percentPerWeek: line.kgPerWeek / line.startKg, warnings: goalWarnings(line, figures.person.heightCm ?? null) };
+}
+
+export interface FoodView { food: FoodDay; meals: MealGroup[]; week: FoodDay[] }
 
 /** A day's food by line, and the days of the last week that have some. */
 export function foodView(figures: Figures, day: Day): FoodView {
-  return { food: foodDay(figures, day), meals: mealLines(figures, day), week: foodDays(figures).filter((one) => one.day > figures.on - 7) };
+  return { food: foodDay(figures, day), meals: mealGroups(figures, day), week: foodDays(figures).filter((one) => one.day > figures.on - 7) };
 }

@@ -1,4 +1,5 @@
 import { dateOf, type Day } from "../../calendar/day";
+import { groupBy } from "../../calendar/groupBy";
 import { mean } from "../../body/weighIns";
 import { z80 } from "../../body/trend";
 import { catchUpRate, planBand, planWeight } from "../../goal/plan";
@@ -11,6 +12,9 @@ import { sessionCard, type SessionCard } from "./sessionCard";
 
 /** One line of a meal. */
 export interface MealLine { meal: Meal; name: string; grams: number | null; portions: number | null; nutrients: FullNutrients | null; reason: string | null }
+
+/** The lines of one meal, with their energy together. */
+export interface MealGroup { name: string; lines: MealLine[]; kcal: number; planned: MealLine[] }
 
 /** Where the trend stands, with how sure it is and how this morning's scale reading sits against it. */
 export interface TrendFigure { date: string; kg: number; low80: number; high80: number; kgPerWeek: number; kgPerWeekHalf80: number; weighIns: number; morning: { kg: number; usual: boolean } | null }
@@ -26,7 +30,7 @@ export interface DayView {
   weighIn: WeighIn | null;
   note: DayNote | null;
   sessions: SessionCard[];
-  meals: MealLine[];
+  meals: MealGroup[];
   food: FoodDay;
   trend: TrendFigure | { reason: string };
   plan: PlanFigure | { reason: string };
@@ -41,7 +45,7 @@ export function dayView(figures: Figures, day: Day): DayView {
     weighIn: primaryOf(figures, date),
     note: figures.notesByDay.get(day) ?? null,
     sessions: (figures.sessionsByDay.get(day) ?? []).map((session) => sessionCard(figures, session)),
-    meals: mealLines(figures, day),
+    meals: mealGroups(figures, day),
     food: foodDay(figures, day),
     trend: trendFigure(figures),
     plan: planFigure(figures),
@@ -60,6 +64,16 @@ export function mealLines(figures: Figures, day: Day): MealLine[] {
     const name = meal.name || (meal.foodId && foods.get(meal.foodId)?.name) || (meal.recipeId && recipes.get(meal.recipeId)?.name) || "food";
     return { meal, name, grams: meal.grams ?? null, portions: meal.portions ?? null, nutrients: "nutrients" in result ? result.nutrients : null, reason: "reason" in result ? result.reason : null };
   });
+}
+
+const mealOrder = ["breakfast", "lunch", "dinner", "snack"];
+
+/** The day's meals: breakfast, lunch, dinner, snack, then the trainee's own names in alphabetical order. */
+export function mealGroups(figures: Figures, day: Day): MealGroup[] {
+  const rank = (name: string) => { const index = mealOrder.indexOf(name); return index < 0 ? mealOrder.length : index; };
+  return [...groupBy(mealLines(figures, day), ({ meal }) => meal.meal || "food")]
+    .sort(([a], [b]) => rank(a) - rank(b) || (a < b ? -1 : 1))
+    .map(([name, lines]) => ({ name, lines, kcal: lines.reduce((sum, { nutrients }) => sum + (nutrients?.kcal ?? 0), 0), planned: lines.filter(({ meal }) => meal.status === "planned") }));
 }
 
 export function trendFigure(figures: Figures): TrendFigure | { reason: string } {

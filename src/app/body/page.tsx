@@ -1,0 +1,5 @@
+import { Body } from "@/features/body/Body";
+
+export default function Page() {
+  return <Body />;
+}

@@ -1,0 +1,5 @@
+import { Distance } from "@/features/distance/Distance";
+
+export default function Page() {
+  return <Distance />;
+}

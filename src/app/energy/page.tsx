@@ -1,0 +1,5 @@
+import { Energy } from "@/features/energy/Energy";
+
+export default function Page() {
+  return <Energy />;
+}

@@ -1,0 +1,5 @@
+import { Files } from "@/features/files/Files";
+
+export default function Page() {
+  return <Files />;
+}

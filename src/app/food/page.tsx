@@ -1,0 +1,5 @@
+import { Food } from "@/features/food/Food";
+
+export default function Page() {
+  return <Food />;
+}

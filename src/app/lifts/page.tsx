@@ -1,0 +1,5 @@
+import { Lifts } from "@/features/lifts/Lifts";
+
+export default function Page() {
+  return <Lifts />;
+}

@@ -1,0 +1,5 @@
+import { Today } from "@/features/today/Today";
+
+export default function Page() {
+  return <Today />;
+}

@@ -1,0 +1,24 @@
+import { dateOf, type Day } from "../../calendar/day";
+import { readEntry } from "../../entry/read";
+import type { Reading } from "../../entry/reading";
+import { ofPerson } from "../../log/log";
+import { Printer, unitsOf } from "../../units/printer";
+import type { Figures } from "../figures";
+
+/** Reads the quick-entry line against a person's own log. `figures` must be asked for today. */
+export function entryView(figures: Figures, text: string, day: Day, newId: () => string): Reading {
+  const { records } = figures.log;
+  return readEntry(text, {
+    personId: figures.person.id, day, today: figures.on, printer: new Printer(unitsOf(figures.person.units)),
+    exercises: [...records.exercises.values()], kinds: [...records.kinds.values()], foods: [...records.foods.values()], recipes: [...records.recipes.values()],
+    formula: figures.formula,
+    sessionsOn: (on) => figures.sessionsByDay.get(on) ?? [],
+    weighInOn: (on) => ofPerson(figures.log, "weighIns", figures.person.id).find(({ date, primary }) => date === dateOf(on) && primary !== false) ?? null,
+    expectedKg: figures.levelOn, bodyWeightOn: figures.bodyWeightOn,
+    bestOf: (exerciseId) => {
+      const best = figures.lifts.find((lift) => lift.exerciseId === exerciseId)?.best;
+      return best ? { e1rmKg: best.e1rmKg, date: dateOf(best.set.day) } : null;
+    },
+    newId,
+  });
+}

@@ -1,0 +1,34 @@
+import type { Exercise, Food, Person, Recipe } from "../../log/records";
+import { recordKinds, type RecordKind } from "../../log/records";
+import type { Log } from "../../log/log";
+import { unitsOf, type Units } from "../../units/printer";
+import { compare, type Figures } from "../figures";
+import { columnSpan } from "./column";
+
+/** What surrounds every view: who there is, whose log is open, how far the Column runs. */
+export interface ShellView { people: { id: string; name: string }[]; person: Person; units: Units; span: { first: string; last: string } }
+
+/** The household in order of name; empty before the first run is done. */
+export function peopleOf(log: Log): Person[] {
+  return [...log.records.people.values()].sort((a, b) => compare(a.id, b.id));
+}
+
+export function shellView(figures: Figures): ShellView {
+  return { people: peopleOf(figures.log).map(({ id, name }) => ({ id, name })), person: figures.person, units: unitsOf(figures.person.units), span: columnSpan(figures) };
+}
+
+/** The household's own exercises, foods and recipes, by name. */
+export interface LibraryView { exercises: Exercise[]; foods: Food[]; recipes: Recipe[] }
+
+export function libraryView(log: Log): LibraryView {
+  const byName = <T extends { name: string }>(things: Iterable<T>) => [...things].sort((a, b) => compare(a.name.toLowerCase(), b.name.toLowerCase()));
+  return { exercises: byName(log.records.exercises.values()), foods: byName(log.records.foods.values()), recipes: byName(log.records.recipes.values()) };
+}
+
+/** How much is written, by kind of record. */
+export interface HoldingsView { counts: { kind: RecordKind; count: number }[]; total: number }
+
+export function holdingsView(log: Log): HoldingsView {
+  const counts = recordKinds.map((kind) => ({ kind, count: log.records[kind].size }));
+  return { counts, total: counts.reduce((sum, { count }) => sum + count, 0) };
+}

@@ -1,0 +1,23 @@
+import { describe, expect, it } from "vitest";
+import type { Session } from "../log/records";
+import { asPlanned, confirmed, performedAs, withSet } from "./confirm";
+
+const session: Session = { id: "s", personId: "p", date: "2026-06-01", kind: "strength", status: "planned", planned: { minutes: 60, effort: 7 }, items: [{ id: "i", exerciseId: "e", sets: [{ id: "a", planned: { reps: 5, kg: 100, percent: 0.8 } }, { id: "b", planned: { reps: 5, kg: 100 } }] }] };
+
+describe("confirming", () => {
+  it("a set makes the session partly done, the last one done, and reopening goes back", () => {
+    const one = withSet(session, "i", "a", (set) => performedAs(set, asPlanned(set)));
+    expect(one).toMatchObject({ status: "partly", items: [{ sets: [{ done: { reps: 5, kg: 100 } }, {}] }] });
+    expect(one.items![0]!.sets[0]!.done).not.toHaveProperty("percent");
+    const both = withSet(one, "i", "b", (set) => performedAs(set, { reps: 4, kg: 100 }));
+    expect(both.status).toBe("done");
+    const back = withSet(withSet(both, "i", "a", (set) => performedAs(set, null)), "i", "b", (set) => performedAs(set, null));
+    expect(back).toEqual(session);
+  });
+  it("a whole session keeps what was already done and takes planned minutes and effort", () => {
+    const one = withSet(session, "i", "b", (set) => performedAs(set, { reps: 3, kg: 100 }));
+    expect(confirmed(one)).toMatchObject({ status: "done", minutes: 60, effort: 7, items: [{ sets: [{ done: { reps: 5 } }, { done: { reps: 3 } }] }] });
+    const run: Session = { id: "r", personId: "p", date: "2026-06-01", kind: "run", status: "planned", distance: { planned: { metres: 6000, seconds: 1980 }, purpose: "easy" } };
+    expect(confirmed(run).distance).toEqual({ planned: { metres: 6000, seconds: 1980 }, done: { metres: 6000, seconds: 1980 }, purpose: "easy" });
+  });
+});

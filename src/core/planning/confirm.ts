@@ -1,0 +1,32 @@
+import type { Item, Session, TrainingSet } from "../log/records";
+import { withStatus } from "../entry/lifting";
+
+type Done = NonNullable<TrainingSet["done"]>;
+
+/** The session with one set of it changed. */
+export function withSet(session: Session, itemId: string, setId: string, change: (set: TrainingSet) => TrainingSet): Session {
+  const items = (session.items ?? []).map((item): Item => (item.id === itemId ? { ...item, sets: item.sets.map((set) => (set.id === setId ? change(set) : set)) } : item));
+  return withStatus({ ...session, items });
+}
+
+/** A set with what was done in it, or, given nothing, open again. */
+export function performedAs(set: TrainingSet, done: Done | null): TrainingSet {
+  if (done !== null) return { ...set, done };
+  return Object.fromEntries(Object.entries(set).filter(([key]) => key !== "done")) as TrainingSet;
+}
+
+/** What a planned set is when it is done exactly as planned. */
+export function asPlanned(set: TrainingSet): Done {
+  const { reps, kg, rpe, seconds, metres } = set.planned ?? {};
+  return Object.fromEntries(Object.entries({ reps, kg, rpe, seconds, metres }).filter(([, value]) => value != null)) as Done;
+}
+
+/** The session with every open set, and the planned distance, done as planned. */
+export function confirmed(session: Session): Session {
+  const items = (session.items ?? []).map((item) => ({ ...item, sets: item.sets.map((set) => (set.done || !set.planned ? set : { ...set, done: asPlanned(set) })) }));
+  const distance = session.distance?.planned && !session.distance.done ? { ...session.distance, done: { ...session.distance.planned } } : session.distance;
+  return {
+    ...session, status: "done", ...(session.items ? { items } : {}), ...(distance ? { distance } : {}),
+    ...(session.minutes == null && session.planned?.minutes != null ? { minutes: session.planned.minutes } : {}), ...(session.effort == null && session.planned?.effort != null ? { effort: session.planned.effort } : {}),
+  };
+}

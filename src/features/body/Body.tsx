@@ -1,0 +1,79 @@
+"use client";
+
+import dynamic from "next/dynamic";
+import { useState } from "react";
+import type { BodyView } from "@/core/figures/views/body";
+import { printNumber } from "@/core/units/number";
+import { shortDate } from "@/ui/dates";
+import { Figure, WorkingLink } from "@/ui/figure/Figure";
+import { useLog } from "@/ui/log/LogContext";
+import { useFigure } from "@/ui/log/useFigure";
+import { Ranges } from "@/ui/ranges";
+import { usePrinter } from "@/ui/usePrinter";
+import styles from "@/ui/view.module.css";
+import { arrivalNote } from "../today/Standing";
+import { WeighInForm } from "./WeighInForm";
+
+const BodyChart = dynamic(() => import("./BodyChart").then((module) => module.BodyChart), { ssr: false, loading: () => <div style={{ height: 370 }} /> });
+
+const ranges = [{ label: "month", days: 31 }, { label: "half-year", days: 183 }, { label: "year", days: 366 }, { label: "all", days: null }] as const;
+
+/** What the weight is really doing. */
+export function Body() {
+  const [days, setDays] = useState<number | null>(183);
+  const view = useFigure("body", { days });
+  return (
+    <>
+      <div className={styles.head}>
+        <div className={styles.title}><h1>Body weight</h1>{view && <span className="quiet">{view.mornings} of {view.span} mornings</span>}</div>
+        <Ranges options={ranges} value={days} onChange={setDays} label="How far back" />
+      </div>
+      {view === undefined ? null : view.mornings === 0 ? <p>No weight is written yet. Type this morning&apos;s weight in the line above.</p> : <Drawn view={view} />}
+      <WeighInForm />
+    </>
+  );
+}
+
+function Drawn({ view }: { view: BodyView }) {
+  return (
+    <>
+      <BodyChart view={view} />
+      <Weeks view={view} />
+      <Figures view={view} />
+      {view.gross.length > 0 && <p className="warn small">Kept out of the trend as gross errors: {view.gross.map(({ date, kg }) => `${kg} kg on ${date}`).join(", ")}. Choose the day to correct it.</p>}
+    </>
+  );
+}
+
+function Weeks({ view }: { view: BodyView }) {
+  const printer = usePrinter();
+  const { today } = useLog();
+  const plan = "reason" in view.plan ? null : view.plan.kgPerWeek;
+  return (
+    <div className="scrollable">
+      <table>
+        <thead><tr><th>Week closing</th>{view.weeks.map(({ closingDate, open }) => <th key={closingDate} className="num">{shortDate(closingDate)}{open ? ", open" : ""}</th>)}</tr></thead>
+        <tbody>
+          <tr><td>Median, days</td>{view.weeks.map((week) => <td key={week.closingDate} className="num">{week.medianKg === null ? <span className="quiet">none</span> : <WorkingLink figure={{ figure: "weekly", closingDate: week.closingDate }} on={today} label={`Working of the week closing ${week.closingDate}`}>{printer.massNumber(week.medianKg)}</WorkingLink>} <span className="quiet">· {week.days}</span></td>)}</tr>
+          <tr><td>Mean</td>{view.weeks.map((week) => <td key={week.closingDate} className="num">{week.meanKg === null ? "" : printer.massNumber(week.meanKg)}</td>)}</tr>
+          <tr><td>Change{plan === null ? "" : `, plan ${printer.massChange(plan, 2).split(" ")[0]}`}</td>{view.weeks.map((week) => <td key={week.closingDate} className="num">{week.changeKg === null ? "" : printer.massChange(week.changeKg).split(" ")[0]}</td>)}</tr>
+          <tr><td>Sessions, done of planned</td>{view.weeks.map((week) => <td key={week.closingDate} className="num">{week.planned === 0 ? "" : `${week.done} of ${week.planned}`}</td>)}</tr>
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+function Figures({ view }: { view: BodyView }) {
+  const printer = usePrinter();
+  const { today } = useLog();
+  const { trend, change, arrival, plan } = view;
+  return (
+    <div className={styles.figures}>
+      {"reason" in trend ? null : <Figure label="Trend" value={printer.massNumber(trend.kg)} unit={printer.units.mass} figure={{ figure: "trend" }} on={today} note={<>{printer.massNumber(trend.low80)} to {printer.massNumber(trend.high80)} · {printer.rate(trend.kgPerWeek)} ± {printer.massNumber(trend.kgPerWeekHalf80, 2)}</>} />}
+      {change === null ? null : <Figure label="Since the first weigh-in" value={printer.massChange(change.totalKg).split(" ")[0]} unit={printer.units.mass} figure={{ figure: "change" }} on={today} note={<>{change.kgPerWeek === null ? "a rate needs seven days" : printer.rate(change.kgPerWeek)} · exponential mean {view.ewmaKg === null ? "" : printer.massNumber(view.ewmaKg)}{view.sevenDay ? ` · 7-day mean ${printer.massNumber(view.sevenDay.kg)}` : ""}</>} />}
+      {"reason" in plan ? null : <Figure label="Against the plan" value={printer.massChange(plan.aboveKg).split(" ")[0]} unit={printer.units.mass} figure={{ figure: "plan" }} on={today} note={<>{plan.standing}; {plan.catchUpKgPerWeek === null ? "the deadline has passed" : `to land on the day ${printer.rate(plan.catchUpKgPerWeek)}`}</>} />}
+      {"reason" in arrival ? <Figure label="Goal date" figure={{ figure: "arrival" }} on={today} missing={`${arrival.reason} Set a goal under Energy.`} /> : <Figure label={`${printer.mass(arrival.targetKg)} by ${shortDate(arrival.deadline)}`} value={printNumber(arrival.chance * 100, 0)} unit="in 100" figure={{ figure: "arrival" }} on={today} note={arrivalNote(arrival)} />}
+    </div>
+  );
+}

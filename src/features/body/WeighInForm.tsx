@@ -1,0 +1,38 @@
+"use client";
+
+import { Button } from "antd";
+import { useForm } from "react-hook-form";
+import { put } from "@/core/log/records";
+import { parseMass } from "@/core/units/mass";
+import { aDate, massBetween } from "@/ui/inputs/checks";
+import { Field, Row, RowButton, wide } from "@/ui/inputs/Field";
+import { useLog } from "@/ui/log/LogContext";
+import { usePrinter } from "@/ui/usePrinter";
+import styles from "@/ui/view.module.css";
+
+/** A weigh-in of any day; the one already written that day is changed. */
+export function WeighInForm() {
+  const { units, person, today, day, commit } = useLog();
+  const printer = usePrinter();
+  const { control, handleSubmit, reset } = useForm({ mode: "onChange", values: { date: day < today ? day : today, kg: "", time: "", note: "" } });
+  const save = handleSubmit(async ({ date, kg, time, note }) => {
+    const { v7: newId } = await import("uuid");
+    const value = parseMass(kg, units.mass)!;
+    const saved = await commit([put("weighIns", { id: newId(), personId: person.id, date, kg: value, primary: true, ...(time ? { time } : {}), ...(note.trim() ? { note: note.trim() } : {}) })], `Weigh-in ${printer.mass(value)}, ${date}`);
+    if (saved) reset();
+  });
+  return (
+    <section className={`${styles.form} ${styles.section} noprint`}>
+      <h2>Log a weigh-in</h2>
+      <form onSubmit={(event) => void save(event)} noValidate>
+        <Row>
+          <Field control={control} name="date" label="Date" type="date" check={aDate("The date", today)} />
+          <Field control={control} name="kg" label="Weight" unit={units.mass} inputMode="decimal" check={massBetween("Weight", units.mass, 25, 350)} />
+          <Field control={control} name="time" label="Time" type="time" />
+          <Field control={control} name="note" label="What influenced it" className={wide} />
+          <RowButton><Button htmlType="submit">Log weigh-in</Button></RowButton>
+        </Row>
+      </form>
+    </section>
+  );
+}

@@ -1,0 +1,114 @@
+"use client";
+
+import type { EnergyView } from "@/core/figures/views/energy";
+import { equations } from "@/core/energy/resting";
+import { printNumber } from "@/core/units/number";
+import type { Printer } from "@/core/units/printer";
+import { fullDate, shortDate } from "@/ui/dates";
+import { dateOf } from "@/core/calendar/day";
+import { Figure, WorkingLink } from "@/ui/figure/Figure";
+import { useLog } from "@/ui/log/LogContext";
+import { useFigure } from "@/ui/log/useFigure";
+import { usePrinter } from "@/ui/usePrinter";
+import styles from "@/ui/view.module.css";
+import { ArrivalBlock, PlanBlock } from "../today/Standing";
+import { EnergyForm } from "./EnergyForm";
+import { GoalForm } from "./GoalForm";
+
+/** What do I burn, when do I arrive? */
+export function Energy() {
+  const view = useFigure("energy", {});
+  const printer = usePrinter();
+  const { today } = useLog();
+  return (
+    <>
+      <div className={styles.head}><h1>Energy</h1></div>
+      {view && (
+        <>
+          <div className={styles.figures}>
+            <ExpenditureBlock view={view} printer={printer} />
+            <TargetBlock view={view} printer={printer} />
+            <PlanBlock plan={view.plan} printer={printer} on={today} />
+            <ArrivalBlock arrival={view.arrival} printer={printer} on={today} />
+          </div>
+          {view.warnings.map((warning) => <p key={warning} className="warn">{warning}</p>)}
+          <div className={styles.two}>
+            <Resting view={view} printer={printer} />
+            <Credits view={view} printer={printer} />
+          </div>
+          <GoalLine view={view} printer={printer} />
+          <GoalForm key={`goal ${view.goal?.revision} ${view.goal?.id}`} goal={view.goal} />
+          <EnergyForm key={`settings ${view.settings?.revision} ${view.settings?.id}`} settings={view.settings} />
+        </>
+      )}
+    </>
+  );
+}
+
+interface Part { view: EnergyView; printer: Printer }
+
+function ExpenditureBlock({ view: { expenditure, range }, printer }: Part) {
+  const { today } = useLog();
+  const ref = { figure: "expenditure" as const };
+  if ("reason" in expenditure || range === null) return <Figure label="Expenditure" figure={ref} on={today} missing={`Not known: ${"reason" in expenditure ? expenditure.reason : ""}. Set it under Files, profile.`} />;
+  return <Figure label="Expenditure, by formula" value={printer.energyNumber(expenditure.kcal)} unit={`${printer.units.energy} a day`} figure={ref} on={today} note={`${printer.energyNumber(range.low)} to ${printer.energyNumber(range.high)}`} />;
+}
+
+function TargetBlock({ view: { targets, balanceKcal }, printer }: Part) {
+  const { today } = useLog();
+  const ref = { figure: "foodLeft" as const, date: today };
+  const { training, rest } = targets;
+  if ("reason" in training || "reason" in rest) return <Figure label="Daily target" figure={ref} on={today} missing={`Not known: ${"reason" in training ? training.reason : ""}.`} />;
+  const same = training.kcal === rest.kcal;
+  return <Figure label={same ? "Daily target" : "Target, training day"} value={printer.energyNumber(training.kcal)} unit={printer.units.energy} figure={ref} on={today} note={`${same ? "on training and rest days" : `rest day ${printer.energyNumber(rest.kcal)}`}${balanceKcal === null ? "" : ` · the plan asks ${printer.energyChange(balanceKcal)} a day`}`} />;
+}
+
+function Resting({ view: { resting, settings }, printer }: Part) {
+  const { today } = useLog();
+  const chosen = settings?.equation ?? "mifflinStJeor";
+  return (
+    <section className={styles.section}>
+      <h2>Resting expenditure</h2>
+      <table>
+        <tbody>
+          {resting.map(({ equation, result }) => (
+            <tr key={equation}>
+              <td>{equations[equation].title}{equation === chosen ? <span className="done small">, in use</span> : ""}</td>
+              <td className="num">{"reason" in result ? <span className="quiet">{result.reason}</span> : <WorkingLink figure={{ figure: "resting", equation }} on={today} label={`Working of ${equations[equation].title}`}>{printer.energy(result.kcal)}</WorkingLink>}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+function Credits({ view: { credits }, printer }: Part) {
+  const { today } = useLog();
+  return (
+    <section className={styles.section}>
+      <h2>Energy of sessions, last seven days</h2>
+      {credits.length === 0 && <p className="quiet">No session was performed in the last seven days.</p>}
+      <table>
+        <tbody>
+          {credits.map(({ date, title, credit }) => (
+            <tr key={credit.sessionId}>
+              <td className="quiet">{shortDate(date)}</td><td>{title}</td>
+              <td className="num">{"reason" in credit ? <span className="quiet small">{credit.reason}</span> : <><WorkingLink figure={{ figure: "credit", sessionId: credit.sessionId }} on={today} label={`Working of the energy of ${title}`}>{printer.energy(credit.kcal)}</WorkingLink> <span className="quiet small">net, {credit.credited ? "added" : "in the factor"}</span></>}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+function GoalLine({ view: { line, goal }, printer }: Part) {
+  if (goal === null || "reason" in line) return null;
+  return (
+    <section className={styles.section}>
+      <h2>Goal</h2>
+      <p>From {printer.mass(line.startKg)} on {fullDate(dateOf(line.startDay))} to {printer.mass(line.targetKg)} on {fullDate(dateOf(line.deadline))}: {line.days} days at {printer.rate(line.kgPerWeek)} ({printNumber((line.kgPerWeek / line.startKg) * 100, 2)} % of body weight).{goal.why ? ` ${goal.why}.` : ""}</p>
+    </section>
+  );
+}

@@ -1,0 +1,55 @@
+"use client";
+
+import { Button } from "antd";
+import { useForm } from "react-hook-form";
+import { activityClasses, defaultActivityFactor, equationNames, equations, type EquationName } from "@/core/energy/resting";
+import { put, type EnergySettings } from "@/core/log/records";
+import { toKcal } from "@/core/units/energy";
+import { parseDecimal } from "@/core/units/number";
+import { between, optional } from "@/ui/inputs/checks";
+import { Choice, Field, Row, RowButton } from "@/ui/inputs/Field";
+import { useLog } from "@/ui/log/LogContext";
+import { usePrinter } from "@/ui/usePrinter";
+import styles from "@/ui/view.module.css";
+
+/** Equation, activity factor, and own targets by kind of day. Saved as from today, so that past days keep what held for them. */
+export function EnergyForm({ settings }: { settings: EnergySettings | null }) {
+  const { person, today, units, commit } = useLog();
+  const printer = usePrinter();
+  const own = (kind: "training" | "rest", key: "kcal" | "protein") => { const value = settings?.targets?.[kind]?.[key]; return value == null ? "" : key === "kcal" ? printer.energyNumber(value).replaceAll(",", "") : String(value); };
+  const { control, handleSubmit } = useForm({
+    mode: "onChange", defaultValues: { equation: (settings?.equation ?? "mifflinStJeor") as string, factor: settings?.activityFactor == null ? String(defaultActivityFactor) : String(settings.activityFactor), sessions: settings?.sessionsInFactor === false ? "added" : "inside", trainingKcal: own("training", "kcal"), restKcal: own("rest", "kcal"), trainingProtein: own("training", "protein"), restProtein: own("rest", "protein") },
+  });
+  const save = handleSubmit(async (fields) => {
+    const { v7: newId } = await import("uuid");
+    const base = settings?.from === today ? settings : null;
+    const target = (kcal: string, protein: string, kept: object | null | undefined) => ({ ...kept, kcal: kcal.trim() === "" ? null : toKcal(parseDecimal(kcal)!, units.energy), protein: parseDecimal(protein) });
+    const next: EnergySettings = {
+      ...(base ?? { id: newId(), personId: person.id }), from: today, equation: fields.equation as EquationName, activityFactor: parseDecimal(fields.factor)!, sessionsInFactor: fields.sessions === "inside",
+      targets: { ...settings?.targets, training: target(fields.trainingKcal, fields.trainingProtein, settings?.targets?.training), rest: target(fields.restKcal, fields.restProtein, settings?.targets?.rest) },
+    };
+    await commit([put("energySettings", next, base ?? undefined)], "Energy settings");
+  });
+  const energy = optional(between("The target", 500, 40_000));
+  const grams = optional(between("Protein", 0, 600));
+  return (
+    <section className={`${styles.form} ${styles.section} noprint`}>
+      <h2>Equation and targets</h2>
+      <form onSubmit={(event) => void save(event)} noValidate>
+        <Row>
+          <Choice control={control} name="equation" label="Equation" options={equationNames.map((name) => ({ value: name, label: equations[name].title }))} />
+          <Field control={control} name="factor" label="Activity factor" inputMode="decimal" check={between("The factor", 1.2, 2.6)} />
+          <Choice control={control} name="sessions" label="Sessions are" options={[{ value: "inside", label: "inside the factor" }, { value: "added", label: "added, net" }]} />
+        </Row>
+        <Row>
+          <Field control={control} name="trainingKcal" label="Training day, own target" unit={units.energy} inputMode="numeric" check={energy} />
+          <Field control={control} name="trainingProtein" label="Protein" unit="g" inputMode="numeric" check={grams} />
+          <Field control={control} name="restKcal" label="Rest day, own target" unit={units.energy} inputMode="numeric" check={energy} />
+          <Field control={control} name="restProtein" label="Protein" unit="g" inputMode="numeric" check={grams} />
+          <RowButton><Button htmlType="submit">Save settings</Button></RowButton>
+        </Row>
+      </form>
+      <p className="quiet small" style={{ paddingTop: 8 }}>Left empty, the target is the expenditure plus what the plan asks. Factors: {activityClasses.map(({ name, from, to }) => `${name.toLowerCase()} ${from.toFixed(2)} to ${to.toFixed(2)}`).join(", ")} (FAO/WHO/UNU 2004).</p>
+    </section>
+  );
+}

@@ -1,0 +1,49 @@
+"use client";
+
+import { Button } from "antd";
+import { useForm } from "react-hook-form";
+import type { FirstHands } from "@/ui/log/useOpenLog";
+import { Field, Row } from "@/ui/inputs/Field";
+import { aDate, massBetween, optional } from "@/ui/inputs/checks";
+import type { MassUnit } from "@/core/units/mass";
+import { ProfileFieldset } from "./ProfileFieldset";
+import { profileFields, type ProfileFields } from "./profile";
+import styles from "./firstRun.module.css";
+
+export interface FirstFields extends ProfileFields { startKg: string; startDate: string; targetKg: string; deadline: string; why: string }
+
+/** The one short page of the first run: units, start, height, birth date, sex, goal — or the demo. */
+export function FirstRun({ hands }: { hands: FirstHands }) {
+  const { today, openLog } = hands;
+  const { control, handleSubmit, watch, formState } = useForm<FirstFields>({ mode: "onChange", defaultValues: { ...profileFields(null), startKg: "", startDate: today, targetKg: "", deadline: "", why: "" } });
+  const unit = watch("mass") as MassUnit;
+  const target = watch("targetKg");
+  const begin = handleSubmit(async (fields) => {
+    const { firstChange } = await import("./firstChange");
+    await hands.commit(firstChange(fields), "Log begun");
+  });
+  return (
+    <main className={styles.page}>
+      <h1>Oat Column</h1>
+      <p className={styles.lead}>A training log that does the arithmetic. It lives in this browser, works without a network, and leaves whole through open files.</p>
+      <form onSubmit={(event) => void begin(event)} noValidate>
+        <h2>Begin a log</h2>
+        <Row><Field control={control} name="name" label="Name of the log" placeholder="Own log" /></Row>
+        <ProfileFieldset control={control} today={today} />
+        <h2>Start and goal</h2>
+        <Row>
+          <Field control={control} name="startKg" label="Weight now" unit={unit} inputMode="decimal" check={optional(massBetween("Weight", unit, 25, 350))} />
+          <Field control={control} name="startDate" label="On" type="date" check={aDate("The start", today)} />
+          <Field control={control} name="targetKg" label="Goal weight, if any" unit={unit} inputMode="decimal" check={optional(massBetween("Goal weight", unit, 25, 350))} />
+          <Field control={control} name="deadline" label="By" type="date" check={(text) => (target.trim() === "" ? null : aDate("The goal's date")(text))} />
+        </Row>
+        <Row><Field control={control} name="why" label="Why it matters, if you like" className={styles.why} /></Row>
+        <p className="quiet small">All of this can be changed later. The figures are for healthy adults: not for anyone under 18, in pregnancy, or with an eating disorder.</p>
+        <div className={styles.actions}>
+          <Button type="primary" htmlType="submit" size="large" disabled={formState.isSubmitting}>Begin</Button>
+          <button type="button" className="link" onClick={() => openLog("demo")}>Open the demo log instead</button>
+        </div>
+      </form>
+    </main>
+  );
+}

@@ -1,0 +1,38 @@
+"use client";
+
+import { Button } from "antd";
+import { useForm } from "react-hook-form";
+import type { FoodDay } from "@/core/figures/foodDay";
+import { put } from "@/core/log/records";
+import { parseDecimal } from "@/core/units/number";
+import { between } from "@/ui/inputs/checks";
+import { Field, Row, RowButton } from "@/ui/inputs/Field";
+import { useLog } from "@/ui/log/LogContext";
+import { useFigure } from "@/ui/log/useFigure";
+import styles from "@/ui/view.module.css";
+
+/** Water, and whether everything eaten that day is written. */
+export function DayMarks({ food, date }: { food: FoodDay; date: string }) {
+  const { person, commit, today } = useLog();
+  const note = useFigure("day", { date })?.note ?? null;
+  const { control, handleSubmit, reset } = useForm({ mode: "onChange", defaultValues: { ml: "" } });
+  const addWater = handleSubmit(async ({ ml }) => {
+    const { v7: newId } = await import("uuid");
+    if (await commit([put("water", { id: newId(), personId: person.id, date, ml: parseDecimal(ml)! })], `Water ${ml} ml`)) reset();
+  });
+  const setComplete = async (foodComplete: boolean) => {
+    const { v7: newId } = await import("uuid");
+    const next = { ...(note ?? { id: newId(), personId: person.id, date }), foodComplete };
+    await commit([put("dayNotes", next, note ?? undefined)], foodComplete ? "Day complete" : "Day open again");
+  };
+  if (date > today) return null;
+  return (
+    <form className={styles.section} onSubmit={(event) => void addWater(event)} noValidate>
+      <Row>
+        <Field control={control} name="ml" label={`Water, ${food.waterMl} ml so far`} unit="ml" inputMode="numeric" check={between("Water", 1, 20_000)} />
+        <RowButton><Button htmlType="submit">Add water</Button></RowButton>
+        <label style={{ paddingTop: 27, flex: "0 0 auto" }}><input type="checkbox" checked={food.complete} onChange={(event) => void setComplete(event.target.checked)} /> Everything eaten that day is written</label>
+      </Row>
+    </form>
+  );
+}

@@ -1,0 +1,47 @@
+"use client";
+
+import { Button } from "antd";
+import { useForm } from "react-hook-form";
+import { put, type Meal } from "@/core/log/records";
+import { perPortion, per100g, scale } from "@/core/nutrition/energy";
+import { parseDecimal } from "@/core/units/number";
+import { between } from "@/ui/inputs/checks";
+import { Choice, Field, Row, RowButton } from "@/ui/inputs/Field";
+import { useLog } from "@/ui/log/LogContext";
+import { useHousehold } from "@/ui/log/useFigure";
+import styles from "@/ui/view.module.css";
+
+const meals = ["breakfast", "lunch", "dinner", "snack"].map((value) => ({ value, label: value }));
+
+/** A food or a recipe on the chosen day; on a day to come it is planned. */
+export function MealForm() {
+  const { person, day, today, commit } = useLog();
+  const library = useHousehold("library");
+  const { control, handleSubmit, watch, resetField } = useForm({ mode: "onChange", defaultValues: { meal: "breakfast", thing: "", amount: "" } });
+  const options = [...(library?.foods ?? []).map(({ id, name }) => ({ value: `food ${id}`, label: name })), ...(library?.recipes ?? []).map(({ id, name }) => ({ value: `recipe ${id}`, label: `${name} (recipe)` }))];
+  const chosen = watch("thing") || options[0]?.value || "";
+  const isRecipe = chosen.startsWith("recipe ");
+  const save = handleSubmit(async ({ meal, amount }) => {
+    const { v7: newId } = await import("uuid");
+    const id = chosen.slice(chosen.indexOf(" ") + 1);
+    const quantity = parseDecimal(amount)!;
+    const foods = new Map((library?.foods ?? []).map((food) => [food.id, food]));
+    const recipe = library?.recipes.find((one) => one.id === id);
+    const base: Meal = { id: newId(), personId: person.id, date: day, meal, status: day > today ? "planned" : "eaten" };
+    const record: Meal = isRecipe && recipe ? { ...base, recipeId: id, portions: quantity, nutrients: scale(perPortion(recipe, foods), quantity) } : { ...base, foodId: id, grams: quantity, nutrients: scale(per100g(foods.get(id)!), quantity / 100) };
+    if (await commit([put("meals", record)], `${options.find(({ value }) => value === chosen)?.label ?? ""}, ${amount} ${isRecipe ? "portions" : "g"}`)) resetField("amount");
+  });
+  return (
+    <section className={`${styles.form} ${styles.section} noprint`}>
+      <h2>{day > today ? "Plan food" : "Log food"}</h2>
+      <form onSubmit={(event) => void save(event)} noValidate>
+        <Row>
+          <Choice control={control} name="meal" label="Meal" options={meals} />
+          <Choice control={control} name="thing" label="Food or recipe" options={options} />
+          <Field control={control} name="amount" label="Amount" unit={isRecipe ? "portions" : "g"} inputMode="decimal" check={isRecipe ? between("The amount", 0.1, 100) : between("The amount", 1, 20_000)} />
+          <RowButton><Button htmlType="submit">{day > today ? "Plan food" : "Log food"}</Button></RowButton>
+        </Row>
+      </form>
+    </section>
+  );
+}

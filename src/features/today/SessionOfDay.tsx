@@ -1,0 +1,103 @@
+"use client";
+
+import { Button } from "antd";
+import { useState } from "react";
+import type { CardItem, SessionCard } from "@/core/figures/views/sessionCard";
+import { put, type Session } from "@/core/log/records";
+import { asPlanned, confirmed, performedAs, withSet } from "@/core/planning/confirm";
+import { shortDate } from "@/ui/dates";
+import { Mark } from "@/ui/column/Mark";
+import { useLog } from "@/ui/log/LogContext";
+import { usePrinter } from "@/ui/usePrinter";
+import { SetEditor } from "./SetEditor";
+import styles from "./today.module.css";
+
+/** A session of the day: to confirm set by set, or whole, or to skip; afterwards what was planned beside what was done. */
+export function SessionOfDay({ card }: { card: SessionCard }) {
+  const { commit, today } = useLog();
+  const { session, status, title } = card;
+  const save = (next: Session, label: string) => void commit([put("sessions", next, session)], label);
+  const open = status === "planned" || status === "partly" || status === "missed";
+  const ahead = session.date > today;
+  return (
+    <section className={styles.section} aria-label={title}>
+      <div className={styles.sessionHead}>
+        <h2><Mark kind={session.kind} status={status} title={title} /> {title}{session.time ? <span className="quiet small">  {session.time}</span> : null}</h2>
+        <SessionNote card={card} />
+      </div>
+      {card.items.length > 0 && <Items card={card} save={save} ahead={ahead} />}
+      {session.distance && <DistanceLine card={card} />}
+      <div className={`${styles.actions} noprint`}>
+        {open && !ahead && <Button type="primary" onClick={() => save(confirmed(session), `${title} as planned`)}>{status === "partly" ? "Confirm the rest" : "Confirm as planned"}</Button>}
+        {status === "planned" && <button type="button" className="link" onClick={() => save({ ...session, status: "skipped" }, `${title} skipped`)}>Skip</button>}
+        {status === "skipped" && <button type="button" className="link" onClick={() => save({ ...session, status: "planned" }, `${title} planned again`)}>Plan again</button>}
+        <button type="button" className="link small" onClick={() => void commit([{ remove: { kind: "sessions", id: session.id } }], `${title} removed`)}>Remove</button>
+      </div>
+    </section>
+  );
+}
+
+function SessionNote({ card: { session, status, volumeLoadKg, numberOfLifts } }: { card: SessionCard }) {
+  const printer = usePrinter();
+  const parts = [
+    status === "done" ? null : status,
+    session.reason, numberOfLifts > 0 ? `${numberOfLifts} lifts, ${printer.volumeLoad(volumeLoadKg)}` : null,
+    session.minutes != null && !session.distance?.done ? `${Math.round(session.minutes)} min` : null, session.effort != null && status !== "planned" ? `effort ${session.effort}` : null,
+  ];
+  return <span className="quiet small">{parts.filter(Boolean).join(" · ")}</span>;
+}
+
+function Items({ card, save, ahead }: { card: SessionCard; save: (next: Session, label: string) => void; ahead: boolean }) {
+  const [editing, setEditing] = useState<{ item: string; set: string } | null>(null);
+  const printer = usePrinter();
+  const { session } = card;
+  const press = (item: CardItem, setId: string) => {
+    const set = item.sets.find(({ id }) => id === setId)!;
+    if (set.done || !set.planned) return setEditing(editing?.set === setId && editing.item === item.id ? null : { item: item.id, set: setId });
+    save(withSet(session, item.id, setId, (one) => performedAs(one, asPlanned(one))), `${item.name}, set ${item.sets.indexOf(set) + 1}`);
+  };
+  return (
+    <div className="scrollable">
+      <table>
+        <thead><tr><th>Exercise</th><th>Planned</th><th className={styles.hideSmall}>Last time</th><th className="num">Done</th></tr></thead>
+        <tbody>
+          {card.items.map((item) => [
+            <tr key={item.id}>
+              <td><strong>{item.name}</strong></td>
+              <td className="planned">{item.planned}</td>
+              <td className={`quiet ${styles.hideSmall}`}>{item.last ? <>{item.last.text} <span className="small">{shortDate(item.last.date)}</span></> : "first time"}</td>
+              <td className="num">
+                <span className={styles.sets}>
+                  {item.sets.every(({ done }) => done) && item.done && <span className="done small">{item.done === item.planned ? "as planned" : item.done}</span>}
+                  {item.sets.filter(({ warmUp }) => !warmUp).map((set, index) => (
+                    <button key={set.id} type="button" disabled={ahead} className={`${styles.set} ${set.done ? (set.planned?.reps != null && (set.done.reps ?? 0) < set.planned.reps ? styles.short : styles.full) : ""}`}
+                      aria-label={`${item.name}, set ${index + 1}, ${set.done ? "done, change" : "confirm as planned"}`} aria-pressed={set.done != null} onClick={() => press(item, set.id)} />
+                  ))}
+                </span>
+              </td>
+            </tr>,
+            editing?.item === item.id && (
+              <tr key={`${item.id}-editor`}><td colSpan={4}>
+                <SetEditor key={editing.set} set={item.sets.find(({ id }) => id === editing.set)!} printer={printer} onClose={() => setEditing(null)}
+                  onSave={(done) => { save(withSet(session, item.id, editing.set, (one) => performedAs(one, done)), done ? `${item.name}, set changed` : `${item.name}, set open again`); setEditing(null); }} />
+              </td></tr>
+            ),
+          ])}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+function DistanceLine({ card: { session, planned, done, secondsPerKm, plannedSecondsPerKm } }: { card: SessionCard }) {
+  const printer = usePrinter();
+  const side = (covered: typeof done, pace: number | null) => covered && [covered.metres !== null ? printer.distance(covered.metres) : null, covered.seconds !== null ? printer.duration(covered.seconds) : null, pace !== null ? printer.paceOf(session.kind, pace) : null].filter(Boolean).join(" · ");
+  return (
+    <table>
+      <tbody>
+        {planned && <tr><td className="quiet" style={{ width: 110 }}>Planned</td><td className="planned">{side(planned, plannedSecondsPerKm)}</td><td className="num quiet small">{[session.distance?.purpose, session.planned?.effort != null ? `effort ${session.planned.effort}` : null].filter(Boolean).join(" · ")}</td></tr>}
+        {done && <tr><td className="quiet" style={{ width: 110 }}>Done</td><td className="done">{side(done, secondsPerKm)}</td><td className="num quiet small">{session.note}</td></tr>}
+      </tbody>
+    </table>
+  );
+}

@@ -1,0 +1,62 @@
+"use client";
+
+import type { ArrivalFigure, DayView, PlanFigure, TrendFigure } from "@/core/figures/views/today";
+import { printNumber } from "@/core/units/number";
+import type { Printer } from "@/core/units/printer";
+import { shortDate } from "@/ui/dates";
+import { Figure } from "@/ui/figure/Figure";
+import { useLog } from "@/ui/log/LogContext";
+import { usePrinter } from "@/ui/usePrinter";
+
+/** The figures that matter for the goal, and what is left to eat. */
+export function Standing({ view }: { view: DayView }) {
+  const { today } = useLog();
+  const printer = usePrinter();
+  const on = view.date < today ? view.date : today;
+  return (
+    <>
+      <TrendBlock trend={view.trend} printer={printer} on={on} />
+      <PlanBlock plan={view.plan} printer={printer} on={on} />
+      <ArrivalBlock arrival={view.arrival} printer={printer} on={on} />
+      <FoodLeft view={view} printer={printer} on={on} />
+    </>
+  );
+}
+
+interface Block { printer: Printer; on: string }
+
+export function TrendBlock({ trend, printer, on }: Block & { trend: TrendFigure | { reason: string } }) {
+  if ("reason" in trend) return <Figure label="Weight, trend" figure={{ figure: "trend" }} on={on} missing={trend.reason} />;
+  const morning = trend.morning === null ? "" : ` · ${trend.date === on ? "this morning" : shortDate(trend.date)} ${printer.massNumber(trend.morning.kg)}, ${trend.morning.usual ? "usual scatter" : "outside the usual scatter"}`;
+  return <Figure label="Weight, trend" value={printer.massNumber(trend.kg)} unit={printer.units.mass} figure={{ figure: "trend" }} on={on} note={`${printer.massNumber(trend.low80)} to ${printer.massNumber(trend.high80)}${morning}`} />;
+}
+
+export function PlanBlock({ plan, printer, on }: Block & { plan: PlanFigure | { reason: string } }) {
+  if ("reason" in plan) return <Figure label="Against the plan" figure={{ figure: "plan" }} on={on} missing={plan.reason} />;
+  const side = Math.abs(plan.aboveKg) < 0.05 ? "on the line" : plan.aboveKg > 0 ? "above" : "below";
+  const standing = { "on plan": "inside the plan's band", "too slow": "behind the plan's band", "too fast": "ahead of the plan's band: too fast" }[plan.standing];
+  return (
+    <Figure label="Against the plan" value={printer.massNumber(Math.abs(plan.aboveKg))} unit={`${printer.units.mass} ${side}`} figure={{ figure: "plan" }} on={on}
+      note={<><span className={plan.standing === "on plan" ? undefined : "warn"}>{standing}</span> · {printer.rate(plan.trendKgPerWeek)}; the plan asks {printer.massChange(plan.kgPerWeek, 2)}</>} />
+  );
+}
+
+export function ArrivalBlock({ arrival, printer, on }: Block & { arrival: ArrivalFigure | { reason: string } }) {
+  if ("reason" in arrival) return <Figure label="Goal date" figure={{ figure: "arrival" }} on={on} missing={arrival.reason} />;
+  return <Figure label={`${printer.mass(arrival.targetKg)} by ${shortDate(arrival.deadline)}`} value={printNumber(arrival.chance * 100, 0)} unit="in 100" figure={{ figure: "arrival" }} on={on} note={arrivalNote(arrival)} />;
+}
+
+export function arrivalNote({ arrived, p10, p50, p90 }: ArrivalFigure): string {
+  if (arrived) return "the trend is there now";
+  if (p50 === null) return p10 === null ? "not reached at this pace" : `not likely at this pace; ${shortDate(p10)} at the earliest`;
+  return `most likely ${shortDate(p50)}; ${p10 === null ? "" : shortDate(p10)} to ${p90 === null ? "not at this pace" : shortDate(p90)}`;
+}
+
+function FoodLeft({ view: { food, date }, printer, on }: Block & { view: DayView }) {
+  const ref = { figure: "foodLeft" as const, date };
+  const { target, remainingKcal } = food;
+  if ("reason" in target || remainingKcal === null) return <Figure label="Left to eat" figure={ref} on={on} missing={`No target: ${"reason" in target ? target.reason : ""}. Set it under Energy.`} />;
+  const protein = target.protein === null ? "" : ` · protein ${food.eaten.protein >= target.protein ? "reached" : `${printNumber(target.protein - food.eaten.protein, 0)} g to go`}`;
+  const over = remainingKcal < 0;
+  return <Figure label={over ? "Over the day's target" : "Left to eat"} value={printer.energyNumber(Math.abs(remainingKcal))} unit={printer.units.energy} figure={ref} on={on} note={`${target.kind} day ${printer.energyNumber(target.kcal)}${protein}`} />;
+}

@@ -1,0 +1,39 @@
+"use client";
+
+import type { DayView } from "@/core/figures/views/today";
+import { fullDate, longDate } from "@/ui/dates";
+import { useLog } from "@/ui/log/LogContext";
+import { useFigure } from "@/ui/log/useFigure";
+import { FoodOfDay } from "./FoodOfDay";
+import { Standing } from "./Standing";
+import { SessionOfDay } from "./SessionOfDay";
+import { WeighInOfDay } from "./WeighInOfDay";
+import styles from "./today.module.css";
+
+/** The chosen day: what to do, and how things stand. */
+export function Today() {
+  const { day, today } = useLog();
+  const view = useFigure("day", { date: day });
+  if (view === undefined) return <h1>{longDate(day)}</h1>;
+  return (
+    <div className={styles.page}>
+      <div>
+        <h1>{longDate(view.date)}</h1>
+        <p className={styles.sub}>{subtitle(view, today)}</p>
+        {view.note?.text && <p className={styles.sub}>{view.note.text}</p>}
+        <WeighInOfDay key={`${view.date} ${view.weighIn?.kg}`} view={view} />
+        {view.sessions.map((card) => <SessionOfDay key={card.session.id} card={card} />)}
+        {view.sessions.length === 0 && <p className={`quiet ${styles.section}`}>{view.date > today ? "Nothing is planned." : "No session is written. Write one above, for example front squat 3x6 60 kg, or run 5 km 27:30."}</p>}
+        <FoodOfDay view={view} />
+      </div>
+      <aside className={styles.aside} aria-label="How things stand"><Standing view={view} /></aside>
+    </div>
+  );
+}
+
+function subtitle({ arrival, date }: DayView, today: string): string {
+  const when = date === today ? "Today" : date > today ? "Ahead" : "Figures as known on that day";
+  if ("reason" in arrival) return when;
+  const left = arrival.daysLeft > 0 ? `${arrival.daysLeft} days to ${fullDate(arrival.deadline)}` : `the goal's date was ${fullDate(arrival.deadline)}`;
+  return [when, left, arrival.why].filter(Boolean).join(" · ");
+}

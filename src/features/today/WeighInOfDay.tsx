@@ -1,0 +1,40 @@
+"use client";
+
+import { Button } from "antd";
+import { useForm } from "react-hook-form";
+import type { DayView } from "@/core/figures/views/today";
+import { put } from "@/core/log/records";
+import { parseMass } from "@/core/units/mass";
+import { massBetween } from "@/ui/inputs/checks";
+import { Field } from "@/ui/inputs/Field";
+import { useLog } from "@/ui/log/LogContext";
+import { usePrinter } from "@/ui/usePrinter";
+import styles from "./today.module.css";
+
+/** The morning's weight: a field while it is missing, else the weight with its change and removal. */
+export function WeighInOfDay({ view: { weighIn, date } }: { view: DayView }) {
+  const { units, person, commit, today } = useLog();
+  const printer = usePrinter();
+  const { control, handleSubmit } = useForm({ mode: "onChange", defaultValues: { kg: "" } });
+  if (weighIn !== null) {
+    return (
+      <p className={styles.section}>
+        <span className="label">Weigh-in</span>{" "}
+        {printer.mass(weighIn.kg)}{weighIn.time ? ` at ${weighIn.time}` : ""}{weighIn.note ? `, ${weighIn.note}` : ""}{"  "}
+        <button type="button" className="link small" onClick={() => void commit([{ remove: { kind: "weighIns", id: weighIn.id } }], `Weigh-in of ${date} removed`)}>Remove</button>
+      </p>
+    );
+  }
+  if (date > today) return null;
+  const save = handleSubmit(async ({ kg }) => {
+    const { v7: newId } = await import("uuid");
+    const value = parseMass(kg, units.mass)!;
+    await commit([put("weighIns", { id: newId(), personId: person.id, date, kg: value, primary: true })], `Weigh-in ${printer.mass(value)}`);
+  });
+  return (
+    <form className={styles.weigh} onSubmit={(event) => void save(event)} noValidate>
+      <Field control={control} name="kg" label={date === today ? "This morning's weight" : "Weight that morning"} unit={units.mass} inputMode="decimal" check={massBetween("Weight", units.mass, 25, 350)} />
+      <div style={{ paddingTop: 21 }}><Button htmlType="submit">Log weigh-in</Button></div>
+    </form>
+  );
+}

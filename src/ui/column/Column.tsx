@@ -1,0 +1,112 @@
+"use client";
+
+import { useVirtualizer } from "@tanstack/react-virtual";
+import Link from "next/link";
+import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from "react";
+import type { ColumnRow } from "@/core/figures/views/column";
+import { Printer } from "@/core/units/printer";
+import { addDays, columnDate, daysBetween, longDate, monthName } from "../dates";
+import { useLog } from "../log/LogContext";
+import { useFigure } from "../log/useFigure";
+import { Mark } from "./Mark";
+import { Strip, dayHeight, scaleOf } from "./Strip";
+import styles from "./column.module.css";
+
+const weekHeight = 20;
+/** Rows are asked for in stretches of so many days around what is in sight. */
+const stretch = 56;
+
+/** The vertical run of days: the navigator of every view. Arrow keys move by a day, page keys by a week, Home and End to its ends. */
+export function Column({ onChosen }: { onChosen?: () => void }) {
+  const { day, today, chooseDay, units } = useLog();
+  const shell = useFigure("shell", {});
+  if (shell === undefined) return <nav className={styles.column} aria-label="Days" />;
+  return <Days key={shell.span.first} first={shell.span.first} last={shell.span.last} weekStart={shell.person.weekStart ?? 1} {...{ day, today, chooseDay, onChosen }} printer={new Printer(units)} />;
+}
+
+interface DaysProps { first: string; last: string; weekStart: number; day: string; today: string; chooseDay: (date: string) => void; onChosen?: () => void; printer: Printer }
+
+function Days({ first, last, weekStart, day, today, chooseDay, onChosen, printer }: DaysProps) {
+  const scroller = useRef<HTMLDivElement>(null);
+  const count = daysBetween(first, last) + 1;
+  const chosen = Math.min(count - 1, Math.max(0, daysBetween(first, day)));
+  const closes = (index: number) => (index + 1) % 7 === 0;
+  // The React compiler leaves components with this hook alone; it keeps its own state.
+  // eslint-disable-next-line react-hooks/incompatible-library
+  const virtual = useVirtualizer({ count, getScrollElement: () => scroller.current, estimateSize: (index) => dayHeight + (closes(index) ? weekHeight : 0), overscan: 12 });
+  const items = virtual.getVirtualItems();
+  const [from, to] = [items[0]?.index ?? 0, items.at(-1)?.index ?? 0];
+  const asked = { from: addDays(first, Math.max(0, Math.floor(from / stretch) * stretch - 7)), to: addDays(first, Math.min(count - 1, (Math.floor(to / stretch) + 1) * stretch + 7)) };
+  const answer = useFigure("column", asked);
+  const rows = useMemo(() => new Map((answer ?? []).map((row) => [row.date, row])), [answer]);
+  const scale = useMemo(() => scaleOf([...rows.values()].filter(({ date }) => date >= addDays(first, from) && date <= addDays(first, to))), [rows, first, from, to]);
+
+  const [settled, setSettled] = useState(false);
+  useEffect(() => {
+    virtual.scrollToIndex(settled ? chosen : Math.min(count - 1, chosen + 4), { align: settled ? "auto" : "end" });
+    // Only a newly chosen day moves the run, not a re-rendering.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [chosen]);
+
+  const moves: Record<string, number> = { ArrowUp: chosen - 1, ArrowDown: chosen + 1, PageUp: chosen - 7, PageDown: chosen + 7, Home: 0, End: count - 1 };
+  const onKeyDown = (event: KeyboardEvent) => {
+    const target = moves[event.key];
+    if (event.key === "Enter") onChosen?.();
+    if (target === undefined) return;
+    event.preventDefault();
+    setSettled(true);
+    chooseDay(addDays(first, Math.min(count - 1, Math.max(0, target))));
+  };
+  const weekdayOffset = weekStart;
+  return (
+    <nav className={styles.column} aria-label="Days">
+      <header className={styles.head}>
+        <Link href="/" className={styles.brand}>Oat Column</Link>
+        <span className="quiet small">{monthName(addDays(first, Math.min(to, Math.max(from, chosen))))}</span>
+      </header>
+      <div ref={scroller} className={styles.days} role="listbox" aria-label="Days" tabIndex={0} id="column" data-week-start={weekdayOffset} aria-activedescendant={`day-${addDays(first, chosen)}`} onKeyDown={onKeyDown}>
+        <div style={{ height: virtual.getTotalSize() }} role="presentation">
+          {items.map(({ index, start, size }) => {
+            const date = addDays(first, index);
+            const row = rows.get(date);
+            const classes = [styles.row, closes(index) && styles.closing, date === day && styles.chosen, date === today && styles.today].filter(Boolean).join(" ");
+            return (
+              <div key={date} id={`day-${date}`} role="option" aria-selected={date === day} aria-label={rowLabel(date, row, printer)} className={classes} style={{ top: start, height: size }}
+                onClick={() => { setSettled(true); chooseDay(date); onChosen?.(); }}>
+                {row && <span className={styles.strip}><Strip before={rows.get(addDays(date, -1))} row={row} next={rows.get(addDays(date, 1))} height={size} scale={scale} /></span>}
+                <DayLine date={date} row={row} printer={printer} />
+                {row?.week && <WeekRule week={row.week} printer={printer} />}
+              </div>
+            );
+          })}
+        </div>
+      </div>
+    </nav>
+  );
+}
+
+function DayLine({ date, row, printer }: { date: string; row: ColumnRow | undefined; printer: Printer }) {
+  const share = row?.foodShare ?? null;
+  return (
+    <div className={styles.line}>
+      {row?.note && <span className={styles.note} title={row.note} />}
+      <span className={styles.date}>{columnDate(date)}</span>
+      <span className={styles.weight}>{row?.weighedKg != null ? `${printer.massNumber(row.weighedKg)}${row.gross ? "?" : ""}` : ""}</span>
+      <span className={styles.marks}>{row?.marks.slice(0, 3).map(({ id, kind, status, title }) => <Mark key={id} kind={kind} status={status} title={title} />)}</span>
+      {share !== null && <span className={`${styles.food} ${share > 1.05 ? styles.over : ""}`} title={`${printer.percent(share)} of the day's energy target`}><span style={{ width: `${Math.min(1, share) * 100}%` }} /></span>}
+    </div>
+  );
+}
+
+function WeekRule({ week, printer }: { week: NonNullable<ColumnRow["week"]>; printer: Printer }) {
+  return (
+    <div className={styles.week}>
+      <span>{week.medianKg === null ? "no weigh-in" : `median ${printer.massNumber(week.medianKg)} · ${week.days} of 7`}</span>
+      <span>{week.planned > 0 ? `${week.done} of ${week.planned} done` : ""}{week.open ? " · open" : ""}</span>
+    </div>
+  );
+}
+
+function rowLabel(date: string, row: ColumnRow | undefined, printer: Printer): string {
+  return [longDate(date), row?.weighedKg != null ? printer.mass(row.weighedKg) : null, ...(row?.marks ?? []).map(({ title, status }) => `${title} ${status}`), row?.foodShare != null ? `food ${printer.percent(row.foodShare)}` : null, row?.note].filter(Boolean).join(", ");
+}

@@ -1,0 +1,87 @@
+"use client";
+
+import { useEffect, useState, type FormEvent, type KeyboardEvent, type RefObject } from "react";
+import type { EntryProblem, Reading } from "@/core/entry/reading";
+import { useLog } from "../log/LogContext";
+import { longDate } from "../dates";
+import styles from "./entry.module.css";
+
+/** The quick-entry line: what is typed is read as it is typed, and Enter writes it. */
+export function EntryLine({ inputRef }: { inputRef: RefObject<HTMLInputElement | null> }) {
+  const { compute, person, today, day, commit } = useLog();
+  const [text, setText] = useState("");
+  const [read, setRead] = useState<{ text: string; reading: Reading } | null>(null);
+  const [doubted, setDoubted] = useState("");
+
+  useEffect(() => {
+    let left = false;
+    if (text.trim() !== "") void compute.ask("entry", { personId: person.id, today, date: day, text }).then((reading) => { if (!left && reading) setRead({ text, reading }); });
+    return () => { left = true; };
+  }, [compute, person.id, today, day, text]);
+
+  const reading = text.trim() === "" ? null : (read?.reading ?? null);
+  const fresh = read?.text === text;
+
+  const submit = async (event: FormEvent) => {
+    event.preventDefault();
+    if (text.trim() === "") return;
+    const asked = await compute.ask("entry", { personId: person.id, today, date: day, text });
+    if (asked === null) return;
+    setRead({ text, reading: asked });
+    if (asked.change === null) return;
+    if (asked.caution !== null && doubted !== text) return setDoubted(text);
+    if (await commit(asked.change, asked.label)) {
+      setText("");
+      setDoubted("");
+    }
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (event.key === "Escape") {
+      if (text === "") inputRef.current?.blur();
+      else setText("");
+    }
+    const first = reading?.completions[0] ?? reading?.choices[0];
+    if (event.key === "Tab" && !event.shiftKey && first && fresh) {
+      event.preventDefault();
+      setText(first.text);
+    }
+  };
+  const take = (choice: string) => {
+    setText(choice);
+    inputRef.current?.focus();
+  };
+  const ready = fresh && reading?.change != null;
+  return (
+    <form className={`${styles.entry} noprint`} onSubmit={(event) => void submit(event)} role="search" aria-label="Quick entry">
+      <div className={styles.line}>
+        <input ref={inputRef} className={styles.input} value={text} onChange={(event) => setText(event.target.value)} onKeyDown={onKeyDown} aria-label={`Write it down, ${longDate(day)}`} aria-describedby="entry-reading"
+          placeholder={day === today ? "71.4  ·  front squat 3x6 90 kg  ·  run 6 km 33:10  ·  80 g oats" : `Write it down for ${longDate(day)}`} autoComplete="off" autoCapitalize="off" spellCheck={false} enterKeyHint="done" />
+        {ready ? <button type="submit" className={`${styles.key} ${styles.ready}`}>Enter to log</button> : <span className={styles.key} title="Press w anywhere to write">w</span>}
+      </div>
+      <div id="entry-reading" className={styles.reading} aria-live="polite">
+        {reading && (
+          <>
+            {reading.problems.length > 0 && <Underlined text={read!.text} problems={reading.problems} />}
+            <span className={styles.fields}>{reading.fields.map(({ label, text: value }, index) => <span key={index}><b>{label}</b>{value}</span>)}</span>
+            {reading.caution && <p className="warn">{reading.caution}</p>}
+            {[...reading.choices, ...reading.completions].length > 0 && (
+              <span className={styles.choices}>{[...reading.choices, ...reading.completions].map(({ label, text: choice }) => <button key={choice} type="button" className="link" onClick={() => take(choice)}>{label}</button>)}<span className="quiet">Tab takes the first</span></span>
+            )}
+          </>
+        )}
+      </div>
+    </form>
+  );
+}
+
+/** The text with what cannot be read underlined, and the reasons behind it. */
+function Underlined({ text, problems }: { text: string; problems: readonly EntryProblem[] }) {
+  const [first] = problems;
+  if (!first) return null;
+  return (
+    <p>
+      <span className={styles.marked}>{text.slice(0, first.start)}<u>{text.slice(first.start, first.end)}</u>{text.slice(first.end)}</span>
+      <span className="warn">{" "}{problems.map(({ message }) => message).join(" ")}</span>
+    </p>
+  );
+}

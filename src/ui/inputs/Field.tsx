@@ -1,0 +1,54 @@
+"use client";
+
+import { Input } from "antd";
+import { useId, type ReactNode } from "react";
+import { useController, type Control, type FieldPath, type FieldValues } from "react-hook-form";
+import styles from "./inputs.module.css";
+
+/** Says what is wrong with a text, or nothing. */
+export type Check = (text: string) => string | null;
+
+interface FieldProps<T extends FieldValues> { control: Control<T>; name: FieldPath<T>; label: string; unit?: string; check?: Check; type?: "text" | "date" | "time"; placeholder?: string; inputMode?: "decimal" | "numeric" | "text"; autoFocus?: boolean; className?: string }
+
+/** One labelled text field, checked as it is typed; the reason stands under it. */
+export function Field<T extends FieldValues>({ control, name, label, unit, check, type = "text", placeholder, inputMode, autoFocus, className }: FieldProps<T>) {
+  const id = useId();
+  const { field, fieldState } = useController({ control, name, rules: { validate: (value: string) => check?.(value) ?? true } });
+  const problem = fieldState.error?.message;
+  const shared = { id, value: (field.value as string | undefined) ?? "", onBlur: field.onBlur, "aria-invalid": problem !== undefined, "aria-describedby": problem === undefined ? undefined : `${id}-problem` };
+  return (
+    <div className={`${styles.field} ${className ?? ""}`}>
+      <label htmlFor={id}>{label}</label>
+      {type === "text"
+        ? <Input {...shared} ref={field.ref} onChange={(event) => field.onChange(event.target.value)} status={problem === undefined ? undefined : "error"} suffix={unit} placeholder={placeholder} inputMode={inputMode} autoComplete="off" autoFocus={autoFocus} />
+        : <input {...shared} ref={field.ref} type={type} className={styles.native} onChange={(event) => field.onChange(event.target.value)} />}
+      {problem !== undefined && <span id={`${id}-problem`} className={styles.problem} role="alert">{problem}</span>}
+    </div>
+  );
+}
+
+/** One labelled choice. */
+export function Choice<T extends FieldValues>({ control, name, label, options, className }: { control: Control<T>; name: FieldPath<T>; label: string; options: readonly { value: string; label: string }[]; className?: string }) {
+  const id = useId();
+  const { field } = useController({ control, name });
+  return (
+    <div className={`${styles.field} ${className ?? ""}`}>
+      <label htmlFor={id}>{label}</label>
+      <select id={id} className={styles.native} value={field.value as string} onChange={(event) => field.onChange(event.target.value)} onBlur={field.onBlur} ref={field.ref}>
+        {options.map(({ value, label: title }) => <option key={value} value={value}>{title}</option>)}
+      </select>
+    </div>
+  );
+}
+
+/** Fields side by side, wrapping on a narrow screen. */
+export function Row({ children }: { children: ReactNode }) {
+  return <div className={styles.row}>{children}</div>;
+}
+
+/** A button beside fields, level with them. */
+export function RowButton({ children }: { children: ReactNode }) {
+  return <div className={styles.button}>{children}</div>;
+}
+
+export const wide = styles.wide;

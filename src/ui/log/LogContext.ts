@@ -1,0 +1,42 @@
+"use client";
+
+import { createContext, use } from "react";
+import type { ComputeClient } from "@/compute/client";
+import type { Change, Person } from "@/core/log/records";
+import type { Log } from "@/core/log/log";
+import type { Units } from "@/core/units/printer";
+import type { LogName } from "@/store/database";
+
+/** What the last action told the trainee. */
+export interface Notice { id: number; text: string; undo: boolean; problem: boolean }
+
+/** The open log and the hands on it. */
+export interface OpenLog {
+  name: LogName;
+  compute: ComputeClient;
+  people: Person[];
+  person: Person;
+  units: Units;
+  today: string;
+  /** The day chosen in the Column. */
+  day: string;
+  chooseDay: (date: string) => void;
+  choosePerson: (id: string) => void;
+  /** Writes a change and says so once it is on disk. Resolves to whether it was written. */
+  commit: (change: Change, label: string) => Promise<boolean>;
+  undo: () => Promise<void>;
+  redo: () => Promise<void>;
+  replace: (log: Log, label: string) => Promise<boolean>;
+  openLog: (name: LogName) => void;
+  notice: Notice | null;
+  dismiss: () => void;
+}
+
+export const LogContext = createContext<OpenLog | null>(null);
+
+/** The open log. Only below the shell, which waits until there is one. */
+export function useLog(): OpenLog {
+  const log = use(LogContext);
+  if (log === null) throw new Error("no log is open here");
+  return log;
+}

@@ -1,0 +1,26 @@
+"use client";
+
+import { useEffect } from "react";
+import type { Notice } from "../log/LogContext";
+import styles from "./shell.module.css";
+
+const staysMs = 12_000;
+
+/** What the last action did, with its undo. A problem stays until it is dismissed. */
+export function NoticeBar({ notice, undo, dismiss }: { notice: Notice | null; undo: () => Promise<void>; dismiss: () => void }) {
+  useEffect(() => {
+    if (notice === null || notice.problem) return;
+    const timer = setTimeout(dismiss, staysMs);
+    return () => clearTimeout(timer);
+  }, [notice, dismiss]);
+  return (
+    <div role="status" aria-live="polite" className="noprint">
+      {notice && (
+        <div className={`${styles.notice} ${notice.problem ? styles.problem : ""}`} key={notice.id}>
+          <span>{notice.text}</span>
+          <span>{notice.undo && <button type="button" onClick={() => void undo()}>Undo</button>} <button type="button" aria-label="Dismiss" onClick={dismiss}>×</button></span>
+        </div>
+      )}
+    </div>
+  );
+}

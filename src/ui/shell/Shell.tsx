@@ -1,0 +1,82 @@
+"use client";
+
+import dynamic from "next/dynamic";
+import Link from "next/link";
+import { usePathname, useRouter } from "next/navigation";
+import { useEffect, useMemo, useRef, useState, type ReactNode } from "react";
+import { Column } from "../column/Column";
+import { EntryLine } from "../entry/EntryLine";
+import { LogContext, type OpenLog } from "../log/LogContext";
+import { useOpenLog, type FirstHands } from "../log/useOpenLog";
+import { NoticeBar } from "./NoticeBar";
+import { useShortcuts } from "./useShortcuts";
+import { views } from "./views";
+import styles from "./shell.module.css";
+
+const ShortcutList = dynamic(() => import("./ShortcutList").then((module) => module.ShortcutList), { ssr: false });
+
+/** What surrounds every view: the Column, the bar, the quick-entry line. `firstRun` is shown while the log is empty. */
+export function Shell({ children, firstRun }: { children: ReactNode; firstRun: (hands: FirstHands) => ReactNode }) {
+  const opening = useOpenLog();
+  if (opening.phase === "open") return <LogContext value={opening.log}><OpenShell log={opening.log}>{children}</OpenShell></LogContext>;
+  if (opening.phase === "empty") return <>{firstRun(opening.first)}<NoticeBar notice={opening.first.notice} undo={opening.first.undo} dismiss={opening.first.dismiss} /></>;
+  return (
+    <main className={styles.wait} aria-busy={opening.phase === "opening"}>
+      <h1>Oat Column</h1>
+      {opening.phase === "problem" ? <p role="alert" className="warn">{opening.message}</p> : <p>Opening the log.</p>}
+      <noscript>Oat Column computes in your browser and needs JavaScript switched on.</noscript>
+    </main>
+  );
+}
+
+function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
+  const router = useRouter();
+  const path = usePathname();
+  const entry = useRef<HTMLInputElement>(null);
+  const page = useRef<HTMLDivElement>(null);
+  const [daysOpen, setDaysOpen] = useState(false);
+  const [listOpen, setListOpen] = useState(false);
+  const { chooseDay, today, undo, redo, day, people, person, choosePerson, name, notice, dismiss } = log;
+
+  const actions = useMemo(() => ({
+    ...Object.fromEntries(views.map((view) => [view.key, () => router.push(view.path)])),
+    w: () => entry.current?.focus(),
+    t: () => chooseDay(today),
+    c: () => document.getElementById("column")?.focus(),
+    u: () => void undo(), undo: () => void undo(), r: () => void redo(), redo: () => void redo(),
+    "?": () => setListOpen(true),
+  }), [router, chooseDay, today, undo, redo]);
+  useShortcuts(actions);
+  useEffect(() => { page.current?.scrollTo({ top: 0 }); }, [path]);
+
+  const view = views.find((one) => one.path === path);
+  useEffect(() => { document.title = view && view.path !== "/" ? `${view.name} · Oat Column` : "Oat Column"; }, [view]);
+  return (
+    <div className={styles.shell}>
+      <div className={`${styles.side} ${daysOpen ? styles.open : ""}`}><Column onChosen={() => setDaysOpen(false)} /></div>
+      <div className={styles.main}>
+        <header className={styles.bar}>
+          <nav aria-label="Views">
+            <ul className={styles.views}>
+              {views.map(({ path: target, name: title, key }) => <li key={target}><Link href={target} aria-current={target === path ? "page" : undefined} title={`${title} (key ${key})`} onClick={() => setDaysOpen(false)}>{title}</Link></li>)}
+            </ul>
+          </nav>
+          <button type="button" className={styles.daysButton} aria-expanded={daysOpen} onClick={() => setDaysOpen(!daysOpen)}>Days</button>
+          <div className={styles.whose}>
+            {name === "demo" && <span className={styles.demo}>demo log</span>}
+            {people.length > 1
+              ? <select aria-label="Whose log" value={person.id} onChange={(event) => choosePerson(event.target.value)}>{people.map(({ id, name: title }) => <option key={id} value={id}>{title}</option>)}</select>
+              : <span>{person.name}</span>}
+            <button type="button" className="link" title="Keys (?)" aria-label="Keys" onClick={() => setListOpen(true)}>?</button>
+          </div>
+        </header>
+        <div ref={page} className={styles.page}>
+          <EntryLine key={`${person.id} ${day}`} inputRef={entry} />
+          <main className={styles.content} id="content">{children}</main>
+        </div>
+      </div>
+      <NoticeBar notice={notice} undo={undo} dismiss={dismiss} />
+      {listOpen && <ShortcutList onClose={() => setListOpen(false)} />}
+    </div>
+  );
+}

@@ -1,0 +1,22 @@
+"use client";
+
+import { useEffect } from "react";
+
+/** Plain keys and what they do. Only outside of fields and without a modifier, so that no key of the browser is taken. */
+export function useShortcuts(actions: Record<string, () => void>): void {
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const target = event.target as HTMLElement;
+      const typing = target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) || document.querySelector("dialog[open]") !== null;
+      if (typing || event.defaultPrevented || event.altKey) return;
+      const undoKey = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === "z";
+      const name = undoKey ? (event.shiftKey ? "redo" : "undo") : event.ctrlKey || event.metaKey ? "" : event.key;
+      const action = actions[name];
+      if (!action) return;
+      event.preventDefault();
+      action();
+    };
+    document.addEventListener("keydown", onKey);
+    return () => document.removeEventListener("keydown", onKey);
+  }, [actions]);
+}

@@ -1,0 +1,10 @@
+/** The views, in the order of the bar, each with its key. */
+export const views = [
+  { path: "/", name: "Today", key: "1" },
+  { path: "/lifts", name: "Lifts", key: "2" },
+  { path: "/distance", name: "Distance", key: "3" },
+  { path: "/body", name: "Body", key: "4" },
+  { path: "/food", name: "Food", key: "5" },
+  { path: "/energy", name: "Energy", key: "6" },
+  { path: "/files", name: "Files", key: "7" },
+] as const;

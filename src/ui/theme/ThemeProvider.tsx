@@ -1,0 +1,56 @@
+"use client";
+
+import { AntdRegistry } from "@ant-design/nextjs-registry";
+import { ConfigProvider } from "antd";
+import { createContext, use, useCallback, useMemo, useSyncExternalStore, type ReactNode } from "react";
+import { tokens, type Mode } from "./tokens";
+
+interface ModeControl { mode: Mode; setMode: (mode: Mode) => void }
+
+const ModeContext = createContext<ModeControl>({ mode: "light", setMode: () => {} });
+
+const changed = new EventTarget();
+
+function subscribe(listener: () => void): () => void {
+  changed.addEventListener("mode", listener);
+  return () => changed.removeEventListener("mode", listener);
+}
+
+/** Light or dark, as the script in the page's head put it before the first paint, and the control that changes it. */
+export function useMode(): ModeControl {
+  return use(ModeContext);
+}
+
+/** Ant Design in our tokens. */
+export function ThemeProvider({ children }: { children: ReactNode }) {
+  const mode = useSyncExternalStore<Mode>(subscribe, () => (document.documentElement.dataset.mode === "dark" ? "dark" : "light"), () => "light");
+  const setMode = useCallback((next: Mode) => {
+    document.documentElement.dataset.mode = next;
+    try {
+      localStorage.setItem("oat-column-mode", next);
+    } catch {
+      // Without storage the choice holds until the page is left.
+    }
+    changed.dispatchEvent(new Event("mode"));
+  }, []);
+  const theme = useMemo(() => antdTheme(mode), [mode]);
+  return (
+    <AntdRegistry>
+      <ConfigProvider theme={theme} wave={{ disabled: true }}>
+        <ModeContext value={{ mode, setMode }}>{children}</ModeContext>
+      </ConfigProvider>
+    </AntdRegistry>
+  );
+}
+
+function antdTheme(mode: Mode) {
+  const { paper, ink, rule, pine, plum, slate, wash } = tokens[mode];
+  return {
+    token: {
+      colorPrimary: pine, colorInfo: pine, colorLink: pine, colorError: plum, colorWarning: plum, colorText: ink, colorTextBase: ink, colorTextSecondary: slate, colorTextPlaceholder: slate, colorTextDescription: slate,
+      colorBgBase: paper, colorBgContainer: paper, colorBgElevated: paper, colorBorder: slate, colorBorderSecondary: rule, colorTextLightSolid: mode === "dark" ? paper : "#ffffff", controlItemBgActive: wash, controlItemBgHover: wash,
+      colorPrimaryHover: pine, colorPrimaryActive: pine, borderRadius: 3, fontFamily: "var(--font-text), 'Source Sans 3', sans-serif", fontSize: 16, controlHeight: 36, motion: false, boxShadow: "none", boxShadowSecondary: `0 0 0 1px ${rule}`,
+    },
+    components: { Button: { primaryShadow: "none", defaultShadow: "none", fontWeight: 600 }, Input: { activeShadow: "none" } },
+  };
+}
