@@ -56,7 +56,7 @@ const config = [
   { files: ["src/**/*.{ts,tsx}"], ...rooms },
   { files: ["src/core/**/*.ts"], ignores: ["**/*.test.ts"], rules: pureCore },
   { files: ["src/**/*.test.{ts,tsx}"], rules: { "boundaries/dependencies": "off" } },
-  { rules: { "@typescript-eslint/no-explicit-any": "error" } },
+  { rules: { "@typescript-eslint/no-explicit-any": "error", "@typescript-eslint/no-unused-vars": ["error", { ignoreRestSiblings: true }] } },
 ];
 
 export default config;

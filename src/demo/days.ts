@@ -51,7 +51,7 @@ export function live(life: Life, random: Random, eat: (day: LivedDay) => number)
     const expenditureKcal = ("kcal" in resting ? resting.kcal : 0) * quietFactor + netExerciseKcal(6, tissueKg, minutes);
     water = 0.5 * water + random.normal(0.3) + (weekday === 1 ? 0.15 : 0);
     const scaleKg = random.chance(away ? 0.15 : life.weighs) ? Math.round((tissueKg + water + random.normal(0.12)) * 10) / 10 : null;
-    const steer = Math.max(-700, Math.min(600, (life.aim(day + 14) - tissueKg) * (kcalPerKg / 14)));
+    const steer = Math.max(-750, Math.min(600, (life.aim(day + 10) - tissueKg) * (kcalPerKg / 10)));
     const wantedKcal = expenditureKcal + (ill ? -900 : away ? 500 : steer) + (weekday >= 6 ? 200 : -80) + random.normal(140);
     const lived: LivedDay = { day, tissueKg, expenditureKcal, wantedKcal: Math.max(1000, wantedKcal), scaleKg };
     days.push(lived);

@@ -16,7 +16,7 @@ const rowerDays = 273;
 const partnerDays = 112;
 
 /**
- * The made-up demo household as it stands on a day: a coastal rower who must weigh in at 71.0 kg in seven weeks, and a training
+ * The made-up demo household as it stands on a day: a coastal rower who must weigh in at 71.0 kg in nine weeks, and a training
  * partner who is adding muscle. The same day gives the same log, to the last digit.
  */
 export function demoLog(today: Day): Log {
@@ -44,14 +44,14 @@ function addRower(log: Log, today: Day): void {
   const random = new Random(20_260_611);
   const firstDay = today - rowerDays;
   const goalStart = today - 98;
-  const deadline = today + 49;
+  const deadline = today + 63;
   const illness = (day: Day) => day >= today - 71 && day < today - 66;
   const holiday = (day: Day) => day >= today - 47 && day < today - 37;
-  const aim = (day: Day) => (day < goalStart ? 73.6 + (1.7 * (day - firstDay)) / (goalStart - firstDay) : 75.3 - (4.35 * (day - goalStart)) / (deadline - goalStart));
-  const life: Life = { firstDay, lastDay: today, startKg: 73.6, heightCm: 179, ageYears: 31, sex: "male", aim, illness, holiday, minutes: { 1: 55, 2: 35, 3: 55, 4: 35, 5: 55, 6: 60, 7: 30 }, weighs: 0.93 };
+  const aim = (day: Day) => (day < goalStart ? 73.6 + (1.7 * (day - firstDay)) / (goalStart - firstDay) : 75.2 - (4.5 * (day - goalStart)) / (deadline - goalStart));
+  const life: Life = { firstDay, lastDay: today, startKg: 73.6, heightCm: 179, ageYears: 31, sex: "male", aim, illness, holiday, minutes: { 1: 55, 2: 35, 3: 30, 4: 85, 5: 10, 6: 60, 7: 75 }, weighs: 0.93 };
 
   add(log, "people", person(rowerId, "Rower", "male", dateOf(today - 31 * 365 - 130), 179));
-  add(log, "goals", { id: "rower-goal", personId: rowerId, of: "weight", startDate: dateOf(goalStart), startKg: 75.3, targetKg: 71, by: { date: dateOf(deadline) }, why: "Weigh-in of the lightweight class at the autumn regatta" });
+  add(log, "goals", { id: "rower-goal", personId: rowerId, of: "weight", startDate: dateOf(goalStart), startKg: 75.3, targetKg: 71, by: { date: dateOf(deadline) }, why: "Weigh-in of the lightweight class at the harbour regatta" });
   add(log, "energySettings", { id: "rower-energy", personId: rowerId, from: dateOf(firstDay), equation: "mifflinStJeor", activityFactor: 1.55, sessionsInFactor: true, targets: { training: { protein: 130 }, rest: { protein: 130 } } });
   add(log, "maxima", { id: "rower-squat-test", personId: rowerId, exerciseId: "back-squat", date: dateOf(today - 101), kg: 115, tested: true });
 

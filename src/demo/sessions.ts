@@ -17,20 +17,19 @@ const exercises = new Map(starterExercises.map((exercise) => [exercise.id, exerc
 
 interface When { random: Random; personId: string; today: Day; day: Day; firstDay: Day; illness: (day: Day) => boolean; holiday: (day: Day) => boolean }
 
-/** The rower's sessions of a day: strength on Monday, Wednesday and Friday, the machine on Tuesday, a run on Thursday, the water on Saturday, a long run now and then on Sunday. */
+/** The rower's sessions of a day: strength on Monday, Thursday and Sunday, the machine on Tuesday and after strength on Thursday, a run on Wednesday and now and then on Sunday, the water on Saturday, rest on Friday. */
 export function rowerSessions(when: When): Session[] {
-  const { day, random } = when;
+  const { day } = when;
   const week = Math.floor((day - when.firstDay) / 7);
+  const steady = (metres: number, effort: number) => distance(when, { kind: "row", title: metres < 7000 ? "Easy row" : "Steady row", purpose: "steady", surface: "machine", metres, paceSeconds: 0.266 - week * 0.00015, spread: 0.002, effort });
   switch (weekdayOf(day)) {
     case 1: return [strength(when, strengthA, "18:00")];
-    case 3: return [strength(when, strengthB, "18:00")];
-    case 5: return [strength(when, week % 2 === 0 ? strengthA : strengthB, "17:30")];
-    case 2: return week % 2 === 0
-      ? [distance(when, { kind: "row", title: "Intervals 4 × 500 m", purpose: "interval", surface: "machine", metres: 2000, paceSeconds: 0.2285 - week * 0.0002, spread: 0.0015, effort: 9 })]
-      : [distance(when, { kind: "row", title: "Steady row", purpose: "steady", surface: "machine", metres: 7000, paceSeconds: 0.264 - week * 0.00015, spread: 0.002, effort: 5 })];
-    case 4: return [distance(when, { kind: "run", title: "Easy run", purpose: "easy", surface: "path", metres: 5000 + (week % 3) * 1000, paceSeconds: 0.342 - week * 0.0004, spread: 0.006, effort: 4 })];
+    case 2: return [week % 2 === 0 ? distance(when, { kind: "row", title: "Intervals 4 × 500 m", purpose: "interval", surface: "machine", metres: 2000, paceSeconds: 0.2285 - week * 0.0002, spread: 0.0015, effort: 9 }) : steady(7500, 5)];
+    case 3: return [distance(when, { kind: "run", title: "Easy run", purpose: "easy", surface: "path", metres: 5000 + (week % 3) * 1000, paceSeconds: 0.342 - week * 0.0004, spread: 0.006, effort: 4 })];
+    case 4: return [strength(when, strengthB, "18:00"), steady(6500, 3)];
     case 6: return [distance(when, { kind: "row", title: "On the water", purpose: "technique", surface: "water", metres: 11_000, paceSeconds: 0.318, spread: 0.008, effort: 6 })];
-    default: return week % 2 === 1 || random.chance(0.15) ? [distance(when, { kind: "run", title: "Long run", purpose: "long", surface: "path", metres: 11_000, paceSeconds: 0.352 - week * 0.0004, spread: 0.006, effort: 6, optional: true })] : [];
+    case 7: return [strength(when, week % 2 === 0 ? strengthA : strengthB, "10:00"), ...(week % 2 === 1 ? [distance(when, { kind: "run", title: "Long run", purpose: "long", surface: "path", metres: 11_000, paceSeconds: 0.352 - week * 0.0004, spread: 0.006, effort: 6, optional: true })] : [])];
+    default: return [];
   }
 }
 

@@ -38,7 +38,7 @@ export function BodyChart({ view }: { view: BodyView }) {
           <Area dataKey="aheadBand" stroke="none" fill={colours.pine} fillOpacity={0.09} isAnimationActive={false} activeDot={false} />
           <Line dataKey="plan" stroke={colours.oat} strokeWidth={2} strokeDasharray="6 4" dot={false} activeDot={false} isAnimationActive={false} label={label(firstPlan, "plan", colours.oat, -8)} />
           <Line dataKey="trend" stroke={colours.pine} strokeWidth={2.5} dot={false} activeDot={false} isAnimationActive={false} label={label(lastTrend, lastTrend ? `trend ${lastTrend.trend!.toFixed(1)}` : "", colours.pine, -14)} />
-          <Line dataKey="ahead" stroke={colours.pine} strokeWidth={2} strokeDasharray="1.5 4" dot={false} activeDot={false} isAnimationActive={false} label={label(lastDay === undefined || lastDay === lastTrend?.day ? undefined : { day: lastDay }, "at this pace", colours.pine, -8, "end")} />
+          <Line dataKey="ahead" stroke={colours.pine} strokeWidth={2} strokeDasharray="1.5 4" dot={false} activeDot={false} isAnimationActive={false} label={label(lastDay === undefined || lastDay === lastTrend?.day ? undefined : { day: lastDay }, "at this pace", colours.pine, 22, "end")} />
           <Scatter dataKey="weighed" fill={colours.ink} fillOpacity={0.6} shape={(props: { cx?: number; cy?: number }) => (props.cy == null || Number.isNaN(props.cy) ? <g /> : <circle cx={props.cx} cy={props.cy} r={2.2} fill={colours.ink} fillOpacity={0.6} />)} isAnimationActive={false} />
           <Tooltip isAnimationActive={false} cursor={{ stroke: colours.rule }} content={({ active, payload }) => {
             const row = payload?.[0]?.payload as (typeof data)[number] | undefined;

@@ -2,7 +2,7 @@
 
 import { Button } from "antd";
 import { useEffect, useState } from "react";
-import { useForm } from "react-hook-form";
+import { useForm, useWatch } from "react-hook-form";
 import { dateOf } from "@/core/calendar/day";
 import type { GoalPreview } from "@/core/figures/views/energy";
 import { put, type Goal } from "@/core/log/records";
@@ -24,10 +24,10 @@ export function GoalForm({ goal }: { goal: Goal | null }) {
   const [preview, setPreview] = useState<GoalPreview | null>(null);
   const typed = (kg: number | null | undefined) => (kg == null ? "" : printer.massNumber(kg));
   const rate = goal && "rateKgPerWeek" in goal.by ? printNumber(Math.abs(fromKg(goal.by.rateKgPerWeek as number, units.mass)), 2) : "";
-  const { control, handleSubmit, watch, subscribe, getValues } = useForm<GoalFields>({
+  const { control, handleSubmit, subscribe, getValues } = useForm<GoalFields>({
     mode: "onChange", defaultValues: { startDate: goal?.startDate ?? today, startKg: typed(goal?.startKg), targetKg: typed(goal?.targetKg), by: rate === "" ? "date" : "rate", rate, date: goal && "date" in goal.by ? (goal.by.date as string) : "", why: goal?.why ?? "" },
   });
-  const by = watch("by");
+  const by = useWatch({ control, name: "by" });
   useEffect(() => {
     let left = false;
     const show = () => {

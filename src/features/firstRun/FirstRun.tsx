@@ -1,7 +1,7 @@
 "use client";
 
 import { Button } from "antd";
-import { useForm } from "react-hook-form";
+import { useForm, useWatch } from "react-hook-form";
 import type { FirstHands } from "@/ui/log/useOpenLog";
 import { Field, Row } from "@/ui/inputs/Field";
 import { aDate, massBetween, optional } from "@/ui/inputs/checks";
@@ -15,9 +15,8 @@ export interface FirstFields extends ProfileFields { startKg: string; startDate:
 /** The one short page of the first run: units, start, height, birth date, sex, goal — or the demo. */
 export function FirstRun({ hands }: { hands: FirstHands }) {
   const { today, openLog } = hands;
-  const { control, handleSubmit, watch, formState } = useForm<FirstFields>({ mode: "onChange", defaultValues: { ...profileFields(null), startKg: "", startDate: today, targetKg: "", deadline: "", why: "" } });
-  const unit = watch("mass") as MassUnit;
-  const target = watch("targetKg");
+  const { control, handleSubmit, formState } = useForm<FirstFields>({ mode: "onChange", defaultValues: { ...profileFields(null), startKg: "", startDate: today, targetKg: "", deadline: "", why: "" } });
+  const [unit, target] = useWatch({ control, name: ["mass", "targetKg"] }) as [MassUnit, string];
   const begin = handleSubmit(async (fields) => {
     const { firstChange } = await import("./firstChange");
     await hands.commit(firstChange(fields), "Log begun");

@@ -9,7 +9,7 @@ const weekdays = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Satur
 const same = (values: string[]) => values.map((value) => ({ value, label: value }));
 
 export const formulaOptions = [
-  { value: "mean", label: "Mean of the seven" }, { value: "epley", label: "Epley" }, { value: "brzycki", label: "Brzycki" }, { value: "lombardi", label: "Lombardi" }, { value: "oConner", label: "O'Conner" }, { value: "mayhew", label: "Mayhew" }, { value: "wathan", label: "Wathan" }, { value: "lander", label: "Lander" },
+  { value: "mean", label: "Mean of seven" }, { value: "epley", label: "Epley" }, { value: "brzycki", label: "Brzycki" }, { value: "lombardi", label: "Lombardi" }, { value: "oConner", label: "O'Conner" }, { value: "mayhew", label: "Mayhew" }, { value: "wathan", label: "Wathan" }, { value: "lander", label: "Lander" },
 ];
 
 /** Units and what the equations need to know of a person. */

@@ -56,12 +56,12 @@ function Meals({ view: { meals, food } }: { view: FoodView }) {
             <tr key={meal.id} className={meal.status === "planned" ? "planned" : undefined}>
               <td>{index === 0 ? name.charAt(0).toUpperCase() + name.slice(1) : ""}</td>
               <td>{food}{meal.status === "planned" ? <span className="small">, planned</span> : ""}</td>
-              <td className="num">{weight !== null ? `${grams(weight)} g` : portions !== null ? `${printNumber(portions, portions % 1 === 0 ? 0 : 1)} portions` : ""}</td>
+              <td className="num">{weight !== null ? `${grams(weight)} g` : portions !== null ? `${printNumber(portions, portions % 1 === 0 ? 0 : 1)} ${portions === 1 ? "portion" : "portions"}` : ""}</td>
               {nutrients === null ? <td colSpan={6} className="quiet">{reason}</td> : (
                 <><td className="num">{printer.energyNumber(nutrients.kcal)}</td><td className="num">{grams(nutrients.protein)}</td><td className="num">{grams(nutrients.fat)}</td><td className="num">{grams(nutrients.carbohydrate)}</td><td className="num quiet">{grams(nutrients.fibre)}</td><td className="num quiet">{grams(nutrients.sugars)}</td></>
               )}
               <td className="num small noprint">
-                {meal.status === "planned" && <><button type="button" className="link" onClick={() => void commit([put("meals", { ...meal, status: "eaten" }, meal)], `${food} eaten`)}>Eaten</button>{"  "}</>}
+                {meal.status === "planned" && <><button type="button" className="link" onClick={() => void commit([put("meals", { ...meal, status: "eaten" }, meal)], `${food} eaten`)}>Eaten</button> · </>}
                 <button type="button" className="link" aria-label={`Remove ${food}`} onClick={() => void commit([{ remove: { kind: "meals", id: meal.id } }], `${food} removed`)}>Remove</button>
               </td>
             </tr>

@@ -1,7 +1,7 @@
 "use client";
 
 import { Button } from "antd";
-import { useForm } from "react-hook-form";
+import { useForm, useWatch } from "react-hook-form";
 import { put, type Meal } from "@/core/log/records";
 import { perPortion, per100g, scale } from "@/core/nutrition/energy";
 import { parseDecimal } from "@/core/units/number";
@@ -17,9 +17,9 @@ const meals = ["breakfast", "lunch", "dinner", "snack"].map((value) => ({ value,
 export function MealForm() {
   const { person, day, today, commit } = useLog();
   const library = useHousehold("library");
-  const { control, handleSubmit, watch, resetField } = useForm({ mode: "onChange", defaultValues: { meal: "breakfast", thing: "", amount: "" } });
+  const { control, handleSubmit, resetField } = useForm({ mode: "onChange", defaultValues: { meal: "breakfast", thing: "", amount: "" } });
   const options = [...(library?.foods ?? []).map(({ id, name }) => ({ value: `food ${id}`, label: name })), ...(library?.recipes ?? []).map(({ id, name }) => ({ value: `recipe ${id}`, label: `${name} (recipe)` }))];
-  const chosen = watch("thing") || options[0]?.value || "";
+  const chosen = useWatch({ control, name: "thing" }) || options[0]?.value || "";
   const isRecipe = chosen.startsWith("recipe ");
   const save = handleSubmit(async ({ meal, amount }) => {
     const { v7: newId } = await import("uuid");

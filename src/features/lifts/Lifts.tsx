@@ -28,7 +28,7 @@ export function Lifts() {
       {view && view.lifts.length > 0 && (
         <>
           <div className={styles.two}>
-            <LiftTable view={view} printer={printer} chosen={exerciseId} choose={setExerciseId} />
+            <LiftTable view={view} printer={printer} chosen={view.chosen?.exercise.id ?? null} choose={setExerciseId} />
             <History view={view} printer={printer} />
           </div>
           <Volumes view={view} printer={printer} />

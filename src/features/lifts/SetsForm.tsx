@@ -1,7 +1,7 @@
 "use client";
 
 import { Button } from "antd";
-import { useForm } from "react-hook-form";
+import { useForm, useWatch } from "react-hook-form";
 import { withSets } from "@/core/entry/lifting";
 import { put } from "@/core/log/records";
 import { parseMass } from "@/core/units/mass";
@@ -17,8 +17,8 @@ export function SetsForm() {
   const { units, person, today, day, commit } = useLog();
   const library = useHousehold("library");
   const exercises = library?.exercises ?? [];
-  const { control, handleSubmit, watch, resetField } = useForm({ mode: "onChange", defaultValues: { date: day < today ? day : today, exerciseId: "", sets: "3", reps: "", load: "", rpe: "" } });
-  const [exerciseId, date] = watch(["exerciseId", "date"]);
+  const { control, handleSubmit, resetField } = useForm({ mode: "onChange", defaultValues: { date: day < today ? day : today, exerciseId: "", sets: "3", reps: "", load: "", rpe: "" } });
+  const [exerciseId, date] = useWatch({ control, name: ["exerciseId", "date"] });
   const exercise = exercises.find(({ id }) => id === exerciseId) ?? exercises[0];
   const session = useFigure("day", { date: /^\d{4}-\d{2}-\d{2}$/.test(date) ? date : today })?.sessions.find(({ session: { kind } }) => kind === "strength")?.session;
   const timed = exercise?.measure === "duration";

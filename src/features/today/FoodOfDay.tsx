@@ -24,7 +24,7 @@ export function FoodOfDay({ view }: { view: DayView }) {
                 <td>{name.charAt(0).toUpperCase() + name.slice(1)}</td>
                 <td className={planned.length === lines.length ? "planned" : undefined}>{lines.map(describe).join(", ")}</td>
                 <td className={`num ${planned.length === lines.length ? "planned" : ""}`}>
-                  {planned.length > 0 && view.date <= today && <button type="button" className="link small" onClick={() => void commit(planned.map(({ meal }) => put("meals", { ...meal, status: "eaten" }, meal)), `${name} eaten`)}>Eaten</button>}{"  "}
+                  {planned.length > 0 && view.date <= today && <button type="button" className="link small" onClick={() => void commit(planned.map(({ meal }) => put("meals", { ...meal, status: "eaten" }, meal)), `${name} eaten`)}>Eaten</button>}{" "}
                   {printer.energyNumber(kcal)}
                 </td>
               </tr>

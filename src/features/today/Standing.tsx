@@ -49,7 +49,7 @@ export function ArrivalBlock({ arrival, printer, on }: Block & { arrival: Arriva
 export function arrivalNote({ arrived, p10, p50, p90 }: ArrivalFigure): string {
   if (arrived) return "the trend is there now";
   if (p50 === null) return p10 === null ? "not reached at this pace" : `not likely at this pace; ${shortDate(p10)} at the earliest`;
-  return `most likely ${shortDate(p50)}; ${p10 === null ? "" : shortDate(p10)} to ${p90 === null ? "not at this pace" : shortDate(p90)}`;
+  return p90 === null ? `most likely ${shortDate(p50)}, perhaps not at all at this pace` : `most likely ${shortDate(p50)}; ${p10 === null ? "" : shortDate(p10)} to ${shortDate(p90)}`;
 }
 
 function FoodLeft({ view: { food, date }, printer, on }: Block & { view: DayView }) {

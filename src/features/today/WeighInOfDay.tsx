@@ -20,7 +20,7 @@ export function WeighInOfDay({ view: { weighIn, date } }: { view: DayView }) {
     return (
       <p className={styles.section}>
         <span className="label">Weigh-in</span>{" "}
-        {printer.mass(weighIn.kg)}{weighIn.time ? ` at ${weighIn.time}` : ""}{weighIn.note ? `, ${weighIn.note}` : ""}{"  "}
+        {printer.mass(weighIn.kg)}{weighIn.time ? ` at ${weighIn.time}` : ""}{weighIn.note ? `, ${weighIn.note}` : ""} · {" "}
         <button type="button" className="link small" onClick={() => void commit([{ remove: { kind: "weighIns", id: weighIn.id } }], `Weigh-in of ${date} removed`)}>Remove</button>
       </p>
     );

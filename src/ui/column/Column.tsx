@@ -101,8 +101,8 @@ function DayLine({ date, row, printer }: { date: string; row: ColumnRow | undefi
 function WeekRule({ week, printer }: { week: NonNullable<ColumnRow["week"]>; printer: Printer }) {
   return (
     <div className={styles.week}>
-      <span>{week.medianKg === null ? "no weigh-in" : `median ${printer.massNumber(week.medianKg)} · ${week.days} of 7`}</span>
-      <span>{week.planned > 0 ? `${week.done} of ${week.planned} done` : ""}{week.open ? " · open" : ""}</span>
+      <span title="Median of the week's weigh-ins">{week.medianKg === null ? "" : `med ${printer.massNumber(week.medianKg)}`}</span>
+      <span title="Mornings weighed; sessions done of planned">{week.days === 0 ? "no weigh-in" : `${week.days} days`}{week.planned > 0 ? ` · ${week.done} of ${week.planned}` : ""}{week.open ? " · open" : ""}</span>
     </div>
   );
 }

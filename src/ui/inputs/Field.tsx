@@ -13,15 +13,15 @@ interface FieldProps<T extends FieldValues> { control: Control<T>; name: FieldPa
 /** One labelled text field, checked as it is typed; the reason stands under it. */
 export function Field<T extends FieldValues>({ control, name, label, unit, check, type = "text", placeholder, inputMode, autoFocus, className }: FieldProps<T>) {
   const id = useId();
-  const { field, fieldState } = useController({ control, name, rules: { validate: (value: string) => check?.(value) ?? true } });
+  const { field: { ref, value, onBlur, onChange }, fieldState } = useController({ control, name, rules: { validate: (text: string) => check?.(text) ?? true } });
   const problem = fieldState.error?.message;
-  const shared = { id, value: (field.value as string | undefined) ?? "", onBlur: field.onBlur, "aria-invalid": problem !== undefined, "aria-describedby": problem === undefined ? undefined : `${id}-problem` };
+  const shared = { id, value: (value as string | undefined) ?? "", onBlur, "aria-invalid": problem !== undefined, "aria-describedby": problem === undefined ? undefined : `${id}-problem` };
   return (
     <div className={`${styles.field} ${className ?? ""}`}>
       <label htmlFor={id}>{label}</label>
       {type === "text"
-        ? <Input {...shared} ref={field.ref} onChange={(event) => field.onChange(event.target.value)} status={problem === undefined ? undefined : "error"} suffix={unit} placeholder={placeholder} inputMode={inputMode} autoComplete="off" autoFocus={autoFocus} />
-        : <input {...shared} ref={field.ref} type={type} className={styles.native} onChange={(event) => field.onChange(event.target.value)} />}
+        ? <Input {...shared} ref={ref} onChange={(event) => onChange(event.target.value)} status={problem === undefined ? undefined : "error"} suffix={unit} placeholder={placeholder} inputMode={inputMode} autoComplete="off" autoFocus={autoFocus} />
+        : <input {...shared} ref={ref} type={type} className={styles.native} onChange={(event) => onChange(event.target.value)} />}
       {problem !== undefined && <span id={`${id}-problem`} className={styles.problem} role="alert">{problem}</span>}
     </div>
   );
@@ -30,11 +30,11 @@ export function Field<T extends FieldValues>({ control, name, label, unit, check
 /** One labelled choice. */
 export function Choice<T extends FieldValues>({ control, name, label, options, className }: { control: Control<T>; name: FieldPath<T>; label: string; options: readonly { value: string; label: string }[]; className?: string }) {
   const id = useId();
-  const { field } = useController({ control, name });
+  const { field: { ref, value: chosen, onBlur, onChange } } = useController({ control, name });
   return (
     <div className={`${styles.field} ${className ?? ""}`}>
       <label htmlFor={id}>{label}</label>
-      <select id={id} className={styles.native} value={field.value as string} onChange={(event) => field.onChange(event.target.value)} onBlur={field.onBlur} ref={field.ref}>
+      <select id={id} className={styles.native} value={chosen as string} onChange={(event) => onChange(event.target.value)} onBlur={onBlur} ref={ref}>
         {options.map(({ value, label: title }) => <option key={value} value={value}>{title}</option>)}
       </select>
     </div>

@@ -70,7 +70,8 @@ export function useOpenLog(): Opening {
   const dismiss = useCallback(() => setNotice(null), []);
   const openLog = useCallback((name: LogName) => {
     sessionStorage.setItem("oat-column-log", name);
-    location.assign("/");
+    // A whole new page, so that no subscription of the other log lives on.
+    location.replace(location.origin);
   }, []);
 
   const needsDemo = opened?.name === "demo" && people?.length === 0 && today !== null;

@@ -25,16 +25,17 @@ export interface LiftsView {
   chosen: { exercise: Exercise; times: LiftTime[]; inForceKg: number | null; byFormula: { name: FormulaName; kg: number }[]; bestSet: MaximumFigure | null } | null;
 }
 
-/** Lifts with their maxima, weekly volume, and the history of one chosen lift (newest first). */
+/** Lifts with their maxima, weekly volume, the most often done first, and the history of one: the chosen, else the first. */
 export function liftsView(figures: Figures, chosenId: string | null): LiftsView {
   const { exercises } = figures.log.records;
   const lifts = figures.lifts.map(({ exerciseId, best, latest, lastDone }): LiftRow => ({
     exercise: exercises.get(exerciseId)!, best: maximumFigure(best), latest: maximumFigure(latest), lastDone: dateOf(lastDone),
     sessions: new Set(figures.setsByExercise.get(exerciseId)!.map(({ sessionId }) => sessionId)).size, added: bodyShare(exercises.get(exerciseId)!) !== null,
   }));
+  lifts.sort((a, b) => b.sessions - a.sessions || (b.best?.e1rmKg ?? 0) - (a.best?.e1rmKg ?? 0));
   const thisWeek = weekStartOf(figures.on, figures.weekStart);
   const weeks = [...figures.volumes].slice(-12).map(([start, volume]) => ({ ...volume, weekStart: dateOf(start), open: start === thisWeek }));
-  const chosen = chosenId === null ? undefined : exercises.get(chosenId);
+  const chosen = chosenId === null ? lifts[0]?.exercise : exercises.get(chosenId);
   return { lifts, weeks, chosen: chosen === undefined ? null : history(figures, chosen) };
 }
 

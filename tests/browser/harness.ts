@@ -1,0 +1,85 @@
+import { mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { chromium, type BrowserContext, type Page } from "playwright-core";
+import { findChromium } from "../../bin/machine.mjs";
+import { address } from "./server";
+
+export { address };
+
+export const flags = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync"];
+
+/** The day it is in most tests. */
+export const testDay = "2026-06-11";
+
+export interface Trainee {
+  context: BrowserContext;
+  page: Page;
+  profile: string;
+  /** Everything that must not happen, in words; `expectClean` empties it. */
+  problems: string[];
+  newPage: () => Promise<Page>;
+  close: () => Promise<void>;
+}
+
+interface Options { width?: number; height?: number; dark?: boolean; date?: string | null; profile?: string; touch?: boolean; allow?: (problem: string) => boolean }
+
+/** A browser with an empty profile of its own, watched for everything that must not happen. */
+export async function trainee({ width = 1280, height = 800, dark = false, date = testDay, profile: given, touch = false, allow = () => false }: Options = {}): Promise<Trainee> {
+  const profile = given ?? mkdtempSync(join(tmpdir(), "oat-column-"));
+  const context = await chromium.launchPersistentContext(profile, {
+    executablePath: findChromium()!, headless: true, args: flags, viewport: { width, height }, colorScheme: dark ? "dark" : "light", acceptDownloads: true, locale: "en-GB", timezoneId: "Europe/Lisbon", hasTouch: touch, isMobile: touch,
+  });
+  const problems: string[] = [];
+  const report = (problem: string) => { if (!allow(problem)) problems.push(problem); };
+  await context.exposeFunction("reportViolation", (text: string) => report(`policy: ${text}`));
+  await context.addInitScript(() => {
+    document.addEventListener("securitypolicyviolation", (event) => {
+      void (window as unknown as { reportViolation: (text: string) => void }).reportViolation(`${event.violatedDirective} ${event.blockedURI} ${event.sourceFile}:${event.lineNumber}`);
+    });
+  });
+  const watch = (page: Page) => {
+    page.on("console", (message) => { if (message.type() === "error" || message.type() === "warning") report(`console: ${message.text()}`); });
+    page.on("pageerror", (error) => report(`page: ${error.message}`));
+    page.on("requestfailed", (request) => { if (request.failure()?.errorText !== "net::ERR_ABORTED") report(`failed: ${request.url()} ${request.failure()?.errorText}`); });
+    page.on("response", (response) => { if (response.status() >= 400) report(`status ${response.status()}: ${response.url()}`); });
+    page.on("request", (request) => { if (!request.url().startsWith(address) && !/^(blob|data):/.test(request.url())) report(`outside: ${request.url()}`); });
+  };
+  context.on("page", watch);
+  const prepare = async (page: Page) => { if (date !== null) await page.clock.setFixedTime(new Date(`${date}T06:45:00`)); };
+  const page = context.pages()[0] ?? (await context.newPage());
+  watch(page);
+  await prepare(page);
+  return {
+    context, page, profile, problems,
+    newPage: async () => { const next = await context.newPage(); await prepare(next); return next; },
+    close: async () => { await context.close(); if (given === undefined) rmSync(profile, { recursive: true, force: true }); },
+  };
+}
+
+/** Opens the demo log and waits until its figures stand. */
+export async function openDemo(page: Page, path = "/"): Promise<void> {
+  await page.goto(`${address}${path}?log=demo`);
+  await page.getByText("demo log", { exact: true }).waitFor();
+  await page.locator("#content h1").waitFor();
+}
+
+/** Sets up a log through the first-run page. */
+export async function beginLog(page: Page, fields: Partial<Record<"Name of the log" | "Height" | "Birth date" | "Weight now" | "Goal weight, if any" | "By", string>> = {}, choices: Record<string, string> = {}): Promise<void> {
+  await page.goto(`${address}/?log=own`);
+  await page.getByRole("button", { name: "Begin" }).waitFor();
+  for (const [label, option] of Object.entries(choices)) await page.getByLabel(label, { exact: true }).selectOption(option);
+  for (const [label, value] of Object.entries(fields)) await page.getByLabel(label, { exact: true }).fill(value);
+  await page.getByRole("button", { name: "Begin" }).click();
+  await page.locator("#content h1").waitFor();
+}
+
+/** Writes a line in the quick entry and waits until it is said to be saved. */
+export async function write(page: Page, text: string): Promise<void> {
+  const line = page.getByRole("search", { name: "Quick entry" }).getByRole("textbox");
+  await line.fill(text);
+  await page.getByRole("button", { name: "Enter to log" }).waitFor();
+  const before = await page.getByRole("status").innerText();
+  await line.press("Enter");
+  await page.waitForFunction((old) => { const now = [...document.querySelectorAll('[role="status"]')].map((one) => (one as HTMLElement).innerText).join(""); return now !== old && now.includes("Saved"); }, before);
+}
