@@ -46,6 +46,7 @@ export async function trainee({ width = 1280, height = 800, dark = false, date =
     page.on("request", (request) => { if (!request.url().startsWith(address) && !/^(blob|data):/.test(request.url())) report(`outside: ${request.url()}`); });
   };
   context.on("page", watch);
+  context.setDefaultTimeout(15_000);
   const prepare = async (page: Page) => { if (date !== null) await page.clock.setFixedTime(new Date(`${date}T06:45:00`)); };
   const page = context.pages()[0] ?? (await context.newPage());
   watch(page);
@@ -60,7 +61,6 @@ export async function trainee({ width = 1280, height = 800, dark = false, date =
 /** Opens the demo log and waits until its figures stand. */
 export async function openDemo(page: Page, path = "/"): Promise<void> {
   await page.goto(`${address}${path}?log=demo`);
-  await page.getByText("demo log", { exact: true }).waitFor();
   await page.locator("#content h1").waitFor();
 }
 

@@ -13,6 +13,7 @@ import { usePrinter } from "@/ui/usePrinter";
 import styles from "@/ui/view.module.css";
 import { arrivalNote } from "../today/Standing";
 import { WeighInForm } from "./WeighInForm";
+import { Scrollable } from "@/ui/Scrollable";
 
 const BodyChart = dynamic(() => import("./BodyChart").then((module) => module.BodyChart), { ssr: false, loading: () => <div style={{ height: 370 }} /> });
 
@@ -50,17 +51,17 @@ function Weeks({ view }: { view: BodyView }) {
   const { today } = useLog();
   const plan = "reason" in view.plan ? null : view.plan.kgPerWeek;
   return (
-    <div className="scrollable">
+    <Scrollable label="Weeks">
       <table>
         <thead><tr><th>Week closing</th>{view.weeks.map(({ closingDate, open }) => <th key={closingDate} className="num">{shortDate(closingDate)}{open ? ", open" : ""}</th>)}</tr></thead>
         <tbody>
-          <tr><td>Median, days</td>{view.weeks.map((week) => <td key={week.closingDate} className="num">{week.medianKg === null ? <span className="quiet">none</span> : <WorkingLink figure={{ figure: "weekly", closingDate: week.closingDate }} on={today} label={`Working of the week closing ${week.closingDate}`}>{printer.massNumber(week.medianKg)}</WorkingLink>} <span className="quiet">· {week.days}</span></td>)}</tr>
+          <tr><td>Median, days</td>{view.weeks.map((week) => <td key={week.closingDate} className="num">{week.medianKg === null ? <span className="quiet">none</span> : <WorkingLink figure={{ figure: "weekly", closingDate: week.closingDate }} on={today} label={`, working of the week closing ${week.closingDate}`}>{printer.massNumber(week.medianKg)}</WorkingLink>} <span className="quiet">· {week.days}</span></td>)}</tr>
           <tr><td>Mean</td>{view.weeks.map((week) => <td key={week.closingDate} className="num">{week.meanKg === null ? "" : printer.massNumber(week.meanKg)}</td>)}</tr>
           <tr><td>Change{plan === null ? "" : `, plan ${printer.massChange(plan, 2).split(" ")[0]}`}</td>{view.weeks.map((week) => <td key={week.closingDate} className="num">{week.changeKg === null ? "" : printer.massChange(week.changeKg).split(" ")[0]}</td>)}</tr>
           <tr><td>Sessions, done of planned</td>{view.weeks.map((week) => <td key={week.closingDate} className="num">{week.planned === 0 ? "" : `${week.done} of ${week.planned}`}</td>)}</tr>
         </tbody>
       </table>
-    </div>
+    </Scrollable>
   );
 }
 

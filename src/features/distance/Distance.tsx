@@ -14,6 +14,7 @@ import { Ranges } from "@/ui/ranges";
 import { usePrinter } from "@/ui/usePrinter";
 import styles from "@/ui/view.module.css";
 import { DistanceForm } from "./DistanceForm";
+import { Scrollable } from "@/ui/Scrollable";
 
 const DistanceChart = dynamic(() => import("./DistanceChart").then((module) => module.DistanceChart), { ssr: false, loading: () => <div style={{ height: 232 }} /> });
 
@@ -45,9 +46,9 @@ export function Distance() {
 function Totals({ view, printer, days }: { view: DistanceView; printer: Printer; days: number | null }) {
   const { today } = useLog();
   return (
-    <section className={`${styles.section} scrollable`}>
+    <section className={styles.section}>
       <h2>By purpose</h2>
-      <table>
+      <Scrollable label="By purpose"><table>
         <thead><tr><th>Kind, purpose</th><th className="num">Done of planned</th><th className="num">Distance</th><th className="num">Time</th><th className="num">Pace or split</th></tr></thead>
         <tbody>
           {view.totals.map(({ kind, purpose, planned, done, metres, seconds, secondsPerKm }) => (
@@ -56,11 +57,11 @@ function Totals({ view, printer, days }: { view: DistanceView; printer: Printer;
               <td className="num">{planned === 0 ? `${done} unplanned` : `${done} of ${Math.max(planned, done)}`}</td>
               <td className="num">{printer.distance(metres)}</td>
               <td className="num">{printer.duration(seconds)}</td>
-              <td className="num">{secondsPerKm === null ? "" : <WorkingLink figure={{ figure: "pace", kind, purpose, days }} on={today} label={`Working of the pace, ${kind} ${purpose ?? ""}`}>{printer.paceOf(kind, secondsPerKm)}</WorkingLink>}</td>
+              <td className="num">{secondsPerKm === null ? "" : <WorkingLink figure={{ figure: "pace", kind, purpose, days }} on={today} label={`, working of the pace, ${kind} ${purpose ?? ""}`}>{printer.paceOf(kind, secondsPerKm)}</WorkingLink>}</td>
             </tr>
           ))}
         </tbody>
-      </table>
+      </table></Scrollable>
     </section>
   );
 }
@@ -68,12 +69,12 @@ function Totals({ view, printer, days }: { view: DistanceView; printer: Printer;
 function Loads({ weeks }: { weeks: DistanceView["weeks"] }) {
   const shown = weeks.slice(-6);
   return (
-    <div className="scrollable">
+    <Scrollable label="Session load">
       <table>
         <thead><tr><th>Week from</th>{shown.map(({ weekStart }) => <th key={weekStart} className="num">{shortDate(weekStart)}</th>)}</tr></thead>
         <tbody><tr><td title="Effort × minutes of every session (Foster et al. 2001)">Session load</td>{shown.map(({ weekStart, load }) => <td key={weekStart} className="num">{load === 0 ? "" : Math.round(load)}</td>)}</tr></tbody>
       </table>
-    </div>
+    </Scrollable>
   );
 }
 
@@ -81,9 +82,9 @@ function Sessions({ sessions, printer }: { sessions: readonly SessionCard[]; pri
   const { chooseDay } = useLog();
   const covered = (metres: number | null | undefined, seconds: number | null | undefined) => [metres != null ? printer.distance(metres) : null, seconds != null ? printer.duration(seconds) : null].filter(Boolean).join(", ");
   return (
-    <section className={`${styles.section} scrollable`}>
+    <section className={styles.section}>
       <h2>Sessions</h2>
-      <table>
+      <Scrollable label="Sessions"><table>
         <thead><tr><th>Date</th><th>Session</th><th>Planned</th><th>Done</th><th className="num">Pace or split</th><th className="num">Effort</th></tr></thead>
         <tbody>
           {sessions.slice(0, 40).map(({ session, status, title, planned, done, secondsPerKm }) => (
@@ -97,7 +98,7 @@ function Sessions({ sessions, printer }: { sessions: readonly SessionCard[]; pri
             </tr>
           ))}
         </tbody>
-      </table>
+      </table></Scrollable>
     </section>
   );
 }

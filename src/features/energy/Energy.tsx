@@ -74,7 +74,7 @@ function Resting({ view: { resting, settings }, printer }: Part) {
           {resting.map(({ equation, result }) => (
             <tr key={equation}>
               <td>{equations[equation].title}{equation === chosen ? <span className="done small">, in use</span> : ""}</td>
-              <td className="num">{"reason" in result ? <span className="quiet">{result.reason}</span> : <WorkingLink figure={{ figure: "resting", equation }} on={today} label={`Working of ${equations[equation].title}`}>{printer.energy(result.kcal)}</WorkingLink>}</td>
+              <td className="num">{"reason" in result ? <span className="quiet">{result.reason}</span> : <WorkingLink figure={{ figure: "resting", equation }} on={today} label={`, working of ${equations[equation].title}`}>{printer.energy(result.kcal)}</WorkingLink>}</td>
             </tr>
           ))}
         </tbody>
@@ -94,7 +94,7 @@ function Credits({ view: { credits }, printer }: Part) {
           {credits.map(({ date, title, credit }) => (
             <tr key={credit.sessionId}>
               <td className="quiet">{shortDate(date)}</td><td>{title}</td>
-              <td className="num">{"reason" in credit ? <span className="quiet small">{credit.reason}</span> : <><WorkingLink figure={{ figure: "credit", sessionId: credit.sessionId }} on={today} label={`Working of the energy of ${title}`}>{printer.energy(credit.kcal)}</WorkingLink> <span className="quiet small">net, {credit.credited ? "added" : "in the factor"}</span></>}</td>
+              <td className="num">{"reason" in credit ? <span className="quiet small">{credit.reason}</span> : <><WorkingLink figure={{ figure: "credit", sessionId: credit.sessionId }} on={today} label={`, working of the energy of ${title}`}>{printer.energy(credit.kcal)}</WorkingLink> <span className="quiet small">net, {credit.credited ? "added" : "in the factor"}</span></>}</td>
             </tr>
           ))}
         </tbody>

@@ -14,6 +14,7 @@ import styles from "@/ui/view.module.css";
 import { FoodForm } from "./FoodForm";
 import { MealForm } from "./MealForm";
 import { DayMarks } from "./DayMarks";
+import { Scrollable } from "@/ui/Scrollable";
 
 /** What did I eat, what is left? */
 export function Food() {
@@ -39,7 +40,7 @@ function Left({ food, date }: { food: FoodDay; date: string }) {
   const { today } = useLog();
   const printer = usePrinter();
   if ("reason" in food.target || food.remainingKcal === null) return <span className="quiet">No target: {"reason" in food.target ? food.target.reason : ""}.</span>;
-  return <span><WorkingLink figure={{ figure: "foodLeft", date }} on={today} label="Working of what is left to eat"><span style={{ fontSize: 20 }}>{printer.energy(Math.abs(food.remainingKcal))}</span></WorkingLink> <span className="quiet">{food.remainingKcal < 0 ? "over" : "left of"} {printer.energyNumber(food.target.kcal)}, {food.target.kind} day</span></span>;
+  return <span><WorkingLink figure={{ figure: "foodLeft", date }} on={today} label=", working of what is left to eat"><span style={{ fontSize: 20 }}>{printer.energy(Math.abs(food.remainingKcal))}</span></WorkingLink> <span className="quiet">{food.remainingKcal < 0 ? "over" : "left of"} {printer.energyNumber(food.target.kcal)}, {food.target.kind} day</span></span>;
 }
 
 function Meals({ view: { meals, food } }: { view: FoodView }) {
@@ -48,7 +49,7 @@ function Meals({ view: { meals, food } }: { view: FoodView }) {
   if (meals.length === 0) return <p>Nothing is written on this day. Write foods in the line above, for example breakfast: 80 g oats, 2 eggs.</p>;
   const grams = (value: number) => printNumber(value, 0);
   return (
-    <div className="scrollable">
+    <Scrollable label="Meals">
       <table>
         <thead><tr><th>Meal</th><th></th><th className="num">Amount</th><th className="num">{printer.units.energy}</th><th className="num">Protein, g</th><th className="num">Fat, g</th><th className="num">Carbohydrate, g</th><th className="num">of it fibre</th><th className="num">of it sugars</th><th></th></tr></thead>
         <tbody>
@@ -72,7 +73,7 @@ function Meals({ view: { meals, food } }: { view: FoodView }) {
           </tr>
         </tbody>
       </table>
-    </div>
+    </Scrollable>
   );
 }
 
@@ -80,9 +81,9 @@ function Week({ week }: { week: FoodView["week"] }) {
   const printer = usePrinter();
   if (week.length === 0) return null;
   return (
-    <section className={`${styles.section} scrollable`}>
+    <section className={styles.section}>
       <h2>Last seven days</h2>
-      <table>
+      <Scrollable label="Last seven days"><table>
         <thead><tr><th></th>{week.map(({ day, complete }) => <th key={day} className="num">{columnDate(dateOf(day))}{complete ? "" : ", open"}</th>)}</tr></thead>
         <tbody>
           <tr><td>Energy, {printer.units.energy}</td>{week.map(({ day, eaten }) => <td key={day} className="num">{printer.energyNumber(eaten.kcal)}</td>)}</tr>
@@ -91,7 +92,7 @@ function Week({ week }: { week: FoodView["week"] }) {
           <tr><td>Fibre, g</td>{week.map(({ day, eaten }) => <td key={day} className="num">{printNumber(eaten.fibre, 0)}</td>)}</tr>
           <tr><td>Water, l</td>{week.map(({ day, waterMl }) => <td key={day} className="num">{waterMl === 0 ? "" : printNumber(waterMl / 1000, 1)}</td>)}</tr>
         </tbody>
-      </table>
+      </table></Scrollable>
     </section>
   );
 }

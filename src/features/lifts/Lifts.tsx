@@ -13,6 +13,7 @@ import { usePrinter } from "@/ui/usePrinter";
 import styles from "@/ui/view.module.css";
 import { ExerciseForm } from "./ExerciseForm";
 import { SetsForm } from "./SetsForm";
+import { Scrollable } from "@/ui/Scrollable";
 
 const LiftChart = dynamic(() => import("./LiftChart").then((module) => module.LiftChart), { ssr: false });
 
@@ -48,7 +49,7 @@ function LiftTable({ view, printer, chosen, choose }: Part & { chosen: string | 
     <td className="num">
       {maximum === null ? <span className="quiet">none</span> : (
         <>
-          <WorkingLink figure={{ figure: "maximum", exerciseId, which }} on={today} label={`Working of the ${which} estimated maximum`}>{added && maximum.e1rmKg >= 0 ? "+" : ""}{printer.massNumber(maximum.e1rmKg)}</WorkingLink>
+          <WorkingLink figure={{ figure: "maximum", exerciseId, which }} on={today} label={`, working of the ${which} estimated maximum`}>{added && maximum.e1rmKg >= 0 ? "+" : ""}{printer.massNumber(maximum.e1rmKg)}</WorkingLink>
           <div className="quiet small">{printer.loadNumber(maximum.kg)} × {maximum.reps}{maximum.rpe === null ? "" : ` @${maximum.rpe}`}, {shortDate(maximum.date)}{maximum.rough ? ", rough" : ""}</div>
         </>
       )}
@@ -57,7 +58,7 @@ function LiftTable({ view, printer, chosen, choose }: Part & { chosen: string | 
   return (
     <section className={styles.section}>
       <h2>Estimated maximum</h2>
-      <table>
+      <Scrollable label="Estimated maximum"><table>
         <thead><tr><th>Lift</th><th className="num">Best, {printer.units.mass}</th><th className="num">Latest, {printer.units.mass}</th></tr></thead>
         <tbody>
           {view.lifts.map(({ exercise, best, latest, lastDone, added, sessions }) => (
@@ -67,7 +68,7 @@ function LiftTable({ view, printer, chosen, choose }: Part & { chosen: string | 
             </tr>
           ))}
         </tbody>
-      </table>
+      </table></Scrollable>
     </section>
   );
 }
@@ -81,10 +82,10 @@ function History({ view: { chosen }, printer }: Part) {
       <p className="quiet small">{[exercise.group, (exercise.direct ?? []).join(", "), inForceKg === null ? null : `maximum in force ${printer.mass(inForceKg)}`].filter(Boolean).join(" · ")}</p>
       <LiftChart times={times} name={exercise.name} />
       {byFormula.length > 0 && <p className="small quiet">From the best set each formula says: {byFormula.map(({ name, kg }) => `${formulas[name].title} ${printer.massNumber(kg)}`).join(", ")}.</p>}
-      <table>
+      <Scrollable label="History"><table>
         <thead><tr><th>Date</th><th>Sets</th><th className="num">e1RM</th><th className="num">Volume load</th></tr></thead>
         <tbody>{times.slice(0, 12).map((time) => <tr key={time.sessionId}><td className="quiet" style={{ whiteSpace: "nowrap" }}>{shortDate(time.date)}</td><td>{time.text || "warm-up"}</td><td className="num">{time.e1rmKg === null ? "" : printer.massNumber(time.e1rmKg)}</td><td className="num">{printer.volumeLoad(time.volumeLoadKg)}</td></tr>)}</tbody>
-      </table>
+      </table></Scrollable>
     </section>
   );
 }
@@ -97,25 +98,25 @@ function Volumes({ view: { weeks }, printer }: Part) {
   const head = shown.map(({ weekStart, open }) => <th key={weekStart} className="num">{shortDate(weekStart)}{open ? ", open" : ""}</th>);
   return (
     <div className={styles.two}>
-      <section className={`${styles.section} scrollable`}>
+      <section className={styles.section}>
         <h2>Volume, weeks from</h2>
-        <table>
+        <Scrollable label="Volume, weeks from"><table>
           <thead><tr><th></th>{head}</tr></thead>
           <tbody>
-            <tr><td>Volume load, {printer.units.mass}</td>{shown.map((week) => <td key={week.weekStart} className="num"><WorkingLink figure={{ figure: "volume", weekStart: week.weekStart }} on={today} label={`Working of the volume of the week from ${week.weekStart}`}>{printer.volumeLoad(week.volumeLoadKg).split(" ")[0]}</WorkingLink></td>)}</tr>
+            <tr><td>Volume load, {printer.units.mass}</td>{shown.map((week) => <td key={week.weekStart} className="num"><WorkingLink figure={{ figure: "volume", weekStart: week.weekStart }} on={today} label={`, working of the volume of the week from ${week.weekStart}`}>{printer.volumeLoad(week.volumeLoadKg).split(" ")[0]}</WorkingLink></td>)}</tr>
             <tr><td>Number of lifts</td>{shown.map((week) => <td key={week.weekStart} className="num">{week.numberOfLifts}</td>)}</tr>
             <tr><td>Sets</td>{shown.map((week) => <td key={week.weekStart} className="num">{week.sets}</td>)}</tr>
             <tr><td>Average intensity</td>{shown.map((week) => <td key={week.weekStart} className="num">{week.averageIntensity === null ? "" : printer.percent(week.averageIntensity)}</td>)}</tr>
             {groups.map((group) => <tr key={group}><td className="quiet">{group}, lifts</td>{shown.map((week) => <td key={week.weekStart} className="num quiet">{week.byGroup[group]?.numberOfLifts ?? ""}</td>)}</tr>)}
           </tbody>
-        </table>
+        </table></Scrollable>
       </section>
-      <section className={`${styles.section} scrollable`}>
+      <section className={styles.section}>
         <h2>Hard sets per muscle</h2>
-        <table>
+        <Scrollable label="Hard sets per muscle"><table>
           <thead><tr><th></th>{head}</tr></thead>
           <tbody>{muscles.map((muscle) => <tr key={muscle}><td>{muscle}</td>{shown.map((week) => <td key={week.weekStart} className="num">{week.byMuscle[muscle]?.sets ?? ""}</td>)}</tr>)}</tbody>
-        </table>
+        </table></Scrollable>
       </section>
     </div>
   );

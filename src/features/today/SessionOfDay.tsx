@@ -11,6 +11,7 @@ import { useLog } from "@/ui/log/LogContext";
 import { usePrinter } from "@/ui/usePrinter";
 import { SetEditor } from "./SetEditor";
 import styles from "./today.module.css";
+import { Scrollable } from "@/ui/Scrollable";
 
 /** A session of the day: to confirm set by set, or whole, or to skip; afterwards what was planned beside what was done. */
 export function SessionOfDay({ card }: { card: SessionCard }) {
@@ -57,7 +58,7 @@ function Items({ card, save, ahead }: { card: SessionCard; save: (next: Session,
     save(withSet(session, item.id, setId, (one) => performedAs(one, asPlanned(one))), `${item.name}, set ${item.sets.indexOf(set) + 1}`);
   };
   return (
-    <div className="scrollable">
+    <Scrollable label={`${card.title}, exercises`}>
       <table>
         <thead><tr><th>Exercise</th><th>Planned</th><th className={styles.hideSmall}>Last time</th><th className="num">Done</th></tr></thead>
         <tbody>
@@ -85,7 +86,7 @@ function Items({ card, save, ahead }: { card: SessionCard; save: (next: Session,
           ])}
         </tbody>
       </table>
-    </div>
+    </Scrollable>
   );
 }
 

@@ -71,8 +71,9 @@ function Days({ first, last, weekStart, day, today, chooseDay, onChosen, printer
             const row = rows.get(date);
             const classes = [styles.row, closes(index) && styles.closing, date === day && styles.chosen, date === today && styles.today].filter(Boolean).join(" ");
             return (
-              <div key={date} id={`day-${date}`} role="option" aria-selected={date === day} aria-label={rowLabel(date, row, printer)} className={classes} style={{ top: start, height: size }}
+              <div key={date} id={`day-${date}`} role="option" aria-selected={date === day} className={classes} style={{ top: start, height: size }}
                 onClick={() => { setSettled(true); chooseDay(date); onChosen?.(); }}>
+                <span className="hidden">{rowLabel(date, row, printer)}</span>
                 {row && <span className={styles.strip}><Strip before={rows.get(addDays(date, -1))} row={row} next={rows.get(addDays(date, 1))} height={size} scale={scale} /></span>}
                 <DayLine date={date} row={row} printer={printer} />
                 {row?.week && <WeekRule week={row.week} printer={printer} />}
@@ -88,7 +89,7 @@ function Days({ first, last, weekStart, day, today, chooseDay, onChosen, printer
 function DayLine({ date, row, printer }: { date: string; row: ColumnRow | undefined; printer: Printer }) {
   const share = row?.foodShare ?? null;
   return (
-    <div className={styles.line}>
+    <div className={styles.line} aria-hidden="true">
       {row?.note && <span className={styles.note} title={row.note} />}
       <span className={styles.date}>{columnDate(date)}</span>
       <span className={styles.weight}>{row?.weighedKg != null ? `${printer.massNumber(row.weighedKg)}${row.gross ? "?" : ""}` : ""}</span>
@@ -100,7 +101,7 @@ function DayLine({ date, row, printer }: { date: string; row: ColumnRow | undefi
 
 function WeekRule({ week, printer }: { week: NonNullable<ColumnRow["week"]>; printer: Printer }) {
   return (
-    <div className={styles.week}>
+    <div className={styles.week} aria-hidden="true">
       <span title="Median of the week's weigh-ins">{week.medianKg === null ? "" : `med ${printer.massNumber(week.medianKg)}`}</span>
       <span title="Mornings weighed; sessions done of planned">{week.days === 0 ? "no weigh-in" : `${week.days} days`}{week.planned > 0 ? ` · ${week.done} of ${week.planned}` : ""}{week.open ? " · open" : ""}</span>
     </div>
@@ -108,5 +109,5 @@ function WeekRule({ week, printer }: { week: NonNullable<ColumnRow["week"]>; pri
 }
 
 function rowLabel(date: string, row: ColumnRow | undefined, printer: Printer): string {
-  return [longDate(date), row?.weighedKg != null ? printer.mass(row.weighedKg) : null, ...(row?.marks ?? []).map(({ title, status }) => `${title} ${status}`), row?.foodShare != null ? `food ${printer.percent(row.foodShare)}` : null, row?.note].filter(Boolean).join(", ");
+  return [longDate(date), row?.weighedKg != null ? printer.mass(row.weighedKg) : null, ...(row?.marks ?? []).map(({ title, status }) => `${title} ${status}`), row?.foodShare != null ? `food ${printer.percent(row.foodShare)}` : null, row?.note, row?.week?.medianKg != null ? `week: median ${printer.mass(row.week.medianKg)} of ${row.week.days} days, ${row.week.done} of ${row.week.planned} sessions done` : null].filter(Boolean).join(", ");
 }
