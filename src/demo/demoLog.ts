@@ -52,7 +52,7 @@ function addRower(log: Log, today: Day): void {
 
   add(log, "people", person(rowerId, "Rower", "male", dateOf(today - 31 * 365 - 130), 179));
   add(log, "goals", { id: "rower-goal", personId: rowerId, of: "weight", startDate: dateOf(goalStart), startKg: 75.3, targetKg: 71, by: { date: dateOf(deadline) }, why: "Weigh-in of the lightweight class at the harbour regatta" });
-  add(log, "energySettings", { id: "rower-energy", personId: rowerId, from: dateOf(firstDay), equation: "mifflinStJeor", activityFactor: 1.55, sessionsInFactor: true, targets: { training: { protein: 130 }, rest: { protein: 130 } } });
+  add(log, "energySettings", { id: "rower-energy", personId: rowerId, from: dateOf(firstDay), equation: "mifflinStJeor", activityFactor: 1.65, sessionsInFactor: true, targets: { training: { protein: 130 }, rest: { protein: 130 } } });
   add(log, "maxima", { id: "rower-squat-test", personId: rowerId, exerciseId: "back-squat", date: dateOf(today - 101), kg: 115, tested: true });
 
   liveAndWrite(log, rowerId, life, random, today);

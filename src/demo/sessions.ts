@@ -26,7 +26,7 @@ export function rowerSessions(when: When): Session[] {
     case 1: return [strength(when, strengthA, "18:00")];
     case 2: return [week % 2 === 0 ? distance(when, { kind: "row", title: "Intervals 4 × 500 m", purpose: "interval", surface: "machine", metres: 2000, paceSeconds: 0.2285 - week * 0.0002, spread: 0.0015, effort: 9 }) : steady(7500, 5)];
     case 3: return [distance(when, { kind: "run", title: "Easy run", purpose: "easy", surface: "path", metres: 5000 + (week % 3) * 1000, paceSeconds: 0.342 - week * 0.0004, spread: 0.006, effort: 4 })];
-    case 4: return [strength(when, strengthB, "18:00"), steady(6500, 3)];
+    case 4: return [strength(when, strengthB, "18:00"), { ...steady(6500, 3), time: "19:15" }];
     case 6: return [distance(when, { kind: "row", title: "On the water", purpose: "technique", surface: "water", metres: 11_000, paceSeconds: 0.318, spread: 0.008, effort: 6 })];
     case 7: return [strength(when, week % 2 === 0 ? strengthA : strengthB, "10:00"), ...(week % 2 === 1 ? [distance(when, { kind: "run", title: "Long run", purpose: "long", surface: "path", metres: 11_000, paceSeconds: 0.352 - week * 0.0004, spread: 0.006, effort: 6, optional: true })] : [])];
     default: return [];

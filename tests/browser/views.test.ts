@@ -81,7 +81,7 @@ describe("keys, undo and the Column", () => {
       await page.keyboard.press("Escape");
     }
     await page.getByRole("button", { name: "working of Weight, trend" }).click();
-    await page.getByRole("dialog").getByRole("button", { name: "2026-06-09" }).click();
+    await page.getByRole("dialog").getByRole("button", { name: "9 Jun 2026" }).click();
     await page.getByRole("heading", { name: "Tuesday 9 June" }).waitFor();
     await page.keyboard.press("t");
   });

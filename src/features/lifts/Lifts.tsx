@@ -45,9 +45,9 @@ interface Part { view: LiftsView; printer: Printer }
 
 function LiftTable({ view, printer, chosen, choose }: Part & { chosen: string | null; choose: (id: string) => void }) {
   const { today } = useLog();
-  const cell = (maximum: MaximumFigure | null, added: boolean, exerciseId: string, which: "best" | "latest") => (
+  const cell = (maximum: MaximumFigure | null, added: boolean, exerciseId: string, which: "best" | "latest", measure: string) => (
     <td className="num">
-      {maximum === null ? <span className="quiet">none</span> : (
+      {maximum === null ? <span className="quiet">{measure === "duration" ? "timed" : "none"}</span> : (
         <>
           <WorkingLink figure={{ figure: "maximum", exerciseId, which }} on={today} label={`, working of the ${which} estimated maximum`}>{added && maximum.e1rmKg >= 0 ? "+" : ""}{printer.massNumber(maximum.e1rmKg)}</WorkingLink>
           <div className="quiet small">{printer.loadNumber(maximum.kg)} × {maximum.reps}{maximum.rpe === null ? "" : ` @${maximum.rpe}`}, {shortDate(maximum.date)}{maximum.rough ? ", rough" : ""}</div>
@@ -64,7 +64,7 @@ function LiftTable({ view, printer, chosen, choose }: Part & { chosen: string | 
           {view.lifts.map(({ exercise, best, latest, lastDone, added, sessions }) => (
             <tr key={exercise.id} className={exercise.id === chosen ? styles.chosen : undefined}>
               <td><button type="button" className="link" style={{ color: "var(--ink)" }} aria-pressed={exercise.id === chosen} onClick={() => choose(exercise.id)}>{exercise.name}</button><div className="quiet small">{sessions} times, last {shortDate(lastDone)}</div></td>
-              {cell(best, added, exercise.id, "best")}{cell(latest, added, exercise.id, "latest")}
+              {cell(best, added, exercise.id, "best", exercise.measure ?? "load-reps")}{cell(latest, added, exercise.id, "latest", exercise.measure ?? "load-reps")}
             </tr>
           ))}
         </tbody>

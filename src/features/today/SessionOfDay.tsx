@@ -13,8 +13,8 @@ import { SetEditor } from "./SetEditor";
 import styles from "./today.module.css";
 import { Scrollable } from "@/ui/Scrollable";
 
-/** A session of the day: to confirm set by set, or whole, or to skip; afterwards what was planned beside what was done. */
-export function SessionOfDay({ card }: { card: SessionCard }) {
+/** A session of the day (`strong` when its confirming is the one strong action): to confirm set by set, or whole, or to skip; afterwards what was planned beside what was done. */
+export function SessionOfDay({ card, strong }: { card: SessionCard; strong: boolean }) {
   const { commit, today } = useLog();
   const { session, status, title } = card;
   const save = (next: Session, label: string) => void commit([put("sessions", next, session)], label);
@@ -29,7 +29,7 @@ export function SessionOfDay({ card }: { card: SessionCard }) {
       {card.items.length > 0 && <Items card={card} save={save} ahead={ahead} />}
       {session.distance && <DistanceLine card={card} />}
       <div className={`${styles.actions} noprint`}>
-        {open && !ahead && <Button type="primary" onClick={() => save(confirmed(session), `${title} as planned`)}>{status === "partly" ? "Confirm the rest" : "Confirm as planned"}</Button>}
+        {open && !ahead && <Button type={strong ? "primary" : "default"} onClick={() => save(confirmed(session), `${title} as planned`)}>{status === "partly" ? "Confirm the rest" : "Confirm as planned"}</Button>}
         {status === "planned" && <button type="button" className="link" onClick={() => save({ ...session, status: "skipped" }, `${title} skipped`)}>Skip</button>}
         {status === "skipped" && <button type="button" className="link" onClick={() => save({ ...session, status: "planned" }, `${title} planned again`)}>Plan again</button>}
         <button type="button" className="link small" onClick={() => void commit([{ remove: { kind: "sessions", id: session.id } }], `${title} removed`)}>Remove</button>

@@ -22,7 +22,7 @@ export function Today() {
         <p className={styles.sub}>{subtitle(view, today)}</p>
         {view.note?.text && <p className={styles.sub}>{view.note.text}</p>}
         <WeighInOfDay key={`${view.date} ${view.weighIn?.kg}`} view={view} />
-        {view.sessions.map((card) => <SessionOfDay key={card.session.id} card={card} />)}
+        {view.sessions.map((card) => <SessionOfDay key={card.session.id} card={card} strong={card === view.sessions.find(({ status }) => status === "planned" || status === "partly" || status === "missed")} />)}
         {view.sessions.length === 0 && <p className={`quiet ${styles.section}`}>{view.date > today ? "Nothing is planned." : "No session is written. Write one above, for example front squat 3x6 60 kg, or run 5 km 27:30."}</p>}
         <FoodOfDay view={view} />
       </div>

@@ -56,7 +56,7 @@ export function EntryLine({ inputRef }: { inputRef: RefObject<HTMLInputElement |
       <div className={styles.line}>
         <input ref={inputRef} className={styles.input} value={text} onChange={(event) => setText(event.target.value)} onKeyDown={onKeyDown} aria-label={`Write it down, ${longDate(day)}`} aria-describedby="entry-reading"
           placeholder={day === today ? "71.4  ·  front squat 3x6 90 kg  ·  run 6 km 33:10  ·  80 g oats" : `Write it down for ${longDate(day)}`} autoComplete="off" autoCapitalize="off" spellCheck={false} enterKeyHint="done" />
-        {ready ? <button type="submit" className={`${styles.key} ${styles.ready}`}>Enter to log</button> : <span className={styles.key} title="Press w anywhere to write">w</span>}
+        {ready ? <button type="submit" className={`${styles.key} ${styles.ready}`}>Enter to log</button> : <span className={`${styles.key} ${styles.hint}`} title="Press w anywhere to write">w</span>}
       </div>
       <div id="entry-reading" className={styles.reading} aria-live="polite">
         {reading && (

@@ -53,7 +53,7 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
   useEffect(() => { document.title = view && view.path !== "/" ? `${view.name} · Oat Column` : "Oat Column"; }, [view]);
   return (
     <div className={styles.shell}>
-      <div className={`${styles.side} ${daysOpen ? styles.open : ""}`}><Column onChosen={() => setDaysOpen(false)} /></div>
+      <div className={`${styles.side} ${daysOpen ? styles.open : ""}`}><Column key={daysOpen ? "open" : "beside"} onChosen={() => setDaysOpen(false)} /></div>
       <div className={styles.main}>
         <header className={styles.bar}>
           <nav aria-label="Views">

@@ -23,11 +23,19 @@ describe.each(["light", "dark"] as Mode[])("the %s colours", (mode) => {
   it("carry text at 4.5 to 1 on paper and on the wash", () => {
     for (const name of ["ink", "pine", "oat", "plum", "slate"] as const) for (const ground of [t.paper, t.wash]) expect(contrast(t[name], ground)).toBeGreaterThanOrEqual(4.5);
   });
-  it("stay apart for red-green colour-vision deficiencies: by lightness or by blue", () => {
+  it("stay apart for red-green colour-vision deficiencies by at least ten CIELAB units (a just visible difference is about 2.3)", () => {
     const data = [t.ink, t.pine, t.oat, t.plum];
     for (const matrix of Object.values(seenBy)) {
-      const seen = data.map((hex) => matrix.map((row) => row.reduce((sum, weight, i) => sum + weight * channels(hex)[i]!, 0)));
-      seen.forEach((a, i) => seen.slice(i + 1).forEach((b) => expect(Math.hypot(...a.map((value, k) => Math.sqrt(Math.max(0, value)) - Math.sqrt(Math.max(0, b[k]!))))).toBeGreaterThan(0.1)));
+      const seen = data.map((hex) => lab(matrix.map((row) => Math.max(0, row.reduce((sum, weight, i) => sum + weight * channels(hex)[i]!, 0)))));
+      seen.forEach((a, i) => seen.slice(i + 1).forEach((b) => expect(Math.hypot(...a.map((value, k) => value - b[k]!))).toBeGreaterThan(10)));
     }
   });
 });
+
+/** CIELAB of linear RGB under D65. Source: CIE 15. */
+function lab(rgb: number[]): number[] {
+  const [r, g, b] = rgb as [number, number, number];
+  const f = (value: number) => (value > 0.008856 ? Math.cbrt(value) : 7.787 * value + 16 / 116);
+  const [x, y, z] = [f((0.4124 * r + 0.3576 * g + 0.1805 * b) / 0.9505), f(0.2126 * r + 0.7152 * g + 0.0722 * b), f((0.0193 * r + 0.1192 * g + 0.9505 * b) / 1.089)];
+  return [116 * y - 16, 500 * (x - y), 200 * (y - z)];
+}

@@ -1,4 +1,5 @@
 import { dateOf, type Day } from "../../calendar/day";
+import { printDay } from "../../calendar/print";
 import { readEntry } from "../../entry/read";
 import type { Reading } from "../../entry/reading";
 import { ofPerson } from "../../log/log";
@@ -17,7 +18,7 @@ export function entryView(figures: Figures, text: string, day: Day, newId: () =>
     expectedKg: figures.levelOn, bodyWeightOn: figures.bodyWeightOn,
     bestOf: (exerciseId) => {
       const best = figures.lifts.find((lift) => lift.exerciseId === exerciseId)?.best;
-      return best ? { e1rmKg: best.e1rmKg, date: dateOf(best.set.day) } : null;
+      return best ? { e1rmKg: best.e1rmKg, date: printDay(best.set.day) } : null;
     },
     newId,
   });

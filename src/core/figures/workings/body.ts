@@ -1,4 +1,5 @@
 import { dateOf, mustDay } from "../../calendar/day";
+import { printDay, printDate } from "../../calendar/print";
 import { ewmaAlpha, exponentialMean, sevenDayMean, weightChange } from "../../body/familiar";
 import { damping, z80 } from "../../body/trend";
 import { balanceForRate, kcalPerKg, planWeight } from "../../goal/plan";
@@ -19,7 +20,7 @@ export function trendWorking(figures: Figures): WorkingResult {
   const { scale, water, memory, level, slope } = trend.scatter;
   const week = sevenDayMean(weighed, last.day);
   return {
-    title: "Weight, trend", value: `${p.mass(last.kg)} on ${dateOf(last.day)}`,
+    title: "Weight, trend", value: `${p.mass(last.kg)} on ${printDay(last.day)}`,
     formula: "level(t+1) = level(t) + slope(t);  slope(t+1) = damping × slope(t);  scale(t) = level(t) + water(t) + error(t)",
     steps: [
       `level ${p.mass(last.kg, 2)}, standard deviation ${p.mass(last.sd, 2)}; 80 % interval = level ± ${printNumber(z80, 2)} × ${p.massNumber(last.sd, 2)} = ${p.massNumber(last.low80, 2)} to ${p.mass(last.high80, 2)}`,
@@ -27,7 +28,7 @@ export function trendWorking(figures: Figures): WorkingResult {
       `scatter: scale ${p.massNumber(scale, 2)}, water ${p.massNumber(water, 2)} with ${printNumber(memory * 100, 0)} % carried to the next day, level ${p.massNumber(level, 3)} and slope ${p.massNumber(slope, 4)} ${p.units.mass} a day`,
       `for comparison: exponentially weighted mean (α = ${ewmaAlpha}) ${p.mass(exponentialMean(weighed).at(-1)!.kg, 2)}; ${week === null ? "no weigh-in in the last seven days" : `mean of the last 7 days ${p.mass(week.kg, 2)} over ${week.days} weigh-ins`}`,
     ],
-    inputs: weighed.slice(-10).reverse().map(({ day, kg }) => ({ label: dateOf(day), value: p.mass(kg), date: dateOf(day) })),
+    inputs: weighed.slice(-10).reverse().map(({ day, kg }) => ({ label: printDay(day), value: p.mass(kg), date: dateOf(day) })),
     assumptions: [
       "Only the primary (morning) weigh-ins count; missing days are missing, not guessed.",
       `The slope loses half in ${printNumber(Math.log(0.5) / Math.log(damping), 0)} days when carried forward, as a change at constant intake does.`,
@@ -47,11 +48,11 @@ export function weeklyWorking(figures: Figures, closingDate: string): WorkingRes
   const values = figures.weighed.filter(({ day }) => day >= week.from && day <= Math.min(closing, figures.on));
   const sorted = values.map(({ kg }) => kg).sort((a, b) => a - b);
   return {
-    title: `Week closing ${closingDate}`, value: `median ${p.mass(week.medianKg, 2)}, mean ${p.mass(week.meanKg!, 2)}`,
+    title: `Week closing ${printDate(closingDate)}`, value: `median ${p.mass(week.medianKg, 2)}, mean ${p.mass(week.meanKg!, 2)}`,
     formula: "median: the middle weight in order of size (of an even count, the mean of the middle two); mean: sum ÷ count",
     steps: [`in order: ${sorted.map((kg) => p.massNumber(kg)).join(" · ")}`, `mean = ${p.massNumber(sorted.reduce((a, b) => a + b, 0))} ÷ ${week.days} = ${p.mass(week.meanKg!, 2)}`],
-    inputs: values.map(({ day, kg }) => ({ label: dateOf(day), value: p.mass(kg), date: dateOf(day) })),
-    assumptions: [`It counts the days from ${dateOf(week.from)}${week.open ? "; the week is still open" : ""}.`], source: "Common practice, no source.", sureness: `It rests on ${week.days} of 7 mornings.`,
+    inputs: values.map(({ day, kg }) => ({ label: printDay(day), value: p.mass(kg), date: dateOf(day) })),
+    assumptions: [`It counts the days from ${printDay(week.from)}${week.open ? "; the week is still open" : ""}.`], source: "Common practice, no source.", sureness: `It rests on ${week.days} of 7 mornings.`,
   };
 }
 
@@ -63,7 +64,7 @@ export function changeWorking(figures: Figures): WorkingResult {
   return {
     title: "Change, weigh-in to weigh-in", value: p.massChange(change.totalKg), formula: "total = current − start; a week = total ÷ days × 7",
     steps: [`${p.massNumber(change.currentKg)} − ${p.massNumber(change.startKg)} = ${p.massChange(change.totalKg)}`, change.kgPerWeek === null ? "A weekly rate needs at least seven days." : `${p.massChange(change.totalKg)} ÷ ${change.days} × 7 = ${p.rate(change.kgPerWeek)}`],
-    inputs: [first, last].map(({ day, kg }) => ({ label: dateOf(day), value: p.mass(kg), date: dateOf(day) })),
+    inputs: [first, last].map(({ day, kg }) => ({ label: printDay(day), value: p.mass(kg), date: dateOf(day) })),
     assumptions: ["Both ends are single mornings with their full scatter; the trend is the better account."], source: "Common practice, no source.", sureness: "As uncertain as two single weigh-ins.",
   };
 }
@@ -89,7 +90,7 @@ export function planWorking(figures: Figures): WorkingResult {
       figure.catchUpKgPerWeek === null ? "The deadline is not ahead." : `to land on the deadline from here: (${p.massNumber(line.targetKg)} − ${p.massNumber(trendKg, 2)}) ÷ ${line.deadline - on} × 7 = ${p.rate(figure.catchUpKgPerWeek)}`,
       `daily balance of the plan = ${p.rate(line.kgPerWeek)} × ${kcalPerKg} kcal/kg ÷ 7 = ${p.energyChange(balanceForRate(line.kgPerWeek))}`,
     ],
-    inputs: [{ label: "Start", value: `${p.mass(line.startKg)}, ${dateOf(line.startDay)}`, date: dateOf(line.startDay) }, { label: "Target", value: p.mass(line.targetKg) }, { label: "Deadline", value: dateOf(line.deadline) }],
+    inputs: [{ label: "Start", value: `${p.mass(line.startKg)}, ${printDay(line.startDay)}`, date: dateOf(line.startDay) }, { label: "Target", value: p.mass(line.targetKg) }, { label: "Deadline", value: printDay(line.deadline) }],
     assumptions: ["The plan is a straight line. Too far below it is flagged as clearly as too far above."],
     source: "The line is arithmetic. Energy of a kilogram: Wishnofsky 1958, Am J Clin Nutr 6:542. Band: common practice, no source.",
     sureness: "As sure as the trend: its 80 % interval is part of the band.",
@@ -105,17 +106,17 @@ export function arrivalWorking(figures: Figures): WorkingResult {
   const at = levelOn(trend, Math.max(line.deadline, on))!;
   const now = levelOn(trend, on)!;
   const distance = line.targetKg < line.startKg ? line.targetKg - at.kg : at.kg - line.targetKg;
-  const dates = ([["10 %", arrival.p10], ["50 %", arrival.p50], ["90 %", arrival.p90]] as const).map(([share, date]) => `${share} by ${date ?? "no date within three years"}`);
+  const dates = ([["10 %", arrival.p10], ["50 %", arrival.p50], ["90 %", arrival.p90]] as const).map(([share, date]) => `${share} by ${date === null ? "no date within three years" : printDate(date)}`);
   return {
-    title: `${p.mass(line.targetKg)} by ${arrival.deadline}`, value: `${printNumber(arrival.chance * 100, 0)} in 100`,
+    title: `${p.mass(line.targetKg)} by ${printDate(arrival.deadline)}`, value: `${printNumber(arrival.chance * 100, 0)} in 100`,
     formula: "chance(day) = Φ((target − level(day)) ÷ standard deviation(day)), level and damped slope carried forward",
     steps: [
       `today: level ${p.mass(now.kg, 2)}, ${p.rate(now.kgPerWeek)}`,
-      `on ${arrival.deadline}: level ${p.massNumber(at.kg, 2)} ± ${p.mass(at.sd, 2)} (standard deviation)`,
+      `on ${printDate(arrival.deadline)}: level ${p.massNumber(at.kg, 2)} ± ${p.mass(at.sd, 2)} (standard deviation)`,
       `Φ(${printNumber(distance, 2)} kg ÷ ${printNumber(at.sd, 2)} kg) = Φ(${printNumber(distance / at.sd, 2)}) → ${printNumber(arrival.chance * 100, 0)} %`,
       `the trend has crossed the target with a chance of ${dates.join(", ")}`,
     ],
-    inputs: [{ label: "Trend today", value: p.mass(now.kg, 2), date: dateOf(trend.days.at(-1)!.day) }, { label: "Target", value: p.mass(line.targetKg) }, { label: "Deadline", value: arrival.deadline }],
+    inputs: [{ label: "Trend today", value: p.mass(now.kg, 2), date: dateOf(trend.days.at(-1)!.day) }, { label: "Target", value: p.mass(line.targetKg) }, { label: "Deadline", value: printDate(arrival.deadline) }],
     assumptions: ["You go on as in the last weeks: intake and training change no faster than they did.", "It is the trend that must cross, not one lucky morning.", "A chance once reached is kept; a crossing and return between days is not counted, so early dates are cautious."],
     source: harvey, sureness: "The dates spread as the rate is uncertain; beyond a month the spread is wide.",
   };

@@ -1,4 +1,5 @@
 import { dateOf, mustDay } from "../../calendar/day";
+import { printDate } from "../../calendar/print";
 import { defaultActivityFactor, equations, equationError, type EquationName } from "../../energy/resting";
 import { kcalPerKg } from "../../goal/plan";
 import { printNumber } from "../../units/number";
@@ -48,7 +49,7 @@ export function foodLeftWorking(figures: Figures, date: string): WorkingResult {
     ? [`own target for a ${target.kind} day ${p.energy(target.kcal - target.creditKcal)}`]
     : [`expenditure ${p.energy(target.expenditureKcal!)}, plan's balance ${p.energyChange(target.balanceKcal)} (${kcalPerKg} kcal a kilogram): ${p.energy(target.expenditureKcal! + target.balanceKcal)}`];
   return {
-    title: `Left to eat, ${date}`, value: p.energy(remainingKcal), formula: "target of the day − energy eaten",
+    title: `Left to eat, ${printDate(date)}`, value: p.energy(remainingKcal), formula: "target of the day − energy eaten",
     steps: [...from, ...(target.creditKcal > 0 ? [`net energy of the day's sessions ${p.energyChange(target.creditKcal)}`] : []), `${p.energyNumber(target.kcal)} − ${p.energyNumber(eaten.kcal)} = ${p.energy(remainingKcal)}`, ...(planned.kcal > 0 ? [`planned and not yet eaten: ${p.energy(planned.kcal)}`] : [])],
     inputs: mealLines(figures, day).filter(({ meal }) => meal.status !== "planned").map(({ name, grams, nutrients, reason }) => ({ label: `${name}${grams === null ? "" : `, ${printNumber(grams, 0)} g`}`, value: nutrients === null ? (reason ?? "unknown") : p.energy(nutrients.kcal), date })),
     assumptions: ["Energy of a food without a stated one: 4 × available carbohydrate, 2 × fibre, 2.4 × polyols, 4 × protein, 9 × fat, 7 × alcohol.", "Fibre and sugars are parts of the carbohydrate.", ...(complete ? [] : ["The day is not marked complete."]), ...unknown.map(({ reason }) => `One line counts for nothing: ${reason}.`)],
@@ -63,7 +64,7 @@ export function creditWorking(figures: Figures, sessionId: string): WorkingResul
   if ("reason" in credit) return { reason: `No energy for this session: ${credit.reason}.` };
   const p = new Printer(unitsOf(figures.person.units));
   return {
-    title: `Energy of ${session.title || session.kind}, ${session.date}`, value: `${p.energy(credit.kcal)} net`, formula: "(MET − 1) × 3.5 × kg ÷ 200 × minutes",
+    title: `Energy of ${session.title || session.kind}, ${printDate(session.date)}`, value: `${p.energy(credit.kcal)} net`, formula: "(MET − 1) × 3.5 × kg ÷ 200 × minutes",
     steps: [`(${printNumber(credit.met, 2)} − 1) × 3.5 × ${printNumber(credit.kg, 1)} ÷ 200 × ${printNumber(credit.minutes, 1)} = ${printNumber(credit.kcal, 0)} kcal`],
     inputs: [{ label: "Session", value: session.title || session.kind, date: session.date }, { label: "Body weight", value: p.mass(credit.kg), date: dateOf(mustDay(session.date)) }],
     assumptions: [`MET ${printNumber(credit.met, 1)}: ${credit.from} (from memory).`, "Net: the resting part of that time is already in the day's expenditure.", credit.credited ? "It is added to the day's target: you said the factor leaves sessions out." : "It is not added to the day's target: the activity factor already holds it."],

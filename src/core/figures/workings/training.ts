@@ -1,4 +1,5 @@
 import { dateOf, mustDay } from "../../calendar/day";
+import { printDay, printDate } from "../../calendar/print";
 import { estimateMaximum, formulaNames, formulas, maximumFactor } from "../../strength/e1rm";
 import { bodyShare } from "../../strength/sets";
 import { printNumber } from "../../units/number";
@@ -29,7 +30,7 @@ export function maximumWorking(figures: Figures, exerciseId: string, which: "bes
       `${p.loadNumber(total)} × ${printNumber(maximumFactor(figures.formula, limitReps), 4)} = ${p.mass(total * maximumFactor(figures.formula, limitReps), 2)}${share === null ? "" : `, less the body's share: +${p.mass(e1rmKg, 2)}`}`,
       `each formula alone: ${estimates.join(", ")}`,
     ],
-    inputs: [{ label: dateOf(set.day), value: `${p.load(set.typedKg)} × ${set.reps}${set.rpe === null ? "" : ` at RPE ${set.rpe}`}`, date: dateOf(set.day) }],
+    inputs: [{ label: printDay(set.day), value: `${p.load(set.typedKg)} × ${set.reps}${set.rpe === null ? "" : ` at RPE ${set.rpe}`}`, date: dateOf(set.day) }],
     assumptions: [set.rpe === null ? "The set is not rated: its repetitions count as done with an unknown reserve, so this is a lower bound." : "Reps in reserve = 10 − RPE (Helms et al. 2016).", "One repetition is the load itself; between one and two each formula is joined to it without a jump.", which === "latest" ? "Latest: the best eligible set of the last session that has one." : "Best: the highest of all eligible sets."],
     source: names.map((name) => formulas[name].source).join("; "),
     sureness: limitReps > 10 ? "Rough: above ten repetitions the formulas part ways." : "The formulas differ by as much as shown above; a tested single is surer.",
@@ -43,10 +44,10 @@ export function volumeWorking(figures: Figures, weekStart: string): WorkingResul
   const names = figures.log.records.exercises;
   const lifts = Object.entries(volume.byExercise).sort(([, a], [, b]) => b.volumeLoadKg - a.volumeLoadKg);
   return {
-    title: `Volume, week from ${weekStart}`, value: `${p.volumeLoad(volume.volumeLoadKg)}, ${volume.numberOfLifts} lifts`,
+    title: `Volume, week from ${printDate(weekStart)}`, value: `${p.volumeLoad(volume.volumeLoadKg)}, ${volume.numberOfLifts} lifts`,
     formula: "volume load = Σ reps × total load;  number of lifts = Σ reps;  intensity = Σ(reps × load ÷ maximum in force) ÷ Σ reps",
     steps: [...lifts.map(([id, { volumeLoadKg, numberOfLifts, sets }]) => `${names.get(id)?.name ?? id}: ${sets} sets, ${numberOfLifts} lifts, ${p.volumeLoad(volumeLoadKg)}`), volume.averageIntensity === null ? "No lift of the week has a maximum." : `average intensity ${p.percent(volume.averageIntensity)} of the maximum in force on each day`],
-    inputs: [...new Set(figures.sets.filter(({ day }) => day >= mustDay(weekStart) && day < mustDay(weekStart) + 7).map(({ day }) => dateOf(day)))].map((date) => ({ label: "Session", value: date, date })),
+    inputs: [...new Set(figures.sets.filter(({ day }) => day >= mustDay(weekStart) && day < mustDay(weekStart) + 7).map(({ day }) => dateOf(day)))].map((date) => ({ label: "Session", value: printDate(date), date })),
     assumptions: [figures.settings.countWarmUps ? "Warm-ups are counted, as set." : "Warm-ups are not counted.", "Only what was performed counts. One-sided work counts both sides. Bodyweight movements carry their share of body weight."],
     source: "Common practice, no source.", sureness: "Exact, given what was written.",
   };
@@ -67,7 +68,7 @@ export function paceWorking(figures: Figures, kind: string, purpose: string | nu
   return {
     title: `Pace, ${kind}${purpose ? ` ${purpose}` : ""}`, value: p.paceOf(kind, pace), formula: kind === "row" ? "split = Σ time ÷ Σ distance × 500 m" : "pace = Σ time ÷ Σ distance",
     steps: [`${p.duration(seconds)} ÷ ${p.distance(metres)} = ${p.paceOf(kind, pace)}`],
-    inputs: both.slice(-12).reverse().map(({ session, covered }) => ({ label: session.date, value: `${p.distance(covered.metres!)} in ${p.duration(covered.seconds!)}`, date: session.date })),
+    inputs: both.slice(-12).reverse().map(({ session, covered }) => ({ label: printDate(session.date), value: `${p.distance(covered.metres!)} in ${p.duration(covered.seconds!)}`, date: session.date })),
     assumptions: ["Never a mean of paces: long sessions weigh more."], source: "Arithmetic.", sureness: `Exact over ${both.length} sessions.`,
   };
 }
