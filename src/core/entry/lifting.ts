@@ -122,11 +122,11 @@ export function withSets(session: Session, exerciseId: string, performed: readon
   return withStatus({ ...session, items: held ? items.map((one) => (one === held ? changed : one)) : [...items, changed] });
 }
 
-/** The session with the status that its sets tell: done when no planned set is open, partly when some are, as it was when none is done. */
+/** The session with the status that its sets tell: done when no planned working set is open, partly when some are, as it was when none is done. */
 export function withStatus(session: Session): Session {
   const sets = (session.items ?? []).flatMap((item) => item.sets);
   if (!sets.some(({ done }) => done)) return session.status === "done" || session.status === "partly" ? { ...session, status: "planned" } : session;
-  return { ...session, status: sets.some(({ planned, done }) => planned && !done) ? "partly" : "done" };
+  return { ...session, status: sets.some(({ planned, done, warmUp }) => planned && !done && !warmUp) ? "partly" : "done" };
 }
 
 /** What follows an exercise's name of the given length. */

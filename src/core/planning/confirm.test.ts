@@ -14,6 +14,10 @@ describe("confirming", () => {
     const back = withSet(withSet(both, "i", "a", (set) => performedAs(set, null)), "i", "b", (set) => performedAs(set, null));
     expect(back).toEqual(session);
   });
+  it("a warm-up left open does not keep a session from being done", () => {
+    const warmed: Session = { ...session, items: [{ ...session.items![0]!, sets: [{ id: "w", warmUp: true, planned: { reps: 5, kg: 60 } }, ...session.items![0]!.sets.slice(0, 1)] }] };
+    expect(withSet(warmed, "i", "a", (set) => performedAs(set, asPlanned(set))).status).toBe("done");
+  });
   it("a whole session keeps what was already done and takes planned minutes and effort", () => {
     const one = withSet(session, "i", "b", (set) => performedAs(set, { reps: 3, kg: 100 }));
     expect(confirmed(one)).toMatchObject({ status: "done", minutes: 60, effort: 7, items: [{ sets: [{ done: { reps: 5 } }, { done: { reps: 3 } }] }] });

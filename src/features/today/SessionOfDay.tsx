@@ -55,7 +55,7 @@ function Items({ card, save, ahead }: { card: SessionCard; save: (next: Session,
   const press = (item: CardItem, setId: string) => {
     const set = item.sets.find(({ id }) => id === setId)!;
     if (set.done || !set.planned) return setEditing(editing?.set === setId && editing.item === item.id ? null : { item: item.id, set: setId });
-    save(withSet(session, item.id, setId, (one) => performedAs(one, asPlanned(one))), `${item.name}, set ${item.sets.indexOf(set) + 1}`);
+    save(withSet(session, item.id, setId, (one) => performedAs(one, asPlanned(one))), `${item.name}, set ${item.sets.filter(({ warmUp }) => !warmUp).indexOf(set) + 1}`);
   };
   return (
     <Scrollable label={`${card.title}, exercises`}>

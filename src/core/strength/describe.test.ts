@@ -1,0 +1,30 @@
+import { describe, expect, it } from "vitest";
+import type { Exercise, TrainingSet } from "../log/records";
+import { metricUnits, Printer } from "../units/printer";
+import { describeSets } from "./describe";
+
+const kilograms = new Printer(metricUnits);
+const pounds = new Printer({ ...metricUnits, mass: "lb" });
+const squat: Exercise = { id: "s", name: "Squat", measure: "load-reps" };
+const done = (...sets: NonNullable<TrainingSet["done"]>[]): TrainingSet[] => sets.map((set, index) => ({ id: String(index), done: set }));
+
+describe("sets in words", () => {
+  it("stand together by load", () => {
+    expect(describeSets(done({ reps: 6, kg: 72.5 }, { reps: 6, kg: 72.5 }, { reps: 6, kg: 72.5 }), "done", squat, kilograms)).toBe("3 × 6 at 72.5 kg");
+    expect(describeSets(done({ reps: 8, kg: 52.5 }, { reps: 8, kg: 52.5 }, { reps: 7, kg: 52.5 }), "done", squat, kilograms)).toBe("8, 8, 7 at 52.5 kg");
+    expect(describeSets(done({ reps: 5, kg: 100 }, { reps: 3, kg: 110 }), "done", squat, kilograms)).toBe("1 × 5 at 100 kg; 1 × 3 at 110 kg");
+    expect(describeSets(done({ reps: 5, kg: 225 * 0.45359237 }), "done", squat, pounds)).toBe("1 × 5 at 225 lb");
+  });
+  it("name added load, assistance and time their own way", () => {
+    expect(describeSets(done({ reps: 6, kg: 0 }), "done", { ...squat, measure: "bodyweight-reps" }, kilograms)).toBe("1 × 6");
+    expect(describeSets(done({ reps: 6, kg: 10 }), "done", { ...squat, measure: "bodyweight-reps" }, kilograms)).toBe("1 × 6 at +10 kg");
+    expect(describeSets(done({ reps: 6, kg: 15 }), "done", { ...squat, measure: "assisted-reps" }, kilograms)).toBe("1 × 6 at −15 kg");
+    expect(describeSets(done({ seconds: 40 }, { seconds: 40 }), "done", { ...squat, measure: "duration" }, kilograms)).toBe("2 × 40 s");
+    expect(describeSets(done({ metres: 400 }), "done", { ...squat, measure: "distance" }, kilograms)).toBe("1 × 0.40 km");
+  });
+  it("leave warm-ups and the other side out", () => {
+    const sets: TrainingSet[] = [{ id: "w", warmUp: true, done: { reps: 5, kg: 40 } }, { id: "a", planned: { reps: 5, kg: 100 } }];
+    expect(describeSets(sets, "done", squat, kilograms)).toBe("");
+    expect(describeSets(sets, "planned", squat, kilograms)).toBe("1 × 5 at 100 kg");
+  });
+});
