@@ -100,7 +100,7 @@ describe("keys, undo and the Column", () => {
     await page.getByText("Undone: Deadlift, set changed").waitFor();
     await page.keyboard.press("Control+z");
     await page.getByText("Undone: Deadlift, set 1").waitFor();
-    await session.getByRole("button", { name: "Confirm as planned" }).click();
+    await session.getByRole("button", { name: "Confirm as planned", exact: true }).click();
     await page.getByText("Saved: Strength B as planned").waitFor();
     await session.getByText(/lifts,/).waitFor();
     await page.getByRole("status").getByRole("button", { name: "Undo" }).click();

@@ -36,8 +36,17 @@ export interface Filtered {
  * Source: Harvey 1989, ch. 3; Durbin & Koopman 2012, ch. 4.
  */
 export function kalmanFilter(model: StateSpace, observations: ArrayLike<number>, robustLimit = Infinity): Filtered {
+  return filter(model, observations, robustLimit, observations.length);
+}
+
+/** Log-likelihood of the observations alone: the filter without keeping its steps, for searching over variances. */
+export function logLikelihood(model: StateSpace, observations: ArrayLike<number>, robustLimit = Infinity): number {
+  return filter(model, observations, robustLimit, 0).logLikelihood;
+}
+
+/** @param steps how many steps to keep: all, or none */
+function filter(model: StateSpace, observations: ArrayLike<number>, robustLimit: number, steps: number): Filtered {
   const { size: n, transition: T, observation: Z, stateNoise: Q } = model;
-  const steps = observations.length;
   const result: Filtered = {
     steps, predictedMean: new Float64Array(steps * n), predictedCovariance: new Float64Array(steps * n * n),
     filteredMean: new Float64Array(steps * n), filteredCovariance: new Float64Array(steps * n * n),
@@ -47,9 +56,11 @@ export function kalmanFilter(model: StateSpace, observations: ArrayLike<number>,
   const covariance = Float64Array.from(model.initialCovariance);
   const gain = new Float64Array(n);
   const scratch = new Float64Array(n * n);
-  for (let t = 0; t < steps; t++) {
-    result.predictedMean.set(mean, t * n);
-    result.predictedCovariance.set(covariance, t * n * n);
+  for (let t = 0; t < observations.length; t++) {
+    if (t < steps) {
+      result.predictedMean.set(mean, t * n);
+      result.predictedCovariance.set(covariance, t * n * n);
+    }
     const y = observations[t]!;
     if (!Number.isNaN(y)) {
       let predicted = 0;
@@ -63,17 +74,21 @@ export function kalmanFilter(model: StateSpace, observations: ArrayLike<number>,
       }
       const v = y - predicted;
       const F = Math.max(stateVariance + model.observationVariance, (v / robustLimit) ** 2);
-      result.innovation[t] = v;
-      result.innovationVariance[t] = F;
-      result.weight[t] = model.observationVariance / (F - stateVariance);
+      if (t < steps) {
+        result.innovation[t] = v;
+        result.innovationVariance[t] = F;
+        result.weight[t] = model.observationVariance / (F - stateVariance);
+      }
       result.logLikelihood -= 0.5 * (Math.log(2 * Math.PI * F) + (v * v) / F);
       for (let i = 0; i < n; i++) {
         mean[i]! += (gain[i]! * v) / F;
         for (let j = 0; j < n; j++) covariance[i * n + j]! -= (gain[i]! * gain[j]!) / F;
       }
     }
-    result.filteredMean.set(mean, t * n);
-    result.filteredCovariance.set(covariance, t * n * n);
+    if (t < steps) {
+      result.filteredMean.set(mean, t * n);
+      result.filteredCovariance.set(covariance, t * n * n);
+    }
     propagate(T, mean, covariance, Q, n, scratch);
   }
   return result;

@@ -1,5 +1,5 @@
 import { monthStartOf, type Day } from "../calendar/day";
-import { kalmanFilter, kalmanSmoother, type StateSpace } from "./stateSpace";
+import { kalmanFilter, kalmanSmoother, logLikelihood, type StateSpace } from "./stateSpace";
 import { minimise } from "./minimise";
 import { median, type Weighed } from "./weighIns";
 
@@ -121,9 +121,9 @@ function fitScatter(weighed: readonly Weighed[]): Scatter {
   const cost = (point: readonly number[]) => {
     const scatter = scatterOf(point);
     const penalty = keys.reduce((sum, key, index) => sum + 0.5 * ((point[index]! - centre[index]!) / firmness[key]) ** 2, 0);
-    return penalty - kalmanFilter(weightModel(scatter, start), observations, robustLimit).logLikelihood;
+    return penalty - logLikelihood(weightModel(scatter, start), observations, robustLimit);
   };
-  return scatterOf(minimise(cost, centre, 0.4, 160, 1e-3));
+  return scatterOf(minimise(cost, centre, 0.4, 160, 1e-2));
 }
 
 /** Scatter on a scale without bounds: logarithms, and the log-odds of the memory. */

@@ -21,10 +21,12 @@ export function BodyChart({ view }: { view: BodyView }) {
   const domain = domainOf([...values, ...(view.targetKg === null || view.plan === null ? [] : [inUnit(view.targetKg)!])], 1);
   const lastTrend = data.findLast(({ trend }) => trend !== null);
   const firstPlan = data.find(({ plan }) => plan !== null);
-  const lastDay = data.at(-1)?.day;
-  const label = (at: { day: number } | undefined, text: string, colour: string, dy: number, anchor: "start" | "end" = "start") =>
+  const ahead = data.filter((point) => point.trend === null && point.ahead !== null);
+  const aheadLabel = ahead[Math.floor(ahead.length / 2)];
+  const rising = (ahead.at(-1)?.ahead ?? 0) > (ahead[0]?.ahead ?? 0);
+  const label = (at: { day: number } | undefined, text: string, colour: string, dy: number) =>
     function Label(props: { x?: number | string; y?: number | string; index?: number }) {
-      return at !== undefined && data[props.index ?? -1]?.day === at.day ? <text x={Number(props.x) + (anchor === "start" ? 6 : 0)} y={Number(props.y) + dy} fill={colour} fontSize={13.5} fontWeight={600} textAnchor={anchor}>{text}</text> : <g />;
+      return at !== undefined && data[props.index ?? -1]?.day === at.day ? <text x={Number(props.x) + 6} y={Number(props.y) + dy} fill={colour} fontSize={13.5} fontWeight={600} textAnchor="start">{text}</text> : <g />;
     };
   return (
     <div style={{ height: 370 }} role="img" aria-label={chartSummary(view, printer.mass.bind(printer))}>
@@ -38,7 +40,7 @@ export function BodyChart({ view }: { view: BodyView }) {
           <Area dataKey="aheadBand" stroke="none" fill={colours.pine} fillOpacity={0.09} isAnimationActive={false} activeDot={false} />
           <Line dataKey="plan" stroke={colours.oat} strokeWidth={2} strokeDasharray="6 4" dot={false} activeDot={false} isAnimationActive={false} label={label(firstPlan, "plan", colours.oat, -8)} />
           <Line dataKey="trend" stroke={colours.pine} strokeWidth={2.5} dot={false} activeDot={false} isAnimationActive={false} label={label(lastTrend, lastTrend ? `trend ${lastTrend.trend!.toFixed(1)}` : "", colours.pine, -14)} />
-          <Line dataKey="ahead" stroke={colours.pine} strokeWidth={2} strokeDasharray="1.5 4" dot={false} activeDot={false} isAnimationActive={false} label={label(lastDay === undefined || lastDay === lastTrend?.day ? undefined : { day: lastDay }, "at this pace", colours.pine, 22, "end")} />
+          <Line dataKey="ahead" stroke={colours.pine} strokeWidth={2} strokeDasharray="1.5 4" dot={false} activeDot={false} isAnimationActive={false} label={label(aheadLabel, "at this pace", colours.pine, rising ? 20 : -7)} />
           <Scatter dataKey="weighed" fill={colours.ink} fillOpacity={0.6} shape={(props: { cx?: number; cy?: number }) => (props.cy == null || Number.isNaN(props.cy) ? <g /> : <circle cx={props.cx} cy={props.cy} r={2.2} fill={colours.ink} fillOpacity={0.6} />)} isAnimationActive={false} />
           <Tooltip isAnimationActive={false} cursor={{ stroke: colours.rule }} content={({ active, payload }) => {
             const row = payload?.[0]?.payload as (typeof data)[number] | undefined;
