@@ -7,10 +7,8 @@ import { Field, Row } from "@/ui/inputs/Field";
 import { aDate, massBetween, optional } from "@/ui/inputs/checks";
 import type { MassUnit } from "@/core/units/mass";
 import { ProfileFieldset } from "./ProfileFieldset";
-import { profileFields, type ProfileFields } from "./profile";
+import { profileFields, type FirstFields } from "./profile";
 import styles from "./firstRun.module.css";
-
-export interface FirstFields extends ProfileFields { startKg: string; startDate: string; targetKg: string; deadline: string; why: string }
 
 /** The one short page of the first run: units, start, height, birth date, sex, goal — or the demo. */
 export function FirstRun({ hands }: { hands: FirstHands }) {

@@ -3,8 +3,7 @@ import { put, type Change } from "@/core/log/records";
 import { starterFoods } from "@/core/nutrition/starterFoods";
 import { starterExercises } from "@/core/strength/starterExercises";
 import { parseMass, type MassUnit } from "@/core/units/mass";
-import type { FirstFields } from "./FirstRun";
-import { personOf } from "./profile";
+import { personOf, type FirstFields } from "./profile";
 
 /** What the first run writes: the person, the first weigh-in, the goal, and the exercises and foods to begin with. */
 export function firstChange(fields: FirstFields): Change {

@@ -4,6 +4,9 @@ import { parseDecimal } from "@/core/units/number";
 /** What the profile form holds, all of it text as typed. */
 export interface ProfileFields { name: string; mass: string; distance: string; energy: string; heightCm: string; birthDate: string; sex: string; weekStart: string; e1rmFormula: string }
 
+/** What the first-run page holds besides. */
+export interface FirstFields extends ProfileFields { startKg: string; startDate: string; targetKg: string; deadline: string; why: string }
+
 export function profileFields(person: Person | null): ProfileFields {
   return {
     name: person?.name ?? "", mass: person?.units?.mass ?? "kg", distance: person?.units?.distance ?? "km", energy: person?.units?.energy ?? "kcal",

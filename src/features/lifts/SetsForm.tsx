@@ -2,7 +2,7 @@
 
 import { Button } from "antd";
 import { useForm, useWatch } from "react-hook-form";
-import { withSets } from "@/core/entry/lifting";
+import { withSets } from "@/core/planning/perform";
 import { put } from "@/core/log/records";
 import { parseMass } from "@/core/units/mass";
 import { parseDecimal } from "@/core/units/number";

@@ -4,7 +4,7 @@ import { Button } from "antd";
 import { useState } from "react";
 import type { CardItem, SessionCard } from "@/core/figures/views/sessionCard";
 import { put, type Session } from "@/core/log/records";
-import { asPlanned, confirmed, performedAs, withSet } from "@/core/planning/confirm";
+import { asPlanned, confirmed, performedAs, withSet } from "@/core/planning/perform";
 import { shortDate } from "@/ui/dates";
 import { Mark } from "@/ui/column/Mark";
 import { useLog } from "@/ui/log/LogContext";

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Session } from "../log/records";
-import { asPlanned, confirmed, performedAs, withSet } from "./confirm";
+import { asPlanned, confirmed, performedAs, withSet } from "./perform";
 
 const session: Session = { id: "s", personId: "p", date: "2026-06-01", kind: "strength", status: "planned", planned: { minutes: 60, effort: 7 }, items: [{ id: "i", exerciseId: "e", sets: [{ id: "a", planned: { reps: 5, kg: 100, percent: 0.8 } }, { id: "b", planned: { reps: 5, kg: 100 } }] }] };
 

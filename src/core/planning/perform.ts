@@ -1,7 +1,28 @@
 import type { Item, Session, TrainingSet } from "../log/records";
-import { withStatus } from "../entry/lifting";
 
 type Done = NonNullable<TrainingSet["done"]>;
+
+/** The session with these sets performed: planned sets of the exercise that are still open are filled first, the rest is added. */
+export function withSets(session: Session, exerciseId: string, performed: readonly { done: Done; warmUp: boolean }[], newId: () => string): Session {
+  const items = session.items ?? [];
+  const held = items.find((item) => item.exerciseId === exerciseId);
+  const item: Item = held ?? { id: newId(), exerciseId, sets: [] };
+  const waiting = [...performed];
+  const filled = item.sets.map((set): TrainingSet => {
+    const next = waiting.findIndex(({ warmUp }) => warmUp === (set.warmUp ?? false));
+    return set.done || next < 0 ? set : { ...set, done: waiting.splice(next, 1)[0]!.done };
+  });
+  const added = waiting.map(({ done, warmUp }): TrainingSet => ({ id: newId(), ...(warmUp ? { warmUp } : {}), done }));
+  const changed = { ...item, sets: [...filled, ...added] };
+  return withStatus({ ...session, items: held ? items.map((one) => (one === held ? changed : one)) : [...items, changed] });
+}
+
+/** The session with the status that its sets tell: done when no planned working set is open, partly when some are, as it was when none is done. */
+export function withStatus(session: Session): Session {
+  const sets = (session.items ?? []).flatMap((item) => item.sets);
+  if (!sets.some(({ done }) => done)) return session.status === "done" || session.status === "partly" ? { ...session, status: "planned" } : session;
+  return { ...session, status: sets.some(({ planned, done, warmUp }) => planned && !done && !warmUp) ? "partly" : "done" };
+}
 
 /** The session with one set of it changed. */
 export function withSet(session: Session, itemId: string, setId: string, change: (set: TrainingSet) => TrainingSet): Session {

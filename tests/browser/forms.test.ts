@@ -1,0 +1,162 @@
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import type { Locator } from "playwright-core";
+import { address, beginLog, trainee, write, type Trainee } from "./harness";
+
+const figure = (hand: Trainee, name: string) => hand.page.locator(`[data-figure="${name}"]`).first();
+const formWith = (hand: Trainee, button: string): Locator => hand.page.locator("form", { has: hand.page.getByRole("button", { name: button, exact: true }) });
+const saved = (hand: Trainee, text: string) => hand.page.getByText(`Saved: ${text}`).waitFor();
+
+describe("a log kept by forms", () => {
+  let hand: Trainee;
+  beforeAll(async () => {
+    hand = await trainee();
+    await beginLog(hand.page, { "Weight now": "80", Height: "180", "Birth date": "1996-01-01" }, { "Sex, for the equations": "male" });
+  });
+  afterAll(async () => {
+    expect(hand.problems).toEqual([]);
+    await hand.close();
+  });
+
+  it("a goal by rate shows its days, deadline and daily energy before it is saved, and stands in every view after", async () => {
+    await hand.page.keyboard.press("6");
+    const form = formWith(hand, "Set goal");
+    await form.getByLabel("Start weight").fill("80");
+    await form.getByLabel("Goal weight").fill("74");
+    await form.getByLabel("Set by").selectOption("rate");
+    await form.getByLabel("A week").fill("0,4");
+    // 6 kg at 0.4 kg a week: 105 days; 0.4 × 7700 / 7 = 440 kcal
+    await hand.page.getByText("105 days, until 24 September 2026; −0.40 kg a week, −0.50 % of body weight; −440 kcal a day.").waitFor();
+    await form.getByLabel("A week").fill("1,2");
+    await hand.page.getByText("above 1 % a growing share of the loss is muscle").waitFor();
+    await form.getByLabel("A week").fill("0.4");
+    await form.getByRole("button", { name: "Set goal" }).click();
+    await saved(hand, "Goal 74.0 kg");
+    // Mifflin 10·80 + 6.25·180 − 5·30 + 5 = 1780; × 1.55 = 2759; less 440
+    await hand.page.getByText("2,319").first().waitFor();
+    expect(await figure(hand, "expenditure").innerText()).toBe("2,759");
+    await hand.page.keyboard.press("1");
+    await hand.page.getByText("105 days to 24 September 2026").waitFor();
+    expect(await figure(hand, "plan").innerText()).toBe("0.0");
+  });
+
+  it("the goal's deadline asks its rate: 6 kg in 90 days is 0.47 kg a week", async () => {
+    await hand.page.keyboard.press("6");
+    const form = formWith(hand, "Save goal");
+    await form.getByLabel("Set by").selectOption("date");
+    await form.getByLabel("Deadline").fill("2026-09-09");
+    await hand.page.getByText("90 days, until 9 September 2026; −0.47 kg a week").waitFor();
+    await form.getByLabel("Deadline").fill("2026-06-11");
+    await hand.page.getByText("the deadline 2026-06-11 is not after the start").waitFor();
+  });
+
+  it("sessions said to be outside the factor are added net to their day's target", async () => {
+    const form = formWith(hand, "Save settings");
+    await form.getByLabel("Activity factor").fill("5");
+    await form.getByText("The factor must be from 1.2 to 2.6.").waitFor();
+    await form.getByLabel("Activity factor").fill("1,4");
+    await form.getByLabel("Sessions are").selectOption("added");
+    await form.getByRole("button", { name: "Save settings" }).click();
+    await saved(hand, "Energy settings");
+    await write(hand.page, "run 9.656 km 60 min");
+    // 1780 × 1.4 − 440 = 2052; 6 mph is 9.8 MET: 8.8 × 3.5 × 80 / 200 × 60 = 739
+    await hand.page.keyboard.press("Escape");
+    await hand.page.goto(`${address}/`);
+    await figure(hand, "foodLeft").waitFor();
+    expect(Number((await figure(hand, "foodLeft").innerText()).replace(",", ""))).toBeGreaterThan(2052 + 730);
+    await hand.page.getByRole("button", { name: "working of Left to eat" }).click();
+    await hand.page.getByText("net energy of the day's sessions +739 kcal").waitFor();
+    await hand.page.keyboard.press("Escape");
+  });
+
+  it("a food from its label: parts of the carbohydrate cannot exceed it; then it is logged, by form and by line", async () => {
+    await hand.page.keyboard.press("5");
+    const form = formWith(hand, "Add food");
+    await form.getByLabel("Name").fill("Barley bread");
+    await form.getByLabel("Carbohydrate", { exact: true }).fill("45");
+    await form.getByLabel("Fibre").fill("60");
+    await form.getByText("It is a part of the carbohydrate and cannot be more.").waitFor();
+    await form.getByLabel("Fibre").fill("9");
+    await form.getByLabel("Protein").fill("8,5");
+    await form.getByLabel("Fat").fill("2");
+    await form.getByRole("button", { name: "Add food" }).click();
+    await saved(hand, "Food Barley bread");
+    const meal = formWith(hand, "Log food");
+    await meal.getByLabel("Food or recipe").selectOption({ label: "Barley bread" });
+    await meal.getByLabel("Amount").fill("200");
+    await meal.getByRole("button", { name: "Log food" }).click();
+    await saved(hand, "Barley bread, 200 g");
+    // per 100 g: 4 × 36 + 2 × 9 + 4 × 8.5 + 9 × 2 = 214 kcal
+    await hand.page.getByRole("row", { name: /Barley bread 200 g 428/ }).waitFor();
+    await write(hand.page, "snack: 50 g barley bread");
+    await hand.page.getByRole("row", { name: /Eaten 535/ }).waitFor();
+    await hand.page.getByLabel("Everything eaten that day is written").click();
+    await saved(hand, "Day complete");
+    const water = formWith(hand, "Add water");
+    await water.getByLabel(/^Water/).fill("500");
+    await water.getByRole("button", { name: "Add water" }).click();
+    await hand.page.getByText("Water, 500 ml so far").waitFor();
+    await hand.page.getByRole("button", { name: "Remove Barley bread" }).first().click();
+    await saved(hand, "Barley bread removed");
+    await hand.page.getByRole("status").getByRole("button", { name: "Undo" }).click();
+    await hand.page.getByRole("row", { name: /Eaten 535/ }).waitFor();
+  });
+
+  it("an exercise of one's own is at once in every list, and its sets count", async () => {
+    await hand.page.goto(`${address}/lifts`);
+    const form = formWith(hand, "Add exercise");
+    await form.getByLabel("Name").fill("deadlift");
+    await form.getByText("There is one of that name.").waitFor();
+    await form.getByLabel("Name").fill("Zercher squat");
+    await form.getByLabel("Group").fill("squat");
+    await form.getByLabel("Muscles, direct").fill("quadriceps, upper back");
+    await form.getByRole("button", { name: "Add exercise" }).click();
+    await saved(hand, "Exercise Zercher squat");
+    const sets = formWith(hand, "Log sets");
+    await sets.getByLabel("Exercise").selectOption({ label: "Zercher squat" });
+    await sets.getByLabel("Reps").fill("5");
+    await sets.getByLabel("Load").fill("62,5");
+    await sets.getByRole("button", { name: "Log sets" }).click();
+    await saved(hand, "Zercher squat 3 × 5");
+    await hand.page.getByRole("button", { name: "Zercher squat", exact: true }).first().waitFor();
+    await hand.page.getByRole("row", { name: /^upper back 3/ }).waitFor();
+    await write(hand.page, "zercher 70 kg x 3");
+    await hand.page.getByText("3 × 5 at 62.5 kg; 1 × 3 at 70 kg").first().waitFor();
+  });
+
+  it("what can be read two ways is asked, and a far-off weight needs a second Enter", async () => {
+    const line = hand.page.getByRole("search").getByRole("textbox");
+    await line.fill("squat 3x6 90 kg");
+    await hand.page.getByText("is part of several exercises. Which one?").waitFor();
+    expect(await hand.page.getByRole("button", { name: "Enter to log" }).count()).toBe(0);
+    await line.press("Enter");
+    await hand.page.getByRole("search").getByRole("button", { name: "Front squat" }).click();
+    expect(await line.inputValue()).toBe("Front squat 3x6 90 kg");
+    await line.fill("180");
+    await hand.page.getByText("far from the").waitFor();
+    await line.press("Enter");
+    await line.press("Enter");
+    await saved(hand, "Weigh-in 180.0 kg");
+    await hand.page.getByRole("status").getByRole("button", { name: "Undo" }).click();
+    await hand.page.getByText("Undone: Weigh-in 180.0 kg").waitFor();
+    await line.fill("flurb 12");
+    await hand.page.getByText("Nothing of yours begins like this.").waitFor();
+    await line.press("Escape");
+  });
+
+  it("units change what is shown, never what is kept; dark paper stays after a reload", async () => {
+    await hand.page.goto(`${address}/files`);
+    const form = formWith(hand, "Save profile");
+    await form.getByLabel("Weights in").selectOption("lb");
+    await form.getByRole("button", { name: "Save profile" }).click();
+    await saved(hand, "Profile");
+    await hand.page.keyboard.press("1");
+    await hand.page.getByText("176.4 lb").first().waitFor();
+    await hand.page.keyboard.press("u");
+    await hand.page.getByText("80.0 kg").first().waitFor();
+    await hand.page.keyboard.press("7");
+    await hand.page.getByRole("button", { name: "Dark paper" }).click();
+    await hand.page.reload();
+    await hand.page.getByRole("button", { name: "Light paper" }).waitFor();
+    expect(await hand.page.evaluate(() => getComputedStyle(document.body).backgroundColor)).toBe("rgb(18, 26, 25)");
+  });
+});
