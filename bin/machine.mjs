@@ -16,9 +16,15 @@ export function stop(sentence) {
   process.exit(1);
 }
 
+/** What is wrong with a Node version, in a sentence, or null. */
+export function nodeProblem(version) {
+  const [major, minor] = version.split(".").map(Number);
+  return major < 20 || (major === 20 && minor < 19) ? `Oat Column needs Node 20.19 or newer; this is Node ${version}.` : null;
+}
+
 export function requireNode() {
-  const [major, minor] = process.versions.node.split(".").map(Number);
-  if (major < 20 || (major === 20 && minor < 19)) stop(`Oat Column needs Node 20.19 or newer; this is Node ${process.versions.node}.`);
+  const problem = nodeProblem(process.versions.node);
+  if (problem !== null) stop(problem);
 }
 
 function hashOf(paths) {

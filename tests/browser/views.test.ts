@@ -106,6 +106,23 @@ describe("keys, undo and the Column", () => {
     await page.getByRole("status").getByRole("button", { name: "Undo" }).click();
     await page.getByText("Undone: Strength B as planned").waitFor();
   });
+  it("a row is changed after the fact: distance, time, effort, note", async () => {
+    const { page } = hand;
+    const session = page.getByRole("region", { name: "Easy row" });
+    await session.getByRole("button", { name: "Change" }).click();
+    await session.getByLabel("Time").fill("soon");
+    await session.getByText("Write a time such as 33:10 or 45 min.").waitFor();
+    await session.getByLabel("Distance").fill("6,2");
+    await session.getByLabel("Time").fill("27:54");
+    await session.getByLabel("Effort").fill("3,5");
+    await session.getByLabel("Note").fill("wind against");
+    await session.getByRole("button", { name: "Save session" }).click();
+    await page.getByText("Saved: Easy row changed").waitFor();
+    await session.getByText("6.20 km · 27:54 · 2:15.0 /500 m").waitFor();
+    await session.getByText("wind against").waitFor();
+    await page.keyboard.press("u");
+    await page.getByText("Undone: Easy row changed").waitFor();
+  });
   it("nonsense in the forms is named as it is typed and nothing is written", async () => {
     const { page } = hand;
     await page.keyboard.press("4");
@@ -152,6 +169,20 @@ describe("units, people and tabs", () => {
     await page.getByLabel("Whose log").selectOption({ label: "Training partner" });
     await page.getByRole("button", { name: "Leg press" }).waitFor();
     expect(await page.getByRole("button", { name: "Back squat" }).count()).toBe(0);
+    await hand.close();
+  });
+  it("the demo leaves an own log alone, and says that it is the demo", async () => {
+    const hand = await trainee();
+    await beginLog(hand.page, { "Weight now": "77.7" });
+    await openDemo(hand.page);
+    await hand.page.getByText("demo log", { exact: true }).waitFor();
+    await write(hand.page, "71.1");
+    await hand.page.goto(`${address}/files`);
+    await hand.page.getByText("Your own log is untouched by anything here.").waitFor();
+    await hand.page.getByRole("button", { name: "Open your own log" }).click();
+    await hand.page.getByText("77.7 kg").first().waitFor();
+    expect(await hand.page.getByText("demo log", { exact: true }).count()).toBe(0);
+    expect(hand.problems).toEqual([]);
     await hand.close();
   });
   it("another tab follows", async () => {

@@ -5,6 +5,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { nodeProblem } from "../../bin/machine.mjs";
 import { contract } from "@/core/figures/contract";
 import { mustDay } from "@/core/calendar/day";
 import { demoLog } from "@/demo/demoLog";
@@ -44,6 +45,12 @@ describe("the demo-log command", () => {
 });
 
 describe("the start command", () => {
+  it("says in a sentence which Node it needs", () => {
+    expect(nodeProblem("18.20.4")).toBe("Oat Column needs Node 20.19 or newer; this is Node 18.20.4.");
+    expect(nodeProblem("20.18.1")).not.toBeNull();
+    expect(nodeProblem("20.19.0")).toBeNull();
+    expect(nodeProblem("22.1.0")).toBeNull();
+  });
   it("says in a sentence that the port is in use, and how to choose another", async () => {
     const holder = createServer();
     await new Promise<void>((resolve) => { holder.listen(4187, "127.0.0.1", resolve); });

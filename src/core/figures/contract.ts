@@ -72,16 +72,17 @@ function goalContract(figures: Figures) {
   const trendKg = figures.levelOn(on);
   const planKg = planWeight(line, on);
   const catchUp = trendKg === null ? null : catchUpRate(line, trendKg, on);
+  const known = "reason" in projection ? null : projection;
   const reasons = [
-    ...(trend === null ? ["no weight is written"] : []),
+    ...("reason" in projection ? [projection.reason] : []),
     ...(catchUp === null && trend !== null ? ["the deadline is not ahead"] : []),
-    ...(projection !== null && projection.p90 === null ? ["some dates are not reached at this pace within three years"] : []),
+    ...(known !== null && known.p90 === null ? ["some dates are not reached at this pace within three years"] : []),
   ];
   const goal = {
     targetKg: line.targetKg, deadline: dateOf(line.deadline), days: line.days, daysLeft: line.deadline - on, kgPerWeek: line.kgPerWeek, planKg,
     aboveKg: trendKg === null ? null : trendKg - planKg, catchUpKgPerWeek: catchUp, kcalPerDay: balanceForRate(line.kgPerWeek),
-    projected: { p10: dateOrNull(projection?.p10 ?? null), p50: dateOrNull(projection?.p50 ?? null), p90: dateOrNull(projection?.p90 ?? null) },
-    reachableBy: projection?.byDeadline ?? null, arrived: projection?.arrived ?? false,
+    projected: { p10: dateOrNull(known?.p10 ?? null), p50: dateOrNull(known?.p50 ?? null), p90: dateOrNull(known?.p90 ?? null) },
+    reachableBy: known?.byDeadline ?? null, arrived: known?.arrived ?? false,
     ...(reasons.length > 0 ? { reason: reasons.join("; ") } : {}),
   };
   return { goal };

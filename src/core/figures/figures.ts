@@ -9,7 +9,7 @@ import { performedSets, type PerformedSet } from "../strength/sets";
 import { volumeOf, type Volume } from "../strength/volume";
 import { equations, type Body, type EquationName, type Resting, type Sex } from "../energy/resting";
 import { goalInForce, planLine, type PlanLine } from "../goal/plan";
-import { levelOn, project, type Projection } from "../goal/projection";
+import { levelOn, project, projectionNeedsDays, type Projection } from "../goal/projection";
 import { ofPerson, type Log } from "../log/log";
 import type { EnergySettings, Goal, Meal, Person, Session, Settings } from "../log/records";
 
@@ -113,8 +113,21 @@ export class Figures {
     return goal === null ? { reason: "no weight goal has begun" } : this.#once(`line ${goal.id}`, () => planLine(goal));
   }
 
-  get projection(): Projection | null {
-    return this.#once("projection", () => (this.trend === null || "reason" in this.line ? null : project(this.trend, this.line, this.on)));
+  /** When the goal will be met, or why that cannot be said. */
+  get projection(): Projection | { reason: string } {
+    return this.#once("projection", () => {
+      const { trend, line } = this;
+      if ("reason" in line) return line;
+      if (trend === null) return { reason: "no weight is written" };
+      if (trend.days.length <= projectionNeedsDays) return { reason: "a goal's date needs weigh-ins over more than seven days" };
+      return project(trend, line, this.on);
+    });
+  }
+
+  /** The weight goal that begins next, when one lies ahead. */
+  get nextGoal(): Goal | null {
+    const ahead = ofPerson(this.log, "goals", this.person.id).filter((goal) => goal.of === "weight" && mustDay(goal.startDate) > this.on);
+    return ahead.sort((a, b) => compare(a.startDate, b.startDate) || compare(a.id, b.id))[0] ?? null;
   }
 
   // Energy

@@ -7,6 +7,9 @@ import type { PlanLine } from "./plan";
 /** Days beyond which nothing is carried forward. */
 export const horizonDays = 1095;
 
+/** Below so many days from first to last weigh-in nothing is said about a goal's date: the rate is not known. */
+export const projectionNeedsDays = 7;
+
 /** The trend carried forward to one day. */
 export interface Ahead { day: Day; kg: number; sd: number; low80: number; high80: number; kgPerWeek: number }
 

@@ -14,6 +14,10 @@ describe("confirming", () => {
     const back = withSet(withSet(both, "i", "a", (set) => performedAs(set, null)), "i", "b", (set) => performedAs(set, null));
     expect(back).toEqual(session);
   });
+  it("an unplanned set taken back is gone, with its exercise when it was the only one", () => {
+    const extra: Session = { ...session, status: "done", items: [...session.items!, { id: "x", exerciseId: "f", sets: [{ id: "c", done: { reps: 8, kg: 20 } }] }] };
+    expect(withSet(extra, "x", "c", (set) => performedAs(set, null)).items).toEqual(session.items);
+  });
   it("a warm-up left open does not keep a session from being done", () => {
     const warmed: Session = { ...session, items: [{ ...session.items![0]!, sets: [{ id: "w", warmUp: true, planned: { reps: 5, kg: 60 } }, ...session.items![0]!.sets.slice(0, 1)] }] };
     expect(withSet(warmed, "i", "a", (set) => performedAs(set, asPlanned(set))).status).toBe("done");

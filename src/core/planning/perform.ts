@@ -24,9 +24,10 @@ export function withStatus(session: Session): Session {
   return { ...session, status: sets.some(({ planned, done, warmUp }) => planned && !done && !warmUp) ? "partly" : "done" };
 }
 
-/** The session with one set of it changed. */
+/** The session with one set of it changed. A set left with neither plan nor performance is gone, and so is an exercise left without sets. */
 export function withSet(session: Session, itemId: string, setId: string, change: (set: TrainingSet) => TrainingSet): Session {
-  const items = (session.items ?? []).map((item): Item => (item.id === itemId ? { ...item, sets: item.sets.map((set) => (set.id === setId ? change(set) : set)) } : item));
+  const changed = (sets: readonly TrainingSet[]) => sets.flatMap((set) => { const next = set.id === setId ? change(set) : set; return next.planned || next.done || set.id !== setId ? [next] : []; });
+  const items = (session.items ?? []).flatMap((item): Item[] => { const next = item.id === itemId ? { ...item, sets: changed(item.sets) } : item; return next.sets.length === 0 ? [] : [next]; });
   return withStatus({ ...session, items });
 }
 

@@ -59,6 +59,7 @@ export function GoalForm({ goal }: { goal: Goal | null }) {
         <Row>
           <Field control={control} name="why" label="Why it matters" className={wide} />
           <RowButton><Button htmlType="submit">{goal === null ? "Set goal" : "Save goal"}</Button></RowButton>
+          {goal !== null && <RowButton><button type="button" className="link" style={{ paddingTop: 6 }} onClick={() => void commit([{ remove: { kind: "goals", id: goal.id } }], "Goal removed")}>Remove</button></RowButton>}
           {goal !== null && <RowButton><button type="button" className="link" style={{ paddingTop: 6 }} onClick={(event) => void save(true)(event)}>Save as a new goal</button></RowButton>}
         </Row>
       </form>

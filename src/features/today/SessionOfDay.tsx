@@ -9,6 +9,7 @@ import { shortDate } from "@/ui/dates";
 import { Mark } from "@/ui/column/Mark";
 import { useLog } from "@/ui/log/LogContext";
 import { usePrinter } from "@/ui/usePrinter";
+import { SessionEditor } from "./SessionEditor";
 import { SetEditor } from "./SetEditor";
 import styles from "./today.module.css";
 import { Scrollable } from "@/ui/Scrollable";
@@ -16,6 +17,7 @@ import { Scrollable } from "@/ui/Scrollable";
 /** A session of the day (`strong` when its confirming is the one strong action): to confirm set by set, or whole, or to skip; afterwards what was planned beside what was done. */
 export function SessionOfDay({ card, strong }: { card: SessionCard; strong: boolean }) {
   const { commit, today } = useLog();
+  const [editing, setEditing] = useState(false);
   const { session, status, title } = card;
   const save = (next: Session, label: string) => void commit([put("sessions", next, session)], label);
   const open = status === "planned" || status === "partly" || status === "missed";
@@ -32,8 +34,10 @@ export function SessionOfDay({ card, strong }: { card: SessionCard; strong: bool
         {open && !ahead && <Button type={strong ? "primary" : "default"} onClick={() => save(confirmed(session), `${title} as planned`)}>{status === "partly" ? "Confirm the rest" : "Confirm as planned"}</Button>}
         {status === "planned" && <button type="button" className="link" onClick={() => save({ ...session, status: "skipped" }, `${title} skipped`)}>Skip</button>}
         {status === "skipped" && <button type="button" className="link" onClick={() => save({ ...session, status: "planned" }, `${title} planned again`)}>Plan again</button>}
+        {!ahead && status !== "skipped" && <button type="button" className="link" aria-expanded={editing} onClick={() => setEditing(!editing)}>Change</button>}
         <button type="button" className="link small" onClick={() => void commit([{ remove: { kind: "sessions", id: session.id } }], `${title} removed`)}>Remove</button>
       </div>
+      {editing && <SessionEditor session={session} onClose={() => setEditing(false)} onSave={(next) => { save(next, `${title} changed`); setEditing(false); }} />}
     </section>
   );
 }

@@ -13,6 +13,7 @@ export interface EnergyView {
   range: { low: number; high: number } | null;
   settings: EnergySettings | null;
   targets: { training: Target; rest: Target };
+  /** The goal in force, else the one that begins next. */
   goal: Goal | null;
   line: PlanLine | { reason: string };
   balanceKcal: number | null;
@@ -35,7 +36,7 @@ export function energyView(figures: Figures): EnergyView {
     resting: equationNames.map((equation) => ({ equation, result: figures.restingOn(equation, on) })), expenditure,
     range: "reason" in expenditure ? null : { low: expenditure.kcal * (1 - equationError), high: expenditure.kcal * (1 + equationError) },
     settings: figures.energySettingsOn(on), targets: { training, rest: targetFor(figures, "rest", on) },
-    goal: figures.goal, line, balanceKcal: "reason" in line ? null : balanceForRate(line.kgPerWeek), warnings, plan: planFigure(figures), arrival: arrivalFigure(figures),
+    goal: figures.goal ?? figures.nextGoal, line, balanceKcal: "reason" in line ? null : balanceForRate(line.kgPerWeek), warnings, plan: planFigure(figures), arrival: arrivalFigure(figures),
     credits: week.flatMap((day) => creditsOn(figures, day).map((credit) => ({ date: dateOf(day), title: titleOf(figures, credit.sessionId), credit }))),
   };
 }

@@ -80,7 +80,8 @@ export function trendFigure(figures: Figures): TrendFigure | { reason: string } 
   const { trend, weighed } = figures;
   if (trend === null) return { reason: "No weight is written yet. Type this morning's weight above." };
   const last = trend.days.at(-1)!;
-  const spread = Math.sqrt(mean(trend.days.map((day) => (day.weighedKg === null || day.gross ? 0 : (day.weighedKg - day.kg) ** 2))) + last.sd ** 2) || last.sd;
+  const residuals = trend.days.flatMap(({ weighedKg, kg, gross }) => (weighedKg === null || gross ? [] : [(weighedKg - kg) ** 2]));
+  const spread = Math.sqrt((residuals.length === 0 ? 0 : mean(residuals)) + last.sd ** 2);
   return {
     date: dateOf(last.day), kg: last.kg, low80: last.low80, high80: last.high80, kgPerWeek: last.kgPerWeek, kgPerWeekHalf80: z80 * last.kgPerWeekSd, weighIns: weighed.length,
     morning: last.weighedKg === null ? null : { kg: last.weighedKg, usual: !last.gross && Math.abs(last.weighedKg - last.kg) <= 2 * spread },
@@ -107,7 +108,7 @@ export function planFigure(figures: Figures): PlanFigure | { reason: string } {
 export function arrivalFigure(figures: Figures): ArrivalFigure | { reason: string } {
   const { line, projection, on, goal } = figures;
   if ("reason" in line) return { reason: `No goal date: ${line.reason}.` };
-  if (projection === null) return { reason: "No weight is written yet." };
+  if ("reason" in projection) return { reason: `Not known yet: ${projection.reason}.` };
   const date = (day: Day | null) => (day === null ? null : dateOf(day));
   return {
     targetKg: line.targetKg, deadline: dateOf(line.deadline), daysLeft: line.deadline - on, chance: projection.byDeadline, arrived: projection.arrived,

@@ -41,7 +41,7 @@ describe("workings", () => {
     expect(working({ figure: "foodLeft", date: dateOf(today) }).value).toBe(printer.energy(foodDay(figures, today).remainingKcal!));
     const best = figures.lifts.find(({ exerciseId }) => exerciseId === "back-squat")!.best!;
     expect(working({ figure: "maximum", exerciseId: "back-squat", which: "best" }).value).toBe(printer.mass(best.e1rmKg));
-    expect(working({ figure: "arrival" }).value).toBe(`${Math.round(figures.projection!.byDeadline * 100)} in 100`);
+    expect(working({ figure: "arrival" }).value).toBe(`${Math.round((figures.projection as { byDeadline: number }).byDeadline * 100)} in 100`);
     expect(working({ figure: "volume", weekStart }).value).toContain(printer.volumeLoad(figures.volumes.get(mustDay(weekStart))!.volumeLoadKg));
   });
   it("lead to entries that are there", () => {
