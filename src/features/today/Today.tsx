@@ -31,9 +31,9 @@ export function Today() {
   );
 }
 
-function subtitle({ arrival, date }: DayView, today: string): string {
+function subtitle({ goal, date }: DayView, today: string): string {
   const when = date === today ? "Today" : date > today ? "Ahead" : "Figures as known on that day";
-  if ("reason" in arrival) return when;
-  const left = arrival.daysLeft > 0 ? `${arrival.daysLeft} days to ${fullDate(arrival.deadline)}` : `the goal's date was ${fullDate(arrival.deadline)}`;
-  return [when, left, arrival.why].filter(Boolean).join(" · ");
+  if (goal === null) return when;
+  const left = goal.daysLeft > 0 ? `${goal.daysLeft} days to ${fullDate(goal.deadline)}` : `the goal's date was ${fullDate(goal.deadline)}`;
+  return [when, left, goal.why].filter(Boolean).join(" · ");
 }

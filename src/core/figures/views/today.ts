@@ -23,10 +23,12 @@ export interface TrendFigure { date: string; kg: number; low80: number; high80: 
 export interface PlanFigure { planKg: number; aboveKg: number; bandKg: number; standing: "on plan" | "too slow" | "too fast"; kgPerWeek: number; trendKgPerWeek: number; catchUpKgPerWeek: number | null; losing: boolean }
 
 /** When the goal will be met. */
-export interface ArrivalFigure { targetKg: number; deadline: string; daysLeft: number; chance: number; arrived: boolean; p10: string | null; p50: string | null; p90: string | null; why: string | null }
+export interface ArrivalFigure { targetKg: number; deadline: string; daysLeft: number; chance: number; arrived: boolean; p10: string | null; p50: string | null; p90: string | null }
 
 export interface DayView {
   date: string;
+  /** The goal's date, however likely it is, and why it matters. */
+  goal: { deadline: string; daysLeft: number; why: string | null } | null;
   weighIn: WeighIn | null;
   note: DayNote | null;
   sessions: SessionCard[];
@@ -42,6 +44,7 @@ export function dayView(figures: Figures, day: Day): DayView {
   const date = dateOf(day);
   return {
     date,
+    goal: "reason" in figures.line ? null : { deadline: dateOf(figures.line.deadline), daysLeft: figures.line.deadline - day, why: figures.goal?.why ?? null },
     weighIn: primaryOf(figures, date),
     note: figures.notesByDay.get(day) ?? null,
     sessions: (figures.sessionsByDay.get(day) ?? []).map((session) => sessionCard(figures, session)),
@@ -106,12 +109,12 @@ export function planFigure(figures: Figures): PlanFigure | { reason: string } {
 }
 
 export function arrivalFigure(figures: Figures): ArrivalFigure | { reason: string } {
-  const { line, projection, on, goal } = figures;
+  const { line, projection, on } = figures;
   if ("reason" in line) return { reason: `No goal date: ${line.reason}.` };
   if ("reason" in projection) return { reason: `Not known yet: ${projection.reason}.` };
   const date = (day: Day | null) => (day === null ? null : dateOf(day));
   return {
     targetKg: line.targetKg, deadline: dateOf(line.deadline), daysLeft: line.deadline - on, chance: projection.byDeadline, arrived: projection.arrived,
-    p10: date(projection.p10), p50: date(projection.p50), p90: date(projection.p90), why: goal?.why ?? null,
+    p10: date(projection.p10), p50: date(projection.p50), p90: date(projection.p90),
   };
 }
