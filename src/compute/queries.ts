@@ -1,5 +1,6 @@
 import { mustDay } from "@/core/calendar/day";
 import type { Reading } from "@/core/entry/reading";
+import type { FittedScatter } from "@/core/body/trend";
 import { Figures } from "@/core/figures/figures";
 import { bodyView, type BodyView } from "@/core/figures/views/body";
 import { columnView, type ColumnRow } from "@/core/figures/views/column";
@@ -40,6 +41,7 @@ export type QueryName = keyof Queries;
 /** Answers queries about one log; figures of a person and day are kept until the log changes. */
 export class Answers {
   readonly #figures = new Map<string, Figures>();
+  readonly #fitted: FittedScatter = new Map();
 
   constructor(readonly log: Log, readonly newId: () => string) {}
 
@@ -59,7 +61,7 @@ export class Answers {
     if (person === undefined) return null;
     const day = on < asking.today ? on : asking.today;
     const key = `${person.id} ${day}`;
-    const figures = this.#figures.get(key) ?? new Figures(this.log, person, mustDay(day));
+    const figures = this.#figures.get(key) ?? new Figures(this.log, person, mustDay(day), this.#fitted);
     this.#figures.set(key, figures);
     return figures;
   }

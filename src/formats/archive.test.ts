@@ -31,6 +31,12 @@ describe("the archive", () => {
     expect(text).toContain('"__proto__":{"polluted":true}');
     expect(({} as Record<string, unknown>).polluted).toBeUndefined();
   });
+  it("has one order, whatever the order of writing", () => {
+    const people = ["c", "a", "b"].map((id) => ({ id, name: id }));
+    const text = (list: object[]) => writeArchive(logOf(strToU8(JSON.stringify({ ...base, people: list }))), "");
+    expect(text(people)).toBe(text([...people].reverse()));
+    expect(text([{ name: "a", id: "a" }])).toBe(text([{ id: "a", name: "a" }]));
+  });
   it("gives ids to items and sets that lack them, the same each time", () => {
     const session = { id: "s", personId: "p", date: "2026-05-01", kind: "strength", status: "done", items: [{ exerciseId: "e", sets: [{ done: { reps: 5 } }, { id: "s1" }] }] };
     const file = { ...base, exercises: [{ id: "e", name: "Squat" }], sessions: [session] };

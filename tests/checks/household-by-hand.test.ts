@@ -29,6 +29,7 @@ const archive = {
     { id: "s3", personId: "man", date: date(4), kind: "run", status: "done", distance: { planned: { metres: 4000 }, done: { metres: 4000, seconds: 1200 }, purpose: "easy" } },
     { id: "s4", personId: "man", date: date(5), kind: "run", status: "planned", distance: { planned: { metres: 8000 }, purpose: "easy" } },
     { id: "s5", personId: "man", date: date(20), kind: "run", status: "done", distance: { done: { metres: 99_000, seconds: 99_000 }, purpose: "easy" } },
+    { id: "s6", personId: "man", date: date(20), kind: "strength", status: "done", items: [{ id: "c", exerciseId: "squat", sets: [{ id: "5", done: { reps: 5, kg: 200 } }] }] },
   ],
   foods: [{ id: "oats", name: "Oats", carbohydrateBasis: "available", per100g: { protein: 13.5, fat: 7, carbohydrate: 58.7, fibre: 10, sugars: 1 } }],
   meals: [

@@ -27,6 +27,9 @@ describe("weekly weights", () => {
       for (const week of weeks) expect(week.medianKg === null).toBe(week.days === 0);
     }));
   });
+  it("never count a morning still to come", () => {
+    expect(weeklyWeights(run([70, 71, 90]), monday + 1, 1)).toMatchObject([{ days: 2, medianKg: 70.5, open: true }]);
+  });
   it("know the median of an even count", () => expect(median([4, 1, 3, 2])).toBe(2.5));
 });
 
@@ -72,6 +75,17 @@ describe("the trend", () => {
     expect(spoilt.days[30]!.gross).toBe(true);
     expect(spoilt.days.filter(({ gross }) => gross)).toHaveLength(1);
     clean.days.forEach((day, index) => expect(Math.abs(day.kg - spoilt.days[index]!.kg)).toBeLessThan(0.15));
+  });
+  it("is the same whether its scatter was fitted now or before, and is fitted anew when a closed month changes", () => {
+    const values = Array.from({ length: 90 }, (_, index) => 75 - 0.05 * index + noise(index));
+    const fitted = new Map();
+    const first = weightTrend(run(values), fitted);
+    expect(weightTrend(run(values), fitted)).toEqual(first);
+    expect(fitted.size).toBe(1);
+    weightTrend(run(values.with(89, 70)), fitted);
+    expect(fitted.size).toBe(1);
+    weightTrend(run(values.with(3, 74)), fitted);
+    expect(fitted.size).toBe(2);
   });
   it("grows less sure over a gap", () => {
     const values = Array.from({ length: 90 }, (_, index) => (index >= 30 && index < 60 ? null : 70 + noise(index)));

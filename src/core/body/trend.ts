@@ -73,20 +73,24 @@ export function weightModel(scatter: Scatter, startKg: number): StateSpace {
   };
 }
 
+/** Scatter already fitted, by the weigh-ins it was fitted on; fitting is the costly part, and a closed month seldom changes. */
+export type FittedScatter = Map<string, Scatter>;
+
 /**
  * Trend of the primary weigh-ins: one day after another from the first to the last, by Kalman filter and smoother with
  * maximum-a-posteriori scatter. The scatter is a function of the weigh-ins before the month of the last one, so that today's
  * number does not shift all the past.
  * @param weighed primary weigh-ins, oldest first
+ * @param fitted what was fitted before; added to
  * @returns null without a weigh-in
  * Source: Harvey 1989; Durbin & Koopman 2012.
  */
-export function weightTrend(weighed: readonly Weighed[]): Trend | null {
+export function weightTrend(weighed: readonly Weighed[], fitted: FittedScatter = new Map()): Trend | null {
   const [first, last] = [weighed[0], weighed.at(-1)];
   if (first === undefined || last === undefined) return null;
   const month = monthStartOf(last.day);
   const settled = weighed.filter(({ day }) => day < month && day >= month - fitDays);
-  const scatter = settled.length < fitAtLeast ? prior : fitScatter(settled);
+  const scatter = settled.length < fitAtLeast ? prior : fitScatter(settled, fitted);
   const model = weightModel(scatter, median(weighed.slice(0, 7).map(({ kg }) => kg)));
   const observations = daily(weighed);
   const filtered = kalmanFilter(model, observations, robustLimit);
@@ -114,7 +118,14 @@ function daily(weighed: readonly Weighed[]): Float64Array {
   return observations;
 }
 
-function fitScatter(weighed: readonly Weighed[]): Scatter {
+function fitScatter(weighed: readonly Weighed[], fitted: FittedScatter): Scatter {
+  const key = weighed.map(({ day, kg }) => `${day}:${kg}`).join(" ");
+  const known = fitted.get(key) ?? searchScatter(weighed);
+  fitted.set(key, known);
+  return known;
+}
+
+function searchScatter(weighed: readonly Weighed[]): Scatter {
   const observations = daily(weighed);
   const start = median(weighed.slice(0, 7).map(({ kg }) => kg));
   const centre = keys.map((key) => free(key, prior[key]));

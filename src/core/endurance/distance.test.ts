@@ -29,5 +29,6 @@ describe("adherence", () => {
     const week = [session("done"), session("partly"), session("skipped"), session("planned"), session("planned", { date: "2026-06-03" }), session("done", { planned: null }), session("skipped", { optional: true }), session("done", { optional: true })];
     expect(adherence(week, mustDay("2026-06-02"))).toEqual({ planned: 5, done: 2, partly: 1, skipped: 1, missed: 1, extra: 1, share: 0.5 });
     expect(adherence([], 0).share).toBeNull();
+    expect(adherence([session("planned", { date: "2026-06-02" })], mustDay("2026-06-02"))).toMatchObject({ planned: 0, missed: 0, share: null });
   });
 });

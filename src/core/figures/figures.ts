@@ -1,6 +1,6 @@
 import { ageOn, dateOf, mustDay, weekStartOf, type Day, type Weekday } from "../calendar/day";
 import { groupBy } from "../calendar/groupBy";
-import { weightTrend, type Trend } from "../body/trend";
+import { weightTrend, type FittedScatter, type Trend } from "../body/trend";
 import { primaryWeighIns, type Weighed } from "../body/weighIns";
 import { weeklyWeights, type WeeklyWeight } from "../body/weekly";
 import type { FormulaChoice } from "../strength/e1rm";
@@ -20,7 +20,8 @@ import type { EnergySettings, Goal, Meal, Person, Session, Settings } from "../l
 export class Figures {
   readonly #kept = new Map<string, unknown>();
 
-  constructor(readonly log: Log, readonly person: Person, readonly on: Day) {}
+  /** @param fitted scatter of weights fitted before, for whoever asks again and again about a changing log */
+  constructor(readonly log: Log, readonly person: Person, readonly on: Day, readonly fitted: FittedScatter = new Map()) {}
 
   #once<T>(key: string, compute: () => T): T {
     if (!this.#kept.has(key)) this.#kept.set(key, compute());
@@ -34,7 +35,7 @@ export class Figures {
   // Body weight
 
   get weighed(): Weighed[] { return this.#once("weighed", () => primaryWeighIns(ofPerson(this.log, "weighIns", this.person.id), this.on)); }
-  get trend(): Trend | null { return this.#once("trend", () => weightTrend(this.weighed)); }
+  get trend(): Trend | null { return this.#once("trend", () => weightTrend(this.weighed, this.fitted)); }
   get weekly(): WeeklyWeight[] { return this.#once("weekly", () => weeklyWeights(this.weighed, this.on, this.weekStart)); }
 
   /** Level of the trend on a day, carried forward after the last weigh-in; null before the first. */

@@ -16,6 +16,8 @@ describe("the plan line", () => {
   it("by rate: 6 kg at 0.4 kg a week is 105 days", () => {
     expect(line({ rateKgPerWeek: -0.4 })).toMatchObject({ days: 105, kgPerWeek: -0.4, deadline: start + 105 });
     expect(line({ rateKgPerWeek: 0.4 })).toMatchObject({ days: 105, kgPerWeek: -0.4 });
+    // 1 kg at 0.3 kg a week is 23.3 days: the goal is not reached before the 24th.
+    expect(line({ rateKgPerWeek: -0.3 }, 75, 74)).toMatchObject({ days: 24 });
     expect(line({ rateKgPerWeek: 0.25 }, 60, 61)).toMatchObject({ days: 28, kgPerWeek: 0.25 });
   });
   it("by deadline: 6 kg in 90 days is 0.467 kg a week", () => {
@@ -82,6 +84,10 @@ describe("the projection", () => {
     const projection = project(gaining, line({ date: dateOf(start + 90) }), start + 59);
     expect(projection.p50).toBeNull();
     expect(projection.byDeadline).toBeLessThan(0.01);
+  });
+  it("keeps a chance once reached: under the target now, gaining away from it later", () => {
+    const gaining = weightTrend(Array.from({ length: 60 }, (_, index) => ({ day: start + index, kg: 80 + 0.1 * index, id: String(index) })))!;
+    expect(project(gaining, line({ date: dateOf(start + 200) }, 90, 87), start + 59).byDeadline).toBeGreaterThan(0.9);
   });
   it("knows when it has arrived, and grows less sure with time", () => {
     expect(project(steady, line({ date: dateOf(start + 140) }, 80, 78), on)).toMatchObject({ arrived: true, p50: on });

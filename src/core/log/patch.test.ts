@@ -19,6 +19,10 @@ describe("field patches", () => {
   it("are none between equal records, whatever the key order", () => {
     expect(diff({ a: 1, b: { c: 2 } }, { b: { c: 2 }, a: 1 })).toEqual([]);
   });
+  it("never touch a record's own revision and stamp, but do those of its parts", () => {
+    expect(diff({ id: "a", revision: 1, changed: "x" }, { id: "a", revision: 2, changed: "y" })).toEqual([]);
+    expect(diff({ id: "a", part: { revision: 1 } }, { id: "a", part: { revision: 2 } })).toHaveLength(1);
+  });
   it("create and remove a whole record", () => {
     const patches = diff(undefined, { id: "x" });
     expect(applyPatches(undefined, patches)).toEqual({ id: "x" });
