@@ -1,4 +1,5 @@
 import dayjs from "dayjs";
+import { dateOf, mustDay } from "@/core/calendar/day";
 
 /** `Thursday 11 June` */
 export function longDate(date: string): string {
@@ -22,9 +23,9 @@ export function monthName(date: string): string {
 }
 /** The date so many days later. */
 export function addDays(date: string, days: number): string {
-  return dayjs(date).add(days, "day").format("YYYY-MM-DD");
+  return dateOf(mustDay(date) + days);
 }
 /** Days from one date to another. */
 export function daysBetween(from: string, to: string): number {
-  return (Date.parse(to) - Date.parse(from)) / 86_400_000;
+  return mustDay(to) - mustDay(from);
 }

@@ -4,7 +4,7 @@ import { Button } from "antd";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { emptyLog } from "@/core/log/log";
-import { put } from "@/core/log/records";
+import { put, type RecordKind } from "@/core/log/records";
 import { useLog } from "@/ui/log/LogContext";
 import { useHousehold } from "@/ui/log/useFigure";
 import { useMode } from "@/ui/theme/ThemeProvider";
@@ -14,6 +14,7 @@ import styles from "@/ui/view.module.css";
 import { ProfileFieldset } from "../firstRun/ProfileFieldset";
 import { personOf, profileFields } from "../firstRun/profile";
 import { ImportPanel } from "./ImportPanel";
+import { StorageLine } from "./StorageLine";
 import { download } from "./download";
 
 /** Is it safe, is it mine? */
@@ -30,7 +31,8 @@ export function Files() {
         <section className={styles.section}>
           <h2>The log</h2>
           <p>{name === "demo" ? "This is the demo log, a database of its own. Your own log is untouched by anything here." : "The log lives in this browser, at this address. An archive is your copy of it: keep one elsewhere."}</p>
-          <p className="quiet small" style={{ paddingTop: 6 }}>{holdings?.counts.filter(({ count }) => count > 0).map(({ kind, count }) => `${count} ${kindName(kind)}`).join(", ")}</p>
+          <p className="quiet small" style={{ paddingTop: 6 }}>{holdings?.counts.filter(({ count }) => count > 0).map(({ kind, count }) => `${count} ${kindName(kind, count)}`).join(", ")}</p>
+          <StorageLine />
           <p style={{ paddingTop: 12, display: "flex", gap: 20, alignItems: "center", flexWrap: "wrap" }}>
             <Button type="primary" onClick={() => void exportLog()}>Export archive</Button>
             <button type="button" className="link" onClick={() => void exportFigures()}>Export figures</button>
@@ -77,6 +79,10 @@ function Profile() {
   );
 }
 
-function kindName(kind: string): string {
-  return kind.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`).replace("weigh ins", "weigh-ins");
+const one: Partial<Record<RecordKind, string>> = { people: "person", dayNotes: "day note", maxima: "tested maximum", energySettings: "energy setting", water: "drink" };
+const several: Partial<Record<RecordKind, string>> = { weighIns: "weigh-ins", dayNotes: "day notes", maxima: "tested maxima", kinds: "own kinds", energySettings: "energy settings", water: "drinks" };
+
+function kindName(kind: RecordKind, count: number): string {
+  const plural = several[kind] ?? kind;
+  return count === 1 ? (one[kind] ?? plural.replace(/s$/, "")) : plural;
 }

@@ -36,7 +36,7 @@ export function ImportPanel() {
         )}
         {found && "log" in found && (
           <>
-            <p>{found.file} is sound: {found.log.records.people.size} people, {found.log.records.weighIns.size} weigh-ins, {found.log.records.sessions.size} sessions, {found.log.records.meals.size} meals.</p>
+            <p>{found.file} is sound: people {found.log.records.people.size}, weigh-ins {found.log.records.weighIns.size}, sessions {found.log.records.sessions.size}, meals {found.log.records.meals.size}.</p>
             {found.photos > 0 && <p className="warn">It holds {found.photos} photographs, which this version does not keep. Keep the file.</p>}
             <p style={{ display: "flex", gap: 20, alignItems: "center", paddingTop: 8 }}>
               <Button type="primary" onClick={() => { const { log, file } = found; void replace(log, `Import of ${file}`).then((done) => { if (done) setFound(null); }); }}>Replace the log by it</Button>

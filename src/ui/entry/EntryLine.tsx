@@ -10,24 +10,24 @@ import styles from "./entry.module.css";
 export function EntryLine({ inputRef }: { inputRef: RefObject<HTMLInputElement | null> }) {
   const { compute, person, today, day, commit } = useLog();
   const [text, setText] = useState("");
-  const [read, setRead] = useState<{ text: string; reading: Reading } | null>(null);
+  const [read, setRead] = useState<{ text: string; day: string; reading: Reading } | null>(null);
   const [doubted, setDoubted] = useState("");
 
   useEffect(() => {
     let left = false;
-    if (text.trim() !== "") void compute.ask("entry", { personId: person.id, today, date: day, text }).then((reading) => { if (!left && reading) setRead({ text, reading }); });
+    if (text.trim() !== "") void compute.ask("entry", { personId: person.id, today, date: day, text }).then((reading) => { if (!left && reading) setRead({ text, day, reading }); });
     return () => { left = true; };
   }, [compute, person.id, today, day, text]);
 
   const reading = text.trim() === "" ? null : (read?.reading ?? null);
-  const fresh = read?.text === text;
+  const fresh = read?.text === text && read.day === day;
 
   const submit = async (event: FormEvent) => {
     event.preventDefault();
     if (text.trim() === "") return;
     const asked = await compute.ask("entry", { personId: person.id, today, date: day, text });
     if (asked === null) return;
-    setRead({ text, reading: asked });
+    setRead({ text, day, reading: asked });
     if (asked.change === null) return;
     if (asked.caution !== null && doubted !== text) return setDoubted(text);
     if (await commit(asked.change, asked.label)) {

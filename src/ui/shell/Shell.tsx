@@ -36,7 +36,7 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
   const page = useRef<HTMLDivElement>(null);
   const [daysOpen, setDaysOpen] = useState(false);
   const [listOpen, setListOpen] = useState(false);
-  const { chooseDay, today, undo, redo, day, people, person, choosePerson, name, notice, dismiss } = log;
+  const { chooseDay, today, undo, redo, people, person, choosePerson, name, notice, dismiss } = log;
 
   const actions = useMemo(() => ({
     ...Object.fromEntries(views.map((view) => [view.key, () => router.push(view.path)])),
@@ -71,7 +71,7 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
           </div>
         </header>
         <div ref={page} className={styles.page}>
-          <EntryLine key={`${person.id} ${day}`} inputRef={entry} />
+          <EntryLine inputRef={entry} />
           <main className={styles.content} id="content">{children}</main>
         </div>
       </div>

@@ -1,0 +1,25 @@
+import { afterAll, describe, expect, it } from "vitest";
+import { dateOf, mustDay, weekdayOf } from "@/core/calendar/day";
+import { addDays, columnDate, daysBetween, fullDate, longDate, shortDate } from "./dates";
+
+const before = process.env.TZ;
+afterAll(() => { process.env.TZ = before; });
+
+/** With and without summer time, either side of the date line, and zones whose midnight is skipped once a year. */
+const zones = ["UTC", "Europe/Lisbon", "America/New_York", "America/Sao_Paulo", "Asia/Kolkata", "Asia/Beirut", "Africa/Cairo", "Pacific/Kiritimati", "Pacific/Pago_Pago", "Australia/Lord_Howe"];
+
+describe.each(zones)("dates under %s", (zone) => {
+  it("never slip by a day, on any day of two years", () => {
+    process.env.TZ = zone;
+    const names = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
+    for (let day = mustDay("2025-01-01"); day < mustDay("2027-01-01"); day++) {
+      const date = dateOf(day);
+      expect(columnDate(date)).toBe(`${names[weekdayOf(day) - 1]} ${Number(date.slice(8))}`);
+      expect(addDays(date, 1)).toBe(dateOf(day + 1));
+      expect(daysBetween(date, addDays(date, 40))).toBe(40);
+    }
+    expect(longDate("2026-03-29")).toBe("Sunday 29 March");
+    expect(fullDate("2026-10-25")).toBe("25 October 2026");
+    expect(shortDate("2024-02-29")).toBe("29 Feb");
+  });
+});
