@@ -21,12 +21,12 @@ export function Column({ onChosen }: { onChosen?: () => void }) {
   const { day, today, chooseDay, units } = useLog();
   const shell = useFigure("shell", {});
   if (shell === undefined) return <nav className={styles.column} aria-label="Days" />;
-  return <Days key={shell.span.first} first={shell.span.first} last={shell.span.last} weekStart={shell.person.weekStart ?? 1} {...{ day, today, chooseDay, onChosen }} printer={new Printer(units)} />;
+  return <Days key={shell.span.first} first={shell.span.first} last={shell.span.last} {...{ day, today, chooseDay, onChosen }} printer={new Printer(units)} />;
 }
 
-interface DaysProps { first: string; last: string; weekStart: number; day: string; today: string; chooseDay: (date: string) => void; onChosen?: () => void; printer: Printer }
+interface DaysProps { first: string; last: string; day: string; today: string; chooseDay: (date: string) => void; onChosen?: () => void; printer: Printer }
 
-function Days({ first, last, weekStart, day, today, chooseDay, onChosen, printer }: DaysProps) {
+function Days({ first, last, day, today, chooseDay, onChosen, printer }: DaysProps) {
   const scroller = useRef<HTMLDivElement>(null);
   const count = daysBetween(first, last) + 1;
   const chosen = Math.min(count - 1, Math.max(0, daysBetween(first, day)));
@@ -57,14 +57,13 @@ function Days({ first, last, weekStart, day, today, chooseDay, onChosen, printer
     setSettled(true);
     chooseDay(addDays(first, Math.min(count - 1, Math.max(0, target))));
   };
-  const weekdayOffset = weekStart;
   return (
     <nav className={styles.column} aria-label="Days">
       <header className={styles.head}>
         <Link href="/" className={styles.brand}>Oat Column</Link>
         <span className="quiet small">{monthName(addDays(first, Math.min(to, Math.max(from, chosen))))}</span>
       </header>
-      <div ref={scroller} className={styles.days} role="listbox" aria-label="Days" tabIndex={0} id="column" data-week-start={weekdayOffset} aria-activedescendant={`day-${addDays(first, chosen)}`} onKeyDown={onKeyDown}>
+      <div ref={scroller} className={styles.days} role="listbox" aria-label="Days" tabIndex={0} id="column" aria-activedescendant={`day-${addDays(first, chosen)}`} onKeyDown={onKeyDown}>
         <div style={{ height: virtual.getTotalSize() }} role="presentation">
           {items.map(({ index, start, size }) => {
             const date = addDays(first, index);
