@@ -58,6 +58,11 @@ export class Figures {
 
   get sessionsByDay(): Map<Day, Session[]> { return this.#once("sessionsByDay", () => groupBy(this.sessions, ({ date }) => mustDay(date))); }
 
+  /** Sessions of the seven days from `start`, planned ones included. */
+  sessionsOfWeek(start: Day): Session[] {
+    return Array.from({ length: 7 }, (_, index) => this.sessionsByDay.get(start + index) ?? []).flat();
+  }
+
   /** Performed sets up to the day asked about, oldest first. */
   get sets(): PerformedSet[] {
     return this.#once("sets", () => this.sessions.flatMap((session) => {

@@ -26,7 +26,7 @@ export const formulas: Record<FormulaName, Formula> = {
 
 /** Above this many repetitions to the limit (done plus in reserve) an estimate is called rough. */
 export const roughAbove = 12;
-/** Above this many it is no record. */
+/** Above this many it is no record, and a maximum standing on it is shown as rough. */
 export const recordUpTo = 10;
 /** Above this many no estimate is given. */
 export const estimateUpTo = 20;

@@ -1,4 +1,4 @@
-import { dateOf, weekStartOf, type Day } from "../../calendar/day";
+import { dateOf } from "../../calendar/day";
 import { exponentialMean, sevenDayMean, weightChange, type WeightChange } from "../../body/familiar";
 import type { Scatter } from "../../body/trend";
 import { planWeight } from "../../goal/plan";
@@ -65,15 +65,10 @@ function weeksOf(figures: Figures): BodyWeek[] {
   const recent = figures.weekly.slice(-9);
   return recent.map((week, index) => {
     const before = index === 0 ? figures.weekly.at(-recent.length - 1) : recent[index - 1];
-    const { done, planned } = adherence(weekSessions(figures, week.closingDay), figures.on);
+    const { done, planned } = adherence(figures.sessionsOfWeek(week.closingDay - 6), figures.on);
     return {
       closingDate: dateOf(week.closingDay), from: dateOf(week.from), days: week.days, medianKg: week.medianKg, meanKg: week.meanKg,
       changeKg: week.medianKg === null || before?.medianKg == null || week.open ? null : week.medianKg - before.medianKg, open: week.open, done, planned,
     };
   }).slice(-8);
-}
-
-function weekSessions(figures: Figures, closing: Day) {
-  const start = weekStartOf(closing, figures.weekStart);
-  return Array.from({ length: 7 }, (_, index) => figures.sessionsByDay.get(start + index) ?? []).flat();
 }

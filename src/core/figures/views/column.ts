@@ -49,8 +49,7 @@ export function columnView(figures: Figures, from: Day, to: Day): ColumnRow[] {
 function weekFigures(figures: Figures, closing: Day, weight: { days: number; medianKg: number | null; open: boolean } | undefined): ColumnRow["week"] {
   const start = weekStartOf(closing, figures.weekStart);
   if (start > figures.on) return null;
-  const sessions = Array.from({ length: 7 }, (_, index) => figures.sessionsByDay.get(start + index) ?? []).flat();
-  const { done, planned } = adherence(sessions, figures.on);
+  const { done, planned } = adherence(figures.sessionsOfWeek(start), figures.on);
   return { days: weight?.days ?? 0, medianKg: weight?.medianKg ?? null, open: closing > figures.on, volumeLoadKg: figures.volumes.get(start)?.volumeLoadKg ?? 0, done, planned };
 }
 

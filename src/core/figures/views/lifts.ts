@@ -1,7 +1,7 @@
 import { dateOf, weekStartOf } from "../../calendar/day";
 import { groupBy } from "../../calendar/groupBy";
 import type { Exercise } from "../../log/records";
-import { formulaNames, estimateMaximum, type FormulaName } from "../../strength/e1rm";
+import { estimateMaximum, formulaNames, recordUpTo, type FormulaName } from "../../strength/e1rm";
 import { describeSets } from "../../strength/describe";
 import { eligibleMaxima, type LiftMaximum } from "../../strength/maximum";
 import { bodyShare } from "../../strength/sets";
@@ -40,7 +40,7 @@ export function liftsView(figures: Figures, chosenId: string | null): LiftsView 
 }
 
 export function maximumFigure(maximum: LiftMaximum | null): MaximumFigure | null {
-  return maximum === null ? null : { e1rmKg: maximum.e1rmKg, date: dateOf(maximum.set.day), kg: maximum.set.typedKg, reps: maximum.set.reps, rpe: maximum.set.rpe, rough: maximum.limitReps > 10 };
+  return maximum === null ? null : { e1rmKg: maximum.e1rmKg, date: dateOf(maximum.set.day), kg: maximum.set.typedKg, reps: maximum.set.reps, rpe: maximum.set.rpe, rough: maximum.limitReps > recordUpTo };
 }
 
 function history(figures: Figures, exercise: Exercise): LiftsView["chosen"] {

@@ -1,6 +1,6 @@
 import { dateOf, mustDay } from "../../calendar/day";
 import { printDay, printDate } from "../../calendar/print";
-import { estimateMaximum, formulaNames, formulas, maximumFactor } from "../../strength/e1rm";
+import { estimateMaximum, formulaNames, formulas, maximumFactor, recordUpTo } from "../../strength/e1rm";
 import { bodyShare } from "../../strength/sets";
 import { printNumber } from "../../units/number";
 import { Printer, unitsOf } from "../../units/printer";
@@ -33,7 +33,7 @@ export function maximumWorking(figures: Figures, exerciseId: string, which: "bes
     inputs: [{ label: printDay(set.day), value: `${p.load(set.typedKg)} × ${set.reps}${set.rpe === null ? "" : ` at RPE ${set.rpe}`}`, date: dateOf(set.day) }],
     assumptions: [set.rpe === null ? "The set is not rated: its repetitions count as done with an unknown reserve, so this is a lower bound." : "Reps in reserve = 10 − RPE (Helms et al. 2016).", "One repetition is the load itself; between one and two each formula is joined to it without a jump.", which === "latest" ? "Latest: the best eligible set of the last session that has one." : "Best: the highest of all eligible sets."],
     source: names.map((name) => formulas[name].source).join("; "),
-    sureness: limitReps > 10 ? "Rough: above ten repetitions the formulas part ways." : "The formulas differ by as much as shown above; a tested single is surer.",
+    sureness: limitReps > recordUpTo ? `Rough: above ${recordUpTo} repetitions the formulas part ways.` : "The formulas differ by as much as shown above; a tested single is surer.",
   };
 }
 
