@@ -71,6 +71,7 @@ export class Figures {
     }));
   }
 
+  get setsBySession(): Map<string, PerformedSet[]> { return this.#once("setsBySession", () => groupBy(this.sets, ({ sessionId }) => sessionId)); }
   get setsByExercise(): Map<string, PerformedSet[]> { return this.#once("setsByExercise", () => groupBy(this.sets, ({ exercise }) => exercise.id)); }
 
   get lifts(): LiftStanding[] {
@@ -146,10 +147,15 @@ export class Figures {
 
   /** Latest body-fat percentage by a measure in % whose name speaks of fat. */
   bodyFatOn(day: Day): { percent: number; date: string } | null {
-    const ids = new Set([...this.log.records.measures.values()].filter(({ name, unit }) => unit === "%" && /fat/i.test(name)).map(({ id }) => id));
-    const readings = ofPerson(this.log, "readings", this.person.id).filter(({ measureId, date }) => ids.has(measureId) && mustDay(date) <= day);
-    const latest = readings.sort((a, b) => compare(a.date, b.date)).at(-1);
+    const latest = this.#bodyFats.findLast(({ date }) => mustDay(date) <= day);
     return latest === undefined ? null : { percent: latest.value, date: latest.date };
+  }
+
+  get #bodyFats() {
+    return this.#once("bodyFats", () => {
+      const ids = new Set([...this.log.records.measures.values()].filter(({ name, unit }) => unit === "%" && /fat/i.test(name)).map(({ id }) => id));
+      return ofPerson(this.log, "readings", this.person.id).filter(({ measureId }) => ids.has(measureId)).sort((a, b) => compare(a.date, b.date) || compare(a.id, b.id));
+    });
   }
 
   /** What the equations are given on a day; null without a weight. */

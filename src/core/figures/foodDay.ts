@@ -97,9 +97,9 @@ export function foodDay(figures: Figures, day: Day): FoodDay {
   };
 }
 
-/** Days up to the one asked about on which something was eaten or drunk, oldest first. */
-export function foodDays(figures: Figures): FoodDay[] {
+/** Days up to the one asked about (and not before `from`) on which something was eaten or drunk, oldest first. */
+export function foodDays(figures: Figures, from = -Infinity): FoodDay[] {
   const days = new Set<Day>(figures.waterByDay.keys());
   for (const [day, meals] of figures.mealsByDay) if (meals.some(({ status }) => status !== "planned")) days.add(day);
-  return [...days].filter((day) => day <= figures.on).sort((a, b) => a - b).map((day) => foodDay(figures, day));
+  return [...days].filter((day) => day >= from && day <= figures.on).sort((a, b) => a - b).map((day) => foodDay(figures, day));
 }

@@ -87,7 +87,7 @@ function Sessions({ sessions, printer }: { sessions: readonly SessionCard[]; pri
       <Scrollable label="Sessions"><table>
         <thead><tr><th>Date</th><th>Session</th><th>Planned</th><th>Done</th><th className="num">Pace or split</th><th className="num">Effort</th></tr></thead>
         <tbody>
-          {sessions.slice(0, 40).map(({ session, status, title, planned, done, secondsPerKm }) => (
+          {sessions.map(({ session, status, title, planned, done, secondsPerKm }) => (
             <tr key={session.id}>
               <td style={{ whiteSpace: "nowrap" }}><button type="button" className="link" title={monthName(session.date)} onClick={() => chooseDay(session.date)}>{columnDate(session.date)} {shortDate(session.date).split(" ")[1]}</button></td>
               <td><Mark kind={session.kind} status={status} title={title} /> {title}{session.distance?.purpose ? <span className="quiet">, {session.distance.purpose}</span> : null}</td>

@@ -8,11 +8,14 @@ import { sessionCard, type SessionCard } from "./sessionCard";
 
 export interface DistanceView {
   totals: DistanceTotal[];
-  /** Runs, rows and the like, newest first, planned ones to come included. */
+  /** Runs, rows and the like, newest first, planned ones to come included; the last sixty. */
   sessions: SessionCard[];
   /** The last twelve weeks: distance per kind and session load of everything, oldest first. */
   weeks: { weekStart: string; open: boolean; byKind: { kind: string; metres: number; secondsPerKm: number | null }[]; load: number }[];
 }
+
+/** At most so many sessions are listed. */
+const sessionsAtMost = 60;
 
 /** @param days how far back totals and sessions reach; null for the whole log */
 export function distanceView(figures: Figures, days: number | null): DistanceView {
@@ -32,7 +35,7 @@ export function distanceView(figures: Figures, days: number | null): DistanceVie
   });
   return {
     totals: distanceTotals(figures, from),
-    sessions: withDistance.filter(({ date }) => mustDay(date) >= from).reverse().map((session) => sessionCard(figures, session)),
+    sessions: withDistance.filter(({ date }) => mustDay(date) >= from).slice(-sessionsAtMost).reverse().map((session) => sessionCard(figures, session)),
     weeks,
   };
 }

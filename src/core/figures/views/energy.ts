@@ -59,5 +59,5 @@ export interface FoodView { food: FoodDay; meals: MealGroup[]; week: FoodDay[] }
 
 /** A day's food by line, and the days of the last week that have some. */
 export function foodView(figures: Figures, day: Day): FoodView {
-  return { food: foodDay(figures, day), meals: mealGroups(figures, day), week: foodDays(figures).filter((one) => one.day > figures.on - 7) };
+  return { food: foodDay(figures, day), meals: mealGroups(figures, day), week: foodDays(figures, figures.on - 6) };
 }

@@ -36,7 +36,7 @@ export interface SessionCard {
 
 export function sessionCard(figures: Figures, session: Session): SessionCard {
   const printer = new Printer(unitsOf(figures.person.units));
-  const sets = figures.sets.filter(({ sessionId }) => sessionId === session.id);
+  const sets = figures.setsBySession.get(session.id) ?? [];
   const { volumeLoadKg, numberOfLifts } = volumeOf(sets, figures.settings, figures.maximumOn, figures.bodyWeightOn);
   const planned = covered(session.distance?.planned);
   const done = covered(session.distance?.done);
