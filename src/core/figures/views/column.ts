@@ -22,7 +22,7 @@ export interface ColumnRow {
   foodShare: number | null;
   note: string | null;
   /** The week's figures, on its closing day only, once the week has begun. */
-  week: { days: number; medianKg: number | null; open: boolean; volumeLoadKg: number; done: number; planned: number } | null;
+  week: { days: number; medianKg: number | null; open: boolean; done: number; planned: number } | null;
 }
 
 /** Rows of the days from `from` to `to`, both included. */
@@ -50,7 +50,7 @@ function weekFigures(figures: Figures, closing: Day, weight: { days: number; med
   const start = weekStartOf(closing, figures.weekStart);
   if (start > figures.on) return null;
   const { done, planned } = adherence(figures.sessionsOfWeek(start), figures.on);
-  return { days: weight?.days ?? 0, medianKg: weight?.medianKg ?? null, open: closing > figures.on, volumeLoadKg: figures.volumes.get(start)?.volumeLoadKg ?? 0, done, planned };
+  return { days: weight?.days ?? 0, medianKg: weight?.medianKg ?? null, open: closing > figures.on, done, planned };
 }
 
 /** First and last day that the Column runs over: from the first entry (at least eight weeks back) to the last plan (at least two weeks ahead). */
