@@ -7,8 +7,7 @@ import { parseMass } from "@/core/units/mass";
 import { parseDecimal } from "@/core/units/number";
 import type { Printer } from "@/core/units/printer";
 import { between, massBetween, optional } from "@/ui/inputs/checks";
-import { Field } from "@/ui/inputs/Field";
-import styles from "./today.module.css";
+import { Field, narrow, Row, RowButton } from "@/ui/inputs/Field";
 
 interface Props { set: TrainingSet; printer: Printer; onSave: (done: NonNullable<TrainingSet["done"]> | null) => void; onClose: () => void }
 
@@ -25,13 +24,15 @@ export function SetEditor({ set, printer, onSave, onClose }: Props) {
     onSave({ ...kept, ...(timed ? { seconds: parseDecimal(seconds)! } : { reps: parseDecimal(reps)! }), ...(kg === null ? {} : { kg }), ...(effort === null ? {} : { rpe: effort }) });
   });
   return (
-    <form className={styles.editor} onSubmit={(event) => void save(event)} noValidate>
-      {timed ? <Field control={control} name="seconds" label="Seconds" unit="s" inputMode="numeric" check={between("Seconds", 0, 100_000)} /> : <Field control={control} name="reps" label="Reps" inputMode="numeric" check={between("Reps", 0, 1000)} />}
-      {!timed && <Field control={control} name="load" label="Load" unit={unit} inputMode="decimal" check={optional(massBetween("Load", unit, -300, 2000))} />}
-      <Field control={control} name="rpe" label="RPE" inputMode="decimal" check={optional(between("RPE", 0, 10))} />
-      <Button type="primary" htmlType="submit">Save set</Button>
-      <Button onClick={() => onSave(null)}>Open again</Button>
-      <button type="button" className="link" onClick={onClose}>Cancel</button>
+    <form onSubmit={(event) => void save(event)} noValidate style={{ padding: "4px 0 8px" }}>
+      <Row>
+        {timed ? <Field className={narrow} control={control} name="seconds" label="Seconds" unit="s" inputMode="numeric" check={between("Seconds", 0, 100_000)} /> : <Field className={narrow} control={control} name="reps" label="Reps" inputMode="numeric" check={between("Reps", 0, 1000)} />}
+        {!timed && <Field className={narrow} control={control} name="load" label="Load" unit={unit} inputMode="decimal" check={optional(massBetween("Load", unit, -300, 2000))} />}
+        <Field className={narrow} control={control} name="rpe" label="RPE" inputMode="decimal" check={optional(between("RPE", 0, 10))} />
+        <RowButton><Button htmlType="submit">Save set</Button></RowButton>
+        <RowButton><Button onClick={() => onSave(null)}>Open again</Button></RowButton>
+        <RowButton><button type="button" className="link" style={{ paddingTop: 6 }} onClick={onClose}>Cancel</button></RowButton>
+      </Row>
     </form>
   );
 }

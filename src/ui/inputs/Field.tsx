@@ -52,3 +52,4 @@ export function RowButton({ children }: { children: ReactNode }) {
 }
 
 export const wide = styles.wide;
+export const narrow = styles.narrow;
