@@ -110,7 +110,7 @@ function collect(document: Document, photos: number): ArchiveReading {
         for (const issue of result.error.issues) report([path, ...issue.path].reduce<string>(joinPath, ""), issue.message);
       } else if (log.records[kind].has(result.data.id)) report(`${path}.id`, `the id "${result.data.id}" is used twice`);
       else {
-        const doubled = doubledId(record as AnyRecord);
+        const doubled = kind === "sessions" ? doubledId(record as AnyRecord) : null;
         if (doubled) report(`${path}.${doubled.path}`, `the id "${doubled.id}" is used twice`);
         // The checked record itself, not Zod's copy: nothing may be lost or reordered by checking.
         putRecord(log, kind, record as AnyRecord);

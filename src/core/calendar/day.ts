@@ -33,7 +33,9 @@ export function mustDay(date: string): Day {
 
 /** The civil date `YYYY-MM-DD` of a day number. */
 export function dateOf(day: Day): string {
-  return new Date(day * MS).toISOString().slice(0, 10);
+  const date = new Date(day * MS);
+  const [month, dayOfMonth] = [date.getUTCMonth() + 1, date.getUTCDate()];
+  return `${date.getUTCFullYear()}-${month < 10 ? "0" : ""}${month}-${dayOfMonth < 10 ? "0" : ""}${dayOfMonth}`;
 }
 
 /** ISO weekday of a day: 1 Monday … 7 Sunday. 1970-01-01 was a Thursday. */

@@ -13,7 +13,7 @@ import { creditsOn, expenditureOn, foodDays, targetFor, type Target } from "./fo
 /**
  * Every figure of a household as the documented contract (docs/figures.md), numbers rounded to ten significant digits since
  * engines may differ in the last bit of `exp` and `pow`.
- * @param on the day the figures are asked for; when absent, each log's last day with an entry
+ * @param on the day the figures are asked for; when absent, the household's last day with an entry
  */
 export function contract(log: Log, on: Day | null): unknown {
   const people = [...log.records.people.values()].sort((a, b) => compare(a.id, b.id));
@@ -124,7 +124,7 @@ function adherenceContract(figures: Figures) {
 
 /** Ten significant digits for every number, at every depth. */
 export function rounded(value: unknown): unknown {
-  if (typeof value === "number") return Number(value.toPrecision(10)) + 0;
+  if (typeof value === "number") return Number.isInteger(value) && Math.abs(value) < 1e10 ? value + 0 : Number(value.toPrecision(10)) + 0;
   if (Array.isArray(value)) return value.map(rounded);
   if (value === null || typeof value !== "object") return value;
   return Object.fromEntries(Object.entries(value).map(([key, inner]) => [key, rounded(inner)]));

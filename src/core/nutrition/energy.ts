@@ -21,8 +21,10 @@ export function kilojoulesFromNutrients({ protein = 0, fat = 0, carbohydrate = 0
 
 /** Nutrients with gaps read as zero and a missing energy computed. */
 export function complete(nutrients: Nutrients): FullNutrients {
-  const grams = { ...noNutrients, ...Object.fromEntries(names.map((name) => [name, nutrients[name] ?? 0])) };
-  return { ...grams, kcal: nutrients.kcal ?? energyFromNutrients(grams) };
+  const full: FullNutrients = { ...noNutrients };
+  for (const name of names) full[name] = nutrients[name] ?? 0;
+  full.kcal = nutrients.kcal ?? energyFromNutrients(full);
+  return full;
 }
 
 /** A food's nutrients per 100 g with total carbohydrate, whichever basis its label has. */
@@ -33,11 +35,15 @@ export function per100g(food: Food): FullNutrients {
 }
 
 export function scale(nutrients: FullNutrients, by: number): FullNutrients {
-  return Object.fromEntries(names.map((name) => [name, nutrients[name] * by])) as unknown as FullNutrients;
+  const scaled: FullNutrients = { ...noNutrients };
+  for (const name of names) scaled[name] = nutrients[name] * by;
+  return scaled;
 }
 
 export function addUp(list: readonly FullNutrients[]): FullNutrients {
-  return list.reduce((sum, one) => Object.fromEntries(names.map((name) => [name, sum[name] + one[name]])) as unknown as FullNutrients, noNutrients);
+  const sum: FullNutrients = { ...noNutrients };
+  for (const one of list) for (const name of names) sum[name] += one[name];
+  return sum;
 }
 
 /** Nutrients of one portion of a recipe, its ingredients' raw nutrients shared evenly. */
