@@ -3,7 +3,7 @@ import { spawnSync } from "node:child_process";
 import { createHash } from "node:crypto";
 import { readdirSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
-import { root } from "./bundle.mjs";
+import { root } from "./machine.mjs";
 
 export function build() {
   const { status } = spawnSync(process.execPath, [join(root, "node_modules", "next", "dist", "bin", "next"), "build"], { cwd: root, stdio: "inherit", env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1" } });

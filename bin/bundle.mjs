@@ -1,9 +1,7 @@
 // Bundles a TypeScript command into build/ when something it may hold is newer than the bundle, and returns the bundle's path.
 import { existsSync, mkdirSync, readdirSync, statSync } from "node:fs";
-import { fileURLToPath } from "node:url";
 import { join } from "node:path";
-
-export const root = fileURLToPath(new URL("..", import.meta.url));
+import { root } from "./machine.mjs";
 
 function newest(path) {
   const stat = statSync(path);

@@ -2,10 +2,10 @@
 import { readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { chromium } from "playwright-core";
-import { findChromium, root } from "./machine.mjs";
+import { chromiumFlags, findChromium, root } from "./machine.mjs";
 
 const svg = readFileSync(join(root, "public", "icon.svg"), "utf8");
-const browser = await chromium.launch({ executablePath: findChromium(), args: ["--no-sandbox", "--disable-gpu"] });
+const browser = await chromium.launch({ executablePath: findChromium(), args: chromiumFlags });
 const draw = async (size) => {
   const page = await browser.newPage({ viewport: { width: size, height: size } });
   await page.setContent(`<style>*{margin:0}svg{display:block;width:${size}px;height:${size}px}</style>${svg}`);

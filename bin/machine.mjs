@@ -60,6 +60,9 @@ export async function requireBuild() {
   writeFileSync(stamp, wanted);
 }
 
+/** Without these Chromium looks for hosts that are not there. */
+export const chromiumFlags = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync"];
+
 /** Where Debian's Chromium is, or null. */
 export function findChromium() {
   return [process.env.CHROMIUM, "/usr/bin/chromium", "/usr/bin/chromium-browser"].find((path) => path && existsSync(path)) ?? null;

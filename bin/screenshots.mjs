@@ -4,7 +4,7 @@ import { mkdirSync, mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { chromium } from "playwright-core";
-import { findChromium, root } from "./machine.mjs";
+import { chromiumFlags, findChromium, root } from "./machine.mjs";
 
 const port = 4189;
 const address = `http://127.0.0.1:${port}`;
@@ -18,7 +18,7 @@ async function open(width, height, dark, phone = false) {
   const profile = mkdtempSync(join(tmpdir(), "oat-column-pictures-"));
   const context = await chromium.launchPersistentContext(profile, {
     executablePath: findChromium(), headless: true, viewport: { width, height }, colorScheme: dark ? "dark" : "light", locale: "en-GB", isMobile: phone, hasTouch: phone,
-    args: ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync"],
+    args: chromiumFlags,
   });
   const page = context.pages()[0];
   await page.clock.setFixedTime(new Date("2026-06-11T06:45:00"));

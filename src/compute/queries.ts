@@ -8,11 +8,11 @@ import { distanceView, type DistanceView } from "@/core/figures/views/distance";
 import { energyView, foodView, goalPreview, type EnergyView, type FoodView, type GoalPreview } from "@/core/figures/views/energy";
 import { entryView } from "@/core/figures/views/entry";
 import { liftsView, type LiftsView } from "@/core/figures/views/lifts";
-import { holdingsView, libraryView, peopleOf, shellView, type HoldingsView, type LibraryView, type ShellView } from "@/core/figures/views/shell";
+import { holdingsView, libraryView, shellView, type HoldingsView, type LibraryView, type ShellView } from "@/core/figures/views/shell";
 import { dayView, type DayView } from "@/core/figures/views/today";
 import type { FigureRef, WorkingResult } from "@/core/figures/workings/working";
 import { workingOf } from "@/core/figures/workings/workingOf";
-import type { Log } from "@/core/log/log";
+import { peopleOf, type Log } from "@/core/log/log";
 import type { Goal, Person } from "@/core/log/records";
 
 /** Who asks, and what day it is for the trainee. */

@@ -2,12 +2,10 @@ import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { chromium, type BrowserContext, type Page } from "playwright-core";
-import { findChromium } from "../../bin/machine.mjs";
+import { chromiumFlags, findChromium } from "../../bin/machine.mjs";
 import { address } from "./server";
 
 export { address };
-
-export const flags = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync"];
 
 /** The day it is in most tests. */
 export const testDay = "2026-06-11";
@@ -28,7 +26,7 @@ interface Options { width?: number; height?: number; dark?: boolean; date?: stri
 export async function trainee({ width = 1280, height = 800, dark = false, date = testDay, profile: given, touch = false, allow = () => false }: Options = {}): Promise<Trainee> {
   const profile = given ?? mkdtempSync(join(tmpdir(), "oat-column-"));
   const context = await chromium.launchPersistentContext(profile, {
-    executablePath: findChromium()!, headless: true, args: flags, viewport: { width, height }, colorScheme: dark ? "dark" : "light", acceptDownloads: true, locale: "en-GB", timezoneId: "Europe/Lisbon", hasTouch: touch, isMobile: touch,
+    executablePath: findChromium()!, headless: true, args: chromiumFlags, viewport: { width, height }, colorScheme: dark ? "dark" : "light", acceptDownloads: true, locale: "en-GB", timezoneId: "Europe/Lisbon", hasTouch: touch, isMobile: touch,
   });
   const problems: string[] = [];
   const report = (problem: string) => { if (!allow(problem)) problems.push(problem); };

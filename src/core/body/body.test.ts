@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { mustDay, type Weekday } from "../calendar/day";
 import { exponentialMean, sevenDayMean, weightChange } from "./familiar";
 import { weightTrend } from "./trend";
-import { median, primaryWeighIns, type Weighed } from "./weighIns";
+import { median, primaries, weighed, type Weighed } from "./weighIns";
 import { weeklyWeights } from "./weekly";
 
 const monday = mustDay("2026-06-01");
@@ -47,8 +47,8 @@ describe("familiar means", () => {
   });
   it("take the earlier of two primary weigh-ins of one day, and no second ones", () => {
     const one = { personId: "p", date: "2026-06-01", kg: 70 };
-    const weighed = primaryWeighIns([{ ...one, id: "b", time: "08:00", kg: 71 }, { ...one, id: "a", time: "06:00" }, { ...one, id: "c", time: "05:00", primary: false, kg: 60 }, { ...one, id: "d", date: "2026-06-09" }], monday + 1);
-    expect(weighed).toEqual([{ day: monday, kg: 70, id: "a" }]);
+    const mornings = weighed(primaries([{ ...one, id: "b", time: "08:00", kg: 71 }, { ...one, id: "a", time: "06:00" }, { ...one, id: "c", time: "05:00", primary: false, kg: 60 }, { ...one, id: "d", date: "2026-06-09" }]), monday + 1);
+    expect(mornings).toEqual([{ day: monday, kg: 70, id: "a" }]);
   });
 });
 

@@ -4,17 +4,22 @@ import type { WeighIn } from "../log/records";
 /** One morning's weight. */
 export interface Weighed { day: Day; kg: number; id: string }
 
-/** The primary weigh-ins up to and including a day, oldest first; of two on one day the earlier time (then the smaller id) counts. */
-export function primaryWeighIns(weighIns: readonly WeighIn[], upTo: Day): Weighed[] {
+/** The primary weigh-in of each day; of two on one day the earlier time (then the smaller id) counts. */
+export function primaries(weighIns: readonly WeighIn[]): Map<Day, WeighIn> {
   const order = (a: WeighIn, b: WeighIn) => (a.time ?? "").localeCompare(b.time ?? "") || (a.id < b.id ? -1 : 1);
   const firsts = new Map<Day, WeighIn>();
   for (const weighIn of weighIns) {
     if (weighIn.primary === false) continue;
     const day = mustDay(weighIn.date);
     const held = firsts.get(day);
-    if (day <= upTo && (held === undefined || order(weighIn, held) < 0)) firsts.set(day, weighIn);
+    if (held === undefined || order(weighIn, held) < 0) firsts.set(day, weighIn);
   }
-  return [...firsts].sort(([a], [b]) => a - b).map(([day, { kg, id }]) => ({ day, kg, id }));
+  return firsts;
+}
+
+/** The days of a set of primary weigh-ins up to and including a day, oldest first. */
+export function weighed(primary: ReadonlyMap<Day, WeighIn>, upTo: Day): Weighed[] {
+  return [...primary].filter(([day]) => day <= upTo).sort(([a], [b]) => a - b).map(([day, { kg, id }]) => ({ day, kg, id }));
 }
 
 /** Middle value of a list, the mean of the middle two when the count is even; NaN for an empty one. */

@@ -5,9 +5,9 @@ import { equationNames } from "../energy/resting";
 import { balanceForRate, catchUpRate, planWeight } from "../goal/plan";
 import type { LiftMaximum } from "../strength/maximum";
 import { adherence } from "../planning/adherence";
-import type { Log } from "../log/log";
+import { peopleOf, type Log } from "../log/log";
 import { dailyLoads, distanceTotals } from "./distances";
-import { Figures, compare, dateOrNull, lastEntryDay } from "./figures";
+import { Figures, dateOrNull, lastEntryDay } from "./figures";
 import { creditsOn, expenditureOn, foodDays, targetFor, type Target } from "./foodDay";
 
 /**
@@ -16,7 +16,7 @@ import { creditsOn, expenditureOn, foodDays, targetFor, type Target } from "./fo
  * @param on the day the figures are asked for; when absent, the household's last day with an entry
  */
 export function contract(log: Log, on: Day | null): unknown {
-  const people = [...log.records.people.values()].sort((a, b) => compare(a.id, b.id));
+  const people = peopleOf(log);
   const latest = people.flatMap(({ id }) => lastEntryDay(log, id) ?? []);
   const day = on ?? (latest.length > 0 ? Math.max(...latest) : null);
   if (day === null) return { on: null, reason: "nothing is written yet", people: [] };

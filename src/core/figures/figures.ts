@@ -1,7 +1,7 @@
 import { ageOn, dateOf, mustDay, weekStartOf, type Day, type Weekday } from "../calendar/day";
 import { groupBy } from "../calendar/groupBy";
 import { weightTrend, type FittedScatter, type Trend } from "../body/trend";
-import { primaryWeighIns, type Weighed } from "../body/weighIns";
+import { primaries, weighed, type Weighed } from "../body/weighIns";
 import { weeklyWeights, type WeeklyWeight } from "../body/weekly";
 import type { FormulaChoice } from "../strength/e1rm";
 import { eligibleMaxima, liftStanding, maximumInForce, type LiftStanding } from "../strength/maximum";
@@ -11,7 +11,7 @@ import { equations, type Body, type EquationName, type Resting, type Sex } from 
 import { goalInForce, planLine, type PlanLine } from "../goal/plan";
 import { levelOn, project, projectionNeedsDays, type Projection } from "../goal/projection";
 import { ofPerson, type Log } from "../log/log";
-import type { EnergySettings, Goal, Meal, Person, Session, Settings } from "../log/records";
+import type { EnergySettings, Goal, Meal, Person, Session, Settings, WeighIn } from "../log/records";
 
 /**
  * What is computed of one person on one day, each part worked out when first asked for and then kept. Nothing dated later is
@@ -34,7 +34,9 @@ export class Figures {
 
   // Body weight
 
-  get weighed(): Weighed[] { return this.#once("weighed", () => primaryWeighIns(ofPerson(this.log, "weighIns", this.person.id), this.on)); }
+  /** The primary weigh-in of each day, later days included. */
+  get primaries(): Map<Day, WeighIn> { return this.#once("primaries", () => primaries(ofPerson(this.log, "weighIns", this.person.id))); }
+  get weighed(): Weighed[] { return this.#once("weighed", () => weighed(this.primaries, this.on)); }
   get trend(): Trend | null { return this.#once("trend", () => weightTrend(this.weighed, this.fitted)); }
   get weekly(): WeeklyWeight[] { return this.#once("weekly", () => weeklyWeights(this.weighed, this.on, this.weekStart)); }
 

@@ -1,4 +1,5 @@
-import { recordKinds, type AnyRecord, type RecordKind, type RecordOf, type Tombstone } from "./records";
+import { byId } from "./canonical";
+import { recordKinds, type AnyRecord, type Person, type RecordKind, type RecordOf, type Tombstone } from "./records";
 
 /** The in-memory set of records of one household: what every figure is computed from. */
 export interface Log {
@@ -29,6 +30,11 @@ export function putRecord(log: Log, kind: RecordKind, record: AnyRecord): void {
 export function removeRecord(log: Log, tombstone: Tombstone): void {
   (log.records[tombstone.kind as RecordKind] as Map<string, AnyRecord> | undefined)?.delete(tombstone.id);
   log.removed.set(tombstoneKey(tombstone.kind, tombstone.id), tombstone);
+}
+
+/** The household in a fixed order; empty before the first run is done. */
+export function peopleOf(log: Log): Person[] {
+  return [...log.records.people.values()].sort(byId);
 }
 
 /** All records of a kind that belong to a person, in no promised order. */

@@ -2,6 +2,7 @@
 
 import { Button } from "antd";
 import { useForm } from "react-hook-form";
+import { v7 as newId } from "uuid";
 import { put } from "@/core/log/records";
 import { parseMass } from "@/core/units/mass";
 import { aDate, massBetween } from "@/ui/inputs/checks";
@@ -16,7 +17,6 @@ export function WeighInForm() {
   const printer = usePrinter();
   const { control, handleSubmit, reset } = useForm({ mode: "onChange", values: { date: day < today ? day : today, kg: "", time: "", note: "" } });
   const save = handleSubmit(async ({ date, kg, time, note }) => {
-    const { v7: newId } = await import("uuid");
     const value = parseMass(kg, units.mass)!;
     const saved = await commit([put("weighIns", { id: newId(), personId: person.id, date, kg: value, primary: true, ...(time ? { time } : {}), ...(note.trim() ? { note: note.trim() } : {}) })], `Weigh-in ${printer.mass(value)}, ${date}`);
     if (saved) reset();

@@ -2,6 +2,7 @@
 
 import { Button } from "antd";
 import { useForm } from "react-hook-form";
+import { v7 as newId } from "uuid";
 import { completed } from "@/core/entry/distance";
 import { put } from "@/core/log/records";
 import { metresPer } from "@/core/units/length";
@@ -17,7 +18,6 @@ export function DistanceForm() {
   const { units, person, today, day, commit } = useLog();
   const { control, handleSubmit, reset } = useForm({ mode: "onChange", defaultValues: { date: day < today ? day : today, kind: "run", distance: "", time: "", purpose: "", effort: "" } });
   const save = handleSubmit(async (fields) => {
-    const { v7: newId } = await import("uuid");
     const kind = fields.kind.trim().toLowerCase();
     const session = completed(
       { id: newId(), personId: person.id, date: fields.date, kind, status: "done", distance: {} },

@@ -2,6 +2,7 @@
 
 import { Button } from "antd";
 import { useForm } from "react-hook-form";
+import { v7 as newId } from "uuid";
 import { activityClasses, defaultActivityFactor, equationNames, equations, type EquationName } from "@/core/energy/resting";
 import { put, type EnergySettings } from "@/core/log/records";
 import { toKcal } from "@/core/units/energy";
@@ -21,7 +22,6 @@ export function EnergyForm({ settings }: { settings: EnergySettings | null }) {
     mode: "onChange", defaultValues: { equation: (settings?.equation ?? "mifflinStJeor") as string, factor: settings?.activityFactor == null ? String(defaultActivityFactor) : String(settings.activityFactor), sessions: settings?.sessionsInFactor === false ? "added" : "inside", trainingKcal: own("training", "kcal"), restKcal: own("rest", "kcal"), trainingProtein: own("training", "protein"), restProtein: own("rest", "protein") },
   });
   const save = handleSubmit(async (fields) => {
-    const { v7: newId } = await import("uuid");
     const base = settings?.from === today ? settings : null;
     const target = (kcal: string, protein: string, kept: object | null | undefined) => ({ ...kept, kcal: kcal.trim() === "" ? null : toKcal(parseDecimal(kcal)!, units.energy), protein: parseDecimal(protein) });
     const next: EnergySettings = {

@@ -3,6 +3,7 @@
 import { Button } from "antd";
 import { useEffect, useState } from "react";
 import { useForm, useWatch } from "react-hook-form";
+import { v7 as newId } from "uuid";
 import { dateOf } from "@/core/calendar/day";
 import type { GoalPreview } from "@/core/figures/views/energy";
 import { put, type Goal } from "@/core/log/records";
@@ -40,7 +41,6 @@ export function GoalForm({ goal }: { goal: Goal | null }) {
     return () => { left = true; stop(); };
   }, [subscribe, getValues, compute, units.mass, person.id, today, goal]);
   const save = (asNew: boolean) => handleSubmit(async (fields) => {
-    const { v7: newId } = await import("uuid");
     const base = asNew || goal === null ? null : goal;
     const next = goalOf(fields, units.mass, base ?? { id: newId(), personId: person.id });
     if (next !== null) await commit([put("goals", next, base ?? undefined)], `Goal ${printer.mass(next.targetKg!)}`);

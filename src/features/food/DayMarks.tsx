@@ -2,6 +2,7 @@
 
 import { Button } from "antd";
 import { useForm } from "react-hook-form";
+import { v7 as newId } from "uuid";
 import type { FoodDay } from "@/core/figures/foodDay";
 import { put } from "@/core/log/records";
 import { parseDecimal } from "@/core/units/number";
@@ -17,11 +18,9 @@ export function DayMarks({ food, date }: { food: FoodDay; date: string }) {
   const note = useFigure("day", { date })?.note ?? null;
   const { control, handleSubmit, reset } = useForm({ mode: "onChange", defaultValues: { ml: "" } });
   const addWater = handleSubmit(async ({ ml }) => {
-    const { v7: newId } = await import("uuid");
     if (await commit([put("water", { id: newId(), personId: person.id, date, ml: parseDecimal(ml)! })], `Water ${ml} ml`)) reset();
   });
   const setComplete = async (foodComplete: boolean) => {
-    const { v7: newId } = await import("uuid");
     const next = { ...(note ?? { id: newId(), personId: person.id, date }), foodComplete };
     await commit([put("dayNotes", next, note ?? undefined)], foodComplete ? "Day complete" : "Day open again");
   };

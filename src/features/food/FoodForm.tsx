@@ -2,6 +2,7 @@
 
 import { Button } from "antd";
 import { useForm } from "react-hook-form";
+import { v7 as newId } from "uuid";
 import { put, type Food } from "@/core/log/records";
 import { toKcal } from "@/core/units/energy";
 import { parseDecimal } from "@/core/units/number";
@@ -29,7 +30,6 @@ export function FoodForm() {
     return basis === "total" && whole !== null && parseDecimal(text)! > whole ? "It is a part of the carbohydrate and cannot be more." : null;
   };
   const save = handleSubmit(async (fields) => {
-    const { v7: newId } = await import("uuid");
     const energy = parseDecimal(fields.energy);
     const values = nutrients.flatMap(([key]) => { const value = parseDecimal(fields[key]); return value === null ? [] : [[key, value] as const]; });
     const food: Food = { id: newId(), name: fields.name.trim(), carbohydrateBasis: fields.basis as Food["carbohydrateBasis"], per100g: { ...Object.fromEntries(values), ...(energy === null ? {} : { kcal: toKcal(energy, units.energy) }) } };

@@ -2,6 +2,7 @@
 
 import { Button } from "antd";
 import { useForm, useWatch } from "react-hook-form";
+import { v7 as newId } from "uuid";
 import { put, type Meal } from "@/core/log/records";
 import { perPortion, per100g, scale } from "@/core/nutrition/energy";
 import { parseDecimal } from "@/core/units/number";
@@ -22,7 +23,6 @@ export function MealForm() {
   const chosen = useWatch({ control, name: "thing" }) || options[0]?.value || "";
   const isRecipe = chosen.startsWith("recipe ");
   const save = handleSubmit(async ({ meal, amount }) => {
-    const { v7: newId } = await import("uuid");
     const id = chosen.slice(chosen.indexOf(" ") + 1);
     const quantity = parseDecimal(amount)!;
     const foods = new Map((library?.foods ?? []).map((food) => [food.id, food]));

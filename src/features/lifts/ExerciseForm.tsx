@@ -2,6 +2,7 @@
 
 import { Button } from "antd";
 import { useForm } from "react-hook-form";
+import { v7 as newId } from "uuid";
 import { put, type Exercise } from "@/core/log/records";
 import { required } from "@/ui/inputs/checks";
 import { Choice, Field, Row, RowButton } from "@/ui/inputs/Field";
@@ -19,7 +20,6 @@ export function ExerciseForm() {
   const names = new Set((library?.exercises ?? []).map(({ name }) => name.toLowerCase()));
   const list = (text: string) => text.split(",").map((one) => one.trim()).filter(Boolean);
   const save = handleSubmit(async (fields) => {
-    const { v7: newId } = await import("uuid");
     const exercise: Exercise = { id: newId(), name: fields.name.trim(), group: fields.group.trim() || "other", measure: fields.measure as Exercise["measure"], direct: list(fields.direct), indirect: list(fields.indirect) };
     if (await commit([put("exercises", exercise)], `Exercise ${exercise.name}`)) reset();
   });

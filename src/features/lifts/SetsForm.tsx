@@ -2,6 +2,7 @@
 
 import { Button } from "antd";
 import { useForm, useWatch } from "react-hook-form";
+import { v7 as newId } from "uuid";
 import { withSets } from "@/core/planning/perform";
 import { put } from "@/core/log/records";
 import { parseMass } from "@/core/units/mass";
@@ -24,7 +25,6 @@ export function SetsForm() {
   const timed = exercise?.measure === "duration";
   const save = handleSubmit(async (fields) => {
     if (!exercise) return;
-    const { v7: newId } = await import("uuid");
     const rpe = parseDecimal(fields.rpe);
     const amount = parseDecimal(fields.reps)!;
     const done = { ...(timed ? { seconds: amount } : { reps: amount, kg: parseMass(fields.load, units.mass) ?? 0 }), ...(rpe === null ? {} : { rpe }) };

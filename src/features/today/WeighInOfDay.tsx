@@ -2,6 +2,7 @@
 
 import { Button } from "antd";
 import { useForm } from "react-hook-form";
+import { v7 as newId } from "uuid";
 import type { DayView } from "@/core/figures/views/today";
 import { put } from "@/core/log/records";
 import { parseMass } from "@/core/units/mass";
@@ -27,7 +28,6 @@ export function WeighInOfDay({ view: { weighIn, date } }: { view: DayView }) {
   }
   if (date > today) return null;
   const save = handleSubmit(async ({ kg }) => {
-    const { v7: newId } = await import("uuid");
     const value = parseMass(kg, units.mass)!;
     await commit([put("weighIns", { id: newId(), personId: person.id, date, kg: value, primary: true })], `Weigh-in ${printer.mass(value)}`);
   });

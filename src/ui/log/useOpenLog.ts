@@ -5,6 +5,7 @@ import type { ComputeClient } from "@/compute/client";
 import type { Log } from "@/core/log/log";
 import type { Change } from "@/core/log/records";
 import { unitsOf } from "@/core/units/printer";
+import { problemOf } from "@/store/problems";
 import type { LogName } from "@/store/database";
 import type { Committed, Store } from "@/store/store";
 import type { Notice, OpenLog } from "./LogContext";
@@ -47,7 +48,7 @@ export function useOpenLog(): Opening {
       await compute.opened;
       if (!left) setOpened({ name, store, compute });
     };
-    open().catch((error: unknown) => { if (!left) setProblem(error instanceof Error ? error.message : String(error)); });
+    open().catch((error: unknown) => { if (!left) setProblem(problemOf(error).message); });
     return () => { left = true; };
   }, []);
 

@@ -1,6 +1,5 @@
 import { dateOf } from "../../calendar/day";
 import { exponentialMean, sevenDayMean, weightChange, type WeightChange } from "../../body/familiar";
-import type { Scatter } from "../../body/trend";
 import { planWeight } from "../../goal/plan";
 import { carryForward } from "../../goal/projection";
 import { adherence } from "../../planning/adherence";
@@ -26,7 +25,6 @@ export interface BodyView {
   sevenDay: { kg: number; days: number } | null;
   targetKg: number | null;
   deadline: string | null;
-  scatter: Scatter | null;
   gross: { date: string; kg: number }[];
 }
 
@@ -56,7 +54,7 @@ export function bodyView(figures: Figures, days: number | null): BodyView {
   return {
     points, mornings: weighed.filter(({ day }) => day >= first).length, span: on - first + 1, weeks: weeksOf(figures), trend: trendFigure(figures), plan: planFigure(figures), arrival: arrivalFigure(figures),
     change: weightChange(weighed), ewmaKg: exponentialMean(weighed).at(-1)?.kg ?? null, sevenDay: sevenDayMean(weighed, on),
-    targetKg: hasLine ? line.targetKg : null, deadline: hasLine ? dateOf(line.deadline) : null, scatter: trend?.scatter ?? null,
+    targetKg: hasLine ? line.targetKg : null, deadline: hasLine ? dateOf(line.deadline) : null,
     gross: (trend?.days ?? []).filter(({ gross, weighedKg }) => gross && weighedKg !== null).map(({ day, weighedKg }) => ({ date: dateOf(day), kg: weighedKg! })),
   };
 }
@@ -64,7 +62,7 @@ export function bodyView(figures: Figures, days: number | null): BodyView {
 function weeksOf(figures: Figures): BodyWeek[] {
   const recent = figures.weekly.slice(-9);
   return recent.map((week, index) => {
-    const before = index === 0 ? figures.weekly.at(-recent.length - 1) : recent[index - 1];
+    const before = recent[index - 1];
     const { done, planned } = adherence(figures.sessionsOfWeek(week.closingDay - 6), figures.on);
     return {
       closingDate: dateOf(week.closingDay), from: dateOf(week.from), days: week.days, medianKg: week.medianKg, meanKg: week.meanKg,

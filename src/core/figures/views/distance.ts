@@ -1,7 +1,6 @@
-import { dateOf, weekStartOf } from "../../calendar/day";
+import { dateOf, mustDay, weekStartOf } from "../../calendar/day";
 import { groupBy } from "../../calendar/groupBy";
 import { pacePerKm, type DistanceTotal } from "../../endurance/distance";
-import { mustDay } from "../../calendar/day";
 import type { Figures } from "../figures";
 import { coveredBy, dailyLoads, distanceTotals } from "../distances";
 import { sessionCard, type SessionCard } from "./sessionCard";
@@ -24,7 +23,7 @@ export function distanceView(figures: Figures, days: number | null): DistanceVie
   const loads = groupBy(dailyLoads(figures), ({ day }) => weekStartOf(day, figures.weekStart));
   const thisWeek = weekStartOf(figures.on, figures.weekStart);
   const weeks = Array.from({ length: 12 }, (_, index) => thisWeek - 7 * (11 - index)).map((start) => {
-    const done = withDistance.filter(({ date }) => weekStartOf(mustDay(date), figures.weekStart) === start).flatMap((session) => {
+    const done = figures.sessionsOfWeek(start).flatMap((session) => {
       const covered = coveredBy(session, figures.on);
       return covered ? [{ kind: session.kind, covered }] : [];
     });

@@ -1,8 +1,7 @@
-import { dateOf, type Day } from "../../calendar/day";
+import type { Day } from "../../calendar/day";
 import { printDay } from "../../calendar/print";
 import { readEntry } from "../../entry/read";
 import type { Reading } from "../../entry/reading";
-import { ofPerson } from "../../log/log";
 import { Printer, unitsOf } from "../../units/printer";
 import type { Figures } from "../figures";
 
@@ -14,7 +13,7 @@ export function entryView(figures: Figures, text: string, day: Day, newId: () =>
     exercises: [...records.exercises.values()], kinds: [...records.kinds.values()], foods: [...records.foods.values()], recipes: [...records.recipes.values()],
     formula: figures.formula,
     sessionsOn: (on) => figures.sessionsByDay.get(on) ?? [],
-    weighInOn: (on) => ofPerson(figures.log, "weighIns", figures.person.id).find(({ date, primary }) => date === dateOf(on) && primary !== false) ?? null,
+    weighInOn: (on) => figures.primaries.get(on) ?? null,
     expectedKg: figures.levelOn, bodyWeightOn: figures.bodyWeightOn,
     bestOf: (exerciseId) => {
       const best = figures.lifts.find((lift) => lift.exerciseId === exerciseId)?.best;

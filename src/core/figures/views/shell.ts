@@ -1,17 +1,12 @@
 import type { Exercise, Food, Person, Recipe } from "../../log/records";
 import { recordKinds, type RecordKind } from "../../log/records";
-import type { Log } from "../../log/log";
+import { peopleOf, type Log } from "../../log/log";
 import { unitsOf, type Units } from "../../units/printer";
 import { compare, type Figures } from "../figures";
 import { columnSpan } from "./column";
 
 /** What surrounds every view: who there is, whose log is open, how far the Column runs. */
 export interface ShellView { people: { id: string; name: string }[]; person: Person; units: Units; span: { first: string; last: string } }
-
-/** The household in order of name; empty before the first run is done. */
-export function peopleOf(log: Log): Person[] {
-  return [...log.records.people.values()].sort((a, b) => compare(a.id, b.id));
-}
 
 export function shellView(figures: Figures): ShellView {
   return { people: peopleOf(figures.log).map(({ id, name }) => ({ id, name })), person: figures.person, units: unitsOf(figures.person.units), span: columnSpan(figures) };

@@ -5,7 +5,6 @@ import { z80 } from "../../body/trend";
 import { catchUpRate, planBand, planWeight } from "../../goal/plan";
 import type { DayNote, Meal, WeighIn } from "../../log/records";
 import { mealNutrients, type FullNutrients } from "../../nutrition/energy";
-import { ofPerson } from "../../log/log";
 import type { Figures } from "../figures";
 import { foodDay, type FoodDay } from "../foodDay";
 import { sessionCard, type SessionCard } from "./sessionCard";
@@ -45,7 +44,7 @@ export function dayView(figures: Figures, day: Day): DayView {
   return {
     date,
     goal: "reason" in figures.line ? null : { deadline: dateOf(figures.line.deadline), daysLeft: figures.line.deadline - day, why: figures.goal?.why ?? null },
-    weighIn: primaryOf(figures, date),
+    weighIn: figures.primaries.get(day) ?? null,
     note: figures.notesByDay.get(day) ?? null,
     sessions: (figures.sessionsByDay.get(day) ?? []).map((session) => sessionCard(figures, session)),
     meals: mealGroups(figures, day),
@@ -54,10 +53,6 @@ export function dayView(figures: Figures, day: Day): DayView {
     plan: planFigure(figures),
     arrival: arrivalFigure(figures),
   };
-}
-
-function primaryOf(figures: Figures, date: string): WeighIn | null {
-  return ofPerson(figures.log, "weighIns", figures.person.id).find((weighIn) => weighIn.date === date && weighIn.primary !== false) ?? null;
 }
 
 export function mealLines(figures: Figures, day: Day): MealLine[] {
