@@ -82,6 +82,17 @@ describe("bad days", () => {
     await hand.close();
   });
 
+  it("a window in which even asking for storage is forbidden says so in the same words", async () => {
+    const hand = await trainee();
+    await hand.context.addInitScript(() => {
+      for (const name of ["sessionStorage", "localStorage"]) Object.defineProperty(window, name, { get: () => { throw new DOMException("denied", "SecurityError"); } });
+    });
+    await hand.page.goto(`${address}/`);
+    await hand.page.getByText("This window has no storage for the log").waitFor();
+    expect(hand.problems).toEqual([]);
+    await hand.close();
+  });
+
   it("an upgrade blocked by another tab says so", async () => {
     const hand = await trainee();
     // Another tab with an older layout that does not let go.

@@ -1,6 +1,6 @@
 import { dateOf, type Day } from "../calendar/day";
 import { put, type Change, type Food, type Meal, type Recipe } from "../log/records";
-import { addUp, per100g, perPortion, scale, type FullNutrients } from "../nutrition/energy";
+import { addUp, ofFood, ofRecipe, type FullNutrients } from "../nutrition/energy";
 import { printNumber } from "../units/number";
 import { parseDecimal } from "../units/number";
 import { candidatesFor } from "./names";
@@ -61,16 +61,16 @@ function readLine(piece: Part, day: Day, meal: string | null, context: EntryCont
   if (isRecipe(thing)) {
     if (unit !== undefined && !unit.startsWith("portion")) return { message: `${thing.name} is counted in portions, for example 1 portion.`, choices: () => [] };
     const portions = amount ?? 1;
-    const nutrients = scale(perPortion(thing, new Map(context.foods.map((food) => [food.id, food]))), portions);
-    return { meal: { ...base, recipeId: thing.id, portions, nutrients }, nutrients, text: `${printNumber(portions, portions % 1 === 0 ? 0 : 1)} × ${thing.name}` };
+    const parts = ofRecipe(thing, portions, new Map(context.foods.map((food) => [food.id, food])));
+    return { meal: { ...base, ...parts }, nutrients: parts.nutrients, text: `${printNumber(portions, portions % 1 === 0 ? 0 : 1)} × ${thing.name}` };
   }
   const grams = gramsOf(thing, amount, unit, words);
   if (grams === null) {
     return { message: `How much ${thing.name}? Write grams, for example 100 g.`, choices: (line) => [{ label: `100 g ${thing.name}`, text: line.replace("\u0000", `100 g ${thing.name}`) }] };
   }
   if (!(grams > 0) || grams > 20_000) return { message: "That amount is not taken: more than nothing, at most 20 kg.", choices: () => [] };
-  const nutrients = scale(per100g(thing), grams / 100);
-  return { meal: { ...base, foodId: thing.id, grams, nutrients }, nutrients, text: `${printNumber(grams, grams % 1 === 0 ? 0 : 1)} g ${thing.name}` };
+  const parts = ofFood(thing, grams);
+  return { meal: { ...base, ...parts }, nutrients: parts.nutrients, text: `${printNumber(grams, grams % 1 === 0 ? 0 : 1)} g ${thing.name}` };
 }
 
 function isRecipe(thing: Food | Recipe): thing is Recipe {

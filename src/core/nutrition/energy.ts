@@ -55,14 +55,24 @@ export function perPortion(recipe: Recipe, foods: ReadonlyMap<string, Food>): Fu
   return scale(addUp(parts), 1 / (recipe.portions ?? 1));
 }
 
+/** What a meal of so many grams of a food writes down: which food, how much, and its nutrients as they are now. */
+export function ofFood(food: Food, grams: number) {
+  return { foodId: food.id, grams, nutrients: scale(per100g(food), grams / 100) };
+}
+
+/** The same of so many portions of a recipe. */
+export function ofRecipe(recipe: Recipe, portions: number, foods: ReadonlyMap<string, Food>) {
+  return { recipeId: recipe.id, portions, nutrients: scale(perPortion(recipe, foods), portions) };
+}
+
 export type MealNutrients = { nutrients: FullNutrients } | { reason: string };
 
 /** Nutrients of a meal: the snapshot it was written with, else its food by weight, else its recipe by portions. */
 export function mealNutrients(meal: Meal, foods: ReadonlyMap<string, Food>, recipes: ReadonlyMap<string, Recipe>): MealNutrients {
   if (meal.nutrients) return { nutrients: complete(meal.nutrients) };
   const food = meal.foodId ? foods.get(meal.foodId) : undefined;
-  if (food) return meal.grams == null ? { reason: `the weight of ${food.name} is missing` } : { nutrients: scale(per100g(food), meal.grams / 100) };
+  if (food) return meal.grams == null ? { reason: `the weight of ${food.name} is missing` } : ofFood(food, meal.grams);
   const recipe = meal.recipeId ? recipes.get(meal.recipeId) : undefined;
-  if (recipe) return { nutrients: scale(perPortion(recipe, foods), meal.portions ?? 1) };
+  if (recipe) return ofRecipe(recipe, meal.portions ?? 1, foods);
   return { reason: "neither nutrients nor a food are written" };
 }

@@ -4,7 +4,7 @@ import { Button } from "antd";
 import { useForm, useWatch } from "react-hook-form";
 import { v7 as newId } from "uuid";
 import { put, type Meal } from "@/core/log/records";
-import { perPortion, per100g, scale } from "@/core/nutrition/energy";
+import { ofFood, ofRecipe } from "@/core/nutrition/energy";
 import { parseDecimal } from "@/core/units/number";
 import { between } from "@/ui/inputs/checks";
 import { Choice, Field, Row, RowButton } from "@/ui/inputs/Field";
@@ -28,7 +28,7 @@ export function MealForm() {
     const foods = new Map((library?.foods ?? []).map((food) => [food.id, food]));
     const recipe = library?.recipes.find((one) => one.id === id);
     const base: Meal = { id: newId(), personId: person.id, date: day, meal, status: day > today ? "planned" : "eaten" };
-    const record: Meal = isRecipe && recipe ? { ...base, recipeId: id, portions: quantity, nutrients: scale(perPortion(recipe, foods), quantity) } : { ...base, foodId: id, grams: quantity, nutrients: scale(per100g(foods.get(id)!), quantity / 100) };
+    const record: Meal = isRecipe && recipe ? { ...base, ...ofRecipe(recipe, quantity, foods) } : { ...base, ...ofFood(foods.get(id)!, quantity) };
     if (await commit([put("meals", record)], `${options.find(({ value }) => value === chosen)?.label ?? ""}, ${amount} ${isRecipe ? "portions" : "g"}`)) resetField("amount");
   });
   return (
