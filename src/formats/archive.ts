@@ -147,9 +147,13 @@ function list(document: Document, key: string, report: (path: string, message: s
 
 /** A record with the ids it may lack: its own, and those of its items and sets. Given in the order of the file, so that twice the same file is twice the same log. */
 function withIds(raw: unknown, fallback: string): unknown {
-  if (!isObject(raw)) return raw;
+  if (!isObject(raw) || hasIds(raw)) return raw;
   const record = raw.id === undefined || raw.id === null ? { ...raw, id: fallback } : raw;
   return Array.isArray(record.items) ? { ...record, items: listWithIds(record.items, "i", (item) => (Array.isArray(item.sets) ? { ...item, sets: listWithIds(item.sets, "s") } : item)) } : record;
+}
+
+function hasIds(element: Document): boolean {
+  return typeof element.id === "string" && [element.items, element.sets].every((list) => !Array.isArray(list) || list.every((inner) => !isObject(inner) || hasIds(inner)));
 }
 
 function listWithIds(list: unknown[], letter: string, inside: (element: Document) => Document = (element) => element): unknown[] {

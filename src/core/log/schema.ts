@@ -1,6 +1,12 @@
 import * as z from "zod";
 import { dayOf } from "../calendar/day";
 
+/**
+ * An object that may hold keys this version does not know. Checking passes over them; they are kept because whoever reads a record
+ * keeps the record itself, not the checked copy (which would lose them), and so nothing is spent on copying them.
+ */
+const open = z.object as typeof z.looseObject;
+
 const id = z.string().min(1).max(200);
 const text = z.string().max(20_000);
 const name = z.string().trim().min(1, "a name is needed").max(200);
@@ -15,27 +21,27 @@ const shared = { id, revision: z.number().int().min(0).nullish(), changed: z.str
 const owned = { ...shared, personId: id };
 
 /** What changes a figure, per person. Everything here has a default, so an absent field is not an error. */
-export const settingsSchema = z.looseObject({
+export const settingsSchema = open({
   e1rmFormula: z.enum(["mean", "epley", "brzycki", "lombardi", "oConner", "mayhew", "wathan", "lander"]).nullish(),
   countWarmUps: z.boolean().nullish(),
 });
 
-export const personSchema = z.looseObject({
+export const personSchema = open({
   ...shared,
   name,
   sex: z.enum(["female", "male", "unspecified"]).nullish(),
   birthDate: date.nullish(),
   heightCm: z.number().min(50).max(280).nullish(),
-  units: z.looseObject({ mass: z.enum(["kg", "lb"]), distance: z.enum(["km", "mi"]), energy: z.enum(["kcal", "kJ"]) }).partial().nullish(),
+  units: open({ mass: z.enum(["kg", "lb"]), distance: z.enum(["km", "mi"]), energy: z.enum(["kcal", "kJ"]) }).partial().nullish(),
   weekStart: z.number().int().min(1).max(7).nullish(),
   settings: settingsSchema.nullish(),
 });
 
-export const weighInSchema = z.looseObject({ ...owned, date, time: time.nullish(), kg: bodyKg, primary: z.boolean().nullish(), note: text.nullish() });
+export const weighInSchema = open({ ...owned, date, time: time.nullish(), kg: bodyKg, primary: z.boolean().nullish(), note: text.nullish() });
 
-export const dayNoteSchema = z.looseObject({ ...owned, date, text: text.nullish(), activity: z.enum(["training", "rest"]).nullish(), foodComplete: z.boolean().nullish() });
+export const dayNoteSchema = open({ ...owned, date, text: text.nullish(), activity: z.enum(["training", "rest"]).nullish(), foodComplete: z.boolean().nullish() });
 
-export const exerciseSchema = z.looseObject({
+export const exerciseSchema = open({
   ...shared,
   name,
   group: text.nullish(),
@@ -47,32 +53,32 @@ export const exerciseSchema = z.looseObject({
   direct: z.array(text).max(50).nullish(),
   indirect: z.array(text).max(50).nullish(),
   incrementKg: z.number().positive().max(100).nullish(),
-  maximumFrom: z.looseObject({ exerciseId: id, ratio: z.number().positive().max(5) }).nullish(),
+  maximumFrom: open({ exerciseId: id, ratio: z.number().positive().max(5) }).nullish(),
   links: z.array(text).max(50).nullish(),
   note: text.nullish(),
 });
 
-export const maximumSchema = z.looseObject({ ...owned, exerciseId: id, date, kg: z.number().min(-500).max(2000), tested: z.boolean().nullish() });
+export const maximumSchema = open({ ...owned, exerciseId: id, date, kg: z.number().min(-500).max(2000), tested: z.boolean().nullish() });
 
-export const kindSchema = z.looseObject({ ...shared, name, mark: text.nullish(), speedUnit: text.nullish() });
+export const kindSchema = open({ ...shared, name, mark: text.nullish(), speedUnit: text.nullish() });
 
 const reps = z.number().min(0).max(10_000);
 const load = z.number().min(-500).max(5000);
 const seconds = amount(1_000_000);
 const metres = amount(10_000_000);
 
-const plannedSetSchema = z.looseObject({
+const plannedSetSchema = open({
   reps: reps.nullish(), kg: load.nullish(), percent: amount(2).nullish(), rpe: effort.nullish(), asManyAsPossible: z.boolean().nullish(), seconds: seconds.nullish(), metres: metres.nullish(),
 });
-const doneSetSchema = z.looseObject({
+const doneSetSchema = open({
   reps: reps.nullish(), kg: load.nullish(), rpe: effort.nullish(), failed: z.boolean().nullish(), seconds: seconds.nullish(), metres: metres.nullish(),
 });
-export const setSchema = z.looseObject({ id, warmUp: z.boolean().nullish(), restSeconds: seconds.nullish(), planned: plannedSetSchema.nullish(), done: doneSetSchema.nullish() });
-export const itemSchema = z.looseObject({ id, exerciseId: id, note: text.nullish(), superset: z.union([text, z.number()]).nullish(), sets: z.array(setSchema).max(500) });
+export const setSchema = open({ id, warmUp: z.boolean().nullish(), restSeconds: seconds.nullish(), planned: plannedSetSchema.nullish(), done: doneSetSchema.nullish() });
+export const itemSchema = open({ id, exerciseId: id, note: text.nullish(), superset: z.union([text, z.number()]).nullish(), sets: z.array(setSchema).max(500) });
 
-const coveredSchema = z.looseObject({ metres: metres.nullish(), seconds: seconds.nullish() });
+const coveredSchema = open({ metres: metres.nullish(), seconds: seconds.nullish() });
 
-export const sessionSchema = z.looseObject({
+export const sessionSchema = open({
   ...owned,
   date,
   time: time.nullish(),
@@ -88,52 +94,52 @@ export const sessionSchema = z.looseObject({
   feel: z.number().min(0).max(10).nullish(),
   note: text.nullish(),
   kcal: amount(100_000).nullish(),
-  planned: z.looseObject({ minutes: amount(10_000).nullish(), effort: effort.nullish() }).nullish(),
-  distance: z.looseObject({ planned: coveredSchema.nullish(), done: coveredSchema.nullish(), purpose: text.nullish(), surface: text.nullish() }).nullish(),
+  planned: open({ minutes: amount(10_000).nullish(), effort: effort.nullish() }).nullish(),
+  distance: open({ planned: coveredSchema.nullish(), done: coveredSchema.nullish(), purpose: text.nullish(), surface: text.nullish() }).nullish(),
   items: z.array(itemSchema).max(500).nullish(),
 });
 
-export const measureSchema = z.looseObject({ ...shared, name, unit: text.nullish(), aggregate: z.enum(["mean", "sum", "last"]).nullish() });
-export const readingSchema = z.looseObject({ ...owned, measureId: id, date, value: z.number(), method: text.nullish() });
+export const measureSchema = open({ ...shared, name, unit: text.nullish(), aggregate: z.enum(["mean", "sum", "last"]).nullish() });
+export const readingSchema = open({ ...owned, measureId: id, date, value: z.number(), method: text.nullish() });
 
 const grams = amount(100_000);
 /** Nutrients in grams, energy in kilocalories. Carbohydrate is total carbohydrate unless a food's basis says otherwise. */
-export const nutrientsSchema = z.looseObject({
+export const nutrientsSchema = open({
   kcal: amount(100_000).nullish(), protein: grams.nullish(), fat: grams.nullish(), carbohydrate: grams.nullish(),
   fibre: grams.nullish(), sugars: grams.nullish(), polyols: grams.nullish(), alcohol: grams.nullish(),
 });
 
-export const foodSchema = z.looseObject({
+export const foodSchema = open({
   ...shared, name, gtin: text.nullish(), carbohydrateBasis: z.enum(["total", "available"]).nullish(), per100g: nutrientsSchema,
-  portions: z.array(z.looseObject({ name, grams: z.number().positive().max(100_000) })).max(100).nullish(),
+  portions: z.array(open({ name, grams: z.number().positive().max(100_000) })).max(100).nullish(),
 });
 
-export const recipeSchema = z.looseObject({
+export const recipeSchema = open({
   ...shared, name, portions: z.number().positive().max(1000).nullish(),
-  ingredients: z.array(z.looseObject({ foodId: id, grams })).max(500), steps: z.union([text, z.array(text)]).nullish(), source: text.nullish(), minutes: amount(100_000).nullish(), photoId: id.nullish(),
+  ingredients: z.array(open({ foodId: id, grams })).max(500), steps: z.union([text, z.array(text)]).nullish(), source: text.nullish(), minutes: amount(100_000).nullish(), photoId: id.nullish(),
 });
 
-export const mealSchema = z.looseObject({
+export const mealSchema = open({
   ...owned, date, meal: text.nullish(), status: z.enum(["planned", "eaten"]).nullish(),
   foodId: id.nullish(), recipeId: id.nullish(), name: text.nullish(), grams: grams.nullish(), portions: amount(1000).nullish(), nutrients: nutrientsSchema.nullish(),
 });
 
-export const waterSchema = z.looseObject({ ...owned, date, ml: amount(100_000) });
+export const waterSchema = open({ ...owned, date, ml: amount(100_000) });
 
-export const goalSchema = z.looseObject({
+export const goalSchema = open({
   ...owned, of: name, startDate: date, startKg: bodyKg.nullish(), targetKg: bodyKg.nullish(),
-  by: z.union([z.looseObject({ rateKgPerWeek: z.number().min(-20).max(20) }), z.looseObject({ date })]), why: text.nullish(),
+  by: z.union([open({ rateKgPerWeek: z.number().min(-20).max(20) }), open({ date })]), why: text.nullish(),
 });
 
-const dayTargetSchema = z.looseObject({ kcal: amount(100_000).nullish(), protein: grams.nullish(), fat: grams.nullish(), carbohydrate: grams.nullish() });
-export const energySettingsSchema = z.looseObject({
+const dayTargetSchema = open({ kcal: amount(100_000).nullish(), protein: grams.nullish(), fat: grams.nullish(), carbohydrate: grams.nullish() });
+export const energySettingsSchema = open({
   ...owned, from: date, equation: z.enum(["mifflinStJeor", "rozaShizgal", "katchMcArdle", "cunningham"]).nullish(), activityFactor: z.number().min(1).max(4).nullish(),
   /** Whether the activity factor already holds the training sessions. When false, each session's net credit is added to its day. */
   sessionsInFactor: z.boolean().nullish(),
-  targets: z.looseObject({ training: dayTargetSchema.nullish(), rest: dayTargetSchema.nullish() }).nullish(),
+  targets: open({ training: dayTargetSchema.nullish(), rest: dayTargetSchema.nullish() }).nullish(),
 });
 
-export const photoSchema = z.looseObject({ ...owned, date, file: text });
+export const photoSchema = open({ ...owned, date, file: text });
 
 /** One schema a kind of record, in the order in which the archive lists them. */
 export const recordSchemas = {
@@ -142,10 +148,10 @@ export const recordSchemas = {
   energySettings: energySettingsSchema, photos: photoSchema,
 } as const;
 
-export const tombstoneSchema = z.looseObject({ id, kind: z.string().min(1).max(40), changed: z.string().max(100).nullish() });
+export const tombstoneSchema = open({ id, kind: z.string().min(1).max(40), changed: z.string().max(100).nullish() });
 
 /** The whole version-1 archive. Collections may be absent; unknown keys are kept at every depth. */
-export const archiveSchema = z.looseObject({
+export const archiveSchema = open({
   format: z.literal("oat-column"),
   version: z.literal(1),
   exportedAt: z.string().max(100).nullish(),
