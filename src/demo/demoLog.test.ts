@@ -5,6 +5,7 @@ import { personContract } from "@/core/figures/contract";
 import { Figures } from "@/core/figures/figures";
 import { foodDays } from "@/core/figures/foodDay";
 import { kcalPerKg } from "@/core/goal/plan";
+import { trendDays } from "@/core/body/trend";
 import { mean } from "@/core/body/weighIns";
 import { readArchive, writeArchive } from "@/formats/archive";
 import { demoLog, partnerId, rowerId } from "./demoLog";
@@ -30,9 +31,9 @@ describe("the demo log", () => {
   });
   it("weight follows what was eaten: the trend's change is the energy balance the trainee ran", () => {
     const rower = of(rowerId);
-    const trend = rower.trend!;
-    const last = trend.days.at(-1)!;
-    const months = trend.days.at(-91)!;
+    const trend = trendDays(rower.trend);
+    const last = trend.at(-1)!;
+    const months = trend.at(-91)!;
     const days = foodDays(rower).filter(({ day, complete }) => complete && day >= months.day && day < today);
     const eaten = mean(days.map(({ eaten }) => eaten.kcal));
     const measured = eaten - ((last.kg - months.kg) * kcalPerKg) / 90;
@@ -44,7 +45,7 @@ describe("the demo log", () => {
   it("the rower is losing towards the weigh-in and the partner gaining, at a sane chance", () => {
     for (const [id, sign] of [[rowerId, -1], [partnerId, 1]] as const) {
       const figures = of(id);
-      expect(Math.sign(figures.trend!.days.at(-1)!.kgPerWeek)).toBe(sign);
+      expect(Math.sign(trendDays(figures.trend).at(-1)!.kgPerWeek)).toBe(sign);
       const { projection } = figures;
       if ("reason" in projection) throw new Error(projection.reason);
       expect(projection.byDeadline).toBeGreaterThan(0.1);

@@ -74,13 +74,9 @@ function decode(bytes: Uint8Array): string {
 
 function parse(text: string): unknown {
   let depth = 0;
-  let inText = false;
   for (let index = 0; index < text.length; index++) {
     const code = text.charCodeAt(index);
-    if (inText) {
-      if (code === 92) index += 1;
-      else if (code === 34) inText = false;
-    } else if (code === 34) inText = true;
+    if (code === 34) index = endOfText(text, index);
     else if (code === 123 || code === 91) {
       depth += 1;
       if (depth > maxDepth) throw new Refusal(`(character ${index})`, `it is nested more than ${maxDepth} deep`);
@@ -91,6 +87,16 @@ function parse(text: string): unknown {
   } catch (error) {
     throw new Refusal("(file)", `it is not readable JSON: ${(error as Error).message}`);
   }
+}
+
+/** Place of the quote that ends the text begun at a quote. */
+function endOfText(text: string, start: number): number {
+  for (let end = text.indexOf('"', start + 1); end >= 0; end = text.indexOf('"', end + 1)) {
+    let slashes = 0;
+    while (text.charCodeAt(end - 1 - slashes) === 92) slashes += 1;
+    if (slashes % 2 === 0) return end;
+  }
+  return text.length;
 }
 
 function collect(document: Document, photos: number): ArchiveReading {

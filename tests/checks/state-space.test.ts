@@ -2,12 +2,14 @@
 // Analysis by State Space Methods, 2nd ed., ch. 2: maximum-likelihood variances 15098.6 and 1469.15. Smoothed columns made with
 // R 4.2's StructTS and KalmanSmooth. General library: `kalman-filter` from the registry, same model. Least squares: the smoother of a
 // Gaussian model is the solution of its normal equations, solved here by plain elimination.
+import fc from "fast-check";
 import { KalmanFilter, State } from "kalman-filter";
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import { minimise } from "@/core/body/minimise";
-import { kalmanFilter, kalmanSmoother, logLikelihood, type StateSpace } from "@/core/body/stateSpace";
 import { weightModel } from "@/core/body/trend";
+import { daysAhead, filterWeights, smoothWeights, weightLikelihood, type WeightModel } from "@/core/body/weightFilter";
+import { kalmanFilter, kalmanSmoother, logLikelihood, stepForward, type StateSpace } from "./generalStateSpace";
 
 function columns(file: string): Record<string, number[]> {
   const [head = "", ...lines] = readFileSync(new URL(file, import.meta.url), "utf8").trim().split("\n");
@@ -51,9 +53,54 @@ describe("the Nile with gaps, local linear trend", () => {
   });
 });
 
-describe("the weight model", () => {
+/** The weight model in matrices. */
+function general(model: WeightModel): StateSpace {
+  const { damping, memory, start } = model;
+  return {
+    size: 3, transition: [1, 1, 0, 0, damping, 0, 0, 0, memory], observation: [1, 0, 1], stateNoise: [model.levelVariance, 0, 0, 0, model.slopeVariance, 0, 0, 0, model.waterVariance],
+    observationVariance: model.scaleVariance, initialMean: [start.level, start.slope, start.water],
+    initialCovariance: [start.levelLevel, start.levelSlope, start.levelWater, start.levelSlope, start.slopeSlope, start.slopeWater, start.levelWater, start.slopeWater, start.waterWater],
+  };
+}
+
+/** Equal but for rounding, whatever the size of the numbers. */
+const near = (value: number | undefined, wanted: number) => expect(Math.abs(value! - wanted) / (1 + Math.abs(wanted))).toBeLessThan(1e-8);
+
+describe("the weight filter, written out for its three parts", () => {
+  it("is the general filter and smoother, whatever the scatter, the gaps and the errors", () => {
+    const positive = fc.double({ min: 0.002, max: 1, noNaN: true });
+    const scatters = fc.record({ scale: positive, water: positive, memory: fc.double({ min: 0.05, max: 0.95, noNaN: true }), level: positive, slope: fc.double({ min: 0.0005, max: 0.05, noNaN: true }) });
+    const mornings = fc.array(fc.oneof({ weight: 3, arbitrary: fc.double({ min: 60, max: 90, noNaN: true }) }, { weight: 1, arbitrary: fc.constant(NaN) }), { minLength: 1, maxLength: 60 });
+    fc.assert(fc.property(scatters, mornings, fc.constantFrom(3, Infinity), (scatter, values, limit) => {
+      const weights = Float64Array.from(values);
+      const model = weightModel(scatter, 75);
+      const [written, reference] = [filterWeights(model, weights, limit), kalmanFilter(general(model), weights, limit)];
+      const [smoothed, whole] = [smoothWeights(model, written), kalmanSmoother(general(model), reference)];
+      near(weightLikelihood(model, weights, limit), logLikelihood(general(model), weights, limit));
+      for (let t = 0; t < weights.length; t++) {
+        near(written.level[t], reference.filteredMean[t * 3]!);
+        near(written.weight[t], reference.weight[t]!);
+        near(smoothed.level[t], whole.mean[t * 3]!);
+        near(smoothed.slope[t], whole.mean[t * 3 + 1]!);
+        near(smoothed.levelVariance[t], whole.covariance[t * 9]!);
+        near(smoothed.slopeVariance[t], whole.covariance[t * 9 + 4]!);
+      }
+      const [mean, covariance] = [reference.filteredMean.slice(-3), reference.filteredCovariance.slice(-9)];
+      const ahead = daysAhead(model, written.last);
+      for (let day = 0; day < 5; day++) {
+        stepForward(general(model), mean, covariance);
+        const state = ahead.next().value!;
+        near(state.level, mean[0]!);
+        near(state.slope, mean[1]!);
+        near(state.levelLevel, covariance[0]!);
+      }
+    }), { numRuns: 150 });
+  });
+});
+
+describe("the weight model in matrices", () => {
   const weights = [72.8, 72.9, NaN, 72.2, 72.7, 72.1, NaN, NaN, 72.5, 72.3, 72.8, 71.8, 72.5, 72.0, 71.8];
-  const model = weightModel({ scale: 0.25, water: 0.35, memory: 0.5, level: 0.02, slope: 0.005 }, 72.7);
+  const model = general(weightModel({ scale: 0.25, water: 0.35, memory: 0.5, level: 0.02, slope: 0.005 }, 72.7));
   const filtered = kalmanFilter(model, weights);
   const smoothed = kalmanSmoother(model, filtered);
 

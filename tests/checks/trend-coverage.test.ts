@@ -2,7 +2,7 @@
 // model that the trend assumes): intake steered with weekends and chance, water noise, a rounding scale, missed mornings. What the trend says of the
 // truth is held to its own words: an 80 % interval should hold it about four times in five.
 import { describe, expect, it } from "vitest";
-import { weightTrend } from "@/core/body/trend";
+import { trendDays, weightTrend } from "@/core/body/trend";
 import { carryForward } from "@/core/goal/projection";
 import { live, type Life } from "@/demo/days";
 import { Random } from "@/demo/random";
@@ -26,7 +26,7 @@ describe("twenty trainees whose true weight is known", () => {
     let error = 0;
     for (const days of lived) {
       const truth = new Map(days.map(({ day, tissueKg }) => [day, tissueKg]));
-      for (const { day, kg, low80, high80 } of weightTrend(weighedBy(days))!.days) {
+      for (const { day, kg, low80, high80 } of trendDays(weightTrend(weighedBy(days)))) {
         const truly = truth.get(day)!;
         inside += Number(low80 <= truly && truly <= high80);
         error += Math.abs(kg - truly);
@@ -42,7 +42,7 @@ describe("twenty trainees whose true weight is known", () => {
     let scale = 0;
     for (const days of lived) {
       const truth = new Map(days.map(({ day, tissueKg }) => [day, tissueKg]));
-      for (const { day, filteredKg, weighedKg } of weightTrend(weighedBy(days))!.days.slice(30)) {
+      for (const { day, filteredKg, weighedKg } of trendDays(weightTrend(weighedBy(days))).slice(30)) {
         if (weighedKg === null) continue;
         filtered += Math.abs(filteredKg - truth.get(day)!);
         scale += Math.abs(weighedKg - truth.get(day)!);

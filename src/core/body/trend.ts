@@ -1,7 +1,7 @@
 import { monthStartOf, type Day } from "../calendar/day";
-import { kalmanFilter, kalmanSmoother, logLikelihood, type StateSpace } from "./stateSpace";
 import { minimise } from "./minimise";
 import { median, type Weighed } from "./weighIns";
+import { filterWeights, smoothWeights, weightLikelihood, type WeightModel, type WeightState } from "./weightFilter";
 
 /** Half-width of an 80 % interval in standard deviations of a normal distribution. */
 export const z80 = 1.2815515655446004;
@@ -48,28 +48,65 @@ export interface TrendDay {
   gross: boolean;
 }
 
+/** The smoothed weight from the first to the last weigh-in, a column a quantity and a day an element. */
 export interface Trend {
-  days: TrendDay[];
+  first: Day;
+  last: Day;
+  level: Float64Array;
+  sd: Float64Array;
+  slope: Float64Array;
+  slopeSd: Float64Array;
+  filtered: Float64Array;
+  /** Weighed that morning; NaN without a weigh-in. */
+  weighed: Float64Array;
+  /** Share of its usual weight a weigh-in kept. */
+  weight: Float64Array;
   scatter: Scatter;
   /** Weigh-ins on which the scatter was fitted; 0 while it is the prior. */
   fittedOn: number;
-  model: StateSpace;
-  /** State (level, daily slope, water) and its covariance on the last day. */
-  lastMean: Float64Array;
-  lastCovariance: Float64Array;
+  model: WeightModel;
+  /** State on the last day. */
+  end: WeightState;
 }
 
-/** The damped local linear trend with short-memory water noise, as a state-space model. */
-export function weightModel(scatter: Scatter, startKg: number): StateSpace {
+/** One day of a trend; null outside it. */
+export function trendDay(trend: Trend | null, day: Day): TrendDay | null {
+  if (trend === null || day < trend.first || day > trend.last) return null;
+  const t = day - trend.first;
+  const [kg, sd, weighed] = [trend.level[t]!, trend.sd[t]!, trend.weighed[t]!];
+  return {
+    day, kg, sd, low80: kg - z80 * sd, high80: kg + z80 * sd, kgPerWeek: trend.slope[t]! * 7, kgPerWeekSd: trend.slopeSd[t]! * 7,
+    filteredKg: trend.filtered[t]!, weighedKg: Number.isNaN(weighed) ? null : weighed, gross: isGross(trend, t),
+  };
+}
+
+/** All days of a trend, oldest first. */
+export function trendDays(trend: Trend | null): TrendDay[] {
+  return trend === null ? [] : Array.from(trend.level, (_, t) => trendDay(trend, trend.first + t)!);
+}
+
+/** Whether the weigh-in of element `t` was flagged as a gross error. */
+export function isGross(trend: Trend, t: number): boolean {
+  return trend.weight[t]! < grossBelow;
+}
+
+/** Mean square of weigh-in less trend over the plain weigh-ins; 0 without one. */
+export function residualVariance({ weighed, level, weight }: Trend): number {
+  let [sum, count] = [0, 0];
+  for (let t = 0; t < level.length; t++) {
+    if (Number.isNaN(weighed[t]!) || weight[t]! < grossBelow) continue;
+    sum += (weighed[t]! - level[t]!) ** 2;
+    count++;
+  }
+  return count === 0 ? 0 : sum / count;
+}
+
+/** The model of a scatter, as the filter takes it. */
+export function weightModel(scatter: Scatter, startKg: number): WeightModel {
   const water = scatter.water ** 2;
   return {
-    size: 3,
-    transition: [1, 1, 0, 0, damping, 0, 0, 0, scatter.memory],
-    observation: [1, 0, 1],
-    stateNoise: [scatter.level ** 2, 0, 0, 0, scatter.slope ** 2, 0, 0, 0, water * (1 - scatter.memory ** 2)],
-    observationVariance: scatter.scale ** 2,
-    initialMean: [startKg, 0, 0],
-    initialCovariance: [4, 0, 0, 0, 0.07 ** 2, 0, 0, 0, water],
+    damping, memory: scatter.memory, scaleVariance: scatter.scale ** 2, levelVariance: scatter.level ** 2, slopeVariance: scatter.slope ** 2, waterVariance: water * (1 - scatter.memory ** 2),
+    start: { level: startKg, slope: 0, water: 0, levelLevel: 4, levelSlope: 0, levelWater: 0, slopeSlope: 0.07 ** 2, slopeWater: 0, waterWater: water },
   };
 }
 
@@ -93,21 +130,12 @@ export function weightTrend(weighed: readonly Weighed[], fitted: FittedScatter =
   const scatter = settled.length < fitAtLeast ? prior : fitScatter(settled, fitted);
   const model = weightModel(scatter, median(weighed.slice(0, 7).map(({ kg }) => kg)));
   const observations = daily(weighed);
-  const filtered = kalmanFilter(model, observations, robustLimit);
-  const smoothed = kalmanSmoother(model, filtered);
-  const days = Array.from(observations, (kg, t): TrendDay => {
-    const level = smoothed.mean[t * 3]!;
-    const sd = Math.sqrt(Math.max(0, smoothed.covariance[t * 9]!));
-    return {
-      day: first.day + t, kg: level, sd, low80: level - z80 * sd, high80: level + z80 * sd,
-      kgPerWeek: smoothed.mean[t * 3 + 1]! * 7, kgPerWeekSd: Math.sqrt(Math.max(0, smoothed.covariance[t * 9 + 4]!)) * 7,
-      filteredKg: filtered.filteredMean[t * 3]!, weighedKg: Number.isNaN(kg) ? null : kg, gross: filtered.weight[t]! < grossBelow,
-    };
-  });
-  const end = observations.length - 1;
+  const filtered = filterWeights(model, observations, robustLimit);
+  const smoothed = smoothWeights(model, filtered);
+  const deviations = (variances: Float64Array) => variances.map((variance) => Math.sqrt(Math.max(0, variance)));
   return {
-    days, scatter, fittedOn: scatter === prior ? 0 : settled.length, model,
-    lastMean: filtered.filteredMean.slice(end * 3), lastCovariance: filtered.filteredCovariance.slice(end * 9),
+    first: first.day, last: last.day, level: smoothed.level, sd: deviations(smoothed.levelVariance), slope: smoothed.slope, slopeSd: deviations(smoothed.slopeVariance),
+    filtered: filtered.level, weighed: observations, weight: filtered.weight, scatter, fittedOn: scatter === prior ? 0 : settled.length, model, end: filtered.last,
   };
 }
 
@@ -132,7 +160,7 @@ function searchScatter(weighed: readonly Weighed[]): Scatter {
   const cost = (point: readonly number[]) => {
     const scatter = scatterOf(point);
     const penalty = keys.reduce((sum, key, index) => sum + 0.5 * ((point[index]! - centre[index]!) / firmness[key]) ** 2, 0);
-    return penalty - logLikelihood(weightModel(scatter, start), observations, robustLimit);
+    return penalty - weightLikelihood(weightModel(scatter, start), observations, robustLimit);
   };
   return scatterOf(minimise(cost, centre, 0.4, 160, 1e-2));
 }

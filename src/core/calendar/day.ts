@@ -11,12 +11,23 @@ const MS = 86_400_000;
  * @example dayOf("1970-01-02") // 1
  */
 export function dayOf(date: string): Day | null {
-  if (!/^\d{4}-\d{2}-\d{2}$/.test(date)) return null;
-  const year = Number(date.slice(0, 4));
-  const month = Number(date.slice(5, 7));
-  const dayOfMonth = Number(date.slice(8));
-  if (year < 1000 || month < 1 || month > 12 || dayOfMonth < 1 || dayOfMonth > daysInMonth(year, month)) return null;
+  if (date.length !== 10 || date[4] !== "-" || date[7] !== "-") return null;
+  const year = digits(date, 0, 4);
+  const month = digits(date, 5, 7);
+  const dayOfMonth = digits(date, 8, 10);
+  if (!(year >= 1000 && month >= 1 && month <= 12 && dayOfMonth >= 1 && dayOfMonth <= daysInMonth(year, month))) return null;
   return Date.UTC(year, month - 1, dayOfMonth) / MS;
+}
+
+/** The number written by the characters from one place up to another; NaN when one of them is no digit. (A log holds many dates.) */
+function digits(text: string, from: number, to: number): number {
+  let number = 0;
+  for (let index = from; index < to; index++) {
+    const digit = text.charCodeAt(index) - 48;
+    if (digit < 0 || digit > 9) return NaN;
+    number = number * 10 + digit;
+  }
+  return number;
 }
 
 function daysInMonth(year: number, month: number): number {

@@ -1,5 +1,6 @@
 import { dateOf, mustDay, weekStartOf, type Day } from "../calendar/day";
 import { groupBy } from "../calendar/groupBy";
+import { trendDays } from "../body/trend";
 import { weightChange } from "../body/familiar";
 import { equationNames } from "../energy/resting";
 import { balanceForRate, catchUpRate, planWeight } from "../goal/plan";
@@ -56,7 +57,7 @@ function weightContract(figures: Figures) {
     ...(change === null ? ["no weight is written"] : change.kgPerWeek === null ? ["a weekly rate needs seven days"] : []),
   ];
   return {
-    trend: (figures.trend?.days ?? []).map(({ day, kg, low80, high80, kgPerWeek, filteredKg, gross }) => ({ date: dateOf(day), kg, low80, high80, kgPerWeek, filteredKg, ...(gross ? { gross } : {}) })),
+    trend: trendDays(figures.trend).map(({ day, kg, low80, high80, kgPerWeek, filteredKg, gross }) => ({ date: dateOf(day), kg, low80, high80, kgPerWeek, filteredKg, ...(gross ? { gross } : {}) })),
     weekly: figures.weekly.map(({ closingDay, from, days, medianKg, meanKg, open }) => ({
       closingDate: dateOf(closingDay), from: dateOf(from), days, medianKg, meanKg, ...(open ? { open } : {}), ...(days === 0 ? { reason: "no weigh-in that week" } : {}),
     })),

@@ -128,7 +128,7 @@ export class Figures {
       const { trend, line } = this;
       if ("reason" in line) return line;
       if (trend === null) return { reason: "no weight is written" };
-      if (trend.days.length <= projectionNeedsDays) return { reason: "a goal's date needs weigh-ins over more than seven days" };
+      if (trend.last - trend.first < projectionNeedsDays) return { reason: "a goal's date needs weigh-ins over more than seven days" };
       return project(trend, line, this.on);
     });
   }

@@ -1,6 +1,6 @@
 import type { Day } from "../calendar/day";
-import { stepForward } from "../body/stateSpace";
-import { z80, type Trend } from "../body/trend";
+import { trendDay, z80, type Trend } from "../body/trend";
+import { daysAhead } from "../body/weightFilter";
 import { normalCdf } from "./normal";
 import type { PlanLine } from "./plan";
 
@@ -15,21 +15,19 @@ export interface Ahead { day: Day; kg: number; sd: number; low80: number; high80
 
 /** Level and damped slope carried forward, day by day, from the trend's last day to `until`; their uncertainty grows with them. */
 export function carryForward(trend: Trend, until: Day): Ahead[] {
-  const mean = Float64Array.from(trend.lastMean);
-  const covariance = Float64Array.from(trend.lastCovariance);
-  const last = trend.days.at(-1)!.day;
-  return Array.from({ length: Math.max(0, until - last) }, (_, index) => {
-    stepForward(trend.model, mean, covariance);
-    const sd = Math.sqrt(covariance[0]!);
-    return { day: last + index + 1, kg: mean[0]!, sd, low80: mean[0]! - z80 * sd, high80: mean[0]! + z80 * sd, kgPerWeek: mean[1]! * 7 };
-  });
+  const course: Ahead[] = [];
+  let day = trend.last;
+  for (const { level: kg, levelLevel, slope } of daysAhead(trend.model, trend.end)) {
+    if (++day > until) return course;
+    const sd = Math.sqrt(levelLevel);
+    course.push({ day, kg, sd, low80: kg - z80 * sd, high80: kg + z80 * sd, kgPerWeek: slope * 7 });
+  }
+  return course;
 }
 
 /** Level of the trend on a day: smoothed up to its last day, carried forward after it; null before the first weigh-in. */
 export function levelOn(trend: Trend, day: Day): Ahead | null {
-  const first = trend.days[0]!.day;
-  if (day < first) return null;
-  return trend.days[day - first] ?? carryForward(trend, day).at(-1) ?? null;
+  return day < trend.first ? null : (trendDay(trend, day) ?? carryForward(trend, day).at(-1) ?? null);
 }
 
 export interface Projection {

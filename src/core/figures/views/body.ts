@@ -1,4 +1,5 @@
 import { dateOf } from "../../calendar/day";
+import { isGross, trendDay, type Trend, type TrendDay } from "../../body/trend";
 import { exponentialMean, sevenDayMean, weightChange, type WeightChange } from "../../body/familiar";
 import { planWeight } from "../../goal/plan";
 import { carryForward } from "../../goal/projection";
@@ -37,14 +38,13 @@ export function bodyView(figures: Figures, days: number | null): BodyView {
   const first = Math.max(weighed[0]?.day ?? on, days === null ? -Infinity : on - days + 1);
   const hasLine = !("reason" in line);
   const until = hasLine && line.deadline > on ? Math.min(line.deadline + 7, on + Math.max(28, Math.round((on - first) / 3))) : on;
-  const past = new Map((trend?.days ?? []).map((day) => [day.day, day]));
   const ahead = new Map(trend === null ? [] : carryForward(trend, until).map((one) => [one.day, one]));
   const step = Math.max(1, Math.ceil((until - first + 1) / pointsAtMost));
   const points: BodyPoint[] = [];
   for (let day = first; day <= until; day++) {
-    const here = past.get(day);
-    const next = ahead.get(day) ?? (day === on && here ? { kg: here.kg, low80: here.low80, high80: here.high80 } : undefined);
     if ((day - first) % step !== 0 && day !== on && day !== until) continue;
+    const here = trendDay(trend, day);
+    const next = ahead.get(day) ?? (day === on && here ? { kg: here.kg, low80: here.low80, high80: here.high80 } : undefined);
     points.push({
       date: dateOf(day), weighedKg: here?.weighedKg ?? null, gross: here?.gross ?? false, trendKg: here?.kg ?? null, low80: here?.low80 ?? null, high80: here?.high80 ?? null,
       planKg: hasLine && day >= line.startDay && day <= line.deadline ? planWeight(line, day) : null,
@@ -55,8 +55,13 @@ export function bodyView(figures: Figures, days: number | null): BodyView {
     points, mornings: weighed.filter(({ day }) => day >= first).length, span: on - first + 1, weeks: weeksOf(figures), trend: trendFigure(figures), plan: planFigure(figures), arrival: arrivalFigure(figures),
     change: weightChange(weighed), ewmaKg: exponentialMean(weighed).at(-1)?.kg ?? null, sevenDay: sevenDayMean(weighed, on),
     targetKg: hasLine ? line.targetKg : null, deadline: hasLine ? dateOf(line.deadline) : null,
-    gross: (trend?.days ?? []).filter(({ gross, weighedKg }) => gross && weighedKg !== null).map(({ day, weighedKg }) => ({ date: dateOf(day), kg: weighedKg! })),
+    gross: grossDays(trend).map(({ day, weighedKg }) => ({ date: dateOf(day), kg: weighedKg! })),
   };
+}
+
+function grossDays(trend: Trend | null): TrendDay[] {
+  if (trend === null) return [];
+  return Array.from(trend.weighed.keys()).filter((t) => !Number.isNaN(trend.weighed[t]!) && isGross(trend, t)).map((t) => trendDay(trend, trend.first + t)!);
 }
 
 function weeksOf(figures: Figures): BodyWeek[] {

@@ -1,4 +1,5 @@
 import { closingDay, dateOf, mustDay, weekStartOf, type Day } from "../../calendar/day";
+import { trendDay } from "../../body/trend";
 import { planWeight } from "../../goal/plan";
 import { adherence, standing } from "../../planning/adherence";
 import type { Session } from "../../log/records";
@@ -27,11 +28,10 @@ export interface ColumnRow {
 
 /** Rows of the days from `from` to `to`, both included. */
 export function columnView(figures: Figures, from: Day, to: Day): ColumnRow[] {
-  const trend = new Map((figures.trend?.days ?? []).map((day) => [day.day, day]));
   const weeks = new Map(figures.weekly.map((week) => [week.closingDay, week]));
   return Array.from({ length: Math.max(0, to - from + 1) }, (_, index): ColumnRow => {
     const day = from + index;
-    const smoothed = trend.get(day);
+    const smoothed = trendDay(figures.trend, day);
     const line = figures.lineOn(day);
     const food = day <= figures.on && figures.mealsByDay.has(day) ? foodDay(figures, day) : null;
     return {

@@ -1,7 +1,6 @@
 import { dateOf, type Day } from "../../calendar/day";
 import { groupBy } from "../../calendar/groupBy";
-import { mean } from "../../body/weighIns";
-import { z80 } from "../../body/trend";
+import { residualVariance, trendDay, z80 } from "../../body/trend";
 import { catchUpRate, planBand, planWeight } from "../../goal/plan";
 import type { DayNote, Meal, WeighIn } from "../../log/records";
 import { mealNutrients, type FullNutrients } from "../../nutrition/energy";
@@ -77,9 +76,8 @@ export function mealGroups(figures: Figures, day: Day): MealGroup[] {
 export function trendFigure(figures: Figures): TrendFigure | { reason: string } {
   const { trend, weighed } = figures;
   if (trend === null) return { reason: "No weight is written yet. Type this morning's weight above." };
-  const last = trend.days.at(-1)!;
-  const residuals = trend.days.flatMap(({ weighedKg, kg, gross }) => (weighedKg === null || gross ? [] : [(weighedKg - kg) ** 2]));
-  const spread = Math.sqrt((residuals.length === 0 ? 0 : mean(residuals)) + last.sd ** 2);
+  const last = trendDay(trend, trend.last)!;
+  const spread = Math.sqrt(residualVariance(trend) + last.sd ** 2);
   return {
     date: dateOf(last.day), kg: last.kg, low80: last.low80, high80: last.high80, kgPerWeek: last.kgPerWeek, kgPerWeekHalf80: z80 * last.kgPerWeekSd, weighIns: weighed.length,
     morning: last.weighedKg === null ? null : { kg: last.weighedKg, usual: !last.gross && Math.abs(last.weighedKg - last.kg) <= 2 * spread },
@@ -91,7 +89,7 @@ export function planFigure(figures: Figures): PlanFigure | { reason: string } {
   if ("reason" in line) return { reason: `No plan line: ${line.reason}.` };
   const trendKg = figures.levelOn(on);
   if (trend === null || trendKg === null) return { reason: "No weight is written yet." };
-  const last = trend.days.at(-1)!;
+  const last = trendDay(trend, trend.last)!;
   const planKg = planWeight(line, on);
   const bandKg = planBand(line, trendKg, last.high80 - last.kg);
   const aboveKg = trendKg - planKg;

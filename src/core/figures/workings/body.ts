@@ -1,7 +1,7 @@
 import { dateOf, mustDay } from "../../calendar/day";
 import { printDay, printDate } from "../../calendar/print";
 import { ewmaAlpha, exponentialMean, sevenDayMean, weightChange } from "../../body/familiar";
-import { damping, z80 } from "../../body/trend";
+import { damping, trendDay, z80 } from "../../body/trend";
 import { balanceForRate, kcalPerKg, planWeight } from "../../goal/plan";
 import { levelOn } from "../../goal/projection";
 import { printNumber } from "../../units/number";
@@ -16,7 +16,7 @@ export function trendWorking(figures: Figures): WorkingResult {
   const { trend, weighed } = figures;
   if (trend === null) return { reason: "No weight is written yet." };
   const p = new Printer(unitsOf(figures.person.units));
-  const last = trend.days.at(-1)!;
+  const last = trendDay(trend, trend.last)!;
   const { scale, water, memory, level, slope } = trend.scatter;
   const week = sevenDayMean(weighed, last.day);
   return {
@@ -116,7 +116,7 @@ export function arrivalWorking(figures: Figures): WorkingResult {
       `Φ(${printNumber(distance, 2)} kg ÷ ${printNumber(at.sd, 2)} kg) = Φ(${printNumber(distance / at.sd, 2)}) → ${printNumber(arrival.chance * 100, 0)} %`,
       `the trend has crossed the target with a chance of ${dates.join(", ")}`,
     ],
-    inputs: [{ label: "Trend today", value: p.mass(now.kg, 2), date: dateOf(trend.days.at(-1)!.day) }, { label: "Target", value: p.mass(line.targetKg) }, { label: "Deadline", value: printDate(arrival.deadline) }],
+    inputs: [{ label: "Trend today", value: p.mass(now.kg, 2), date: dateOf(trend.last) }, { label: "Target", value: p.mass(line.targetKg) }, { label: "Deadline", value: printDate(arrival.deadline) }],
     assumptions: ["You go on as in the last weeks: intake and training change no faster than they did.", "It is the trend that must cross, not one lucky morning.", "A chance once reached is kept; a crossing and return between days is not counted, so early dates are cautious."],
     source: harvey, sureness: "The dates spread as the rate is uncertain; beyond a month the spread is wide.",
   };

@@ -3,6 +3,7 @@ import { demoLog, rowerId } from "../../../demo/demoLog";
 import { dateOf, mustDay } from "../../calendar/day";
 import { emptyLog } from "../../log/log";
 import { Printer, metricUnits } from "../../units/printer";
+import { trendDays } from "../../body/trend";
 import { Figures } from "../figures";
 import { foodDay } from "../foodDay";
 import type { FigureRef, Working } from "./working";
@@ -37,7 +38,7 @@ describe("workings", () => {
     expect(steps.length).toBeGreaterThan(0);
   });
   it("end in the figure that the views show", () => {
-    expect(working({ figure: "trend" }).value).toContain(printer.mass(figures.trend!.days.at(-1)!.kg));
+    expect(working({ figure: "trend" }).value).toContain(printer.mass(trendDays(figures.trend).at(-1)!.kg));
     expect(working({ figure: "foodLeft", date: dateOf(today) }).value).toBe(printer.energy(foodDay(figures, today).remainingKcal!));
     const best = figures.lifts.find(({ exerciseId }) => exerciseId === "back-squat")!.best!;
     expect(working({ figure: "maximum", exerciseId: "back-squat", which: "best" }).value).toBe(printer.mass(best.e1rmKg));
