@@ -1,6 +1,5 @@
 import { mustDay } from "@/core/calendar/day";
 import type { Reading } from "@/core/entry/reading";
-import type { FittedScatter } from "@/core/body/trend";
 import { Figures } from "@/core/figures/figures";
 import { bodyView, type BodyView } from "@/core/figures/views/body";
 import { columnView, type ColumnRow } from "@/core/figures/views/column";
@@ -14,6 +13,7 @@ import type { FigureRef, WorkingResult } from "@/core/figures/workings/working";
 import { workingOf } from "@/core/figures/workings/workingOf";
 import { peopleOf, type Log } from "@/core/log/log";
 import type { Goal, Person } from "@/core/log/records";
+import { Memo, untracked } from "@/core/memo";
 
 /** Who asks, and what day it is for the trainee. */
 export interface Asking { personId: string; today: string }
@@ -38,31 +38,41 @@ export interface Queries {
 
 export type QueryName = keyof Queries;
 
-/** Answers queries about one log; figures of a person and day are kept until the log changes. */
+/** Figures of so many different days are kept; today's are asked for again and again, others when a trainee looks back. */
+const figuresKept = 6;
+
+/** Answers queries about one log. The log may change between questions; answers are worked out again as far as that touches them. */
 export class Answers {
   readonly #figures = new Map<string, Figures>();
-  readonly #fitted: FittedScatter = new Map();
 
   constructor(readonly log: Log, readonly newId: () => string) {}
 
-  /** Forgets what was computed, after the log has changed. */
-  forget(): void {
-    this.#figures.clear();
-  }
-
   /** The answer, or null when the person asked about is not in the log. */
   answer<N extends QueryName>(name: N, asks: Queries[N]["asks"]): Queries[N]["answers"] | null {
+    return untracked(() => this.#handle(name, asks));
+  }
+
+  /** The answer as a kept value: it says since when it is what it is. */
+  kept<N extends QueryName>(name: N, asks: Queries[N]["asks"]): Memo<Queries[N]["answers"] | null> {
+    return new Memo(this.log.index, () => this.#handle(name, asks));
+  }
+
+  #handle<N extends QueryName>(name: N, asks: Queries[N]["asks"]): Queries[N]["answers"] | null {
     const answer = this.#handlers[name] as (asks: Queries[N]["asks"]) => Queries[N]["answers"] | null;
     return answer(asks);
   }
 
   #of(asking: Asking, on = asking.today): Figures | null {
-    const person = this.log.records.people.get(asking.personId);
-    if (person === undefined) return null;
+    if (!this.log.index.all("people").has(asking.personId)) return null;
     const day = on < asking.today ? on : asking.today;
-    const key = `${person.id} ${day}`;
-    const figures = this.#figures.get(key) ?? new Figures(this.log, person, mustDay(day), this.#fitted);
+    const key = `${asking.personId} ${day}`;
+    const figures = this.#figures.get(key) ?? new Figures(this.log, asking.personId, mustDay(day));
+    this.#figures.delete(key);
     this.#figures.set(key, figures);
+    for (const oldest of this.#figures.keys()) {
+      if (this.#figures.size <= figuresKept) break;
+      this.#figures.delete(oldest);
+    }
     return figures;
   }
 

@@ -9,12 +9,13 @@ import { openDatabase, type LogName } from "@/store/database";
 import { catchUp, readLog } from "@/store/reader";
 import { hintChannel } from "@/store/hints";
 import type { Log } from "@/core/log/log";
+import type { Memo } from "@/core/memo";
 import { Answers, type Queries, type QueryName } from "./queries";
 
 /** Told the new answer whenever it differs from the last one sent. */
 type Watcher = ((answer: unknown) => void) & ProxyMarked;
 
-interface Watch { name: QueryName; asks: unknown; watcher: Watcher; sent: string }
+interface Watch { name: QueryName; asks: unknown; watcher: Watcher; answer: Memo<unknown>; sent: number }
 
 /** The worker's side: it holds a log in memory, follows the journal, and answers; it never writes. */
 class Compute {
@@ -46,7 +47,7 @@ class Compute {
   /** Sends the answer now and whenever it changes. Returns the number to stop with. */
   watch<N extends QueryName>(name: N, asks: Queries[N]["asks"], watcher: Watcher): number {
     const number = this.#nextWatch++;
-    const watch: Watch = { name, asks, watcher, sent: "" };
+    const watch: Watch = { name, asks, watcher, answer: this.#answered().kept(name, asks), sent: -1 };
     this.#watches.set(number, watch);
     this.#send(watch);
     return number;
@@ -93,20 +94,18 @@ class Compute {
     const answers = this.#answered();
     const reached = await catchUp(this.#database!, answers.log, this.#sequence);
     if (reached === this.#sequence) return;
-    if (reached === null) await this.#readAll();
-    else {
-      this.#sequence = reached;
-      answers.forget();
-    }
+    if (reached === null) {
+      await this.#readAll();
+      for (const watch of this.#watches.values()) Object.assign(watch, { answer: this.#answered().kept(watch.name, watch.asks as never), sent: -1 });
+    } else this.#sequence = reached;
     for (const watch of this.#watches.values()) this.#send(watch);
   }
 
   #send(watch: Watch): void {
-    const answer = this.#answered().answer(watch.name, watch.asks as never);
-    const text = JSON.stringify(answer);
-    if (text === watch.sent) return;
-    watch.sent = text;
-    watch.watcher(answer);
+    watch.answer.refresh();
+    if (watch.answer.changed === watch.sent) return;
+    watch.sent = watch.answer.changed;
+    watch.watcher(watch.answer.value);
   }
 }
 

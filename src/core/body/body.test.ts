@@ -2,8 +2,8 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { mustDay, type Weekday } from "../calendar/day";
 import { exponentialMean, sevenDayMean, weightChange } from "./familiar";
-import { trendDays, weightTrend, type FittedScatter, type TrendDay } from "./trend";
-import { median, primaries, weighed, type Weighed } from "./weighIns";
+import { fitScatter, settledOf, trendDays, weightTrend, type TrendDay } from "./trend";
+import { median, primaryOf, type Weighed } from "./weighIns";
 import { weeklyWeights } from "./weekly";
 
 const monday = mustDay("2026-06-01");
@@ -45,10 +45,10 @@ describe("familiar means", () => {
     expect(weightChange(run([80, ...new Array<null>(6).fill(null), 79]))).toMatchObject({ kgPerWeek: -1, days: 7 });
     expect(weightChange([])).toBeNull();
   });
-  it("take the earlier of two primary weigh-ins of one day, and no second ones", () => {
+  it("take the first primary weigh-in of a day, and no second ones", () => {
     const one = { personId: "p", date: "2026-06-01", kg: 70 };
-    const mornings = weighed(primaries([{ ...one, id: "b", time: "08:00", kg: 71 }, { ...one, id: "a", time: "06:00" }, { ...one, id: "c", time: "05:00", primary: false, kg: 60 }, { ...one, id: "d", date: "2026-06-09" }]), monday + 1);
-    expect(mornings).toEqual([{ day: monday, kg: 70, id: "a" }]);
+    expect(primaryOf([{ ...one, id: "c", time: "05:00", primary: false, kg: 60 }, { ...one, id: "a", time: "06:00" }, { ...one, id: "b", time: "08:00", kg: 71 }])).toMatchObject({ id: "a" });
+    expect(primaryOf([{ ...one, id: "c", primary: false }])).toBeNull();
   });
 });
 
@@ -77,16 +77,13 @@ describe("the trend", () => {
     expect(spoilt.filter(({ gross }) => gross)).toHaveLength(1);
     clean.forEach((day, index) => expect(Math.abs(day.kg - spoilt[index]!.kg)).toBeLessThan(0.15));
   });
-  it("is the same whether its scatter was fitted now or before, and is fitted anew when a closed month changes", () => {
+  it("is fitted on the closed months: a weigh-in of this month leaves the scatter as it is, one of a closed month does not", () => {
     const values = Array.from({ length: 90 }, (_, index) => 75 - 0.05 * index + noise(index));
-    const fitted: FittedScatter = new Map();
-    const first = weightTrend(run(values), fitted);
-    expect(weightTrend(run(values), fitted)).toEqual(first);
-    expect(fitted.size).toBe(1);
-    weightTrend(run(values.with(89, 70)), fitted);
-    expect(fitted.size).toBe(1);
-    weightTrend(run(values.with(3, 74)), fitted);
-    expect(fitted.size).toBe(2);
+    const fitOf = (changed: number[]) => fitScatter(settledOf(run(changed)));
+    expect(weightTrend(run(values))).toEqual(weightTrend(run(values), fitOf(values)));
+    expect(fitOf(values.with(89, 70))).toEqual(fitOf(values));
+    expect(fitOf(values.with(3, 74))).not.toEqual(fitOf(values));
+    expect(fitScatter(run(values.slice(0, 20))).fittedOn).toBe(0);
   });
   it("grows less sure over a gap", () => {
     const values = Array.from({ length: 90 }, (_, index) => (index >= 30 && index < 60 ? null : 70 + noise(index)));
@@ -94,8 +91,7 @@ describe("the trend", () => {
     expect(days).toHaveLength(90);
     expect(days[45]!.sd).toBeGreaterThan(1.3 * days[20]!.sd);
   });
-  it("holds for one weigh-in and for none", () => {
+  it("holds for one weigh-in", () => {
     expect(daysOf(run([71.4]))).toHaveLength(1);
-    expect(weightTrend([])).toBeNull();
   });
 });

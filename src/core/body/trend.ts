@@ -29,7 +29,7 @@ const robustLimit = 3;
 /** A weigh-in that kept less of its weight than this is flagged as a gross error. */
 const grossBelow = 0.1;
 /** Variances are fitted on at most so many days before the month that holds the day asked about. */
-const fitDays = 730;
+export const fitDays = 730;
 const fitAtLeast = 28;
 
 export interface TrendDay {
@@ -110,24 +110,28 @@ export function weightModel(scatter: Scatter, startKg: number): WeightModel {
   };
 }
 
-/** Scatter already fitted, by the weigh-ins it was fitted on; fitting is the costly part, and a closed month seldom changes. */
-export type FittedScatter = Map<string, Scatter>;
+/** Scatter with the number of weigh-ins it was fitted on; 0 while it is the prior. */
+export interface Fit { scatter: Scatter; fittedOn: number }
+
+/** Fits the scatter by maximum a posteriori; too few weigh-ins leave the prior. */
+export function fitScatter(weighed: readonly Weighed[]): Fit {
+  return weighed.length < fitAtLeast ? { scatter: prior, fittedOn: 0 } : { scatter: searchScatter(weighed), fittedOn: weighed.length };
+}
+
+/** The weigh-ins on which the scatter is fitted: those before the month of the last one, so that today's number does not shift all the past. */
+export function settledOf(weighed: readonly Weighed[]): Weighed[] {
+  const month = monthStartOf(weighed.at(-1)!.day);
+  return weighed.filter(({ day }) => day < month && day >= month - fitDays);
+}
 
 /**
- * Trend of the primary weigh-ins: one day after another from the first to the last, by Kalman filter and smoother with
- * maximum-a-posteriori scatter. The scatter is a function of the weigh-ins before the month of the last one, so that today's
- * number does not shift all the past.
- * @param weighed primary weigh-ins, oldest first
- * @param fitted what was fitted before; added to
- * @returns null without a weigh-in
+ * Trend of the primary weigh-ins: one day after another from the first to the last, by Kalman filter and smoother.
+ * @param weighed primary weigh-ins, oldest first, at least one
+ * @param fit scatter fitted on the closed months
  * Source: Harvey 1989; Durbin & Koopman 2012.
  */
-export function weightTrend(weighed: readonly Weighed[], fitted: FittedScatter = new Map()): Trend | null {
-  const [first, last] = [weighed[0], weighed.at(-1)];
-  if (first === undefined || last === undefined) return null;
-  const month = monthStartOf(last.day);
-  const settled = weighed.filter(({ day }) => day < month && day >= month - fitDays);
-  const scatter = settled.length < fitAtLeast ? prior : fitScatter(settled, fitted);
+export function weightTrend(weighed: readonly Weighed[], { scatter, fittedOn }: Fit = fitScatter(settledOf(weighed))): Trend {
+  const [first, last] = [weighed[0]!, weighed.at(-1)!];
   const model = weightModel(scatter, median(weighed.slice(0, 7).map(({ kg }) => kg)));
   const observations = daily(weighed);
   const filtered = filterWeights(model, observations, robustLimit);
@@ -135,7 +139,7 @@ export function weightTrend(weighed: readonly Weighed[], fitted: FittedScatter =
   const deviations = (variances: Float64Array) => variances.map((variance) => Math.sqrt(Math.max(0, variance)));
   return {
     first: first.day, last: last.day, level: smoothed.level, sd: deviations(smoothed.levelVariance), slope: smoothed.slope, slopeSd: deviations(smoothed.slopeVariance),
-    filtered: filtered.level, weighed: observations, weight: filtered.weight, scatter, fittedOn: scatter === prior ? 0 : settled.length, model, end: filtered.last,
+    filtered: filtered.level, weighed: observations, weight: filtered.weight, scatter, fittedOn, model, end: filtered.last,
   };
 }
 
@@ -144,13 +148,6 @@ function daily(weighed: readonly Weighed[]): Float64Array {
   const observations = new Float64Array(weighed.at(-1)!.day - start + 1).fill(NaN);
   for (const { day, kg } of weighed) observations[day - start] = kg;
   return observations;
-}
-
-function fitScatter(weighed: readonly Weighed[], fitted: FittedScatter): Scatter {
-  const key = weighed.map(({ day, kg }) => `${day}:${kg}`).join(" ");
-  const known = fitted.get(key) ?? searchScatter(weighed);
-  fitted.set(key, known);
-  return known;
 }
 
 function searchScatter(weighed: readonly Weighed[]): Scatter {

@@ -21,7 +21,7 @@ export function contract(log: Log, on: Day | null): unknown {
   const latest = people.flatMap(({ id }) => lastEntryDay(log, id) ?? []);
   const day = on ?? (latest.length > 0 ? Math.max(...latest) : null);
   if (day === null) return { on: null, reason: "nothing is written yet", people: [] };
-  return rounded({ on: dateOf(day), people: people.map((person) => personContract(new Figures(log, person, day))) });
+  return rounded({ on: dateOf(day), people: people.map((person) => personContract(new Figures(log, person.id, day))) });
 }
 
 /** The contract's figures of one person. */
@@ -41,11 +41,12 @@ export function personContract(figures: Figures): Record<string, unknown> {
       ...(best === null ? { reason: "no set so far may stand for a maximum" } : {}),
     })),
     e1rm: { formula: figures.formula },
-    volume: [...figures.volumes].map(([start, { byExercise, ...volume }]) => ({
-      weekStart: dateOf(start), ...volume, byExercise, ...(volume.averageIntensity === null ? { reason: "no lift of the week has a maximum" } : {}),
-    })),
+    volume: figures.liftedWeeks.map((start) => {
+      const { byExercise, ...volume } = figures.volumeOf(start);
+      return { weekStart: dateOf(start), ...volume, byExercise, ...(volume.averageIntensity === null ? { reason: "no lift of the week has a maximum" } : {}) };
+    }),
     distance: distanceTotals(figures),
-    load: dailyLoads(figures).map(({ day, sessionLoad }) => ({ date: dateOf(day), sessionLoad })),
+    load: dailyLoads(figures, -Infinity, figures.on).map(({ day, sessionLoad }) => ({ date: dateOf(day), sessionLoad })),
     adherence: adherenceContract(figures),
   };
 }
@@ -94,7 +95,7 @@ function energyContract(figures: Figures) {
   const resting = equationNames.map((name) => [name, figures.restingOn(name, on)] as const);
   const missing = [...new Set(resting.flatMap(([, result]) => ("reason" in result ? [result.reason] : [])))];
   const expenditure = expenditureOn(figures, on);
-  const sessions = [...figures.sessionsByDay.keys()].filter((day) => day <= on).flatMap((day) => creditsOn(figures, day).map((credit) => ({ date: dateOf(day), ...credit })));
+  const sessions = figures.pastSessionDays.flatMap((day) => creditsOn(figures, day).map((credit) => ({ date: dateOf(day), ...credit })));
   return {
     resting: { ...Object.fromEntries(resting.map(([name, result]) => [name, "kcal" in result ? result.kcal : null])), ...(missing.length > 0 ? { reason: missing.join("; ") } : {}) },
     formula: "reason" in expenditure ? { kcal: null, factor: null, reason: expenditure.reason } : { kcal: expenditure.kcal, factor: expenditure.factor, equation: expenditure.equation },
@@ -116,8 +117,7 @@ function maximumContract(maximum: LiftMaximum | null) {
 
 /** Adherence of every week that holds a session, up to the week of the day asked about. */
 function adherenceContract(figures: Figures) {
-  const upTo = figures.sessions.filter(({ date }) => mustDay(date) <= figures.on);
-  return [...groupBy(upTo, ({ date }) => weekStartOf(mustDay(date), figures.weekStart))].map(([start, sessions]) => {
+  return [...groupBy(figures.sessionsBetween(-Infinity, figures.on), ({ date }) => weekStartOf(mustDay(date), figures.weekStart))].map(([start, sessions]) => {
     const counts = adherence(sessions, figures.on);
     return { weekStart: dateOf(start), ...counts, ...(counts.share === null ? { reason: "nothing was planned" } : {}) };
   });

@@ -13,16 +13,15 @@ export function coveredBy(session: Session, on: Day): Covered | null {
 
 /** Totals by kind and purpose over the sessions with a distance, from a day (or from the beginning) up to the day asked about. */
 export function distanceTotals(figures: Figures, from = -Infinity): DistanceTotal[] {
-  const sessions = figures.sessions.filter((session) => session.distance && mustDay(session.date) <= figures.on && mustDay(session.date) >= from);
-  return totalsByPurpose(sessions.map((session) => ({
+  return totalsByPurpose(figures.sessionsBetween(from, figures.on).filter(({ distance }) => distance).map((session) => ({
     kind: session.kind, purpose: session.distance?.purpose ?? null, planned: wasPlanned(session) || standing(session, figures.on) === "missed", done: coveredBy(session, figures.on),
   })));
 }
 
-/** Session load per day on which a session with an effort and a duration was performed, oldest first. */
-export function dailyLoads(figures: Figures): { day: Day; sessionLoad: number }[] {
+/** Session load of each day from one to another on which a session with an effort and a duration was performed, oldest first. */
+export function dailyLoads(figures: Figures, from: Day, to: Day): { day: Day; sessionLoad: number }[] {
   const days = new Map<Day, number>();
-  for (const session of figures.sessions) {
+  for (const session of figures.sessionsBetween(from, to)) {
     const minutes = sessionMinutes(session);
     if (!wasPerformed(session, figures.on) || session.effort == null || minutes === null) continue;
     const day = mustDay(session.date);

@@ -1,164 +1,209 @@
-import { ageOn, dateOf, mustDay, weekStartOf, type Day, type Weekday } from "../calendar/day";
-import { groupBy } from "../calendar/groupBy";
-import { weightTrend, type FittedScatter, type Trend } from "../body/trend";
-import { primaries, weighed, type Weighed } from "../body/weighIns";
+import { ageOn, dateOf, monthStartOf, mustDay, weekStartOf, type Day, type Weekday } from "../calendar/day";
+import { fitDays, fitScatter, weightTrend, type Fit, type Trend } from "../body/trend";
+import { primaryOf, type Weighed } from "../body/weighIns";
 import { weeklyWeights, type WeeklyWeight } from "../body/weekly";
 import type { FormulaChoice } from "../strength/e1rm";
-import { eligibleMaxima, liftStanding, maximumInForce, type LiftStanding } from "../strength/maximum";
+import { liftDays, liftStandings, maximumInForce, type LiftDay, type LiftStanding } from "../strength/maximum";
 import { performedSets, type PerformedSet } from "../strength/sets";
-import { volumeOf, type Volume } from "../strength/volume";
+import { intensityOf, workOf, type Volume } from "../strength/volume";
 import { equations, type Body, type EquationName, type Resting, type Sex } from "../energy/resting";
 import { goalInForce, planLine, type PlanLine } from "../goal/plan";
 import { levelOn, project, projectionNeedsDays, type Projection } from "../goal/projection";
-import { ofPerson, type Log } from "../log/log";
-import type { EnergySettings, Goal, Meal, Person, Session, Settings, WeighIn } from "../log/records";
+import type { Log } from "../log/log";
+import { family, memo, ownedBy } from "../memo";
+import type { DayNote, EnergySettings, Exercise, Food, Goal, Maximum, Meal, Person, Recipe, Session, Settings, WeighIn } from "../log/records";
+
+/** All primary weigh-ins of a person, oldest first. */
+const mornings = ownedBy(({ index }: Log) => family(index, (personId: string) => index.days("weighIns", personId).flatMap((day): Weighed[] => {
+  const primary = primaryOf(index.on("weighIns", personId, day));
+  return primary === null ? [] : [{ day, kg: primary.kg, id: primary.id }];
+})));
+
+/** Scatter of a person's weights as fitted for a month: it rests on the weigh-ins before that month, whatever day is asked about, and is the costly part of the trend. */
+const fits = ownedBy((log: Log) => family(log.index, (personId: string) => {
+  const settled = family(log.index, (month: Day) => mornings(log)(personId).filter(({ day }) => day < month && day >= month - fitDays));
+  return family(log.index, (month: Day): Fit => fitScatter(settled(month)));
+}));
+
+/** What is asked about. */
+class Asked {
+  constructor(readonly log: Log, readonly personId: string, readonly on: Day) {}
+}
 
 /**
- * What is computed of one person on one day, each part worked out when first asked for and then kept. Nothing dated later is
- * read as performed.
+ * What is computed of one person on one day. Each part is worked out when first asked for and kept until what it rests on changes:
+ * a set changed in one session computes that day, its week and its lift again, and nothing else. Nothing dated later is read as
+ * performed. Sums always run in the order of the days, so a figure brought up to date has the bits of one computed afresh.
  */
-export class Figures {
-  readonly #kept = new Map<string, unknown>();
+export class Figures extends Asked {
+  #kept<T>(compute: () => T): () => T { return memo(this.log.index, compute); }
+  #each<K, T>(compute: (key: K) => T): (key: K) => T { return family(this.log.index, compute); }
 
-  /** @param fitted scatter of weights fitted before, for whoever asks again and again about a changing log */
-  constructor(readonly log: Log, readonly person: Person, readonly on: Day, readonly fitted: FittedScatter = new Map()) {}
-
-  #once<T>(key: string, compute: () => T): T {
-    if (!this.#kept.has(key)) this.#kept.set(key, compute());
-    return this.#kept.get(key) as T;
-  }
-
-  get settings(): Settings { return this.person.settings ?? {}; }
+  get person(): Person { return this.log.index.all("people").get(this.personId)!; }
+  get settings(): Settings { return this.#settings(); }
+  readonly #settings = this.#kept((): Settings => this.person.settings ?? {});
   get formula(): FormulaChoice { return this.settings.e1rmFormula ?? "mean"; }
-  get weekStart(): Weekday { return (this.person.weekStart ?? 1) as Weekday; }
+  get weekStart(): Weekday { return this.#weekStart(); }
+  readonly #weekStart = this.#kept(() => (this.person.weekStart ?? 1) as Weekday);
+
+  get exercises(): ReadonlyMap<string, Exercise> { return this.log.index.all("exercises"); }
+  get foods(): ReadonlyMap<string, Food> { return this.log.index.all("foods"); }
+  get recipes(): ReadonlyMap<string, Recipe> { return this.log.index.all("recipes"); }
 
   // Body weight
 
-  /** The primary weigh-in of each day, later days included. */
-  get primaries(): Map<Day, WeighIn> { return this.#once("primaries", () => primaries(ofPerson(this.log, "weighIns", this.person.id))); }
-  get weighed(): Weighed[] { return this.#once("weighed", () => weighed(this.primaries, this.on)); }
-  get trend(): Trend | null { return this.#once("trend", () => weightTrend(this.weighed, this.fitted)); }
-  get weekly(): WeeklyWeight[] { return this.#once("weekly", () => weeklyWeights(this.weighed, this.on, this.weekStart)); }
+  /** The primary weigh-in of a day, also of one to come; null when there is none. */
+  primaryOn(day: Day): WeighIn | null { return primaryOf(this.log.index.on("weighIns", this.personId, day)); }
+
+  /** Primary weigh-ins up to the day asked about, oldest first. */
+  readonly #weighed = this.#kept(() => mornings(this.log)(this.personId).filter(({ day }) => day <= this.on));
+  get weighed(): Weighed[] { return this.#weighed(); }
+
+  readonly #trend = this.#kept(() => {
+    const last = this.weighed.at(-1);
+    return last === undefined ? null : weightTrend(this.weighed, fits(this.log)(this.personId)(monthStartOf(last.day)));
+  });
+  get trend(): Trend | null { return this.#trend(); }
+
+  readonly #weekly = this.#kept(() => weeklyWeights(this.weighed, this.on, this.weekStart));
+  get weekly(): WeeklyWeight[] { return this.#weekly(); }
 
   /** Level of the trend on a day, carried forward after the last weigh-in; null before the first. */
-  levelOn = (day: Day): number | null => {
-    const trend = this.trend;
-    return trend === null ? null : this.#once(`level ${day}`, () => levelOn(trend, day)?.kg ?? null);
-  };
+  readonly levelOn = this.#each((day: Day): number | null => (this.trend === null ? null : (levelOn(this.trend, day)?.kg ?? null)));
 
   /** Body weight on a day: weighed, else the trend; null when neither is known. */
-  bodyWeightOn = (day: Day): number | null => this.#weighedByDay.get(day) ?? this.levelOn(day);
-
-  get #weighedByDay(): Map<Day, number> { return this.#once("weighedByDay", () => new Map(this.weighed.map(({ day, kg }) => [day, kg]))); }
+  readonly bodyWeightOn = this.#each((day: Day): number | null => {
+    const primary = day > this.on ? null : this.primaryOn(day);
+    return primary?.kg ?? this.levelOn(day);
+  });
 
   // Training
 
-  /** Every session, future ones too, in order of date, time and id. */
-  get sessions(): Session[] {
-    return this.#once("sessions", () => ofPerson(this.log, "sessions", this.person.id).sort((a, b) => compare(a.date, b.date) || compare(a.time ?? "", b.time ?? "") || compare(a.id, b.id)));
-  }
+  /** Sessions of a day, planned ones included, in order of time and id. */
+  sessionsOn(day: Day): readonly Session[] { return this.log.index.on("sessions", this.personId, day); }
 
-  get sessionsByDay(): Map<Day, Session[]> { return this.#once("sessionsByDay", () => groupBy(this.sessions, ({ date }) => mustDay(date))); }
+  /** Days that have a session, those to come included, in order. */
+  get sessionDays(): readonly Day[] { return this.log.index.days("sessions", this.personId); }
+
+  /** Days up to the one asked about that have a session, in order. */
+  get pastSessionDays(): readonly Day[] { return this.#pastSessionDays(); }
+  readonly #pastSessionDays = this.#kept(() => this.sessionDays.filter((day) => day <= this.on));
+
+  /** Every session from a day to another, planned ones included, in order of date, time and id. */
+  sessionsBetween(from: Day, to: Day): Session[] { return this.sessionDays.filter((day) => day >= from && day <= to).flatMap((day) => this.sessionsOn(day)); }
 
   /** Sessions of the seven days from `start`, planned ones included. */
   sessionsOfWeek(start: Day): Session[] {
-    return Array.from({ length: 7 }, (_, index) => this.sessionsByDay.get(start + index) ?? []).flat();
+    return Array.from({ length: 7 }, (_, index) => this.sessionsOn(start + index)).flat();
   }
 
-  /** Performed sets up to the day asked about, oldest first. */
-  get sets(): PerformedSet[] {
-    return this.#once("sets", () => this.sessions.flatMap((session) => {
-      const day = mustDay(session.date);
-      return day > this.on ? [] : performedSets(session, day, this.log.records.exercises, this.bodyWeightOn);
-    }));
+  /** A person's session by id and day, or null. */
+  sessionOn(day: Day, id: string): Session | null { return this.sessionsOn(day).find((session) => session.id === id) ?? null; }
+
+  /** Performed sets of one session; none while it lies ahead. */
+  setsOf(session: Session): PerformedSet[] {
+    const day = mustDay(session.date);
+    return day > this.on ? [] : performedSets(session, day, this.exercises, this.bodyWeightOn);
   }
 
-  get setsBySession(): Map<string, PerformedSet[]> { return this.#once("setsBySession", () => groupBy(this.sets, ({ sessionId }) => sessionId)); }
-  get setsByExercise(): Map<string, PerformedSet[]> { return this.#once("setsByExercise", () => groupBy(this.sets, ({ exercise }) => exercise.id)); }
+  /** Performed sets of the week that begins on `start`, oldest first. */
+  setsOfWeek(start: Day): PerformedSet[] { return this.sessionsOfWeek(start).flatMap((session) => this.setsOf(session)); }
 
-  get lifts(): LiftStanding[] {
-    return this.#once("lifts", () => [...this.setsByExercise].flatMap(([id, sets]) => liftStanding(id, sets, this.formula, this.bodyWeightOn) ?? []).sort((a, b) => compare(a.exerciseId, b.exerciseId)));
-  }
+  /** What was done of each lift on a day. */
+  readonly liftsOn = this.#each((day: Day): LiftDay[] => liftDays(day, this.sessionsOn(day).flatMap((session) => this.setsOf(session)), this.formula, this.bodyWeightOn));
+
+  /** What was done of one lift, day by day, oldest first. */
+  readonly liftCourse = this.#each((exerciseId: string): LiftDay[] => this.#courses().get(exerciseId) ?? []);
+  readonly #courses = this.#kept(() => {
+    const courses = new Map<string, LiftDay[]>();
+    for (const day of this.pastSessionDays) {
+      for (const done of this.liftsOn(day)) {
+        const course = courses.get(done.exerciseId);
+        if (course === undefined) courses.set(done.exerciseId, [done]);
+        else course.push(done);
+      }
+    }
+    return courses;
+  });
+
+  readonly #lifts = this.#kept(() => liftStandings(this.#courses()));
+  get lifts(): LiftStanding[] { return this.#lifts(); }
+  liftOf(exerciseId: string): LiftStanding | null { return this.lifts.find((lift) => lift.exerciseId === exerciseId) ?? null; }
 
   /** Maximum in force for a lift on a day, quoted as the lift is loaded; a variation may take a share of its parent's. */
-  maximumOn = (exerciseId: string, day: Day): number | null => {
-    const parent = this.log.records.exercises.get(exerciseId)?.maximumFrom;
-    if (parent && parent.exerciseId !== exerciseId) {
-      const whole = this.#ownMaximum(parent.exerciseId)(day);
-      return whole === null ? null : whole * parent.ratio;
-    }
-    return this.#ownMaximum(exerciseId)(day);
-  };
+  maximumOn = (exerciseId: string, day: Day): number | null => this.#maximum(exerciseId)(day);
 
-  #ownMaximum(exerciseId: string): (day: Day) => number | null {
-    return this.#once(`maximum ${exerciseId}`, () => {
-      const tested = ofPerson(this.log, "maxima", this.person.id).filter((maximum) => maximum.exerciseId === exerciseId && maximum.tested !== false && mustDay(maximum.date) <= this.on);
-      const maxima = eligibleMaxima(this.setsByExercise.get(exerciseId) ?? [], this.formula, this.bodyWeightOn);
-      return maximumInForce(maxima, tested, tested.map(({ date }) => mustDay(date)));
-    });
-  }
+  readonly #maximum = this.#each((exerciseId: string) => this.#each((day: Day): number | null => {
+    const parent = this.exercises.get(exerciseId)?.maximumFrom;
+    if (!parent || parent.exerciseId === exerciseId) return this.#ownMaximum(exerciseId)(day);
+    const whole = this.#ownMaximum(parent.exerciseId)(day);
+    return whole === null ? null : whole * parent.ratio;
+  }));
 
-  /** Volume of each week in which something was lifted, by its first day. */
-  get volumes(): Map<Day, Volume> {
-    return this.#once("volumes", () => {
-      const weeks = groupBy(this.sets, ({ day }) => weekStartOf(day, this.weekStart));
-      return new Map([...weeks].map(([start, sets]) => [start, volumeOf(sets, this.settings, this.maximumOn, this.bodyWeightOn)]));
-    });
-  }
+  readonly #tested = this.#kept(() => this.#mine("maxima").filter((maximum) => maximum.tested !== false && mustDay(maximum.date) <= this.on).sort(byDateAndId));
+  readonly #ownMaximum = this.#each((exerciseId: string) => {
+    const tested: Maximum[] = this.#tested().filter((maximum) => maximum.exerciseId === exerciseId);
+    return maximumInForce(this.liftCourse(exerciseId), tested.map(({ kg, date }) => ({ kg, day: mustDay(date) })));
+  });
+
+  /** Weeks in which something was lifted, by first day, oldest first. */
+  get liftedWeeks(): Day[] { return this.#liftedWeeks(); }
+  readonly #liftedWeeks = this.#kept(() => [...new Set(this.pastSessionDays.filter((day) => this.liftsOn(day).length > 0).map((day) => weekStartOf(day, this.weekStart)))]);
+
+  /** Volume of the week that begins on a day. */
+  readonly volumeOf = this.#each((start: Day): Volume => {
+    const sets = this.setsOfWeek(start);
+    return { ...workOf(sets, this.settings), averageIntensity: intensityOf(sets, this.settings, this.maximumOn, this.bodyWeightOn) };
+  });
 
   // Goal
 
+  readonly #goals = this.#kept(() => this.#mine("goals"));
   get goal(): Goal | null { return this.goalOn(this.on); }
-
-  goalOn(day: Day): Goal | null {
-    return this.#once(`goal ${day}`, () => goalInForce(this.#once("goals", () => ofPerson(this.log, "goals", this.person.id)), day));
-  }
-
+  readonly goalOn = this.#each((day: Day): Goal | null => goalInForce(this.#goals(), day));
   get line(): PlanLine | { reason: string } { return this.lineOn(this.on); }
 
   /** The plan line in force on a day, or why there is none. */
-  lineOn(day: Day): PlanLine | { reason: string } {
+  readonly lineOn = this.#each((day: Day): PlanLine | { reason: string } => {
     const goal = this.goalOn(day);
-    return goal === null ? { reason: "no weight goal has begun" } : this.#once(`line ${goal.id}`, () => planLine(goal));
-  }
+    return goal === null ? { reason: "no weight goal has begun" } : planLine(goal);
+  });
 
   /** When the goal will be met, or why that cannot be said. */
-  get projection(): Projection | { reason: string } {
-    return this.#once("projection", () => {
-      const { trend, line } = this;
-      if ("reason" in line) return line;
-      if (trend === null) return { reason: "no weight is written" };
-      if (trend.last - trend.first < projectionNeedsDays) return { reason: "a goal's date needs weigh-ins over more than seven days" };
-      return project(trend, line, this.on);
-    });
-  }
+  get projection(): Projection | { reason: string } { return this.#projection(); }
+  readonly #projection = this.#kept((): Projection | { reason: string } => {
+    const { trend, line } = this;
+    if ("reason" in line) return line;
+    if (trend === null) return { reason: "no weight is written" };
+    if (trend.last - trend.first < projectionNeedsDays) return { reason: "a goal's date needs weigh-ins over more than seven days" };
+    return project(trend, line, this.on);
+  });
 
   /** The weight goal that begins next, when one lies ahead. */
   get nextGoal(): Goal | null {
-    const ahead = ofPerson(this.log, "goals", this.person.id).filter((goal) => goal.of === "weight" && mustDay(goal.startDate) > this.on);
+    const ahead = this.#goals().filter((goal) => goal.of === "weight" && mustDay(goal.startDate) > this.on);
     return ahead.sort((a, b) => compare(a.startDate, b.startDate) || compare(a.id, b.id))[0] ?? null;
   }
 
   // Energy
 
+  readonly #energySettings = this.#kept(() => this.#mine("energySettings").sort((a, b) => compare(a.from, b.from) || compare(a.id, b.id)));
+
   /** Energy settings in force on a day. */
   energySettingsOn(day: Day): EnergySettings | null {
-    const all = this.#once("energySettings", () => ofPerson(this.log, "energySettings", this.person.id).sort((a, b) => compare(a.from, b.from) || compare(a.id, b.id)));
-    return all.findLast(({ from }) => mustDay(from) <= day) ?? null;
+    return this.#energySettings().findLast(({ from }) => mustDay(from) <= day) ?? null;
   }
 
   /** Latest body-fat percentage by a measure in % whose name speaks of fat. */
   bodyFatOn(day: Day): { percent: number; date: string } | null {
-    const latest = this.#bodyFats.findLast(({ date }) => mustDay(date) <= day);
+    const latest = this.#bodyFats().findLast(({ date }) => mustDay(date) <= day);
     return latest === undefined ? null : { percent: latest.value, date: latest.date };
   }
 
-  get #bodyFats() {
-    return this.#once("bodyFats", () => {
-      const ids = new Set([...this.log.records.measures.values()].filter(({ name, unit }) => unit === "%" && /fat/i.test(name)).map(({ id }) => id));
-      return ofPerson(this.log, "readings", this.person.id).filter(({ measureId }) => ids.has(measureId)).sort((a, b) => compare(a.date, b.date) || compare(a.id, b.id));
-    });
-  }
+  readonly #bodyFats = this.#kept(() => {
+    const ids = new Set([...this.log.index.all("measures").values()].filter(({ name, unit }) => unit === "%" && /fat/i.test(name)).map(({ id }) => id));
+    return ids.size === 0 ? [] : this.#mine("readings").filter(({ measureId }) => ids.has(measureId)).sort(byDateAndId);
+  });
 
   /** What the equations are given on a day; null without a weight. */
   bodyOn(day: Day): Body | null {
@@ -174,21 +219,22 @@ export class Figures {
     return body === null ? { reason: "no weight is written" } : equations[equation].kcal(body);
   }
 
-  /** Meals of a day, in the order written. */
-  mealsOn(day: Day): Meal[] {
-    return this.mealsByDay.get(day) ?? [];
-  }
+  // Food and notes
 
-  get mealsByDay(): Map<Day, Meal[]> { return this.#once("mealsByDay", () => groupBy(ofPerson(this.log, "meals", this.person.id).sort((a, b) => compare(a.id, b.id)), ({ date }) => mustDay(date))); }
-  get waterByDay(): Map<Day, number> {
-    return this.#once("waterByDay", () => {
-      const days = new Map<Day, number>();
-      for (const { date, ml } of ofPerson(this.log, "water", this.person.id)) days.set(mustDay(date), (days.get(mustDay(date)) ?? 0) + ml);
-      return days;
-    });
+  /** Meals of a day, in the order written. */
+  mealsOn(day: Day): readonly Meal[] { return this.log.index.on("meals", this.personId, day); }
+  get mealDays(): readonly Day[] { return this.log.index.days("meals", this.personId); }
+
+  /** Water drunk on a day, millilitres. */
+  waterOn(day: Day): number { return this.log.index.on("water", this.personId, day).reduce((sum, { ml }) => sum + ml, 0); }
+  get waterDays(): readonly Day[] { return this.log.index.days("water", this.personId); }
+
+  /** The note of a day; of several the last by id. */
+  noteOn(day: Day): DayNote | null { return this.log.index.on("dayNotes", this.personId, day).at(-1) ?? null; }
+
+  #mine<K extends "maxima" | "goals" | "energySettings" | "readings">(kind: K) {
+    return [...this.log.index.all(kind).values()].filter(({ personId }) => personId === this.personId);
   }
-  get notesByDay(): Map<Day, ReturnType<Figures["notes"]>[number]> { return this.#once("notesByDay", () => new Map(this.notes().map((note) => [mustDay(note.date), note]))); }
-  notes() { return ofPerson(this.log, "dayNotes", this.person.id); }
 }
 
 /** Plain code-unit order, the same on every machine. */
@@ -196,13 +242,16 @@ export function compare(a: string, b: string): number {
   return a < b ? -1 : a > b ? 1 : 0;
 }
 
+function byDateAndId(a: { date: string; id: string }, b: { date: string; id: string }): number {
+  return compare(a.date, b.date) || compare(a.id, b.id);
+}
+
 /** The last day with an entry of this person that tells of something performed or measured; null when there is none. */
-export function lastEntryDay(log: Log, personId: string): Day | null {
-  const dates = [
-    ...ofPerson(log, "weighIns", personId), ...ofPerson(log, "readings", personId), ...ofPerson(log, "water", personId), ...ofPerson(log, "dayNotes", personId),
-    ...ofPerson(log, "sessions", personId).filter(({ status }) => status !== "planned"), ...ofPerson(log, "meals", personId).filter(({ status }) => status !== "planned"),
-  ].map(({ date }) => date);
-  return dates.length === 0 ? null : mustDay(dates.reduce((latest, date) => (date > latest ? date : latest)));
+export function lastEntryDay({ index }: Log, personId: string): Day | null {
+  const whole = (["weighIns", "readings", "water", "dayNotes"] as const).flatMap((kind) => index.days(kind, personId).at(-1) ?? []);
+  const performed = (["sessions", "meals"] as const).flatMap((kind) => index.days(kind, personId).findLast((day) => index.on(kind, personId, day).some(({ status }) => status !== "planned")) ?? []);
+  const days = [...whole, ...performed];
+  return days.length === 0 ? null : Math.max(...days);
 }
 
 /** A day as the contract writes it, or null. */

@@ -5,6 +5,7 @@ import { balanceForRate } from "../goal/plan";
 import { addUp, mealNutrients, type FullNutrients } from "../nutrition/energy";
 import { wasPerformed } from "../planning/adherence";
 import type { Session } from "../log/records";
+import { family, ownedBy } from "../memo";
 import type { Figures } from "./figures";
 
 export type DayKind = "training" | "rest";
@@ -36,14 +37,14 @@ export function creditOf(figures: Figures, session: Session, day: Day): Credit {
 }
 
 export function creditsOn(figures: Figures, day: Day): Credit[] {
-  return (figures.sessionsByDay.get(day) ?? []).filter((session) => wasPerformed(session, figures.on)).map((session) => creditOf(figures, session, day));
+  return figures.sessionsOn(day).filter((session) => wasPerformed(session, figures.on)).map((session) => creditOf(figures, session, day));
 }
 
 /** Whether a day is a training or a rest day: as the trainee said, else by whether a session is on it that was not dropped. */
 export function dayKind(figures: Figures, day: Day): DayKind {
-  const said = figures.notesByDay.get(day)?.activity;
+  const said = figures.noteOn(day)?.activity;
   if (said) return said;
-  return (figures.sessionsByDay.get(day) ?? []).some(({ status }) => status !== "skipped" && status !== "missed") ? "training" : "rest";
+  return figures.sessionsOn(day).some(({ status }) => status !== "skipped" && status !== "missed") ? "training" : "rest";
 }
 
 /** A day's target: the trainee's own where set, else expenditure plus the balance the plan asks for. */
@@ -84,22 +85,31 @@ export interface FoodDay {
   unknown: { mealId: string; reason: string }[];
 }
 
-export function foodDay(figures: Figures, day: Day): FoodDay {
-  const { foods, recipes } = figures.log.records;
+/** What is written of a day's food, whatever its target. */
+const eatenOn = ownedBy((figures: Figures) => family(figures.log.index, (day: Day) => {
+  const { foods, recipes } = figures;
   const read = figures.mealsOn(day).map((meal) => ({ meal, result: mealNutrients(meal, foods, recipes) }));
   const sumOf = (planned: boolean) => addUp(read.flatMap(({ meal, result }) => ("nutrients" in result && (meal.status === "planned") === planned ? [result.nutrients] : [])));
-  const eaten = sumOf(false);
+  return { eaten: sumOf(false), planned: sumOf(true), unknown: read.flatMap(({ meal, result }) => ("reason" in result ? [{ mealId: meal.id, reason: result.reason }] : [])) };
+}));
+
+const foodDaysOf = ownedBy((figures: Figures) => family(figures.log.index, (day: Day): FoodDay => {
+  const { eaten, planned, unknown } = eatenOn(figures)(day);
   const target = targetOn(figures, day);
   return {
-    day, eaten, planned: sumOf(true), waterMl: figures.waterByDay.get(day) ?? 0, complete: figures.notesByDay.get(day)?.foodComplete ?? false, target,
-    remainingKcal: "reason" in target ? null : target.kcal - eaten.kcal,
-    unknown: read.flatMap(({ meal, result }) => ("reason" in result ? [{ mealId: meal.id, reason: result.reason }] : [])),
+    day, eaten, planned, waterMl: figures.waterOn(day), complete: figures.noteOn(day)?.foodComplete ?? false, target,
+    remainingKcal: "reason" in target ? null : target.kcal - eaten.kcal, unknown,
   };
+}));
+
+export function foodDay(figures: Figures, day: Day): FoodDay {
+  return foodDaysOf(figures)(day);
 }
 
 /** Days up to the one asked about (and not before `from`) on which something was eaten or drunk, oldest first. */
 export function foodDays(figures: Figures, from = -Infinity): FoodDay[] {
-  const days = new Set<Day>(figures.waterByDay.keys());
-  for (const [day, meals] of figures.mealsByDay) if (meals.some(({ status }) => status !== "planned")) days.add(day);
-  return [...days].filter((day) => day >= from && day <= figures.on).sort((a, b) => a - b).map((day) => foodDay(figures, day));
+  const within = (day: Day) => day >= from && day <= figures.on;
+  const days = new Set(figures.waterDays.filter(within));
+  for (const day of figures.mealDays.filter(within)) if (figures.mealsOn(day).some(({ status }) => status !== "planned")) days.add(day);
+  return [...days].sort((a, b) => a - b).map((day) => foodDay(figures, day));
 }

@@ -1,13 +1,27 @@
 import type { Day } from "../calendar/day";
-import type { Maximum } from "../log/records";
+import { groupBy } from "../calendar/groupBy";
 import type { FormulaChoice } from "./e1rm";
 import { isEligible, setMaximum, type BodyWeightOn, type PerformedSet } from "./sets";
 
 /** A lift's estimated maximum with the set it stands on. */
 export interface LiftMaximum { e1rmKg: number; set: PerformedSet; limitReps: number }
 
-/** What is known of one lift: the highest eligible estimate ever, that of the latest session which has one, and the day last done. */
-export interface LiftStanding { exerciseId: string; best: LiftMaximum | null; latest: LiftMaximum | null; lastDone: Day }
+/** What was done of one lift on one day. */
+export interface LiftDay {
+  exerciseId: string;
+  day: Day;
+  /** Highest eligible estimate of the day; of equal ones the earlier set keeps the place. */
+  maximum: LiftMaximum | null;
+  /** Whether at least one repetition (or a timed or distance set) was done. */
+  worked: boolean;
+  /** Sessions of the day that hold performed sets of the lift. */
+  sessionIds: string[];
+  /** The last session of the day with a set that is no warm-up. */
+  lastWorking: string | null;
+}
+
+/** What is known of one lift: the highest eligible estimate ever, that of the latest day which has one, the day last done and in how many sessions. */
+export interface LiftStanding { exerciseId: string; best: LiftMaximum | null; latest: LiftMaximum | null; lastDone: Day; sessions: number }
 
 /** Estimates of the eligible sets of one lift, in the order of the sets given. */
 export function eligibleMaxima(sets: readonly PerformedSet[], choice: FormulaChoice, bodyWeightOn: BodyWeightOn): LiftMaximum[] {
@@ -17,34 +31,39 @@ export function eligibleMaxima(sets: readonly PerformedSet[], choice: FormulaCho
   });
 }
 
-/**
- * Best and latest estimated maximum of one lift.
- * @param sets every performed set of the lift, oldest day first; of equal estimates the earlier one keeps the place
- * @returns null when the lift was never done
- */
-export function liftStanding(exerciseId: string, sets: readonly PerformedSet[], choice: FormulaChoice, bodyWeightOn: BodyWeightOn): LiftStanding | null {
-  const worked = sets.filter((set) => set.reps > 0 || set.exercise.measure === "duration" || set.exercise.measure === "distance");
-  const last = worked.at(-1);
-  if (last === undefined) return null;
-  const maxima = eligibleMaxima(sets, choice, bodyWeightOn);
-  const latestDay = maxima.at(-1)?.set.day;
-  return { exerciseId, best: highest(maxima), latest: highest(maxima.filter(({ set }) => set.day === latestDay)), lastDone: last.day };
+/** A day's performed sets by lift, in the order in which the lifts were first done. */
+export function liftDays(day: Day, sets: readonly PerformedSet[], choice: FormulaChoice, bodyWeightOn: BodyWeightOn): LiftDay[] {
+  return [...groupBy(sets, ({ exercise }) => exercise.id)].map(([exerciseId, done]) => ({
+    exerciseId, day, maximum: highest(eligibleMaxima(done, choice, bodyWeightOn)),
+    worked: done.some(({ reps, exercise }) => reps > 0 || exercise.measure === "duration" || exercise.measure === "distance"),
+    sessionIds: [...new Set(done.map(({ sessionId }) => sessionId))], lastWorking: done.findLast(({ warmUp }) => !warmUp)?.sessionId ?? null,
+  }));
 }
 
-function highest(maxima: readonly LiftMaximum[]): LiftMaximum | null {
-  return maxima.reduce<LiftMaximum | null>((best, one) => (best === null || one.e1rmKg > best.e1rmKg ? one : best), null);
+/**
+ * Best and latest estimated maximum of each lift that was worked, in order of exercise id.
+ * @param courses the days of each lift, oldest first; of equal estimates the earlier day keeps the place
+ */
+export function liftStandings(courses: ReadonlyMap<string, readonly LiftDay[]>): LiftStanding[] {
+  const standings = [...courses].flatMap(([exerciseId, course]): LiftStanding[] => {
+    const last = course.findLast(({ worked }) => worked);
+    if (last === undefined) return [];
+    const maxima = course.flatMap(({ maximum }) => maximum ?? []);
+    return [{ exerciseId, best: highest(maxima), latest: maxima.at(-1) ?? null, lastDone: last.day, sessions: course.reduce((sum, { sessionIds }) => sum + sessionIds.length, 0) }];
+  });
+  return standings.sort((a, b) => (a.exerciseId < b.exerciseId ? -1 : 1));
 }
 
 /**
  * The maximum in force on each day: the latest tested one, raised by any higher estimate since; without a test the highest
  * estimate so far. It looks back only, so a later maximum never rewrites an earlier figure.
- * @param maxima eligible estimates, oldest first
+ * @param course the days of one lift, oldest first
  * @returns the maximum in force on a day (that day's own sets included), or null when there is none yet
  */
-export function maximumInForce(maxima: readonly LiftMaximum[], tested: readonly Pick<Maximum, "kg">[], testedDays: readonly Day[]): (day: Day) => number | null {
+export function maximumInForce(course: readonly LiftDay[], tested: readonly { kg: number; day: Day }[]): (day: Day) => number | null {
   const events = [
-    ...maxima.map(({ e1rmKg, set }) => ({ day: set.day, kg: e1rmKg, test: false })),
-    ...tested.map(({ kg }, index) => ({ day: testedDays[index]!, kg, test: true })),
+    ...course.flatMap(({ day, maximum }) => (maximum === null ? [] : [{ day, kg: maximum.e1rmKg, test: false }])),
+    ...tested.map(({ day, kg }) => ({ day, kg, test: true })),
   ].sort((a, b) => a.day - b.day || Number(b.test) - Number(a.test));
   let current: number | null = null;
   const steps: { day: Day; kg: number }[] = [];
@@ -62,4 +81,8 @@ export function maximumInForce(maxima: readonly LiftMaximum[], tested: readonly 
     }
     return steps[low - 1]?.kg ?? null;
   };
+}
+
+function highest(maxima: readonly LiftMaximum[]): LiftMaximum | null {
+  return maxima.reduce<LiftMaximum | null>((best, one) => (best === null || one.e1rmKg > best.e1rmKg ? one : best), null);
 }

@@ -2,9 +2,10 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import type { Exercise, Session } from "../log/records";
 import { estimateMaximum, formulaNames, maximumFactor, type FormulaChoice } from "./e1rm";
-import { eligibleMaxima, liftStanding, maximumInForce } from "./maximum";
+import { groupBy } from "../calendar/groupBy";
+import { liftDays, liftStandings, maximumInForce, type LiftDay } from "./maximum";
 import { performedSets, setMaximum, type PerformedSet } from "./sets";
-import { volumeOf } from "./volume";
+import { intensityOf, workOf } from "./volume";
 
 const squat: Exercise = { id: "squat", name: "Squat", group: "squat", measure: "load-reps", direct: ["quadriceps"], indirect: ["glutes", "quadriceps"] };
 const chin: Exercise = { id: "chin", name: "Chin-up", group: "pull", measure: "bodyweight-reps", bodyShare: 1 };
@@ -52,18 +53,20 @@ describe("estimated maximum", () => {
 });
 
 describe("best and latest", () => {
+  const courseOf = (sets: readonly PerformedSet[]): LiftDay[] => [...groupBy(sets, ({ day }) => day)].flatMap(([day, done]) => liftDays(day, done, "epley", at80));
+  const standingOf = (sets: readonly PerformedSet[]) => liftStandings(new Map([["squat", courseOf(sets)]]))[0] ?? null;
   it("take the eligible sets only", () => {
     const sets = [performed(squat, 1, 5, 100), performed(squat, 2, 13, 100), performed(squat, 3, 1, 140, { warmUp: true }), performed(squat, 4, 5, 90, { rpe: 5 }), performed(squat, 5, 5, 90), performed(squat, 5, 3, 90)];
-    const standing = liftStanding("squat", sets, "epley", at80)!;
+    const standing = standingOf(sets)!;
     expect(standing.best).toMatchObject({ set: { day: 1 } });
+    expect(standing).toMatchObject({ lastDone: 5, sessions: 5 });
     expect(standing.best!.e1rmKg).toBeCloseTo(116.667, 3);
     expect(standing.latest!.e1rmKg).toBeCloseTo(105, 9);
-    expect(liftStanding("squat", [], "epley", at80)).toBeNull();
-    expect(liftStanding("squat", [performed(squat, 9, 0, 100)], "epley", at80)).toBeNull();
+    expect(standingOf([])).toBeNull();
+    expect(standingOf([performed(squat, 9, 0, 100)])).toBeNull();
   });
   it("a maximum in force looks back only, and a test outweighs estimates before it", () => {
-    const maxima = eligibleMaxima([performed(squat, 10, 5, 100), performed(squat, 20, 5, 110), performed(squat, 40, 5, 105)], "epley", at80);
-    const inForce = maximumInForce(maxima, [{ kg: 120 }], [30]);
+    const inForce = maximumInForce(courseOf([performed(squat, 10, 5, 100), performed(squat, 20, 5, 110), performed(squat, 40, 5, 105)]), [{ kg: 120, day: 30 }]);
     expect(inForce(9)).toBeNull();
     expect(inForce(10)).toBeCloseTo(116.667, 3);
     expect(inForce(25)).toBeCloseTo(128.333, 3);
@@ -73,20 +76,20 @@ describe("best and latest", () => {
 });
 
 describe("volume", () => {
-  const none = () => null;
   it("counts reps, load, sets and muscles", () => {
     const sets = [performed(squat, 1, 5, 100), performed(squat, 1, 5, 60, { warmUp: true }), performed(squat, 1, 0, 110, { failed: true }), performed(squat, 1, 8, 70, { rpe: 5 }), performed(split, 1, 10, 20), performed(chin, 1, 6, 10)];
-    const volume = volumeOf(sets, {}, (id) => (id === "squat" ? 125 : null), at80);
+    const volume = workOf(sets, {});
     expect(volume).toMatchObject({ volumeLoadKg: 500 + 560 + 400 + 540, numberOfLifts: 5 + 8 + 20 + 6, sets: 4 });
     expect(volume.byGroup.squat).toEqual({ volumeLoadKg: 1460, numberOfLifts: 33 });
     expect(volume.byMuscle).toEqual({ quadriceps: { sets: 1 }, glutes: { sets: 0.5 } });
-    expect(volume.averageIntensity).toBeCloseTo((5 * 0.8 + 8 * 0.56) / 13, 12);
-    expect(volumeOf(sets, { countWarmUps: true }, none, at80)).toMatchObject({ sets: 5, volumeLoadKg: 2300, averageIntensity: null });
+    expect(intensityOf(sets, {}, (id) => (id === "squat" ? 125 : null), at80)).toBeCloseTo((5 * 0.8 + 8 * 0.56) / 13, 12);
+    expect(workOf(sets, { countWarmUps: true })).toMatchObject({ sets: 5, volumeLoadKg: 2300 });
+    expect(intensityOf(sets, {}, () => null, at80)).toBeNull();
   });
   it("is the sum of its parts", () => {
     const anySet = fc.record({ reps: fc.integer({ min: 0, max: 20 }), kg: fc.integer({ min: 0, max: 300 }), exercise: fc.constantFrom(squat, split) }).map(({ reps, kg, exercise }) => performed(exercise, 1, reps, kg));
     fc.assert(fc.property(fc.array(anySet), fc.array(anySet), (a, b) => {
-      const [whole, one, two] = [volumeOf([...a, ...b], {}, none, at80), volumeOf(a, {}, none, at80), volumeOf(b, {}, none, at80)];
+      const [whole, one, two] = [workOf([...a, ...b], {}), workOf(a, {}), workOf(b, {})];
       expect(whole.volumeLoadKg).toBe(one.volumeLoadKg + two.volumeLoadKg);
       expect(whole.numberOfLifts).toBe(one.numberOfLifts + two.numberOfLifts);
       expect(Object.values(whole.byGroup).reduce((sum, group) => sum + group.volumeLoadKg, 0)).toBe(whole.volumeLoadKg);

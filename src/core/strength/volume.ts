@@ -21,14 +21,12 @@ export interface Volume {
 /** The maximum in force for a lift on a day, quoted as that lift is loaded; null when there is none. */
 export type MaximumOn = (exerciseId: string, day: Day) => number | null;
 
-/** Volume of a list of performed sets. Sums run in the order given, so the same sets in the same order give the same bits. */
-export function volumeOf(sets: readonly PerformedSet[], settings: Settings, maximumOn: MaximumOn, bodyWeightOn: BodyWeightOn): Volume {
+/** Work done in a list of performed sets, intensity left open. Sums run in the order given, so the same sets in the same order give the same bits. */
+export function workOf(sets: readonly PerformedSet[], settings: Settings): Volume {
   const volume: Volume = { volumeLoadKg: 0, numberOfLifts: 0, sets: 0, averageIntensity: null, byGroup: {}, byExercise: {}, byMuscle: {} };
   const groups = new Map<string, { volumeLoadKg: number; numberOfLifts: number }>();
   const lifts = new Map<string, { volumeLoadKg: number; numberOfLifts: number; sets: number }>();
   const muscles = new Map<string, { sets: number }>();
-  let weighted = 0;
-  let weightedReps = 0;
   for (const set of sets) {
     if (!isWork(set, settings)) continue;
     const reps = set.reps * set.sides;
@@ -44,14 +42,22 @@ export function volumeOf(sets: readonly PerformedSet[], settings: Settings, maxi
     lift.numberOfLifts += reps;
     lift.sets += 1;
     if (isHard(set, settings)) addMuscles(muscles, set);
-    const maximum = totalMaximum(set, maximumOn, bodyWeightOn);
-    if (maximum !== null && set.totalKg !== null && reps > 0) {
-      weighted += reps * (set.totalKg / maximum);
-      weightedReps += reps;
-    }
   }
-  volume.averageIntensity = weightedReps > 0 ? weighted / weightedReps : null;
   return { ...volume, byGroup: Object.fromEntries(groups), byExercise: Object.fromEntries(lifts), byMuscle: Object.fromEntries(muscles) };
+}
+
+/** Average intensity of a list of performed sets, as `Volume` has it. */
+export function intensityOf(sets: readonly PerformedSet[], settings: Settings, maximumOn: MaximumOn, bodyWeightOn: BodyWeightOn): number | null {
+  let [weighted, weightedReps] = [0, 0];
+  for (const set of sets) {
+    const reps = set.reps * set.sides;
+    if (!isWork(set, settings) || set.totalKg === null || reps <= 0) continue;
+    const maximum = totalMaximum(set, maximumOn, bodyWeightOn);
+    if (maximum === null) continue;
+    weighted += reps * (set.totalKg / maximum);
+    weightedReps += reps;
+  }
+  return weightedReps > 0 ? weighted / weightedReps : null;
 }
 
 function addMuscles(muscles: Map<string, { sets: number }>, set: PerformedSet): void {

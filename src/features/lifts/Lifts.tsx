@@ -75,16 +75,16 @@ function LiftTable({ view, printer, chosen, choose }: Part & { chosen: string | 
 
 function History({ view: { chosen }, printer }: Part) {
   if (chosen === null) return <section className={styles.section}><h2>History</h2><p className="quiet">Choose a lift to see every time it was done.</p></section>;
-  const { exercise, times, byFormula, inForceKg } = chosen;
+  const { exercise, times, course, byFormula, inForceKg } = chosen;
   return (
     <section className={styles.section}>
       <h2>{exercise.name}</h2>
       <p className="quiet small">{[exercise.group, (exercise.direct ?? []).join(", "), inForceKg === null ? null : `maximum in force ${printer.mass(inForceKg)}`].filter(Boolean).join(" · ")}</p>
-      <LiftChart times={times} name={exercise.name} />
+      <LiftChart course={course} name={exercise.name} />
       {byFormula.length > 0 && <p className="small quiet">From the best set each formula says: {byFormula.map(({ name, kg }) => `${formulas[name].title} ${printer.massNumber(kg)}`).join(", ")}.</p>}
       <Scrollable label="History"><table>
         <thead><tr><th>Date</th><th>Sets</th><th className="num">e1RM</th><th className="num">Volume load</th></tr></thead>
-        <tbody>{times.slice(0, 12).map((time) => <tr key={time.sessionId}><td className="quiet" style={{ whiteSpace: "nowrap" }}>{shortDate(time.date)}</td><td>{time.text || "warm-up"}</td><td className="num">{time.e1rmKg === null ? "" : printer.massNumber(time.e1rmKg)}</td><td className="num">{printer.volumeLoad(time.volumeLoadKg)}</td></tr>)}</tbody>
+        <tbody>{times.map((time) => <tr key={time.sessionId}><td className="quiet" style={{ whiteSpace: "nowrap" }}>{shortDate(time.date)}</td><td>{time.text || "warm-up"}</td><td className="num">{time.e1rmKg === null ? "" : printer.massNumber(time.e1rmKg)}</td><td className="num">{printer.volumeLoad(time.volumeLoadKg)}</td></tr>)}</tbody>
       </table></Scrollable>
     </section>
   );

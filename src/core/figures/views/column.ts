@@ -1,4 +1,4 @@
-import { closingDay, dateOf, mustDay, weekStartOf, type Day } from "../../calendar/day";
+import { closingDay, dateOf, weekStartOf, type Day } from "../../calendar/day";
 import { trendDay } from "../../body/trend";
 import { planWeight } from "../../goal/plan";
 import { adherence, standing } from "../../planning/adherence";
@@ -33,14 +33,14 @@ export function columnView(figures: Figures, from: Day, to: Day): ColumnRow[] {
     const day = from + index;
     const smoothed = trendDay(figures.trend, day);
     const line = figures.lineOn(day);
-    const food = day <= figures.on && figures.mealsByDay.has(day) ? foodDay(figures, day) : null;
+    const food = day <= figures.on && figures.mealsOn(day).length > 0 ? foodDay(figures, day) : null;
     return {
       date: dateOf(day), weighedKg: smoothed?.weighedKg ?? null, gross: smoothed?.gross ?? false,
       trendKg: smoothed?.kg ?? null, low80: smoothed?.low80 ?? null, high80: smoothed?.high80 ?? null,
       planKg: "reason" in line || day > line.deadline ? null : planWeight(line, day),
-      marks: (figures.sessionsByDay.get(day) ?? []).map((session) => ({ id: session.id, kind: session.kind, status: standing(session, figures.on), title: session.title ?? session.kind })),
+      marks: figures.sessionsOn(day).map((session) => ({ id: session.id, kind: session.kind, status: standing(session, figures.on), title: session.title ?? session.kind })),
       foodShare: food === null || "reason" in food.target || food.eaten.kcal === 0 ? null : food.eaten.kcal / food.target.kcal,
-      note: figures.notesByDay.get(day)?.text ?? null,
+      note: figures.noteOn(day)?.text ?? null,
       week: day === closingDay(day, figures.weekStart) ? weekFigures(figures, day, weeks.get(day)) : null,
     };
   });
@@ -55,7 +55,8 @@ function weekFigures(figures: Figures, closing: Day, weight: { days: number; med
 
 /** First and last day that the Column runs over: from the first entry (at least eight weeks back) to the last plan (at least two weeks ahead). */
 export function columnSpan(figures: Figures): { first: string; last: string } {
-  const days = [figures.weighed[0]?.day, ...[figures.sessions[0], figures.sessions.at(-1)].map((session) => (session ? mustDay(session.date) : undefined)), ...figures.mealsByDay.keys()].filter((day) => day !== undefined);
+  const { weighed, sessionDays, mealDays } = figures;
+  const days = [weighed[0]?.day, sessionDays[0], sessionDays.at(-1), mealDays[0], mealDays.at(-1)].filter((day) => day !== undefined);
   const first = Math.min(figures.on - 55, ...days);
   const last = Math.max(figures.on + 14, ...days);
   return { first: dateOf(weekStartOf(first, figures.weekStart)), last: dateOf(closingDay(last, figures.weekStart)) };

@@ -1,6 +1,7 @@
-import { dateOf, mustDay, weekStartOf } from "../../calendar/day";
+import { dateOf, weekStartOf, type Day } from "../../calendar/day";
 import { groupBy } from "../../calendar/groupBy";
 import { pacePerKm, type DistanceTotal } from "../../endurance/distance";
+import type { Session } from "../../log/records";
 import type { Figures } from "../figures";
 import { coveredBy, dailyLoads, distanceTotals } from "../distances";
 import { sessionCard, type SessionCard } from "./sessionCard";
@@ -19,9 +20,8 @@ const sessionsAtMost = 60;
 /** @param days how far back totals and sessions reach; null for the whole log */
 export function distanceView(figures: Figures, days: number | null): DistanceView {
   const from = days === null ? -Infinity : figures.on - days + 1;
-  const withDistance = figures.sessions.filter(({ distance }) => distance);
-  const loads = groupBy(dailyLoads(figures), ({ day }) => weekStartOf(day, figures.weekStart));
   const thisWeek = weekStartOf(figures.on, figures.weekStart);
+  const loads = groupBy(dailyLoads(figures, thisWeek - 77, figures.on), ({ day }) => weekStartOf(day, figures.weekStart));
   const weeks = Array.from({ length: 12 }, (_, index) => thisWeek - 7 * (11 - index)).map((start) => {
     const done = figures.sessionsOfWeek(start).flatMap((session) => {
       const covered = coveredBy(session, figures.on);
@@ -34,7 +34,17 @@ export function distanceView(figures: Figures, days: number | null): DistanceVie
   });
   return {
     totals: distanceTotals(figures, from),
-    sessions: withDistance.filter(({ date }) => mustDay(date) >= from).slice(-sessionsAtMost).reverse().map((session) => sessionCard(figures, session)),
+    sessions: latestSessions(figures, from).map((session) => sessionCard(figures, session)),
     weeks,
   };
+}
+
+/** The latest sessions with a distance, newest first. */
+function latestSessions(figures: Figures, from: Day): Session[] {
+  const latest: Session[] = [];
+  for (const day of figures.sessionDays.toReversed()) {
+    if (day < from || latest.length >= sessionsAtMost) break;
+    latest.push(...figures.sessionsOn(day).filter(({ distance }) => distance).toReversed());
+  }
+  return latest.slice(0, sessionsAtMost);
 }

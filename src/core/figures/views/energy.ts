@@ -1,7 +1,7 @@
 import { dateOf, type Day } from "../../calendar/day";
 import { equationError, equationNames, type EquationName, type Resting } from "../../energy/resting";
 import { balanceForRate, goalWarnings, planLine, type PlanLine } from "../../goal/plan";
-import type { EnergySettings, Goal } from "../../log/records";
+import type { EnergySettings, Goal, Session } from "../../log/records";
 import type { Figures } from "../figures";
 import { creditsOn, expenditureOn, foodDay, foodDays, targetFor, type Credit, type Expenditure, type FoodDay, type Target } from "../foodDay";
 import { arrivalFigure, mealGroups, planFigure, type ArrivalFigure, type MealGroup, type PlanFigure } from "./today";
@@ -37,12 +37,11 @@ export function energyView(figures: Figures): EnergyView {
     range: "reason" in expenditure ? null : { low: expenditure.kcal * (1 - equationError), high: expenditure.kcal * (1 + equationError) },
     settings: figures.energySettingsOn(on), targets: { training, rest: targetFor(figures, "rest", on) },
     goal: figures.goal ?? figures.nextGoal, line, balanceKcal: "reason" in line ? null : balanceForRate(line.kgPerWeek), warnings, plan: planFigure(figures), arrival: arrivalFigure(figures),
-    credits: week.flatMap((day) => creditsOn(figures, day).map((credit) => ({ date: dateOf(day), title: titleOf(figures, credit.sessionId), credit }))),
+    credits: week.flatMap((day) => creditsOn(figures, day).map((credit) => ({ date: dateOf(day), title: titleOf(figures.sessionOn(day, credit.sessionId)), credit }))),
   };
 }
 
-function titleOf(figures: Figures, sessionId: string): string {
-  const session = figures.log.records.sessions.get(sessionId);
+function titleOf(session: Session | null): string {
   return session?.title || session?.kind || "";
 }
 

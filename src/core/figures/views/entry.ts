@@ -7,16 +7,15 @@ import type { Figures } from "../figures";
 
 /** Reads the quick-entry line against a person's own log. `figures` must be asked for today. */
 export function entryView(figures: Figures, text: string, day: Day, newId: () => string): Reading {
-  const { records } = figures.log;
   return readEntry(text, {
     personId: figures.person.id, day, today: figures.on, printer: new Printer(unitsOf(figures.person.units)),
-    exercises: [...records.exercises.values()], kinds: [...records.kinds.values()], foods: [...records.foods.values()], recipes: [...records.recipes.values()],
+    exercises: [...figures.exercises.values()], kinds: [...figures.log.index.all("kinds").values()], foods: [...figures.foods.values()], recipes: [...figures.recipes.values()],
     formula: figures.formula,
-    sessionsOn: (on) => figures.sessionsByDay.get(on) ?? [],
-    weighInOn: (on) => figures.primaries.get(on) ?? null,
+    sessionsOn: (on) => [...figures.sessionsOn(on)],
+    weighInOn: (on) => figures.primaryOn(on),
     expectedKg: figures.levelOn, bodyWeightOn: figures.bodyWeightOn,
     bestOf: (exerciseId) => {
-      const best = figures.lifts.find((lift) => lift.exerciseId === exerciseId)?.best;
+      const best = figures.liftOf(exerciseId)?.best;
       return best ? { e1rmKg: best.e1rmKg, date: printDay(best.set.day) } : null;
     },
     newId,

@@ -3,7 +3,7 @@ import { pacePerKm, type Covered } from "../../endurance/distance";
 import type { Session, TrainingSet } from "../../log/records";
 import { standing } from "../../planning/adherence";
 import { describeSets } from "../../strength/describe";
-import { volumeOf } from "../../strength/volume";
+import { workOf } from "../../strength/volume";
 import { Printer, unitsOf } from "../../units/printer";
 import type { Figures } from "../figures";
 
@@ -36,14 +36,13 @@ export interface SessionCard {
 
 export function sessionCard(figures: Figures, session: Session): SessionCard {
   const printer = new Printer(unitsOf(figures.person.units));
-  const sets = figures.setsBySession.get(session.id) ?? [];
-  const { volumeLoadKg, numberOfLifts } = volumeOf(sets, figures.settings, figures.maximumOn, figures.bodyWeightOn);
+  const { volumeLoadKg, numberOfLifts } = workOf(figures.setsOf(session), figures.settings);
   const planned = covered(session.distance?.planned);
   const done = covered(session.distance?.done);
   return {
     session, status: standing(session, figures.on), title: session.title || capitalised(session.kind),
     items: (session.items ?? []).map((item) => {
-      const exercise = figures.log.records.exercises.get(item.exerciseId);
+      const exercise = figures.exercises.get(item.exerciseId);
       return {
         id: item.id, exerciseId: item.exerciseId, name: exercise?.name ?? item.exerciseId, planned: describeSets(item.sets, "planned", exercise, printer), done: describeSets(item.sets, "done", exercise, printer),
         last: lastTime(figures, session, item.exerciseId, printer), sets: item.sets, note: item.note ?? null,
@@ -62,9 +61,17 @@ function covered(written: { metres?: number | null; seconds?: number | null } | 
 }
 
 function lastTime(figures: Figures, session: Session, exerciseId: string, printer: Printer): CardItem["last"] {
-  const before = (figures.setsByExercise.get(exerciseId) ?? []).findLast(({ day, sessionId, warmUp }) => day < mustDay(session.date) && sessionId !== session.id && !warmUp);
-  const earlier = before && figures.log.records.sessions.get(before.sessionId);
-  if (!before || !earlier) return null;
-  const sets = (earlier.items ?? []).filter((item) => item.exerciseId === exerciseId).flatMap((item) => item.sets);
-  return { date: dateOf(before.day), text: describeSets(sets, "done", before.exercise, printer) };
+  const before = mustDay(session.date);
+  const days = figures.pastSessionDays;
+  for (let index = days.length - 1; index >= 0; index--) {
+    const day = days[index]!;
+    const working = day < before ? figures.liftsOn(day).find((lift) => lift.exerciseId === exerciseId)?.lastWorking : null;
+    if (working) return { date: dateOf(day), text: describeSets(setsIn(figures.sessionOn(day, working), exerciseId), "done", figures.exercises.get(exerciseId), printer) };
+  }
+  return null;
+}
+
+/** The sets of one exercise as they are written in a session. */
+export function setsIn(session: Session | null, exerciseId: string): TrainingSet[] {
+  return (session?.items ?? []).filter((item) => item.exerciseId === exerciseId).flatMap((item) => item.sets);
 }

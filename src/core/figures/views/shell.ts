@@ -17,13 +17,13 @@ export interface LibraryView { exercises: Exercise[]; foods: Food[]; recipes: Re
 
 export function libraryView(log: Log): LibraryView {
   const byName = <T extends { name: string }>(things: Iterable<T>) => [...things].sort((a, b) => compare(a.name.toLowerCase(), b.name.toLowerCase()));
-  return { exercises: byName(log.records.exercises.values()), foods: byName(log.records.foods.values()), recipes: byName(log.records.recipes.values()) };
+  return { exercises: byName(log.index.all("exercises").values()), foods: byName(log.index.all("foods").values()), recipes: byName(log.index.all("recipes").values()) };
 }
 
 /** How much is written, by kind of record. */
 export interface HoldingsView { counts: { kind: RecordKind; count: number }[]; total: number }
 
 export function holdingsView(log: Log): HoldingsView {
-  const counts = recordKinds.map((kind) => ({ kind, count: log.records[kind].size }));
+  const counts = recordKinds.map((kind) => ({ kind, count: log.index.all(kind).size }));
   return { counts, total: counts.reduce((sum, { count }) => sum + count, 0) };
 }

@@ -43,9 +43,9 @@ export function dayView(figures: Figures, day: Day): DayView {
   return {
     date,
     goal: "reason" in figures.line ? null : { deadline: dateOf(figures.line.deadline), daysLeft: figures.line.deadline - day, why: figures.goal?.why ?? null },
-    weighIn: figures.primaries.get(day) ?? null,
-    note: figures.notesByDay.get(day) ?? null,
-    sessions: (figures.sessionsByDay.get(day) ?? []).map((session) => sessionCard(figures, session)),
+    weighIn: figures.primaryOn(day),
+    note: figures.noteOn(day),
+    sessions: figures.sessionsOn(day).map((session) => sessionCard(figures, session)),
     meals: mealGroups(figures, day),
     food: foodDay(figures, day),
     trend: trendFigure(figures),
@@ -55,7 +55,7 @@ export function dayView(figures: Figures, day: Day): DayView {
 }
 
 export function mealLines(figures: Figures, day: Day): MealLine[] {
-  const { foods, recipes } = figures.log.records;
+  const { foods, recipes } = figures;
   return figures.mealsOn(day).map((meal) => {
     const result = mealNutrients(meal, foods, recipes);
     const name = meal.name || (meal.foodId && foods.get(meal.foodId)?.name) || (meal.recipeId && recipes.get(meal.recipeId)?.name) || "food";

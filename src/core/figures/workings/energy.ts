@@ -58,7 +58,7 @@ export function foodLeftWorking(figures: Figures, date: string): WorkingResult {
 }
 
 export function creditWorking(figures: Figures, sessionId: string): WorkingResult {
-  const session = figures.log.records.sessions.get(sessionId);
+  const session = figures.log.index.all("sessions").get(sessionId);
   if (!session) return { reason: "That session is not in the log." };
   const credit = creditOf(figures, session, mustDay(session.date));
   if ("reason" in credit) return { reason: `No energy for this session: ${credit.reason}.` };

@@ -10,7 +10,7 @@ import type { Figures } from "../figures";
 import type { WorkingResult } from "./working";
 
 export function maximumWorking(figures: Figures, exerciseId: string, which: "best" | "latest"): WorkingResult {
-  const standing = figures.lifts.find((lift) => lift.exerciseId === exerciseId);
+  const standing = figures.liftOf(exerciseId);
   const maximum = standing?.[which];
   if (!maximum) return { reason: "No set so far may stand for a maximum: it takes a working set of at most twelve repetitions to the limit." };
   const p = new Printer(unitsOf(figures.person.units));
@@ -38,16 +38,16 @@ export function maximumWorking(figures: Figures, exerciseId: string, which: "bes
 }
 
 export function volumeWorking(figures: Figures, weekStart: string): WorkingResult {
-  const volume = figures.volumes.get(mustDay(weekStart));
-  if (!volume) return { reason: "Nothing was lifted in that week." };
+  const volume = figures.volumeOf(mustDay(weekStart));
+  if (volume.sets === 0) return { reason: "Nothing was lifted in that week." };
   const p = new Printer(unitsOf(figures.person.units));
-  const names = figures.log.records.exercises;
+  const names = figures.exercises;
   const lifts = Object.entries(volume.byExercise).sort(([, a], [, b]) => b.volumeLoadKg - a.volumeLoadKg);
   return {
     title: `Volume, week from ${printDate(weekStart)}`, value: `${p.volumeLoad(volume.volumeLoadKg)}, ${volume.numberOfLifts} lifts`,
     formula: "volume load = Σ reps × total load;  number of lifts = Σ reps;  intensity = Σ(reps × load ÷ maximum in force) ÷ Σ reps",
     steps: [...lifts.map(([id, { volumeLoadKg, numberOfLifts, sets }]) => `${names.get(id)?.name ?? id}: ${sets} sets, ${numberOfLifts} lifts, ${p.volumeLoad(volumeLoadKg)}`), volume.averageIntensity === null ? "No lift of the week has a maximum." : `average intensity ${p.percent(volume.averageIntensity)} of the maximum in force on each day`],
-    inputs: [...new Set(figures.sets.filter(({ day }) => day >= mustDay(weekStart) && day < mustDay(weekStart) + 7).map(({ day }) => dateOf(day)))].map((date) => ({ label: "Session", value: printDate(date), date })),
+    inputs: [...new Set(figures.setsOfWeek(mustDay(weekStart)).map(({ day }) => dateOf(day)))].map((date) => ({ label: "Session", value: printDate(date), date })),
     assumptions: [figures.settings.countWarmUps ? "Warm-ups are counted, as set." : "Warm-ups are not counted.", "Only what was performed counts. One-sided work counts both sides. Bodyweight movements carry their share of body weight."],
     source: "Common practice, no source.", sureness: "Exact, given what was written.",
   };
@@ -55,9 +55,9 @@ export function volumeWorking(figures: Figures, weekStart: string): WorkingResul
 
 export function paceWorking(figures: Figures, kind: string, purpose: string | null, days: number | null): WorkingResult {
   const from = days === null ? -Infinity : figures.on - days + 1;
-  const done = figures.sessions.flatMap((session) => {
+  const done = figures.sessionsBetween(from, figures.on).flatMap((session) => {
     const covered = coveredBy(session, figures.on);
-    return covered && session.kind === kind && (session.distance?.purpose ?? null) === purpose && mustDay(session.date) >= from ? [{ session, covered }] : [];
+    return covered && session.kind === kind && (session.distance?.purpose ?? null) === purpose ? [{ session, covered }] : [];
   });
   const pace = pacePerKm(done.map(({ covered }) => covered));
   if (pace === null) return { reason: "No session here has both a distance and a time." };

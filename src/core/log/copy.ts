@@ -1,0 +1,10 @@
+import { emptyLog, putRecord, removeRecord, type Log } from "./log";
+import { recordKinds } from "./records";
+
+/** The same records in a log of its own, of which nothing is computed yet. */
+export function copyOf(log: Log): Log {
+  const copy = emptyLog(log.extra);
+  for (const tombstone of log.removed.values()) removeRecord(copy, tombstone);
+  for (const kind of recordKinds) for (const record of log.records[kind].values()) putRecord(copy, kind, record);
+  return copy;
+}
