@@ -1,13 +1,13 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { equal, family, memo, Memo, track, untracked, type Clock, type Part } from "./memo";
+import { equal, family, memo, Memo, Part, track, untracked, type Clock } from "./memo";
 
 /** A few cells that can be written, each a part of its own. */
 class Cells implements Clock {
   version = 0;
   readonly #cells = new Map<string, Part & { value: number }>();
   #cell(name: string) {
-    const cell = this.#cells.get(name) ?? { value: 0, changed: this.version };
+    const cell = this.#cells.get(name) ?? Object.assign(new Part(this.version), { value: 0 });
     this.#cells.set(name, cell);
     return cell;
   }

@@ -8,13 +8,21 @@
 export interface Clock { readonly version: number }
 
 /** Something that is read: since when it is as it is, and (for a computed one) a way to find out. */
-export interface Part { changed: number; refresh?: () => void }
+export class Part {
+  /** The last run that read it, so that a run notes it once however often it reads. */
+  run = 0;
+  constructor(public changed: number) {}
+  refresh(): void {}
+}
 
-let reading: Set<Part> | null = null;
+let reading: { run: number; parts: Part[] } | null = null;
+let runs = 0;
 
 /** Notes that a part is read by whatever is being computed. */
 export function track(part: Part): void {
-  reading?.add(part);
+  if (reading === null || part.run === reading.run) return;
+  part.run = reading.run;
+  reading.parts.push(part);
 }
 
 /** Computes something without noting what it reads: for an answer given once and not kept. */
@@ -29,13 +37,14 @@ export function untracked<T>(compute: () => T): T {
 }
 
 /** A value that keeps itself. */
-export class Memo<T> implements Part {
-  changed = -1;
+export class Memo<T> extends Part {
   #checked = -1;
   #parts: readonly Part[] = [];
   #value: T | undefined;
 
-  constructor(private readonly clock: Clock, private readonly compute: () => T) {}
+  constructor(private readonly clock: Clock, private readonly compute: () => T) {
+    super(-1);
+  }
 
   get value(): T {
     this.refresh();
@@ -44,7 +53,7 @@ export class Memo<T> implements Part {
   }
 
   /** Brings the value up to date; afterwards `changed` says since when it is what it is. */
-  refresh(): void {
+  override refresh(): void {
     const { version } = this.clock;
     if (this.#checked === version) return;
     if (this.#checked < 0 || this.#stale()) this.#renew(version);
@@ -53,7 +62,7 @@ export class Memo<T> implements Part {
 
   #stale(): boolean {
     for (const part of this.#parts) {
-      part.refresh?.();
+      part.refresh();
       if (part.changed > this.#checked) return true;
     }
     return false;
@@ -61,15 +70,15 @@ export class Memo<T> implements Part {
 
   #renew(version: number): void {
     const outer = reading;
-    const parts = new Set<Part>();
-    reading = parts;
+    const parts: Part[] = [];
+    reading = { run: ++runs, parts };
     let value: T;
     try {
       value = this.compute();
     } finally {
       reading = outer;
     }
-    this.#parts = [...parts];
+    this.#parts = parts;
     if (this.#checked >= 0 && equal(this.#value, value)) return;
     this.#value = value;
     this.changed = version;
@@ -106,10 +115,14 @@ export function ownedBy<O extends object, T>(make: (owner: O) => T): (owner: O) 
 export function equal(a: unknown, b: unknown): boolean {
   if (Object.is(a, b)) return true;
   if (typeof a !== "object" || typeof b !== "object" || a === null || b === null) return false;
-  if (Array.isArray(a) || ArrayBuffer.isView(a)) {
-    const [x, y] = [a, b] as unknown as [ArrayLike<unknown>, ArrayLike<unknown>];
-    if (a.constructor !== b.constructor || x.length !== y.length) return false;
-    for (let index = 0; index < x.length; index++) if (!equal(x[index], y[index])) return false;
+  if (Array.isArray(a)) {
+    if (!Array.isArray(b) || a.length !== b.length) return false;
+    for (let index = 0; index < a.length; index++) if (a[index] !== b[index] && !equal(a[index], b[index])) return false;
+    return true;
+  }
+  if (a instanceof Float64Array) {
+    if (!(b instanceof Float64Array) || a.length !== b.length) return false;
+    for (let index = 0; index < a.length; index++) if (a[index] !== b[index] && !Object.is(a[index], b[index])) return false;
     return true;
   }
   if (a instanceof Map) {

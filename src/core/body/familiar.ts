@@ -5,17 +5,18 @@ import { mean, type Weighed } from "./weighIns";
 export const ewmaAlpha = 0.1;
 
 /**
- * Exponentially weighted mean after each weigh-in, beginning at the first one. After a gap of d days the newest value weighs
- * 1 − (1 − α)^d, as if the mean had been forgetting on every day that passed.
+ * Exponentially weighted mean of the weigh-ins, beginning at the first one; null without one. After a gap of d days the newest
+ * value weighs 1 − (1 − α)^d, as if the mean had been forgetting on every day that passed.
  */
-export function exponentialMean(weighed: readonly Weighed[], alpha = ewmaAlpha): { day: Day; kg: number }[] {
-  const result: { day: Day; kg: number }[] = [];
+export function exponentialMean(weighed: readonly Weighed[], alpha = ewmaAlpha): number | null {
+  let mean: number | null = null;
+  let before = 0;
   for (const { day, kg } of weighed) {
-    const previous = result.at(-1);
-    const share = previous === undefined ? 1 : 1 - (1 - alpha) ** (day - previous.day);
-    result.push({ day, kg: previous === undefined ? kg : previous.kg + share * (kg - previous.kg) });
+    const share = day - before === 1 ? alpha : 1 - (1 - alpha) ** (day - before);
+    mean = mean === null ? kg : mean + share * (kg - mean);
+    before = day;
   }
-  return result;
+  return mean;
 }
 
 /** Plain mean of the weigh-ins of the seven days that end on `day`, with how many there were; null when there was none. */

@@ -92,7 +92,8 @@ export function isGross(trend: Trend, t: number): boolean {
 
 /** Mean square of weigh-in less trend over the plain weigh-ins; 0 without one. */
 export function residualVariance({ weighed, level, weight }: Trend): number {
-  let [sum, count] = [0, 0];
+  let sum = 0;
+  let count = 0;
   for (let t = 0; t < level.length; t++) {
     if (Number.isNaN(weighed[t]!) || weight[t]! < grossBelow) continue;
     sum += (weighed[t]! - level[t]!) ** 2;

@@ -1,5 +1,5 @@
-import { closingDay, weekStartOf, type Day, type Weekday } from "../calendar/day";
-import { mean, median, type Weighed } from "./weighIns";
+import { weekStartOf, type Day, type Weekday } from "../calendar/day";
+import { mean, median } from "./weighIns";
 
 /** A week's weight, drawn up on its closing day. */
 export interface WeeklyWeight {
@@ -15,20 +15,17 @@ export interface WeeklyWeight {
 }
 
 /**
- * Weekly median and mean over the primary weigh-ins of each week from the first weigh-in to the week that holds `on`.
- * Nothing is computed over the future; a week without a weigh-in has none.
+ * Median and mean over the primary weigh-ins of one week.
+ * @param values weights of the week up to the day asked about
+ * @param first day of the first weigh-in ever
  */
-export function weeklyWeights(weighed: readonly Weighed[], on: Day, weekStart: Weekday): WeeklyWeight[] {
-  const first = weighed[0];
-  if (first === undefined) return [];
-  const weeks: WeeklyWeight[] = [];
-  let next = 0;
-  for (let start = weekStartOf(first.day, weekStart); start <= on; start += 7) {
-    const closing = closingDay(start, weekStart);
-    const values: number[] = [];
-    while (next < weighed.length && weighed[next]!.day <= Math.min(closing, on)) values.push(weighed[next++]!.kg);
-    const some = values.length > 0;
-    weeks.push({ closingDay: closing, from: Math.max(start, first.day), days: values.length, medianKg: some ? median(values) : null, meanKg: some ? mean(values) : null, open: closing > on });
-  }
-  return weeks;
+export function weeklyWeight(start: Day, values: readonly number[], first: Day, on: Day): WeeklyWeight {
+  const some = values.length > 0;
+  return { closingDay: start + 6, from: Math.max(start, first), days: values.length, medianKg: some ? median(values) : null, meanKg: some ? mean(values) : null, open: start + 6 > on };
+}
+
+/** First days of the weeks from the first weigh-in to the week that holds `on`. Nothing is computed over the future. */
+export function weekStarts(first: Day, on: Day, weekStart: Weekday): Day[] {
+  const begin = weekStartOf(first, weekStart);
+  return Array.from({ length: Math.max(0, Math.floor((on - begin) / 7) + 1) }, (_, index) => begin + 7 * index);
 }

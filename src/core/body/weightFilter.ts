@@ -55,11 +55,15 @@ export function weightLikelihood(model: WeightModel, weights: Float64Array, robu
   return run(model, weights, robustLimit, { ...model.start }, null);
 }
 
-/** Runs through the days, `state` becoming that after the last weigh-in. Every number is a local, so nothing is allocated. */
+/** Runs through the days, `state` becoming that after the last weigh-in. Every number is a local written one by one (destructured ones are boxed), so nothing is allocated. */
 function run(model: WeightModel, weights: Float64Array, robustLimit: number, state: WeightState, keep: Filtered | null): number {
   const { damping: d, memory: m, scaleVariance, levelVariance, slopeVariance, waterVariance } = model;
   let { level, slope, water, levelLevel: ll, levelSlope: ls, levelWater: lw, slopeSlope: ss, slopeWater: sw, waterWater: ww } = state;
-  let likelihood = 0;
+  // −2 log L = n log 2π + log Π F + Σ v²/F; the product is turned into a logarithm only when it grows too large or small.
+  let count = 0;
+  let product = 1;
+  let logarithms = 0;
+  let squares = 0;
   for (let t = 0; t < weights.length; t++) {
     if (t > 0) {
       level += slope;
@@ -98,21 +102,29 @@ function run(model: WeightModel, weights: Float64Array, robustLimit: number, sta
         keep.innovationVariance[t] = F;
         keep.weight[t] = scaleVariance / (F - stateVariance);
       }
-      likelihood -= 0.5 * (Math.log(2 * Math.PI * F) + (v * v) / F);
-      level += (gainLevel * v) / F;
-      slope += (gainSlope * v) / F;
-      water += (gainWater * v) / F;
-      ll -= (gainLevel * gainLevel) / F;
-      ls -= (gainLevel * gainSlope) / F;
-      lw -= (gainLevel * gainWater) / F;
-      ss -= (gainSlope * gainSlope) / F;
-      sw -= (gainSlope * gainWater) / F;
-      ww -= (gainWater * gainWater) / F;
+      const trust = 1 / F;
+      const pull = v * trust;
+      count += 1;
+      squares += v * pull;
+      product *= F;
+      if (product > 1e200 || product < 1e-200) {
+        logarithms += Math.log(product);
+        product = 1;
+      }
+      level += gainLevel * pull;
+      slope += gainSlope * pull;
+      water += gainWater * pull;
+      ll -= gainLevel * gainLevel * trust;
+      ls -= gainLevel * gainSlope * trust;
+      lw -= gainLevel * gainWater * trust;
+      ss -= gainSlope * gainSlope * trust;
+      sw -= gainSlope * gainWater * trust;
+      ww -= gainWater * gainWater * trust;
     }
     if (keep !== null) keep.level[t] = level;
   }
   Object.assign(state, { level, slope, water, levelLevel: ll, levelSlope: ls, levelWater: lw, slopeSlope: ss, slopeWater: sw, waterWater: ww });
-  return likelihood;
+  return -0.5 * (count * Math.log(2 * Math.PI) + logarithms + Math.log(product) + squares);
 }
 
 /** Level and slope of each day given all weights, with their variances. */
@@ -127,7 +139,12 @@ export function smoothWeights(model: WeightModel, { predicted: P, innovation, in
   let rl = 0, rs = 0, rw = 0;
   let ll = 0, ls = 0, lw = 0, ss = 0, sw = 0, ww = 0;
   for (let t = days - 1; t >= 0; t--) {
-    const [pll, pls, plw, pss, psw, pww] = [P.levelLevel[t]!, P.levelSlope[t]!, P.levelWater[t]!, P.slopeSlope[t]!, P.slopeWater[t]!, P.waterWater[t]!];
+    const pll = P.levelLevel[t]!;
+    const pls = P.levelSlope[t]!;
+    const plw = P.levelWater[t]!;
+    const pss = P.slopeSlope[t]!;
+    const psw = P.slopeWater[t]!;
+    const pww = P.waterWater[t]!;
     // T′ r and T′ N T
     rs = rl + d * rs;
     rw = m * rw;
@@ -140,11 +157,15 @@ export function smoothWeights(model: WeightModel, { predicted: P, innovation, in
     if (!Number.isNaN(v)) {
       // (I − Z k′) r + Z v / F and (I − Z k′) N (I − k Z′) + Z Z′ / F, with k = P Z / F and Z = (1, 0, 1)
       const F = innovationVariance[t]!;
-      const [kl, ks, kw] = [(pll + plw) / F, (pls + psw) / F, (plw + pww) / F];
+      const kl = (pll + plw) / F;
+      const ks = (pls + psw) / F;
+      const kw = (plw + pww) / F;
       const pull = v / F - (kl * rl + ks * rs + kw * rw);
       rl += pull;
       rw += pull;
-      const [gl, gs, gw] = [ll * kl + ls * ks + lw * kw, ls * kl + ss * ks + sw * kw, lw * kl + sw * ks + ww * kw];
+      const gl = ll * kl + ls * ks + lw * kw;
+      const gs = ls * kl + ss * ks + sw * kw;
+      const gw = lw * kl + sw * ks + ww * kw;
       const firm = kl * gl + ks * gs + kw * gw + 1 / F;
       ll += firm - 2 * gl;
       lw += firm - gl - gw;

@@ -93,14 +93,13 @@ function effortField(groups: readonly Group[]): Reading["fields"] {
 }
 
 function figuresOf(exercise: Exercise, sets: readonly { done: Done; warmUp: boolean }[], day: Day, context: EntryContext): Reading["fields"] {
-  const body = () => context.bodyWeightOn(day);
   const working = sets.filter(({ warmUp, done }) => !warmUp && done.reps != null);
   const sides = exercise.perSide ? 2 : 1;
   const lifts = working.reduce((sum, { done }) => sum + done.reps! * sides, 0);
   if (lifts === 0) return [];
-  const load = working.reduce((sum, { done }) => sum + done.reps! * sides * (totalLoad(exercise, done.kg ?? 0, body) ?? 0), 0);
-  const share = (bodyShare(exercise) ?? 0) * (body() ?? 0);
-  const maxima = working.flatMap(({ done }) => { const total = totalLoad(exercise, done.kg ?? 0, body); const one = total === null ? null : estimateMaximum(context.formula, total, done.reps!, done.rpe); return one !== null && "kg" in one ? [one.kg - share] : []; });
+  const load = working.reduce((sum, { done }) => sum + done.reps! * sides * (totalLoad(exercise, done.kg ?? 0, day, context.bodyWeightOn) ?? 0), 0);
+  const share = (bodyShare(exercise) ?? 0) * (context.bodyWeightOn(day) ?? 0);
+  const maxima = working.flatMap(({ done }) => { const total = totalLoad(exercise, done.kg ?? 0, day, context.bodyWeightOn); const one = total === null ? null : estimateMaximum(context.formula, total, done.reps!, done.rpe); return one !== null && "kg" in one ? [one.kg - share] : []; });
   const best = context.bestOf(exercise.id);
   return [
     { label: "volume", text: `${lifts} lifts, ${context.printer.volumeLoad(load)}` },

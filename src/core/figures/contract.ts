@@ -59,7 +59,7 @@ function weightContract(figures: Figures) {
   ];
   return {
     trend: trendDays(figures.trend).map(({ day, kg, low80, high80, kgPerWeek, filteredKg, gross }) => ({ date: dateOf(day), kg, low80, high80, kgPerWeek, filteredKg, ...(gross ? { gross } : {}) })),
-    weekly: figures.weekly.map(({ closingDay, from, days, medianKg, meanKg, open }) => ({
+    weekly: figures.weekly().map(({ closingDay, from, days, medianKg, meanKg, open }) => ({
       closingDate: dateOf(closingDay), from: dateOf(from), days, medianKg, meanKg, ...(open ? { open } : {}), ...(days === 0 ? { reason: "no weigh-in that week" } : {}),
     })),
     weekday: null,

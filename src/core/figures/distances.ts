@@ -13,7 +13,7 @@ export function coveredBy(session: Session, on: Day): Covered | null {
 
 /** Totals by kind and purpose over the sessions with a distance, from a day (or from the beginning) up to the day asked about. */
 export function distanceTotals(figures: Figures, from = -Infinity): DistanceTotal[] {
-  return totalsByPurpose(figures.sessionsBetween(from, figures.on).filter(({ distance }) => distance).map((session) => ({
+  return totalsByPurpose(figures.distancesFrom(from).map((session) => ({
     kind: session.kind, purpose: session.distance?.purpose ?? null, planned: wasPlanned(session) || standing(session, figures.on) === "missed", done: coveredBy(session, figures.on),
   })));
 }

@@ -1,27 +1,32 @@
+import { groupBy, joined } from "../calendar/groupBy";
 import { ageOn, dateOf, monthStartOf, mustDay, weekStartOf, type Day, type Weekday } from "../calendar/day";
 import { fitDays, fitScatter, weightTrend, type Fit, type Trend } from "../body/trend";
 import { primaryOf, type Weighed } from "../body/weighIns";
-import { weeklyWeights, type WeeklyWeight } from "../body/weekly";
+import { weeklyWeight, weekStarts, type WeeklyWeight } from "../body/weekly";
 import type { FormulaChoice } from "../strength/e1rm";
-import { liftDays, liftStandings, maximumInForce, type LiftDay, type LiftStanding } from "../strength/maximum";
+import { liftDays, liftStanding, maximumInForce, type LiftDay, type LiftStanding } from "../strength/maximum";
 import { performedSets, type PerformedSet } from "../strength/sets";
 import { intensityOf, workOf, type Volume } from "../strength/volume";
 import { equations, type Body, type EquationName, type Resting, type Sex } from "../energy/resting";
 import { goalInForce, planLine, type PlanLine } from "../goal/plan";
 import { levelOn, project, projectionNeedsDays, type Projection } from "../goal/projection";
 import type { Log } from "../log/log";
+import { blockDays, blockOf } from "../log/logIndex";
 import { family, memo, ownedBy } from "../memo";
 import type { DayNote, EnergySettings, Exercise, Food, Goal, Maximum, Meal, Person, Recipe, Session, Settings, WeighIn } from "../log/records";
 
 /** All primary weigh-ins of a person, oldest first. */
-const mornings = ownedBy(({ index }: Log) => family(index, (personId: string) => index.days("weighIns", personId).flatMap((day): Weighed[] => {
-  const primary = primaryOf(index.on("weighIns", personId, day));
-  return primary === null ? [] : [{ day, kg: primary.kg, id: primary.id }];
-})));
+const mornings = ownedBy(({ index }: Log) => family(index, (personId: string) => {
+  const inBlock = family(index, (block: number) => daysOf(block).flatMap((day): Weighed[] => {
+    const primary = primaryOf(index.on("weighIns", personId, day));
+    return primary === null ? [] : [{ day, kg: primary.kg, id: primary.id }];
+  }));
+  return memo(index, () => joined(index.blocks("weighIns", personId), inBlock));
+}));
 
 /** Scatter of a person's weights as fitted for a month: it rests on the weigh-ins before that month, whatever day is asked about, and is the costly part of the trend. */
 const fits = ownedBy((log: Log) => family(log.index, (personId: string) => {
-  const settled = family(log.index, (month: Day) => mornings(log)(personId).filter(({ day }) => day < month && day >= month - fitDays));
+  const settled = family(log.index, (month: Day) => mornings(log)(personId)().filter(({ day }) => day < month && day >= month - fitDays));
   return family(log.index, (month: Day): Fit => fitScatter(settled(month)));
 }));
 
@@ -56,7 +61,10 @@ export class Figures extends Asked {
   primaryOn(day: Day): WeighIn | null { return primaryOf(this.log.index.on("weighIns", this.personId, day)); }
 
   /** Primary weigh-ins up to the day asked about, oldest first. */
-  readonly #weighed = this.#kept(() => mornings(this.log)(this.personId).filter(({ day }) => day <= this.on));
+  readonly #weighed = this.#kept(() => {
+    const all = mornings(this.log)(this.personId)();
+    return (all.at(-1)?.day ?? this.on) <= this.on ? all : all.filter(({ day }) => day <= this.on);
+  });
   get weighed(): Weighed[] { return this.#weighed(); }
 
   readonly #trend = this.#kept(() => {
@@ -65,17 +73,31 @@ export class Figures extends Asked {
   });
   get trend(): Trend | null { return this.#trend(); }
 
-  readonly #weekly = this.#kept(() => weeklyWeights(this.weighed, this.on, this.weekStart));
-  get weekly(): WeeklyWeight[] { return this.#weekly(); }
+  readonly #firstMorning = this.#kept(() => this.weighed[0]?.day ?? null);
+  readonly #weeks = this.#kept(() => { const first = this.#firstMorning(); return first === null ? [] : weekStarts(first, this.on, this.weekStart); });
+
+  /** The weeks from the first weigh-in to the one that holds the day asked about; the last so many of them. */
+  weekly(last = Infinity): WeeklyWeight[] { return this.#weeks().slice(-last).map((start) => this.#week(start)); }
+
+  /** The week that begins on a day; null before the first weigh-in and in weeks to come. */
+  weekFrom(start: Day): WeeklyWeight | null {
+    const weeks = this.#weeks();
+    return weeks.length > 0 && start >= weeks[0]! && start <= weeks.at(-1)! ? this.#week(start) : null;
+  }
+  readonly #week = this.#each((start: Day): WeeklyWeight => {
+    const week = Array.from({ length: 7 }, (_, index) => start + index).filter((day) => day <= this.on);
+    return weeklyWeight(start, week.flatMap((day) => this.primaryOn(day)?.kg ?? []), this.#firstMorning()!, this.on);
+  });
 
   /** Level of the trend on a day, carried forward after the last weigh-in; null before the first. */
   readonly levelOn = this.#each((day: Day): number | null => (this.trend === null ? null : (levelOn(this.trend, day)?.kg ?? null)));
 
   /** Body weight on a day: weighed, else the trend; null when neither is known. */
-  readonly bodyWeightOn = this.#each((day: Day): number | null => {
+  bodyWeightOn = (day: Day): number | null => this.#bodyWeights(blockOf(day))[day - blockOf(day) * blockDays]!;
+  readonly #bodyWeights = this.#each((block: number) => daysOf(block).map((day): number | null => {
     const primary = day > this.on ? null : this.primaryOn(day);
-    return primary?.kg ?? this.levelOn(day);
-  });
+    return primary?.kg ?? (this.trend === null ? null : (levelOn(this.trend, day)?.kg ?? null));
+  }));
 
   // Training
 
@@ -90,7 +112,15 @@ export class Figures extends Asked {
   readonly #pastSessionDays = this.#kept(() => this.sessionDays.filter((day) => day <= this.on));
 
   /** Every session from a day to another, planned ones included, in order of date, time and id. */
-  sessionsBetween(from: Day, to: Day): Session[] { return this.sessionDays.filter((day) => day >= from && day <= to).flatMap((day) => this.sessionsOn(day)); }
+  sessionsBetween(from: Day, to: Day): Session[] { return joined(this.sessionDays.filter((day) => day >= from && day <= to), (day) => this.sessionsOn(day)); }
+
+  /** Sessions with a distance in a block of days, in order. */
+  readonly #distanceBlock = this.#each((block: number): Session[] => daysOf(block).flatMap((day) => this.sessionsOn(day).filter(({ distance }) => distance)));
+
+  /** Sessions with a distance from a day up to the one asked about, in order. */
+  distancesFrom(from: Day): Session[] {
+    return joined(this.#pastBlocks().filter((block) => block >= blockOf(from)), this.#distanceBlock).filter(({ date }) => mustDay(date) >= from && mustDay(date) <= this.on);
+  }
 
   /** Sessions of the seven days from `start`, planned ones included. */
   sessionsOfWeek(start: Day): Session[] {
@@ -109,35 +139,40 @@ export class Figures extends Asked {
   /** Performed sets of the week that begins on `start`, oldest first. */
   setsOfWeek(start: Day): PerformedSet[] { return this.sessionsOfWeek(start).flatMap((session) => this.setsOf(session)); }
 
-  /** What was done of each lift on a day. */
-  readonly liftsOn = this.#each((day: Day): LiftDay[] => liftDays(day, this.sessionsOn(day).flatMap((session) => this.setsOf(session)), this.formula, this.bodyWeightOn));
+  /** What was done of each lift through a block of days, day by day. */
+  readonly #liftBlock = this.#each((block: number): Map<string, LiftDay[]> => {
+    const done: LiftDay[] = [];
+    for (const day of daysOf(block)) {
+      const sets = day > this.on ? [] : this.sessionsOn(day).flatMap((session) => this.setsOf(session));
+      if (sets.length > 0) done.push(...liftDays(day, sets, this.formula, this.bodyWeightOn));
+    }
+    return groupBy(done, ({ exerciseId }) => exerciseId);
+  });
+  readonly #pastBlocks = this.#kept(() => this.log.index.blocks("sessions", this.personId).filter((block) => block <= blockOf(this.on)));
+  readonly #liftPart = this.#each((exerciseId: string) => this.#each((block: number): LiftDay[] => this.#liftBlock(block).get(exerciseId) ?? []));
+
+  /** What was done of one lift on a day; null when it was not done. */
+  liftOn(exerciseId: string, day: Day): LiftDay | null {
+    return this.#liftPart(exerciseId)(blockOf(day)).find((done) => done.day === day) ?? null;
+  }
 
   /** What was done of one lift, day by day, oldest first. */
-  readonly liftCourse = this.#each((exerciseId: string): LiftDay[] => this.#courses().get(exerciseId) ?? []);
-  readonly #courses = this.#kept(() => {
-    const courses = new Map<string, LiftDay[]>();
-    for (const day of this.pastSessionDays) {
-      for (const done of this.liftsOn(day)) {
-        const course = courses.get(done.exerciseId);
-        if (course === undefined) courses.set(done.exerciseId, [done]);
-        else course.push(done);
-      }
-    }
-    return courses;
-  });
+  readonly liftCourse = this.#each((exerciseId: string): LiftDay[] => joined(this.#pastBlocks(), this.#liftPart(exerciseId)));
+  readonly #lifted = this.#kept(() => [...new Set(joined(this.#pastBlocks(), (block) => [...this.#liftBlock(block).keys()]))].sort());
 
-  readonly #lifts = this.#kept(() => liftStandings(this.#courses()));
+  /** Every lift that was worked, in order of exercise id. */
   get lifts(): LiftStanding[] { return this.#lifts(); }
-  liftOf(exerciseId: string): LiftStanding | null { return this.lifts.find((lift) => lift.exerciseId === exerciseId) ?? null; }
+  readonly #lifts = this.#kept(() => this.#lifted().flatMap((id) => this.liftOf(id) ?? []));
+  readonly liftOf = this.#each((exerciseId: string): LiftStanding | null => liftStanding(exerciseId, this.liftCourse(exerciseId)));
 
   /** Maximum in force for a lift on a day, quoted as the lift is loaded; a variation may take a share of its parent's. */
-  maximumOn = (exerciseId: string, day: Day): number | null => this.#maximum(exerciseId)(day);
+  maximumOn = (exerciseId: string, day: Day): number | null => this.#maxima(exerciseId)(blockOf(day))[day - blockOf(day) * blockDays]!;
 
-  readonly #maximum = this.#each((exerciseId: string) => this.#each((day: Day): number | null => {
+  readonly #maxima = this.#each((exerciseId: string) => this.#each((block: number): (number | null)[] => {
     const parent = this.exercises.get(exerciseId)?.maximumFrom;
-    if (!parent || parent.exerciseId === exerciseId) return this.#ownMaximum(exerciseId)(day);
-    const whole = this.#ownMaximum(parent.exerciseId)(day);
-    return whole === null ? null : whole * parent.ratio;
+    if (!parent || parent.exerciseId === exerciseId) return daysOf(block).map(this.#ownMaximum(exerciseId));
+    const whole = this.#ownMaximum(parent.exerciseId);
+    return daysOf(block).map((day) => { const kg = whole(day); return kg === null ? null : kg * parent.ratio; });
   }));
 
   readonly #tested = this.#kept(() => this.#mine("maxima").filter((maximum) => maximum.tested !== false && mustDay(maximum.date) <= this.on).sort(byDateAndId));
@@ -148,7 +183,8 @@ export class Figures extends Asked {
 
   /** Weeks in which something was lifted, by first day, oldest first. */
   get liftedWeeks(): Day[] { return this.#liftedWeeks(); }
-  readonly #liftedWeeks = this.#kept(() => [...new Set(this.pastSessionDays.filter((day) => this.liftsOn(day).length > 0).map((day) => weekStartOf(day, this.weekStart)))]);
+  readonly #liftedWeeks = this.#kept(() => [...new Set(joined(this.#pastBlocks(), this.#liftedDays).map((day) => weekStartOf(day, this.weekStart)))]);
+  readonly #liftedDays = this.#each((block: number): Day[] => [...new Set(joined(this.#liftBlock(block).values(), (done) => done).map(({ day }) => day))].sort((a, b) => a - b));
 
   /** Volume of the week that begins on a day. */
   readonly volumeOf = this.#each((start: Day): Volume => {
@@ -235,6 +271,10 @@ export class Figures extends Asked {
   #mine<K extends "maxima" | "goals" | "energySettings" | "readings">(kind: K) {
     return [...this.log.index.all(kind).values()].filter(({ personId }) => personId === this.personId);
   }
+}
+
+function daysOf(block: number): Day[] {
+  return Array.from({ length: blockDays }, (_, index) => block * blockDays + index);
 }
 
 /** Plain code-unit order, the same on every machine. */

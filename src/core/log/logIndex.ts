@@ -1,5 +1,5 @@
 import { mustDay, type Day } from "../calendar/day";
-import { track, type Clock, type Part } from "../memo";
+import { Part, track, type Clock } from "../memo";
 import type { AnyRecord, RecordKind, RecordOf } from "./records";
 
 /** Kinds of record that belong to a person and a day. */
@@ -37,6 +37,11 @@ export class LogIndex implements Clock {
     return this.#person(kind, personId).days();
   }
 
+  /** The blocks of days in which a person has records of a kind, in order. */
+  blocks(kind: DatedKind, personId: string): readonly number[] {
+    return this.#person(kind, personId).blocks();
+  }
+
   /** Notes that a record was written, replaced or removed. */
   changed(kind: RecordKind, before: AnyRecord | undefined, after: AnyRecord | undefined): void {
     this.#version += 1;
@@ -45,12 +50,13 @@ export class LogIndex implements Clock {
     const people = this.#dated.get(kind as DatedKind);
     if (people === undefined) return;
     const [old, now] = [before, after] as unknown as [Dated | undefined, Dated | undefined];
-    if (old !== undefined) personDays(people, old.personId, this).remove(old);
-    if (now !== undefined) personDays(people, now.personId, this).add(now);
+    const moved = old?.personId !== now?.personId || old?.date !== now?.date;
+    if (old !== undefined && moved) personDays(people, old.personId, this).remove(old);
+    if (now !== undefined) personDays(people, now.personId, this).write(now);
   }
 
   #kind(kind: RecordKind): Part {
-    const part = this.#kinds.get(kind) ?? { changed: this.#version };
+    const part = this.#kinds.get(kind) ?? new Part(this.#version);
     this.#kinds.set(kind, part);
     return part;
   }
@@ -60,7 +66,12 @@ export class LogIndex implements Clock {
     if (people === undefined) {
       people = new Map();
       this.#dated.set(kind, people);
-      for (const record of this.records[kind].values() as Iterable<Dated>) personDays(people, record.personId, this).fill(record);
+      let of = "";
+      let days: PersonDays | null = null;
+      for (const record of this.records[kind].values() as Iterable<Dated>) {
+        if (days === null || record.personId !== of) days = personDays(people, (of = record.personId), this);
+        days.fill(record);
+      }
     }
     return personDays(people, personId, this);
   }
@@ -72,24 +83,34 @@ function personDays(people: Map<string, PersonDays>, personId: string, clock: Cl
   return days;
 }
 
-/** One day's records. */
-interface Bucket extends Part { records: Dated[]; sorted: boolean }
+/** Days stand together in blocks: whoever reads a day depends on its block, so a sum over twenty years rests on some hundred parts, not on thousands. */
+export const blockDays = 28;
+
+/** The block that holds a day. */
+export function blockOf(day: Day): number {
+  return Math.floor(day / blockDays);
+}
 
 class PersonDays {
-  readonly #buckets = new Map<Day, Bucket>();
+  readonly #buckets = new Map<Day, { records: Dated[]; sorted: boolean }>();
+  readonly #blocks = new Map<number, Part>();
   /** Days with records, in order once asked for; null while that must be found again. */
   #days: Day[] | null = null;
+  #blockList: number[] | null = null;
   readonly #part: Part;
+  /** The day filled last: records that follow one another are mostly of one day. */
+  #filled = { date: "", records: [] as Dated[] };
 
   constructor(private readonly clock: Clock) {
-    this.#part = { changed: clock.version };
+    this.#part = new Part(clock.version);
   }
 
   on(day: Day): readonly Dated[] {
-    const bucket = this.#bucket(day);
-    track(bucket);
+    track(this.#block(day));
+    const bucket = this.#buckets.get(day);
+    if (bucket === undefined) return none;
     if (!bucket.sorted) {
-      if (bucket.records.length > 1) bucket.records = bucket.records.toSorted(byTime);
+      if (bucket.records.length > 1) bucket.records.sort(byTime);
       bucket.sorted = true;
     }
     return bucket.records;
@@ -101,38 +122,51 @@ class PersonDays {
     return this.#days;
   }
 
-  /** Adds a record while the index is built for the first time. */
-  fill(record: Dated): void {
-    const bucket = this.#bucket(mustDay(record.date));
-    bucket.records.push(record);
-    bucket.sorted = false;
+  blocks(): readonly number[] {
+    if (this.#days === null || this.#blockList === null) this.#blockList = [...new Set(this.days().map(blockOf))];
+    track(this.#part);
+    return this.#blockList;
   }
 
-  add(record: Dated): void {
-    this.#set(mustDay(record.date), (records) => [...records, record]);
+  /** Adds a record while the index is built for the first time. */
+  fill(record: Dated): void {
+    if (record.date !== this.#filled.date) {
+      const day = mustDay(record.date);
+      const bucket = this.#buckets.get(day) ?? { records: [], sorted: false };
+      this.#buckets.set(day, bucket);
+      this.#filled = { date: record.date, records: bucket.records };
+    }
+    this.#filled.records.push(record);
+  }
+
+  write(record: Dated): void {
+    this.#set(mustDay(record.date), (records) => [...records.filter(({ id }) => id !== record.id), record]);
   }
 
   remove(record: Dated): void {
     this.#set(mustDay(record.date), (records) => records.filter(({ id }) => id !== record.id));
   }
 
-  #set(day: Day, change: (records: Dated[]) => Dated[]): void {
-    const bucket = this.#bucket(day);
-    const held = bucket.records.length > 0;
-    bucket.records = change(bucket.records);
-    bucket.sorted = false;
-    bucket.changed = this.clock.version;
-    if (held === bucket.records.length > 0) return;
+  /** A day's list is replaced, never changed in place: whoever holds the old one keeps it. */
+  #set(day: Day, change: (records: readonly Dated[]) => Dated[]): void {
+    const before = this.#buckets.get(day)?.records ?? none;
+    const records = change(before);
+    this.#buckets.set(day, { records, sorted: false });
+    this.#block(day).changed = this.clock.version;
+    if ((before.length > 0) === (records.length > 0)) return;
     this.#days = null;
     this.#part.changed = this.clock.version;
   }
 
-  #bucket(day: Day): Bucket {
-    let bucket = this.#buckets.get(day);
-    if (bucket === undefined) this.#buckets.set(day, (bucket = { records: [], sorted: true, changed: this.clock.version }));
-    return bucket;
+  #block(day: Day): Part {
+    const number = blockOf(day);
+    let block = this.#blocks.get(number);
+    if (block === undefined) this.#blocks.set(number, (block = new Part(this.clock.version)));
+    return block;
   }
 }
+
+const none: readonly Dated[] = [];
 
 function byTime(a: Dated, b: Dated): number {
   const [at, bt] = [a.time ?? "", b.time ?? ""];

@@ -37,6 +37,16 @@ export const estimateUpTo = 20;
  * @param reps 1 to 20, halves allowed
  */
 export function maximumFactor(choice: FormulaChoice, reps: number): number {
+  const known = factors[choice];
+  let factor = known.get(reps);
+  if (factor === undefined) known.set(reps, (factor = computeFactor(choice, reps)));
+  return factor;
+}
+
+/** Factors worked out so far, by repetitions: a log of many years asks for the same few again and again. */
+const factors = Object.fromEntries(["mean", ...formulaNames].map((name) => [name, new Map<number, number>()])) as Record<FormulaChoice, Map<number, number>>;
+
+function computeFactor(choice: FormulaChoice, reps: number): number {
   if (choice === "mean") return formulaNames.reduce((sum, name) => sum + maximumFactor(name, reps), 0) / formulaNames.length;
   const { factor } = formulas[choice];
   return reps >= 2 ? factor(reps) : 1 + (factor(2) - 1) * (reps - 1);

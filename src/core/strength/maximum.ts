@@ -23,35 +23,42 @@ export interface LiftDay {
 /** What is known of one lift: the highest eligible estimate ever, that of the latest day which has one, the day last done and in how many sessions. */
 export interface LiftStanding { exerciseId: string; best: LiftMaximum | null; latest: LiftMaximum | null; lastDone: Day; sessions: number }
 
-/** Estimates of the eligible sets of one lift, in the order of the sets given. */
-export function eligibleMaxima(sets: readonly PerformedSet[], choice: FormulaChoice, bodyWeightOn: BodyWeightOn): LiftMaximum[] {
-  return sets.filter(isEligible).flatMap((set) => {
+/** Highest estimate among the eligible sets of one lift; of equal ones the earlier set keeps the place. Null when no set is eligible. */
+export function highestOf(sets: readonly PerformedSet[], choice: FormulaChoice, bodyWeightOn: BodyWeightOn): LiftMaximum | null {
+  let highest: LiftMaximum | null = null;
+  for (const set of sets) {
+    if (!isEligible(set)) continue;
     const estimate = setMaximum(set, choice, bodyWeightOn);
-    return "reason" in estimate ? [] : [{ e1rmKg: estimate.kg, set, limitReps: estimate.limitReps }];
-  });
+    if (!("reason" in estimate) && (highest === null || estimate.kg > highest.e1rmKg)) highest = { e1rmKg: estimate.kg, set, limitReps: estimate.limitReps };
+  }
+  return highest;
 }
 
 /** A day's performed sets by lift, in the order in which the lifts were first done. */
 export function liftDays(day: Day, sets: readonly PerformedSet[], choice: FormulaChoice, bodyWeightOn: BodyWeightOn): LiftDay[] {
   return [...groupBy(sets, ({ exercise }) => exercise.id)].map(([exerciseId, done]) => ({
-    exerciseId, day, maximum: highest(eligibleMaxima(done, choice, bodyWeightOn)),
+    exerciseId, day, maximum: highestOf(done, choice, bodyWeightOn),
     worked: done.some(({ reps, exercise }) => reps > 0 || exercise.measure === "duration" || exercise.measure === "distance"),
     sessionIds: [...new Set(done.map(({ sessionId }) => sessionId))], lastWorking: done.findLast(({ warmUp }) => !warmUp)?.sessionId ?? null,
   }));
 }
 
 /**
- * Best and latest estimated maximum of each lift that was worked, in order of exercise id.
- * @param courses the days of each lift, oldest first; of equal estimates the earlier day keeps the place
+ * Best and latest estimated maximum of a lift; null when it was never worked.
+ * @param course the days of the lift, oldest first; of equal estimates the earlier day keeps the place
  */
-export function liftStandings(courses: ReadonlyMap<string, readonly LiftDay[]>): LiftStanding[] {
-  const standings = [...courses].flatMap(([exerciseId, course]): LiftStanding[] => {
-    const last = course.findLast(({ worked }) => worked);
-    if (last === undefined) return [];
-    const maxima = course.flatMap(({ maximum }) => maximum ?? []);
-    return [{ exerciseId, best: highest(maxima), latest: maxima.at(-1) ?? null, lastDone: last.day, sessions: course.reduce((sum, { sessionIds }) => sum + sessionIds.length, 0) }];
-  });
-  return standings.sort((a, b) => (a.exerciseId < b.exerciseId ? -1 : 1));
+export function liftStanding(exerciseId: string, course: readonly LiftDay[]): LiftStanding | null {
+  const last = course.findLast(({ worked }) => worked);
+  if (last === undefined) return null;
+  let best: LiftMaximum | null = null;
+  let latest: LiftMaximum | null = null;
+  let sessions = 0;
+  for (const { maximum, sessionIds } of course) {
+    sessions += sessionIds.length;
+    latest = maximum ?? latest;
+    if (maximum !== null && (best === null || maximum.e1rmKg > best.e1rmKg)) best = maximum;
+  }
+  return { exerciseId, best, latest, lastDone: last.day, sessions };
 }
 
 /**
@@ -81,8 +88,4 @@ export function maximumInForce(course: readonly LiftDay[], tested: readonly { kg
     }
     return steps[low - 1]?.kg ?? null;
   };
-}
-
-function highest(maxima: readonly LiftMaximum[]): LiftMaximum | null {
-  return maxima.reduce<LiftMaximum | null>((best, one) => (best === null || one.e1rmKg > best.e1rmKg ? one : best), null);
 }

@@ -1,4 +1,4 @@
-import type { Exercise, Item, Session, Settings, TrainingSet } from "../log/records";
+import type { Exercise, Session, Settings } from "../log/records";
 import { estimateMaximum, reserve, roughAbove, type Estimate, type FormulaChoice } from "./e1rm";
 import type { Day } from "../calendar/day";
 
@@ -26,24 +26,20 @@ export type BodyWeightOn = (day: Day) => number | null;
 
 /** The sets of a session that were performed; a set without `done` was not. */
 export function performedSets(session: Session, day: Day, exercises: ReadonlyMap<string, Exercise>, bodyWeightOn: BodyWeightOn): PerformedSet[] {
-  return (session.items ?? []).flatMap((item) => {
+  const performed: PerformedSet[] = [];
+  for (const item of session.items ?? []) {
     const exercise = exercises.get(item.exerciseId);
-    return exercise === undefined ? [] : item.sets.flatMap((set) => performed(session.id, item, set, exercise, day, bodyWeightOn));
-  });
-}
-
-function performed(sessionId: string, item: Item, set: TrainingSet, exercise: Exercise, day: Day, bodyWeightOn: BodyWeightOn): PerformedSet[] {
-  if (!set.done) return [];
-  const typedKg = set.done.kg ?? 0;
-  return [{
-    sessionId, itemId: item.id, setId: set.id, exercise, day, typedKg,
-    reps: set.done.reps ?? 0,
-    totalKg: totalLoad(exercise, typedKg, () => bodyWeightOn(day)),
-    rpe: set.done.rpe ?? null,
-    failed: set.done.failed ?? false,
-    warmUp: set.warmUp ?? false,
-    sides: exercise.perSide ? 2 : 1,
-  }];
+    if (exercise === undefined) continue;
+    for (const { id, done, warmUp } of item.sets) {
+      if (!done) continue;
+      const typedKg = done.kg ?? 0;
+      performed.push({
+        sessionId: session.id, itemId: item.id, setId: id, exercise, day, reps: done.reps ?? 0, typedKg, totalKg: totalLoad(exercise, typedKg, day, bodyWeightOn),
+        rpe: done.rpe ?? null, failed: done.failed ?? false, warmUp: warmUp ?? false, sides: exercise.perSide ? 2 : 1,
+      });
+    }
+  }
+  return performed;
 }
 
 /**
@@ -51,12 +47,12 @@ function performed(sessionId: string, item: Item, set: TrainingSet, exercise: Ex
  * added; for assisted ones that share less the assistance, never below zero. Null when body weight is needed and unknown, or
  * when the exercise has no load at all.
  */
-export function totalLoad(exercise: Exercise, typedKg: number, bodyWeight: () => number | null): number | null {
+export function totalLoad(exercise: Exercise, typedKg: number, day: Day, bodyWeightOn: BodyWeightOn): number | null {
   const measure = exercise.measure ?? "load-reps";
   if (measure === "load-reps") return typedKg;
   const share = bodyShare(exercise);
   if (share === null) return null;
-  const body = bodyWeight();
+  const body = bodyWeightOn(day);
   return body === null ? null : Math.max(0, body * share + (measure === "assisted-reps" ? -typedKg : typedKg));
 }
 

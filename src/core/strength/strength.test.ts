@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import type { Exercise, Session } from "../log/records";
 import { estimateMaximum, formulaNames, maximumFactor, type FormulaChoice } from "./e1rm";
 import { groupBy } from "../calendar/groupBy";
-import { liftDays, liftStandings, maximumInForce, type LiftDay } from "./maximum";
+import { liftDays, liftStanding, maximumInForce, type LiftDay } from "./maximum";
 import { performedSets, setMaximum, type PerformedSet } from "./sets";
 import { intensityOf, workOf } from "./volume";
 
@@ -54,7 +54,7 @@ describe("estimated maximum", () => {
 
 describe("best and latest", () => {
   const courseOf = (sets: readonly PerformedSet[]): LiftDay[] => [...groupBy(sets, ({ day }) => day)].flatMap(([day, done]) => liftDays(day, done, "epley", at80));
-  const standingOf = (sets: readonly PerformedSet[]) => liftStandings(new Map([["squat", courseOf(sets)]]))[0] ?? null;
+  const standingOf = (sets: readonly PerformedSet[]) => liftStanding("squat", courseOf(sets));
   it("take the eligible sets only", () => {
     const sets = [performed(squat, 1, 5, 100), performed(squat, 2, 13, 100), performed(squat, 3, 1, 140, { warmUp: true }), performed(squat, 4, 5, 90, { rpe: 5 }), performed(squat, 5, 5, 90), performed(squat, 5, 3, 90)];
     const standing = standingOf(sets)!;

@@ -48,7 +48,8 @@ export function workOf(sets: readonly PerformedSet[], settings: Settings): Volum
 
 /** Average intensity of a list of performed sets, as `Volume` has it. */
 export function intensityOf(sets: readonly PerformedSet[], settings: Settings, maximumOn: MaximumOn, bodyWeightOn: BodyWeightOn): number | null {
-  let [weighted, weightedReps] = [0, 0];
+  let weighted = 0;
+  let weightedReps = 0;
   for (const set of sets) {
     const reps = set.reps * set.sides;
     if (!isWork(set, settings) || set.totalKg === null || reps <= 0) continue;

@@ -53,7 +53,7 @@ export function bodyView(figures: Figures, days: number | null): BodyView {
   }
   return {
     points, mornings: weighed.filter(({ day }) => day >= first).length, span: on - first + 1, weeks: weeksOf(figures), trend: trendFigure(figures), plan: planFigure(figures), arrival: arrivalFigure(figures),
-    change: weightChange(weighed), ewmaKg: exponentialMean(weighed).at(-1)?.kg ?? null, sevenDay: sevenDayMean(weighed, on),
+    change: weightChange(weighed), ewmaKg: exponentialMean(weighed), sevenDay: sevenDayMean(weighed, on),
     targetKg: hasLine ? line.targetKg : null, deadline: hasLine ? dateOf(line.deadline) : null,
     gross: grossDays(trend).map(({ day, weighedKg }) => ({ date: dateOf(day), kg: weighedKg! })),
   };
@@ -65,7 +65,7 @@ function grossDays(trend: Trend | null): TrendDay[] {
 }
 
 function weeksOf(figures: Figures): BodyWeek[] {
-  const recent = figures.weekly.slice(-9);
+  const recent = figures.weekly(9);
   return recent.map((week, index) => {
     const before = recent[index - 1];
     const { done, planned } = adherence(figures.sessionsOfWeek(week.closingDay - 6), figures.on);

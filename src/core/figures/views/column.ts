@@ -28,7 +28,6 @@ export interface ColumnRow {
 
 /** Rows of the days from `from` to `to`, both included. */
 export function columnView(figures: Figures, from: Day, to: Day): ColumnRow[] {
-  const weeks = new Map(figures.weekly.map((week) => [week.closingDay, week]));
   return Array.from({ length: Math.max(0, to - from + 1) }, (_, index): ColumnRow => {
     const day = from + index;
     const smoothed = trendDay(figures.trend, day);
@@ -41,14 +40,15 @@ export function columnView(figures: Figures, from: Day, to: Day): ColumnRow[] {
       marks: figures.sessionsOn(day).map((session) => ({ id: session.id, kind: session.kind, status: standing(session, figures.on), title: session.title ?? session.kind })),
       foodShare: food === null || "reason" in food.target || food.eaten.kcal === 0 ? null : food.eaten.kcal / food.target.kcal,
       note: figures.noteOn(day)?.text ?? null,
-      week: day === closingDay(day, figures.weekStart) ? weekFigures(figures, day, weeks.get(day)) : null,
+      week: day === closingDay(day, figures.weekStart) ? weekFigures(figures, day) : null,
     };
   });
 }
 
-function weekFigures(figures: Figures, closing: Day, weight: { days: number; medianKg: number | null; open: boolean } | undefined): ColumnRow["week"] {
+function weekFigures(figures: Figures, closing: Day): ColumnRow["week"] {
   const start = weekStartOf(closing, figures.weekStart);
   if (start > figures.on) return null;
+  const weight = figures.weekFrom(start);
   const { done, planned } = adherence(figures.sessionsOfWeek(start), figures.on);
   return { days: weight?.days ?? 0, medianKg: weight?.medianKg ?? null, open: closing > figures.on, done, planned };
 }

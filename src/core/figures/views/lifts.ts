@@ -2,7 +2,7 @@ import { dateOf, weekStartOf } from "../../calendar/day";
 import type { Exercise, Session } from "../../log/records";
 import { estimateMaximum, formulaNames, recordUpTo, type FormulaName } from "../../strength/e1rm";
 import { describeSets } from "../../strength/describe";
-import { eligibleMaxima, type LiftMaximum } from "../../strength/maximum";
+import { highestOf, type LiftMaximum } from "../../strength/maximum";
 import { bodyShare } from "../../strength/sets";
 import { workOf, type Volume } from "../../strength/volume";
 import { Printer, unitsOf } from "../../units/printer";
@@ -70,10 +70,9 @@ function history(figures: Figures, exercise: Exercise): LiftsView["chosen"] {
 
 function timeOf(figures: Figures, exercise: Exercise, session: Session): LiftTime {
   const done = figures.setsOf(session).filter((set) => set.exercise.id === exercise.id);
-  const maxima = eligibleMaxima(done, figures.formula, figures.bodyWeightOn);
   const { volumeLoadKg, numberOfLifts } = workOf(done, figures.settings);
   return {
     sessionId: session.id, date: session.date, text: describeSets(setsIn(session, exercise.id), "done", exercise, new Printer(unitsOf(figures.person.units))),
-    e1rmKg: maxima.length === 0 ? null : Math.max(...maxima.map(({ e1rmKg }) => e1rmKg)), volumeLoadKg, numberOfLifts,
+    e1rmKg: highestOf(done, figures.formula, figures.bodyWeightOn)?.e1rmKg ?? null, volumeLoadKg, numberOfLifts,
   };
 }

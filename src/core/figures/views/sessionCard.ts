@@ -65,7 +65,7 @@ function lastTime(figures: Figures, session: Session, exerciseId: string, printe
   const days = figures.pastSessionDays;
   for (let index = days.length - 1; index >= 0; index--) {
     const day = days[index]!;
-    const working = day < before ? figures.liftsOn(day).find((lift) => lift.exerciseId === exerciseId)?.lastWorking : null;
+    const working = day < before ? figures.liftOn(exerciseId, day)?.lastWorking : null;
     if (working) return { date: dateOf(day), text: describeSets(setsIn(figures.sessionOn(day, working), exerciseId), "done", figures.exercises.get(exerciseId), printer) };
   }
   return null;

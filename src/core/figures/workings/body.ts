@@ -26,7 +26,7 @@ export function trendWorking(figures: Figures): WorkingResult {
       `level ${p.mass(last.kg, 2)}, standard deviation ${p.mass(last.sd, 2)}; 80 % interval = level ± ${printNumber(z80, 2)} × ${p.massNumber(last.sd, 2)} = ${p.massNumber(last.low80, 2)} to ${p.mass(last.high80, 2)}`,
       `slope ${p.rate(last.kgPerWeek)}, 80 % interval ± ${p.massNumber(z80 * last.kgPerWeekSd, 2)}`,
       `scatter: scale ${p.massNumber(scale, 2)}, water ${p.massNumber(water, 2)} with ${printNumber(memory * 100, 0)} % carried to the next day, level ${p.massNumber(level, 3)} and slope ${p.massNumber(slope, 4)} ${p.units.mass} a day`,
-      `for comparison: exponentially weighted mean (α = ${ewmaAlpha}) ${p.mass(exponentialMean(weighed).at(-1)!.kg, 2)}; ${week === null ? "no weigh-in in the last seven days" : `mean of the last 7 days ${p.mass(week.kg, 2)} over ${week.days} weigh-ins`}`,
+      `for comparison: exponentially weighted mean (α = ${ewmaAlpha}) ${p.mass(exponentialMean(weighed)!, 2)}; ${week === null ? "no weigh-in in the last seven days" : `mean of the last 7 days ${p.mass(week.kg, 2)} over ${week.days} weigh-ins`}`,
     ],
     inputs: weighed.slice(-10).reverse().map(({ day, kg }) => ({ label: printDay(day), value: p.mass(kg), date: dateOf(day) })),
     assumptions: [
@@ -42,7 +42,7 @@ export function trendWorking(figures: Figures): WorkingResult {
 
 export function weeklyWorking(figures: Figures, closingDate: string): WorkingResult {
   const closing = mustDay(closingDate);
-  const week = figures.weekly.find(({ closingDay }) => closingDay === closing);
+  const week = figures.weekFrom(closing - 6);
   if (!week || week.medianKg === null) return { reason: "There is no weigh-in in that week." };
   const p = new Printer(unitsOf(figures.person.units));
   const values = figures.weighed.filter(({ day }) => day >= week.from && day <= Math.min(closing, figures.on));

@@ -21,7 +21,7 @@ const working = (ref: FigureRef): Working => {
 const weekStart = dateOf(figures.liftedWeeks.at(-2)!);
 const done = figures.sessionsBetween(-Infinity, today).filter(({ status }) => status === "done");
 const refs: FigureRef[] = [
-  { figure: "trend" }, { figure: "weekly", closingDate: dateOf(figures.weekly.at(-2)!.closingDay) }, { figure: "plan" }, { figure: "arrival" }, { figure: "expenditure" }, { figure: "change" },
+  { figure: "trend" }, { figure: "weekly", closingDate: dateOf(figures.weekly(2)[0]!.closingDay) }, { figure: "plan" }, { figure: "arrival" }, { figure: "expenditure" }, { figure: "change" },
   ...["mifflinStJeor", "rozaShizgal", "katchMcArdle", "cunningham"].map((equation): FigureRef => ({ figure: "resting", equation })),
   { figure: "foodLeft", date: dateOf(today) }, { figure: "volume", weekStart }, { figure: "pace", kind: "run", purpose: "easy", days: 84 },
   ...(["best", "latest"] as const).flatMap((which) => ["back-squat", "chin-up"].map((exerciseId): FigureRef => ({ figure: "maximum", exerciseId, which }))),
