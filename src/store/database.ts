@@ -1,35 +1,59 @@
-import { openDB, type DBSchema, type IDBPDatabase } from "idb";
+import { openDB, type DBSchema, type IDBPDatabase, type IDBPTransaction } from "idb";
 import type { FieldPatch } from "@/core/log/patch";
 import type { AnyRecord, RecordKind, Tombstone } from "@/core/log/records";
+import type { Page } from "./pages";
 import { StoreProblem, problemOf } from "./problems";
+import { upgradeFromRows } from "./upgrade";
 
-/** A record as it lies in the database. The layout is private to this room and never visible in the archive. */
-export interface Row { kind: RecordKind; id: string; record: AnyRecord }
+/** A record as the journal notes it. `was` is the month of the page it lay in when that is another than its own. */
+export interface Row { kind: RecordKind; id: string; record: AnyRecord; was?: string }
+
+/** A removal as the journal notes it, with the month of the page the record lay in. */
+export interface Removal { tombstone: Tombstone; month: string }
 
 /** What one commit did, for readers that follow: rows written and removed, or that everything was replaced. */
-export type JournalEntry = { sequence: number; puts: Row[]; removed: Tombstone[]; replaced?: boolean };
+export type JournalEntry = { sequence: number; puts: Row[]; removed: Removal[]; replaced?: boolean };
 
-/** The whole of a log as it is set aside when another replaces it. */
-export interface Snapshot { rows: Row[]; removed: Tombstone[]; extra: Record<string, unknown> }
+/** What changed in one record, and the dates it bore before and after, by which its page is found. */
+export interface RecordPatch { kind: RecordKind; id: string; dates?: string[]; fields: FieldPatch[] }
 
-/** What it takes to undo a commit. */
-export type HistoryEntry = { sequence: number; label: string } & ({ patches: { kind: RecordKind; id: string; fields: FieldPatch[] }[] } | { before: Snapshot });
+/** What it takes to undo a commit: patches, or the generation of pages that another one replaced. */
+export type HistoryEntry = { sequence: number; label: string } & ({ patches: RecordPatch[] } | { generation: number; extra: Record<string, unknown> });
 
-/** Where the log stands: last sequence number, last stamp, this database's name in stamps, and the stacks of undo and redo. */
-export interface Standing { sequence: number; stamp: string; node: string; undo: number[]; redo: number[]; extra: Record<string, unknown> }
+/** Where the log stands. Kept in one record, read and written in every transaction that changes the log. */
+export interface Standing {
+  sequence: number;
+  /** Last stamp given, and this database's name in stamps. */
+  stamp: string;
+  node: string;
+  undo: number[];
+  redo: number[];
+  extra: Record<string, unknown>;
+  /** The generation of pages in force; a log that is replaced keeps its own until the replacement can no longer be undone. */
+  generation: number;
+  /** Everything up to this sequence number is in the pages; what is later lies in the journal. */
+  folded: number;
+}
 
+/** An answer as it was last computed, with what it holds for. */
+export interface SavedAnswer { key: string; sequence: number; core: string; answer: unknown }
+
+/** The layout of the browser's database. It is private to this room and never visible in the archive. */
 export interface LogDatabase extends DBSchema {
-  records: { key: [string, string]; value: Row; indexes: { day: [string, string, string] } };
-  removed: { key: [string, string]; value: Tombstone };
+  pages: { key: [number, string, string]; value: Page };
   journal: { key: number; value: JournalEntry };
   history: { key: number; value: HistoryEntry };
   meta: { key: string; value: Standing };
+  saved: { key: string; value: SavedAnswer };
 }
 
-const version = 1;
+export type StoreName = "pages" | "journal" | "history" | "meta";
+export type WriteTransaction = IDBPTransaction<LogDatabase, StoreName[], "readwrite">;
 
-/** The log that is kept for real, and the demo household; each is a database of its own. */
-export type LogName = "own" | "demo";
+const version = 2;
+
+/** The log that is kept for real, the demo household, and a generated one of many years; each is a database of its own. */
+export type LogName = "own" | "demo" | "generated";
 
 /**
  * Opens the database of a log, creating it when there is none.
@@ -41,10 +65,10 @@ export async function openDatabase(name: LogName, onOutdated: () => void = () =>
   let refuse: (problem: StoreProblem) => void = () => {};
   const blocked = new Promise<never>((_, reject) => { refuse = reject; });
   const opening = openDB<LogDatabase>(`oat-column-${name}`, version, {
-    upgrade(database) {
-      const records = database.createObjectStore("records", { keyPath: ["kind", "id"] });
-      records.createIndex("day", ["kind", "record.personId", "record.date"]);
-      database.createObjectStore("removed", { keyPath: ["kind", "id"] });
+    async upgrade(database, from, _to, transaction) {
+      database.createObjectStore("pages", { keyPath: ["generation", "kind", "month"] });
+      database.createObjectStore("saved", { keyPath: "key" });
+      if (from === 1) return upgradeFromRows(database, transaction);
       database.createObjectStore("journal", { keyPath: "sequence" });
       database.createObjectStore("history", { keyPath: "sequence" });
       database.createObjectStore("meta");
@@ -60,4 +84,9 @@ export async function openDatabase(name: LogName, onOutdated: () => void = () =>
   } catch (error) {
     throw problemOf(error);
   }
+}
+
+/** Where a log stands that was perhaps never written to. */
+export function standingOf(kept: Standing | undefined, node = ""): Standing {
+  return kept ?? { sequence: 0, stamp: "", node: node.slice(-8), undo: [], redo: [], extra: {}, generation: 0, folded: 0 };
 }

@@ -1,21 +1,46 @@
 import type { IDBPDatabase } from "idb";
 import { emptyLog, putRecord, removeRecord, type Log } from "@/core/log/log";
-import type { LogDatabase, Standing } from "./database";
+import { standingOf, type JournalEntry, type LogDatabase } from "./database";
+import { readPage, type Page } from "./pages";
 
-/** Where a log stands that was perhaps never written to. */
-export function standingOf(kept: Standing | undefined, node = ""): Standing {
-  return kept ?? { sequence: 0, stamp: "", node: node.slice(-8), undo: [], redo: [], extra: {} };
+/** Told how much of a long task is done, from 0 to 1; may throw to end it. */
+export type Progress = (share: number) => void | Promise<void>;
+
+const untold: Progress = () => {};
+
+/**
+ * The whole log as it lies in the database, with the sequence number it stands at: first what the journal has not yet given to the
+ * pages, then the pages, the newest month first.
+ */
+export async function readLog(database: IDBPDatabase<LogDatabase>, progress = untold): Promise<{ log: Log; sequence: number }> {
+  const transaction = database.transaction(["pages", "journal", "meta"]);
+  const { extra, sequence, generation, folded } = standingOf(await transaction.objectStore("meta").get("standing"));
+  const [pages, entries] = await Promise.all([transaction.objectStore("pages").getAll(ofGeneration(generation)), transaction.objectStore("journal").getAll(IDBKeyRange.lowerBound(folded, true))]);
+  const log = emptyLog(extra);
+  for (const entry of entries) follow(log, entry);
+  const newestFirst = pages.sort((a, b) => (a.month < b.month ? 1 : a.month > b.month ? -1 : 0));
+  for (const [index, page] of newestFirst.entries()) {
+    readPage(log, page);
+    if (index % 64 === 63) await progress(index / pages.length);
+  }
+  return { log, sequence };
 }
 
-/** The whole log as it lies in the database, with the sequence number it stands at. */
-export async function readLog(database: IDBPDatabase<LogDatabase>): Promise<{ log: Log; sequence: number }> {
-  const transaction = database.transaction(["records", "removed", "meta"]);
-  const [rows, removed, kept] = await Promise.all([transaction.objectStore("records").getAll(), transaction.objectStore("removed").getAll(), transaction.objectStore("meta").get("standing")]);
-  const { extra, sequence } = standingOf(kept);
-  const log = emptyLog(extra);
-  for (const tombstone of removed) removeRecord(log, tombstone);
-  for (const { kind, record } of rows) putRecord(log, kind, record);
-  return { log, sequence };
+/** Keys of the pages of one generation, of one kind when that is given. */
+export function ofGeneration(generation: number, kind?: string): IDBKeyRange {
+  return kind === undefined ? IDBKeyRange.bound([generation], [generation, []]) : IDBKeyRange.bound([generation, kind], [generation, kind, []]);
+}
+
+/** The pages of the generation in force. */
+export async function currentPages(database: IDBPDatabase<LogDatabase>): Promise<Page[]> {
+  const { generation } = standingOf(await database.get("meta", "standing"));
+  return database.getAll("pages", ofGeneration(generation));
+}
+
+/** Does in a log in memory what a commit did. */
+export function follow(log: Log, { puts, removed }: JournalEntry): void {
+  for (const { kind, record } of puts) putRecord(log, kind, record);
+  for (const { tombstone } of removed) removeRecord(log, tombstone);
 }
 
 /**
@@ -25,12 +50,11 @@ export async function readLog(database: IDBPDatabase<LogDatabase>): Promise<{ lo
 export async function catchUp(database: IDBPDatabase<LogDatabase>, log: Log, after: number): Promise<number | null> {
   const entries = await database.getAll("journal", IDBKeyRange.lowerBound(after, true));
   let reached = after;
-  for (const { sequence, puts, removed, replaced } of entries) {
-    if (replaced || sequence !== reached + 1) return null;
-    for (const { kind, record } of puts) putRecord(log, kind, record);
-    for (const tombstone of removed) removeRecord(log, tombstone);
-    reached = sequence;
+  for (const entry of entries) {
+    if (entry.replaced || entry.sequence !== reached + 1) return null;
+    reached = entry.sequence;
   }
+  for (const entry of entries) follow(log, entry);
   if (entries.length === 0 && standingOf(await database.get("meta", "standing")).sequence !== after) return null;
   return reached;
 }

@@ -5,9 +5,12 @@ import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { emptyLog, putRecord, type Log } from "@/core/log/log";
 import { put, type Person, type Session, type WeighIn } from "@/core/log/records";
 import { archiveOf } from "@/formats/archive";
+import { layOut } from "./pages";
 import { StoreProblem } from "./problems";
 import { catchUp, readLog } from "./reader";
 import { Store } from "./store";
+import { fold } from "./fold";
+import { Locks } from "../../tests/locks";
 
 const person: Person = { id: "p", name: "Rower" };
 const weighed = (kg: number, date = "2026-06-01", id = "w", extra: Partial<WeighIn> = {}): WeighIn => ({ id, personId: "p", date, kg, primary: true, ...extra });
@@ -23,7 +26,10 @@ const kgOf = async (store: Store, id = "w") => (await logOf(store)).records.weig
 /** The log without what a commit stamps, to compare before with after. */
 const plain = async (store: Store) => JSON.stringify(archiveOf(await logOf(store), "")).replaceAll(/"(changed|revision)":("[^"]*"|\d+),?/g, "").replace(/"removed":\[.*?\]/, "");
 
-beforeEach(() => { globalThis.indexedDB = new IDBFactory(); });
+beforeEach(() => {
+  globalThis.indexedDB = new IDBFactory();
+  vi.stubGlobal("navigator", { locks: new Locks() });
+});
 afterEach(() => {
   for (const store of stores.splice(0)) store.close();
   vi.restoreAllMocks();
@@ -110,7 +116,11 @@ describe("undo and redo", () => {
     const store = await open();
     await store.commit([put("weighIns", weighed(71))], "a");
     await store.commit([put("weighIns", weighed(70), weighed(71))], "b");
-    await store.database.put("records", { kind: "weighIns", id: "w", record: { ...(await logOf(store)).records.weighIns.get("w")!, note: "theirs" } });
+    const seen = (await logOf(store)).records.weighIns.get("w")!;
+    // A hand whose work is not in this history, as one that came with a merge.
+    const standing = (await store.database.get("meta", "standing"))!;
+    await store.database.put("journal", { sequence: 3, puts: [{ kind: "weighIns", id: "w", record: { ...seen, note: "theirs", revision: 3 } }], removed: [] });
+    await store.database.put("meta", { ...standing, sequence: 3 }, "standing");
     await store.undo();
     expect((await logOf(store)).records.weighIns.get("w")).toMatchObject({ kg: 71, note: "theirs" });
   });
@@ -120,7 +130,7 @@ describe("undo and redo", () => {
     const other = emptyLog({ household: 1 });
     putRecord(other, "people", { id: "q", name: "Other" });
     const before = await plain(store);
-    await store.replace(other, "Import");
+    await store.replace(layOut(other), "Import");
     expect((await logOf(store)).extra).toEqual({ household: 1 });
     const after = await plain(store);
     await store.undo();
@@ -141,7 +151,7 @@ describe("readers", () => {
     const reached = await catchUp(theirs.database, log, sequence);
     expect(reached).toBe(4);
     expect(archiveOf(log, "")).toEqual(archiveOf(await logOf(mine), ""));
-    await mine.replace(emptyLog(), "emptied");
+    await mine.replace(layOut(emptyLog()), "emptied");
     expect(await catchUp(theirs.database, log, reached!)).toBeNull();
   });
   it("are hinted at after the commit", async () => {
@@ -151,6 +161,130 @@ describe("readers", () => {
     const { sequence } = await store.commit([put("people", person)], "a");
     expect(await heard).toBe(sequence);
     channel.close();
+  });
+});
+
+describe("pages", () => {
+  const months = ["2026-04-10", "2026-05-10", "2026-06-10"];
+  async function written(): Promise<Store> {
+    const store = await open();
+    await store.commit([put("people", person), ...months.map((date, index) => put("weighIns", weighed(70 + index, date, `w${index}`)))], "a");
+    await store.commit([put("meals", { id: "m", personId: "p", date: "2026-05-10", name: "soup", nutrients: { kcal: 300 } })], "b");
+    return store;
+  }
+  it("hold what the journal held, and the log reads the same", async () => {
+    const store = await written();
+    await store.commit([{ remove: { kind: "weighIns", id: "w0", date: "2026-04-10" } }], "c");
+    const before = archiveOf(await logOf(store), "");
+    expect(await fold(store.database, "own", 1)).toBe(3);
+    expect((await store.database.getAllKeys("pages")).map(([, kind, month]) => `${kind} ${month}`).sort()).toEqual(["meals 2026-05", "people ", "removed ", "weighIns 2026-05", "weighIns 2026-06"]);
+    expect(archiveOf(await logOf(store), "")).toEqual(before);
+    expect(await fold(store.database, "own", 1)).toBe(0);
+  });
+  it("are found by a commit, an undo and a removal, moved records included, and by a tab that has just opened", async () => {
+    for (const folding of [false, true]) {
+      globalThis.indexedDB = new IDBFactory();
+      const first = await written();
+      if (folding) await fold(first.database, "own", 1);
+      const store = await open();
+      const base = (await logOf(store)).records.weighIns.get("w1")!;
+      await store.commit([put("weighIns", { ...base, date: "2026-06-11" }, base)], "moved");
+      if (folding) await fold(store.database, "own", 1);
+      expect((await logOf(store)).records.weighIns.get("w1")).toMatchObject({ date: "2026-06-11", revision: 2 });
+      // Changed by a hand that saw it where it was before.
+      await first.commit([put("weighIns", { ...base, kg: 71.5 }, base)], "edited");
+      expect((await logOf(store)).records.weighIns.get("w1")).toMatchObject({ date: "2026-06-11", kg: 71.5, revision: 3 });
+      await first.commit([{ remove: { kind: "weighIns", id: "w1" } }], "removed");
+      if (folding) await fold(store.database, "own", 1);
+      expect((await logOf(store)).records.weighIns.has("w1")).toBe(false);
+      for (const wanted of [{ date: "2026-06-11", kg: 71.5 }, { date: "2026-06-11", kg: 71 }, { date: "2026-05-10", kg: 71 }]) {
+        await store.undo();
+        if (folding) await fold(store.database, "own", 1);
+        expect((await logOf(store)).records.weighIns.get("w1")).toMatchObject(wanted);
+      }
+    }
+  });
+  it("are folded by one hand at a time", async () => {
+    const store = await written();
+    await navigator.locks.request("oat-column-fold-own", async () => {
+      expect(await fold(store.database, "own", 1)).toBeNull();
+      expect(await store.database.count("pages")).toBe(0);
+    });
+    expect(await fold(store.database, "own", 1)).toBe(2);
+  });
+  it("never overwrite what the journal has written since", async () => {
+    const store = await written();
+    await fold(store.database, "own", 1);
+    const base = (await logOf(store)).records.weighIns.get("w2")!;
+    await store.commit([put("weighIns", { ...base, kg: 80 }, base), { remove: { kind: "weighIns", id: "w0", date: "2026-04-10" } }], "later");
+    const { weighIns } = (await logOf(store)).records;
+    expect(weighIns.get("w2")!.kg).toBe(80);
+    expect(weighIns.has("w0")).toBe(false);
+  });
+  it("of a replaced log go once the replacement can no longer be undone", async () => {
+    const store = await written();
+    await store.replace(layOut(emptyLog()), "emptied");
+    expect(await store.database.count("pages")).toBe(5);
+    await store.undo();
+    expect((await logOf(store)).records.weighIns.size).toBe(3);
+    await store.redo();
+    await store.undo();
+    await store.replace(layOut(emptyLog()), "emptied again");
+    await store.undo();
+    const base = (await logOf(store)).records.weighIns.get("w2")!;
+    await store.commit([put("weighIns", { ...base, kg: 80 }, base)], "later");
+    expect(new Set((await store.database.getAllKeys("pages")).map(([generation]) => generation))).toEqual(new Set([0]));
+  });
+});
+
+describe("other hands", () => {
+  it("a field that two hands changed keeps the later value, and both are told", async () => {
+    const [mine, theirs] = [await open(), await open()];
+    await mine.commit([put("weighIns", weighed(71))], "a");
+    const seen = (await logOf(mine)).records.weighIns.get("w")!;
+    expect((await theirs.commit([put("weighIns", { ...seen, kg: 72 }, seen)], "b")).clashes).toEqual([]);
+    expect(await mine.commit([put("weighIns", { ...seen, kg: 70, note: "mine" }, seen)], "c")).toMatchObject({ clashes: [{ path: ["kg"], theirs: 72, ours: 70 }], revived: false });
+    expect(await kgOf(mine)).toBe(70);
+  });
+  it("an edit beats a removal, and says so", async () => {
+    const [mine, theirs] = [await open(), await open()];
+    await mine.commit([put("weighIns", weighed(71))], "a");
+    const seen = (await logOf(mine)).records.weighIns.get("w")!;
+    await theirs.commit([{ remove: { kind: "weighIns", id: "w", date: seen.date } }], "b");
+    expect(await mine.commit([put("weighIns", { ...seen, note: "kept" }, seen)], "c")).toMatchObject({ revived: true });
+    expect((await logOf(mine)).records.weighIns.get("w")).toMatchObject({ kg: 71, note: "kept" });
+    expect((await logOf(mine)).removed.size).toBe(0);
+  });
+});
+
+describe("the older layout", () => {
+  it("of rows becomes pages, with what can be undone", async () => {
+    const old = await openDB("oat-column-own", 1, {
+      upgrade(database) {
+        for (const name of ["records", "removed"]) database.createObjectStore(name, { keyPath: ["kind", "id"] });
+        for (const name of ["journal", "history"]) database.createObjectStore(name, { keyPath: "sequence" });
+        database.createObjectStore("meta");
+      },
+    });
+    const transaction = old.transaction(["records", "removed", "journal", "history", "meta"], "readwrite");
+    for (const record of [weighed(71), weighed(70, "2026-07-01", "v")]) await transaction.objectStore("records").put({ kind: "weighIns", id: record.id, record });
+    await transaction.objectStore("removed").put({ id: "gone", kind: "meals" });
+    await transaction.objectStore("journal").put({ sequence: 7, puts: [], removed: [] });
+    await transaction.objectStore("history").put({ sequence: 6, label: "import", before: { rows: [{ kind: "weighIns", id: "old", record: weighed(60, "2026-01-01", "old") }], removed: [], extra: { household: 1 } } });
+    await transaction.objectStore("history").put({ sequence: 7, label: "weight", patches: [{ kind: "weighIns", id: "w", fields: [{ path: ["kg"], before: 72, after: 71 }] }] });
+    await transaction.objectStore("meta").put({ sequence: 7, stamp: "", node: "n", undo: [6, 7], redo: [], extra: {} }, "standing");
+    await transaction.done;
+    old.close();
+    const store = await open();
+    const log = await logOf(store);
+    expect([...log.records.weighIns.values()].map(({ kg }) => kg).sort()).toEqual([70, 71]);
+    expect(log.removed.size).toBe(1);
+    expect((await store.undo())?.label).toBe("weight");
+    expect(await kgOf(store)).toBe(72);
+    expect((await store.undo())?.label).toBe("import");
+    const before = await logOf(store);
+    expect(before.extra).toEqual({ household: 1 });
+    expect([...before.records.weighIns.keys()]).toEqual(["old"]);
   });
 });
 
@@ -178,9 +312,9 @@ describe("bad days of the browser's storage", () => {
     vi.unstubAllGlobals();
     globalThis.indexedDB = new IDBFactory();
     // A connection to an older layout that does not close when asked to.
-    await new Promise((resolve) => { const request = indexedDB.open("oat-column-own", 1); request.onsuccess = resolve; });
+    await new Promise((resolve) => { const request = indexedDB.open("oat-column-own", 2); request.onsuccess = resolve; });
     const realOpen = indexedDB.open.bind(indexedDB);
-    vi.spyOn(indexedDB, "open").mockImplementation((name) => realOpen(name, 2));
+    vi.spyOn(indexedDB, "open").mockImplementation((name) => realOpen(name, 3));
     await expect(Store.open("own")).rejects.toMatchObject({ kind: "blocked" });
   });
 });

@@ -1,30 +1,39 @@
 import "@/core/log/withoutEval";
-import type { IDBPDatabase, IDBPTransaction } from "idb";
+import type { IDBPDatabase } from "idb";
 import { v7 as newId } from "uuid";
 import { sameJson } from "@/core/log/canonical";
-import { applyPatches, diff, inverse, type FieldPatch } from "@/core/log/patch";
-import type { Log } from "@/core/log/log";
-import type { AnyRecord, Change, ChangeStep, RecordKind, Tombstone } from "@/core/log/records";
-import { recordKinds } from "@/core/log/records";
+import { applyPatches, diff, inverse } from "@/core/log/patch";
+import type { AnyRecord, Change, ChangeStep, RecordKind } from "@/core/log/records";
 import { recordSchemas } from "@/core/log/schema";
 import { nextStamp } from "@/core/log/stamp";
-import { openDatabase, type HistoryEntry, type JournalEntry, type LogDatabase, type LogName, type Row, type Snapshot, type Standing } from "./database";
-import { StoreProblem, problemOf } from "./problems";
+import { openDatabase, standingOf, type HistoryEntry, type JournalEntry, type LogDatabase, type LogName, type RecordPatch, type Standing, type WriteTransaction } from "./database";
+import { foldWithin } from "./fold";
 import { hintChannel } from "./hints";
-import { standingOf } from "./reader";
+import { Lookup } from "./lookup";
+import { monthOf, stored, type LaidOut } from "./pages";
+import { StoreProblem, problemOf } from "./problems";
+import { ofGeneration } from "./reader";
 
-type Transaction = IDBPTransaction<LogDatabase, ("records" | "removed" | "journal" | "history" | "meta")[], "readwrite">;
-
-/** Commits that can be undone, and journal entries kept for readers that follow. */
+/** Commits that can be undone. */
 const historyCap = 300;
-const journalCap = 2000;
 
-/** What a commit, an undo or a redo did. */
-export interface Committed { sequence: number; label: string }
+/** A field that another hand had changed since the writer saw it. The writer's value is kept; the other one comes back with undo. */
+export interface Clash { kind: RecordKind; id: string; path: string[]; theirs: unknown; ours: unknown }
+
+/** What a commit, an undo or a redo did: `clashes` with other hands, and whether a record was written that another hand had removed. */
+export interface Committed { sequence: number; label: string; clashes: Clash[]; revived: boolean }
+
+/** A commit under way. */
+interface Work { transaction: WriteTransaction; standing: Standing; entry: JournalEntry }
+type Done = { label: string; history: OpenHistory | null; onto?: "undo" | "redo"; clashes?: Clash[]; revived?: boolean };
+type OpenHistory = { patches: RecordPatch[] } | { generation: number; extra: Record<string, unknown> };
 
 /** The tab's own hand on the log: every write goes through here, each in one transaction, and is said to be saved only when it is. */
 export class Store {
   readonly #hints: BroadcastChannel;
+  readonly #lookup = new Lookup();
+  /** Writes of this tab wait for one another, since they share the lookup. */
+  #last: Promise<unknown> = Promise.resolve();
 
   private constructor(readonly name: LogName, readonly database: IDBPDatabase<LogDatabase>) {
     this.#hints = new BroadcastChannel(hintChannel(name));
@@ -45,16 +54,26 @@ export class Store {
    */
   async commit(change: Change, label: string): Promise<Committed> {
     for (const step of change) if ("put" in step) validate(step);
-    return this.#write(async (transaction, standing) => {
-      const fields: { kind: RecordKind; id: string; fields: FieldPatch[] }[] = [];
+    return this.#write(async (work) => {
+      const patches: RecordPatch[] = [];
+      const clashes: Clash[] = [];
+      let revived = false;
       for (const step of change) {
-        const { kind, id } = "put" in step ? { kind: step.kind, id: await identify(transaction, step) } : step.remove;
-        const current = (await transaction.objectStore("records").get([kind, id]))?.record;
-        const wanted = "put" in step ? merged(step, id, current) : undefined;
-        const patches = diff(current, wanted);
-        if (patches.length > 0) fields.push({ kind, id, fields: await this.#apply(transaction, standing, kind, id, current, wanted) });
+        if ("remove" in step) {
+          const { kind, id, date } = step.remove;
+          const current = await this.#lookup.find(work.transaction, kind, id, date === undefined ? [] : [date], false);
+          if (current !== undefined) patches.push(this.#apply(work, kind, id, current, undefined));
+          continue;
+        }
+        const { kind, base } = step;
+        const id = await this.#identify(work.transaction, step);
+        const current = await this.#lookup.find(work.transaction, kind, id, datesOf(base, step.put), base === undefined);
+        revived ||= base !== undefined && current === undefined;
+        if (base !== undefined && current !== undefined) clashes.push(...clashesOf(step, id, current.record));
+        const wanted = merged(step, id, current?.record);
+        if (diff(current?.record, wanted).length > 0) patches.push(this.#apply(work, kind, id, current, wanted));
       }
-      return { label, history: { patches: fields } };
+      return { label, history: { patches }, clashes, revived };
     });
   }
 
@@ -69,95 +88,112 @@ export class Store {
   }
 
   /** Replaces the whole log by another; the old one is kept, so that this too can be undone. */
-  async replace(log: Log, label: string): Promise<Committed> {
-    const rows = recordKinds.flatMap((kind) => [...log.records[kind].values()].map((record): Row => ({ kind, id: record.id, record })));
-    return this.#write(async (transaction, standing) => {
-      const before = await snapshot(transaction, standing);
-      await restore(transaction, standing, { rows, removed: [...log.removed.values()], extra: log.extra });
-      return { label, history: { before } };
+  async replace(laidOut: LaidOut, label: string): Promise<Committed> {
+    return this.#write(async ({ transaction, standing, entry }) => {
+      const generation = standing.sequence;
+      await Promise.all(laidOut.pages.map((one) => transaction.objectStore("pages").put(stored(generation, one))));
+      return { label, history: await flip(transaction, standing, entry, generation, laidOut.extra) };
     });
   }
 
   async #travel(from: "undo" | "redo", to: "undo" | "redo"): Promise<Committed | null> {
     const waiting = await this.database.get("meta", "standing");
     if (!waiting || waiting[from].length === 0) return null;
-    return this.#write(async (transaction, standing) => {
+    return this.#write(async (work) => {
+      const { transaction, standing } = work;
       const target = standing[from].pop();
-      const entry = target === undefined ? undefined : await transaction.objectStore("history").get(target);
-      if (entry === undefined) return { label: "nothing", history: null, onto: to };
-      await transaction.objectStore("history").delete(entry.sequence);
-      if ("before" in entry) {
-        const before = await snapshot(transaction, standing);
-        await restore(transaction, standing, entry.before);
-        return { label: entry.label, history: { before }, onto: to };
-      }
-      const patches: { kind: RecordKind; id: string; fields: FieldPatch[] }[] = [];
-      for (const { kind, id, fields } of [...entry.patches].reverse()) {
-        const current = (await transaction.objectStore("records").get([kind, id]))?.record;
+      const past = target === undefined ? undefined : await transaction.objectStore("history").get(target);
+      if (past === undefined) return { label: "nothing", history: null, onto: to };
+      await transaction.objectStore("history").delete(past.sequence);
+      if ("generation" in past) return { label: past.label, history: await flip(transaction, standing, work.entry, past.generation, past.extra), onto: to };
+      const patches: RecordPatch[] = [];
+      for (const { kind, id, dates, fields } of [...past.patches].reverse()) {
+        const current = await this.#lookup.find(transaction, kind, id, dates ?? [], false);
         if (current === undefined && fields.some(({ path }) => path.length > 0)) continue;
-        const wanted = applyPatches(current, inverse(fields)) as AnyRecord | undefined;
-        if (!sameJson(current, wanted)) patches.push({ kind, id, fields: await this.#apply(transaction, standing, kind, id, current, wanted) });
+        const wanted = applyPatches(current?.record, inverse(fields)) as AnyRecord | undefined;
+        if (!sameJson(current?.record, wanted)) patches.push(this.#apply(work, kind, id, current, wanted));
       }
-      return { label: entry.label, history: { patches }, onto: to };
+      return { label: past.label, history: { patches }, onto: to };
     });
   }
 
-  /** Writes one record (or its removal) with the next revision and stamp, notes it in the journal, and returns what changed. */
-  async #apply(transaction: Transaction, standing: Standing & { entry: JournalEntry }, kind: RecordKind, id: string, current: AnyRecord | undefined, wanted: AnyRecord | undefined): Promise<FieldPatch[]> {
-    standing.stamp = nextStamp(standing.stamp, Date.now(), standing.node);
-    if (wanted === undefined) {
-      const tombstone: Tombstone = { id, kind, changed: standing.stamp };
-      await transaction.objectStore("records").delete([kind, id]);
-      await transaction.objectStore("removed").put(tombstone);
-      standing.entry.removed.push(tombstone);
-    } else {
-      const record = { ...wanted, revision: (current?.revision ?? wanted.revision ?? 0) + 1, changed: standing.stamp } as AnyRecord;
-      const row: Row = { kind, id, record };
-      await transaction.objectStore("records").put(row);
-      await transaction.objectStore("removed").delete([kind, id]);
-      standing.entry.puts.push(row);
-    }
-    return diff(current, wanted);
+  /** The id under which a put is kept: the primary weigh-in and the note of a day are identified by person and date. */
+  async #identify(transaction: WriteTransaction, step: Put): Promise<string> {
+    if (step.kind !== "weighIns" && step.kind !== "dayNotes") return step.put.id;
+    if (step.kind === "weighIns" && step.put.primary === false) return step.put.id;
+    const sameDay = await this.#lookup.onDay(transaction, step.kind, step.put.personId, step.put.date);
+    const held = sameDay.filter((record) => step.kind === "dayNotes" || (record as { primary?: boolean | null }).primary !== false);
+    return (held.find(({ id }) => id === step.put.id) ?? held[0] ?? step.put).id;
   }
 
-  async #write(
-    work: (transaction: Transaction, standing: Standing & { entry: JournalEntry }) => Promise<{ label: string; history: OpenHistory | null; onto?: "undo" | "redo" }>,
-  ): Promise<Committed> {
+  /** Writes one record (or its removal) with the next revision and stamp into the journal, and returns what changed. */
+  #apply({ standing, entry }: Work, kind: RecordKind, id: string, current: { record: AnyRecord; month: string } | undefined, wanted: AnyRecord | undefined): RecordPatch {
+    standing.stamp = nextStamp(standing.stamp, Date.now(), standing.node);
+    if (wanted === undefined) {
+      entry.removed.push({ tombstone: { id, kind, changed: standing.stamp }, month: current!.month });
+      this.#lookup.wrote(kind, id, null);
+    } else {
+      const record = { ...wanted, revision: (current?.record.revision ?? wanted.revision ?? 0) + 1, changed: standing.stamp } as AnyRecord;
+      const moved = current !== undefined && current.month !== monthOf(kind, record);
+      entry.puts.push({ kind, id, record, ...(moved ? { was: current.month } : {}) });
+      this.#lookup.wrote(kind, id, record);
+    }
+    return { kind, id, dates: datesOf(current?.record, wanted), fields: diff(current?.record, wanted) };
+  }
+
+  #write(work: (work: Work) => Promise<Done>): Promise<Committed> {
+    const mine = this.#last.then(() => this.#writeNow(work));
+    this.#last = mine.catch(() => {});
+    return mine;
+  }
+
+  async #writeNow(work: (work: Work) => Promise<Done>): Promise<Committed> {
     try {
-      const transaction = this.database.transaction(["records", "removed", "journal", "history", "meta"], "readwrite", { durability: "strict" });
+      const transaction = this.database.transaction(["pages", "journal", "history", "meta"], "readwrite", { durability: "strict" });
       // A failed request aborts the transaction; its reason then arrives by `done`, which is awaited below.
       transaction.done.catch(() => {});
+      let outcome: Done;
       const kept = standingOf(await transaction.objectStore("meta").get("standing"), newId());
       const sequence = kept.sequence + 1;
-      const standing = { ...kept, undo: [...kept.undo], redo: [...kept.redo], sequence, entry: { sequence, puts: [], removed: [] } as JournalEntry };
-      let outcome: Awaited<ReturnType<typeof work>>;
+      const standing: Standing = { ...kept, undo: [...kept.undo], redo: [...kept.redo], sequence };
       try {
-        outcome = await work(transaction, standing);
+        await this.#lookup.begin(transaction, kept);
+        const entry: JournalEntry = { sequence, puts: [], removed: [] };
+        outcome = await work({ transaction, standing, entry });
         const { history, onto } = outcome;
         if (history !== null) {
           await transaction.objectStore("history").put({ sequence, label: outcome.label, ...history } as HistoryEntry);
           standing[onto ?? "undo"].push(sequence);
-          if (onto === undefined) await forget(transaction, standing.redo.splice(0));
-          await forget(transaction, standing.undo.splice(0, Math.max(0, standing.undo.length - historyCap)));
+          if (onto === undefined) await forget(transaction, standing, standing.redo.splice(0));
+          await forget(transaction, standing, standing.undo.splice(0, Math.max(0, standing.undo.length - historyCap)));
         }
-        const { entry, ...meta } = standing;
-        await transaction.objectStore("journal").put({ ...entry, ...(history && "before" in history ? { replaced: true } : {}) });
-        await transaction.objectStore("journal").delete(IDBKeyRange.upperBound(sequence - journalCap));
-        await transaction.objectStore("meta").put(meta, "standing");
+        await transaction.objectStore("journal").put(entry);
+        await transaction.objectStore("meta").put(standing, "standing");
       } catch (error) {
         throw await aborted(transaction, error);
       }
       await transaction.done;
+      if (standing.generation === kept.generation) this.#lookup.complete(standing);
+      else this.#lookup.forget();
       this.#hints.postMessage(sequence);
-      return { sequence, label: outcome.label };
+      return { sequence, label: outcome.label, clashes: outcome.clashes ?? [], revived: outcome.revived ?? false };
     } catch (error) {
       throw problemOf(error);
     }
   }
 }
 
+/** Puts another generation of pages in force, the present one brought up to date first, and returns what it takes to go back. */
+async function flip(transaction: WriteTransaction, standing: Standing, entry: JournalEntry, generation: number, extra: Record<string, unknown>): Promise<OpenHistory> {
+  await foldWithin(transaction, { ...standing, sequence: standing.sequence - 1 });
+  const back = { generation: standing.generation, extra: standing.extra };
+  Object.assign(standing, { generation, extra, folded: standing.sequence });
+  entry.replaced = true;
+  return back;
+}
+
 /** Makes sure that nothing of a failed transaction is kept, and returns the reason: a full disk shows only as the reason of the abort. */
-async function aborted(transaction: Transaction, error: unknown): Promise<unknown> {
+async function aborted(transaction: WriteTransaction, error: unknown): Promise<unknown> {
   try {
     transaction.abort();
   } catch {
@@ -167,9 +203,9 @@ async function aborted(transaction: Transaction, error: unknown): Promise<unknow
   return problemOf(reason).kind === "full" ? reason : error;
 }
 
-type OpenHistory = { patches: { kind: RecordKind; id: string; fields: FieldPatch[] }[] } | { before: Snapshot };
+type Put = Extract<ChangeStep, { put: AnyRecord }>;
 
-function validate(step: Extract<ChangeStep, { put: AnyRecord }>): void {
+function validate(step: Put): void {
   const result = recordSchemas[step.kind].safeParse(step.put);
   if (!result.success) {
     const issue = result.error.issues[0]!;
@@ -177,33 +213,31 @@ function validate(step: Extract<ChangeStep, { put: AnyRecord }>): void {
   }
 }
 
-/** The id under which a put is kept: the primary weigh-in and the note of a day are identified by person and date. */
-async function identify(transaction: Transaction, step: Extract<ChangeStep, { put: AnyRecord }>): Promise<string> {
-  if (step.kind !== "weighIns" && step.kind !== "dayNotes") return step.put.id;
-  if (step.kind === "weighIns" && step.put.primary === false) return step.put.id;
-  const sameDay = await transaction.objectStore("records").index("day").getAll([step.kind, step.put.personId, step.put.date]);
-  const held = sameDay.find(({ record }) => step.kind === "dayNotes" || (record as { primary?: boolean | null }).primary !== false);
-  return held?.id ?? step.put.id;
-}
-
 /** What a put makes of the record as it stands now: only what differs from its base is written. */
-function merged(step: Extract<ChangeStep, { put: AnyRecord }>, id: string, current: AnyRecord | undefined): AnyRecord {
+function merged(step: Put, id: string, current: AnyRecord | undefined): AnyRecord {
   const wanted = { ...step.put, id } as AnyRecord;
   if (current === undefined || step.base === undefined) return wanted;
   return applyPatches(current, diff(step.base, wanted)) as AnyRecord;
 }
 
-async function forget(transaction: Transaction, sequences: number[]): Promise<void> {
-  for (const sequence of sequences) await transaction.objectStore("history").delete(sequence);
+/** Fields of the change that another hand has changed to something else since the writer saw the record. */
+function clashesOf(step: Put, id: string, current: AnyRecord): Clash[] {
+  const theirs = new Map(diff(step.base, current).map((patch) => [patch.path.join("\u0000"), patch]));
+  return diff(step.base, { ...step.put, id }).flatMap(({ path, after }) => {
+    const other = theirs.get(path.join("\u0000"));
+    return other === undefined || sameJson(other.after, after) ? [] : [{ kind: step.kind, id, path, theirs: other.after, ours: after }];
+  });
 }
 
-async function snapshot(transaction: Transaction, standing: Standing): Promise<Snapshot> {
-  return { rows: await transaction.objectStore("records").getAll(), removed: await transaction.objectStore("removed").getAll(), extra: standing.extra };
+function datesOf(...records: (AnyRecord | undefined)[]): string[] {
+  return [...new Set(records.flatMap((record) => ((record as { date?: string } | undefined)?.date ?? [])))];
 }
 
-async function restore(transaction: Transaction, standing: Standing, wanted: Snapshot): Promise<void> {
-  await transaction.objectStore("records").clear();
-  await transaction.objectStore("removed").clear();
-  await Promise.all([...wanted.rows.map((row) => transaction.objectStore("records").put(row)), ...wanted.removed.map((tombstone) => transaction.objectStore("removed").put(tombstone))]);
-  standing.extra = wanted.extra;
+/** Drops history that can no longer be gone back to, and with it the pages of logs that were replaced. */
+async function forget(transaction: WriteTransaction, standing: Standing, sequences: number[]): Promise<void> {
+  for (const sequence of sequences) {
+    const entry = await transaction.objectStore("history").get(sequence);
+    if (entry !== undefined && "generation" in entry && entry.generation !== standing.generation) await transaction.objectStore("pages").delete(ofGeneration(entry.generation));
+    await transaction.objectStore("history").delete(sequence);
+  }
 }

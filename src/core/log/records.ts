@@ -30,9 +30,10 @@ export const recordKinds = [
 
 /**
  * One step of a change: write a record, or remove one. `base` is the record as the writer saw it (absent when new): only what
- * differs from it is written, so that what another hand changed meanwhile stays.
+ * differs from it is written, so that what another hand changed meanwhile stays. The date of a removal is where the record is looked for
+ * first.
  */
-export type ChangeStep = { [K in RecordKind]: { kind: K; put: RecordOf<K>; base?: RecordOf<K> } }[RecordKind] | { remove: { kind: RecordKind; id: string } };
+export type ChangeStep = { [K in RecordKind]: { kind: K; put: RecordOf<K>; base?: RecordOf<K> } }[RecordKind] | { remove: { kind: RecordKind; id: string; date?: string } };
 
 /** What a view hands to the store: all of it is written, or none. */
 export type Change = ChangeStep[];

@@ -1,0 +1,72 @@
+import type { IDBPDatabase } from "idb";
+import { tombstoneKey } from "@/core/log/log";
+import type { AnyRecord, Tombstone } from "@/core/log/records";
+import { standingOf, type LogDatabase, type LogName, type Standing, type WriteTransaction } from "./database";
+import { monthOf, page, recordsOf } from "./pages";
+
+/** Journal entries kept for readers that follow, whether or not they are in the pages already. */
+const journalCap = 2000;
+
+/** Below so many unfolded entries folding is not worth a write. */
+export const foldFrom = 40;
+
+/**
+ * Folds the journal into the pages, in one transaction and under a lock, so that of several tabs only one spends the time.
+ * @param from fold only when at least so many entries wait
+ * @returns how many entries were folded; null when another tab is folding
+ */
+export async function fold(database: IDBPDatabase<LogDatabase>, name: LogName, from = foldFrom): Promise<number | null> {
+  return navigator.locks.request(`oat-column-fold-${name}`, { ifAvailable: true }, async (lock) => {
+    if (lock === null) return null;
+    const { sequence, folded } = standingOf(await database.get("meta", "standing"));
+    if (sequence - folded < from) return 0;
+    const transaction = database.transaction(["pages", "journal", "history", "meta"], "readwrite", { durability: "strict" });
+    transaction.done.catch(() => {});
+    const standing = standingOf(await transaction.objectStore("meta").get("standing"));
+    const before = standing.folded;
+    await foldWithin(transaction, standing);
+    await transaction.objectStore("meta").put(standing, "standing");
+    await transaction.done;
+    return standing.folded - before;
+  });
+}
+
+/** The same inside a transaction that does more; the caller writes the standing. */
+export async function foldWithin(transaction: WriteTransaction, standing: Standing): Promise<void> {
+  if (standing.folded >= standing.sequence) return;
+  const { generation } = standing;
+  const pages = transaction.objectStore("pages");
+  const open = new Map<string, { kind: string; month: string; records: Map<string, AnyRecord | Tombstone> }>();
+  const at = async (kind: string, month: string) => {
+    const key = `${kind} ${month}`;
+    let held = open.get(key);
+    if (held === undefined) {
+      const records = recordsOf(await pages.get([generation, kind, month]));
+      held = { kind, month, records: new Map(records.map((record) => [keyIn(kind, record), record])) };
+      open.set(key, held);
+    }
+    return held.records;
+  };
+  const entries = await transaction.objectStore("journal").getAll(IDBKeyRange.bound(standing.folded, standing.sequence, true, false));
+  for (const { puts, removed } of entries) {
+    for (const { kind, id, record, was } of puts) {
+      if (was !== undefined) (await at(kind, was)).delete(id);
+      (await at(kind, monthOf(kind, record))).set(id, record);
+      (await at("removed", "")).delete(tombstoneKey(kind, id));
+    }
+    for (const { tombstone, month } of removed) {
+      (await at(tombstone.kind, month)).delete(tombstone.id);
+      (await at("removed", "")).set(tombstoneKey(tombstone.kind, tombstone.id), tombstone);
+    }
+  }
+  for (const { kind, month, records } of open.values()) {
+    if (records.size === 0) await pages.delete([generation, kind, month]);
+    else await pages.put(page(generation, kind, month, [...records.values()]));
+  }
+  standing.folded = standing.sequence;
+  await transaction.objectStore("journal").delete(IDBKeyRange.upperBound(standing.sequence - journalCap));
+}
+
+function keyIn(kind: string, record: AnyRecord | Tombstone): string {
+  return kind === "removed" ? tombstoneKey((record as Tombstone).kind, record.id) : record.id;
+}
