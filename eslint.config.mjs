@@ -50,7 +50,7 @@ export const pureCore = {
 };
 
 const config = [
-  { ignores: ["**/.next/**", "bench/bare/**", "node_modules/**", "public/**", "tests/fixtures/lint/**", "next-env.d.ts", "build/**"] },
+  { ignores: ["**/.next/**", "bench/bare/**", "bench/node_modules/**", "node_modules/**", "public/**", "tests/fixtures/lint/**", "next-env.d.ts", "build/**"] },
   ...next,
   ...nextTypescript,
   { files: ["src/**/*.{ts,tsx}"], ...rooms },

@@ -1,9 +1,22 @@
+import { createHash } from "node:crypto";
+import { readdirSync, readFileSync } from "node:fs";
+import { join } from "node:path";
 import type { NextConfig } from "next";
+
+/** Changes with any source that figures are computed by, so that figures saved by another core are never shown. */
+function coreVersion(): string {
+  const hash = createHash("sha256");
+  for (const room of ["src/core", "src/compute"]) {
+    for (const entry of readdirSync(join(process.cwd(), room), { recursive: true, encoding: "utf8" }).sort()) if (entry.endsWith(".ts") && !entry.endsWith(".test.ts")) hash.update(entry).update(readFileSync(join(process.cwd(), room, entry)));
+  }
+  return hash.digest("hex").slice(0, 16);
+}
 
 const workerPolicy = "default-src 'none'; script-src 'self'; connect-src 'self'";
 
 const config: NextConfig = {
   poweredByHeader: false,
+  env: { CORE_VERSION: coreVersion() },
   devIndicators: false,
   reactStrictMode: true,
   // Types are checked by their own step (npm run types); a start need not wait for them twice.

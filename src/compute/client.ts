@@ -1,63 +1,135 @@
-import { proxy, wrap, type Remote } from "comlink";
+import { proxy, wrap, type Endpoint, type Remote } from "comlink";
+import { v7 as newId } from "uuid";
 import type { LogName } from "@/store/database";
-import type { Queries, QueryName } from "./queries";
-import type { Compute } from "./worker";
+import { answerKey, type Queries, type QueryName } from "./queries";
+import type { ImportReading, Session } from "./worker";
 
 /** One watched query as the interface holds it: the last answer, and who is told when it changes. */
-interface Held { answer: unknown; arrived: boolean; listeners: Set<() => void>; number: Promise<number> | null }
+interface Held { name: QueryName; asks: unknown; answer: unknown; arrived: boolean; listeners: Set<() => void>; number: Promise<number> | null }
 
-/** The tab's side of the worker: subscriptions by name and parameters, shared by all components that ask the same. */
+/** A worker, the session in it, and a promise that is kept when the worker has died. */
+interface Line { session: Remote<Session>; opened: Promise<void>; died: Promise<never> }
+
+class WorkerDied extends Error {}
+
+/** Told how much of a long task is done, from 0 to 1; answers whether to go on. */
+export type Told = (share: number) => boolean;
+
+/**
+ * The tab's side of the worker: subscriptions by name and parameters, shared by all components that ask the same. One worker serves
+ * all tabs where the browser has shared workers. When it dies, another is started and asked everything again; it holds nothing that is
+ * not in the database.
+ */
 export class ComputeClient {
-  readonly remote: Remote<Compute>;
   readonly #held = new Map<string, Held>();
-  readonly #opened: Promise<void>;
+  #line: Line;
 
-  constructor(name: LogName) {
-    const worker = new Worker(new URL("./worker.ts", import.meta.url), { type: "module", name: "oat-column" });
-    this.remote = wrap<Compute>(worker);
-    this.#opened = this.remote.open(name);
-    document.addEventListener("visibilitychange", () => { if (document.visibilityState === "visible") void this.remote.follow(); });
+  /** @param saved answers of an earlier session that still hold, shown until the worker has its own */
+  constructor(private readonly name: LogName, private readonly saved: Map<string, unknown>, private readonly opening: (share: number) => void = () => {}) {
+    this.#line = this.#start();
+    document.addEventListener("visibilitychange", () => { if (document.visibilityState === "visible") void this.#call((session) => session.follow()).catch(() => {}); });
   }
 
   /** Rejects when the log cannot be opened. */
   get opened(): Promise<void> {
-    return this.#opened;
+    return this.#line.opened;
   }
 
-  async ask<N extends QueryName>(name: N, asks: Queries[N]["asks"]): Promise<Queries[N]["answers"] | null> {
-    await this.#opened;
-    return (await this.remote.ask(name, asks)) as Queries[N]["answers"] | null;
+  ask<N extends QueryName>(name: N, asks: Queries[N]["asks"]): Promise<Queries[N]["answers"] | null> {
+    return this.#call((session) => session.ask(name, asks) as Promise<Queries[N]["answers"] | null>);
+  }
+
+  read(bytes: Uint8Array, told: Told): Promise<ImportReading> {
+    return this.#call((session) => session.read(bytes, proxy(told)) as Promise<ImportReading>);
+  }
+
+  write(exportedAt: string): Promise<string> {
+    return this.#call((session) => session.write(exportedAt));
+  }
+
+  figures(on: string): Promise<string> {
+    return this.#call((session) => session.figures(on));
+  }
+
+  madeUp(today: string, years: number | null) {
+    return this.#call((session) => session.madeUp(today, years));
   }
 
   /** Listens to a query until the returned function is called; the last listener to leave ends the watch. */
   subscribe<N extends QueryName>(name: N, asks: Queries[N]["asks"], listener: () => void): () => void {
-    const key = keyOf(name, asks);
-    const held = this.#held.get(key) ?? { answer: null, arrived: false, listeners: new Set<() => void>(), number: null };
+    const key = answerKey(name, asks);
+    const held = this.#held.get(key) ?? { name, asks, answer: null, arrived: false, listeners: new Set<() => void>(), number: null };
     this.#held.set(key, held);
     held.listeners.add(listener);
-    held.number ??= this.#opened.then(() => this.remote.watch(name, asks as never, proxy((answer: unknown) => {
-      held.answer = answer;
-      held.arrived = true;
-      for (const told of held.listeners) told();
-    })));
+    held.number ??= this.#watch(held);
     return () => {
       held.listeners.delete(listener);
       // A moment's grace: a view that is left and entered again finds its answer still there.
       setTimeout(() => {
         if (held.listeners.size > 0 || this.#held.get(key) !== held) return;
         this.#held.delete(key);
-        void held.number?.then((number) => this.remote.unwatch(number));
+        void held.number?.then((number) => this.#line.session.unwatch(number)).catch(() => {});
       }, 5000);
     };
   }
 
-  /** The last answer that arrived, or undefined while none has. */
+  /** The last answer that arrived, else one saved earlier that still holds, else undefined. */
   current<N extends QueryName>(name: N, asks: Queries[N]["asks"]): Queries[N]["answers"] | null | undefined {
-    const held = this.#held.get(keyOf(name, asks));
-    return held?.arrived ? (held.answer as Queries[N]["answers"] | null) : undefined;
+    const key = answerKey(name, asks);
+    const held = this.#held.get(key);
+    return (held?.arrived ? held.answer : this.saved.get(key)) as Queries[N]["answers"] | null | undefined;
+  }
+
+  #watch(held: Held): Promise<number> {
+    const watching = this.#call((session) => session.watch(held.name, held.asks as never, proxy((answer: unknown) => {
+      held.answer = answer;
+      held.arrived = true;
+      for (const told of held.listeners) told();
+    })));
+    watching.catch(() => {});
+    return watching;
+  }
+
+  /** Asks the session, and asks again should the worker die meanwhile: nothing that is asked changes anything. */
+  async #call<T>(ask: (session: Remote<Session>) => Promise<T>): Promise<T> {
+    for (;;) {
+      const line = this.#line;
+      try {
+        await line.opened;
+        return await Promise.race([ask(line.session), line.died]);
+      } catch (error) {
+        if (!(error instanceof WorkerDied)) throw error;
+      }
+    }
+  }
+
+  #start(): Line {
+    const { endpoint, failed } = startWorker(this.name);
+    const session = wrap<Session>(endpoint);
+    const tab = `oat-column-tab-${newId()}`;
+    let die: (error: Error) => void = () => {};
+    const died = new Promise<never>((_, reject) => { die = reject; });
+    died.catch(() => {});
+    const holding = new Promise<void>((held) => { void navigator.locks.request(tab, () => { held(); return died.catch(() => {}); }); });
+    const opened = holding.then(() => Promise.race([failed, session.open(this.name, tab, proxy((share: number) => { this.opening(share); return true; }))])).then((life) => {
+      void navigator.locks.request(life, () => {
+        this.#line = this.#start();
+        die(new WorkerDied("the worker has died"));
+        for (const held of this.#held.values()) held.number = this.#watch(held);
+      });
+    });
+    opened.catch(() => {});
+    return { session, opened, died };
   }
 }
 
-function keyOf(name: QueryName, asks: unknown): string {
-  return `${name} ${JSON.stringify(asks)}`;
+/** A shared worker where the browser has them, else one of this tab's own. */
+function startWorker(name: LogName): { endpoint: Endpoint; failed: Promise<never> } {
+  const fail = (worker: AbstractWorker) => new Promise<never>((_, reject) => { worker.onerror = () => reject(new Error("The part that computes could not be started. Reload the page; nothing that was saved is lost.")); });
+  if (typeof SharedWorker === "undefined") {
+    const worker = new Worker(new URL("./worker.ts", import.meta.url), { type: "module", name: `oat-column-${name}` });
+    return { endpoint: worker, failed: fail(worker) };
+  }
+  const worker = new SharedWorker(new URL("./worker.ts", import.meta.url), { type: "module", name: `oat-column-${name}` });
+  return { endpoint: worker.port, failed: fail(worker) };
 }

@@ -1,37 +1,59 @@
 import "@/core/log/withoutEval";
 import { expose, type ProxyMarked } from "comlink";
+import type { IDBPDatabase } from "idb";
 import { v7 as newId } from "uuid";
 import { mustDay } from "@/core/calendar/day";
 import { contract } from "@/core/figures/contract";
-import { demoLog } from "@/demo/demoLog";
-import { readArchive, writeArchive, type ArchiveReading } from "@/formats/archive";
-import { openDatabase, type LogName } from "@/store/database";
-import { catchUp, readLog } from "@/store/reader";
-import { hintChannel } from "@/store/hints";
 import type { Log } from "@/core/log/log";
 import type { Memo } from "@/core/memo";
-import { Answers, type Queries, type QueryName } from "./queries";
+import { recordKinds, type RecordKind } from "@/core/log/records";
+import { decadesLog } from "@/demo/decades";
+import { demoLog } from "@/demo/demoLog";
+import { readingArchive, writeArchive, type Problem } from "@/formats/archive";
+import { openDatabase, type LogDatabase, type LogName } from "@/store/database";
+import { fold } from "@/store/fold";
+import { hintChannel } from "@/store/hints";
+import { layOut, type LaidOut } from "@/store/pages";
+import { catchUp, readLog } from "@/store/reader";
+import { saveAnswers } from "@/store/saved";
+import { answerKey, Answers, type Queries, type QueryName } from "./queries";
 
 /** Told the new answer whenever it differs from the last one sent. */
 type Watcher = ((answer: unknown) => void) & ProxyMarked;
 
-interface Watch { name: QueryName; asks: unknown; watcher: Watcher; answer: Memo<unknown>; sent: number }
+/** Told how much of a long task is done, from 0 to 1; answers whether to go on. */
+export type Teller = ((share: number) => boolean) & ProxyMarked;
 
-/** The worker's side: it holds a log in memory, follows the journal, and answers; it never writes. */
-class Compute {
-  readonly #watches = new Map<number, Watch>();
-  #nextWatch = 0;
-  #answers: Answers | null = null;
+/** An archive read and laid out, what is wrong with it, or null when the reader turned away. */
+export type ImportReading = { laidOut: LaidOut; counts: Record<RecordKind, number>; photos: number } | { problems: Problem[] } | null;
+
+interface Watch { key: string; name: QueryName; asks: unknown; watcher: Watcher; answer: Memo<unknown>; sent: number }
+
+/** After the last change, in milliseconds: when answers are saved and the journal is folded. */
+const idleAfter = 1500;
+
+/** One log in memory, shared by all tabs that have it open: it follows the journal and answers; it never changes a record. */
+class LogInMemory {
+  readonly #watches = new Set<Watch>();
+  #answers!: Answers;
   #sequence = 0;
-  #database: Awaited<ReturnType<typeof openDatabase>> | null = null;
   #following: Promise<void> = Promise.resolve();
+  #idle: ReturnType<typeof setTimeout> | undefined;
+  readonly #told = new Set<Teller>();
 
-  /** Reads the log and follows it from then on. Resolves when questions can be answered. */
-  async open(name: LogName): Promise<void> {
-    this.#database = await openDatabase(name);
-    await this.#readAll();
-    new BroadcastChannel(hintChannel(name)).onmessage = () => { void this.follow(); };
+  private constructor(readonly name: LogName, readonly database: IDBPDatabase<LogDatabase>) {}
+
+  static async open(name: LogName, tell: Teller): Promise<LogInMemory> {
+    const log = new LogInMemory(name, await openDatabase(name, () => self.close()));
+    log.#told.add(tell);
+    await log.#readAll();
+    log.#told.clear();
+    new BroadcastChannel(hintChannel(name)).onmessage = () => { void log.follow(); };
+    await log.follow();
+    return log;
   }
+
+  get log(): Log { return this.#answers.log; }
 
   /** Catches up with the journal. Called on a hint, and by a tab that has become visible. */
   follow(): Promise<void> {
@@ -39,66 +61,37 @@ class Compute {
     return this.#following;
   }
 
-  /** One answer, as the log stands after everything committed so far. */
-  async ask<N extends QueryName>(name: N, asks: Queries[N]["asks"]): Promise<Queries[N]["answers"] | null> {
-    return this.#answered().answer(name, asks);
+  ask<N extends QueryName>(name: N, asks: Queries[N]["asks"]): Queries[N]["answers"] | null {
+    return this.#answers.answer(name, asks);
   }
 
-  /** Sends the answer now and whenever it changes. Returns the number to stop with. */
-  watch<N extends QueryName>(name: N, asks: Queries[N]["asks"], watcher: Watcher): number {
-    const number = this.#nextWatch++;
-    const watch: Watch = { name, asks, watcher, answer: this.#answered().kept(name, asks), sent: -1 };
-    this.#watches.set(number, watch);
+  watch<N extends QueryName>(name: N, asks: Queries[N]["asks"], watcher: Watcher): Watch {
+    const watch: Watch = { key: answerKey(name, asks), name, asks, watcher, answer: this.#answers.kept(name, asks), sent: -1 };
+    this.#watches.add(watch);
     this.#send(watch);
-    return number;
+    this.#rest();
+    return watch;
   }
 
-  unwatch(number: number): void {
-    this.#watches.delete(number);
-  }
-
-  /** Checks an archive's bytes and returns the log in it, or what is wrong and where. */
-  read(bytes: Uint8Array): ArchiveReading {
-    return readArchive(bytes);
-  }
-
-  /** The whole log as archive text. */
-  async write(exportedAt: string): Promise<string> {
-    await this.follow();
-    return writeArchive(this.#answered().log, exportedAt);
-  }
-
-  /** What the headless figures command prints for this log. */
-  async figures(on: string): Promise<string> {
-    await this.follow();
-    return `${JSON.stringify(contract(this.#answered().log, mustDay(on)), null, 2)}\n`;
-  }
-
-  /** The made-up household as it stands on a day. */
-  demo(today: string): Log {
-    return demoLog(mustDay(today));
-  }
-
-  #answered(): Answers {
-    if (this.#answers === null) throw new Error("the log is not open yet");
-    return this.#answers;
+  unwatch(watch: Watch): void {
+    this.#watches.delete(watch);
   }
 
   async #readAll(): Promise<void> {
-    const { log, sequence } = await readLog(this.#database!);
+    const { log, sequence } = await readLog(this.database, async (share) => { for (const tell of this.#told) await tell(share); });
     this.#answers = new Answers(log, newId);
     this.#sequence = sequence;
   }
 
   async #catchUp(): Promise<void> {
-    const answers = this.#answered();
-    const reached = await catchUp(this.#database!, answers.log, this.#sequence);
+    const reached = await catchUp(this.database, this.#answers.log, this.#sequence);
     if (reached === this.#sequence) return;
     if (reached === null) {
       await this.#readAll();
-      for (const watch of this.#watches.values()) Object.assign(watch, { answer: this.#answered().kept(watch.name, watch.asks as never), sent: -1 });
+      for (const watch of this.#watches) Object.assign(watch, { answer: this.#answers.kept(watch.name, watch.asks as never), sent: -1 });
     } else this.#sequence = reached;
-    for (const watch of this.#watches.values()) this.#send(watch);
+    for (const watch of this.#watches) this.#send(watch);
+    this.#rest();
   }
 
   #send(watch: Watch): void {
@@ -107,8 +100,110 @@ class Compute {
     watch.sent = watch.answer.changed;
     watch.watcher(watch.answer.value);
   }
+
+  /** When nothing has been asked for a while: keeps the answers for the next start, and folds the journal. */
+  #rest(): void {
+    clearTimeout(this.#idle);
+    this.#idle = setTimeout(() => {
+      const answers = [...this.#watches].map(({ key, answer }) => ({ key, answer: answer.value }));
+      void saveAnswers(this.database, this.#sequence, answers).then(() => fold(this.database, this.name)).catch(() => {});
+    }, idleAfter);
+  }
 }
 
-export type { Compute };
+const logs = new Map<LogName, Promise<LogInMemory>>();
 
-expose(new Compute());
+/** What one tab may ask of the worker. */
+class Session {
+  #log: LogInMemory | null = null;
+  readonly #watches = new Map<number, Watch>();
+  #nextWatch = 0;
+
+  /**
+   * Opens a log, or joins the other tabs that have it open.
+   * @param tab name of a lock that the tab holds as long as it lives; its watches end with it
+   * @returns the name of a lock that this worker holds as long as it lives
+   */
+  async open(name: LogName, tab: string, tell: Teller): Promise<string> {
+    const opening = logs.get(name) ?? LogInMemory.open(name, tell);
+    logs.set(name, opening);
+    try {
+      this.#log = await opening;
+    } catch (error) {
+      logs.delete(name);
+      throw error;
+    }
+    void navigator.locks.request(tab, () => { for (const number of [...this.#watches.keys()]) this.unwatch(number); });
+    return life;
+  }
+
+  follow(): Promise<void> {
+    return this.#opened().follow();
+  }
+
+  /** One answer, as the log stands after everything committed so far. */
+  ask<N extends QueryName>(name: N, asks: Queries[N]["asks"]): Queries[N]["answers"] | null {
+    return this.#opened().ask(name, asks);
+  }
+
+  /** Sends the answer now and whenever it changes. Returns the number to stop with. */
+  watch<N extends QueryName>(name: N, asks: Queries[N]["asks"], watcher: Watcher): number {
+    const number = this.#nextWatch++;
+    this.#watches.set(number, this.#opened().watch(name, asks, watcher));
+    return number;
+  }
+
+  unwatch(number: number): void {
+    const watch = this.#watches.get(number);
+    if (watch !== undefined) this.#opened().unwatch(watch);
+    this.#watches.delete(number);
+  }
+
+  /** Checks an archive's bytes and lays its log out for writing, or says what is wrong and where. */
+  async read(bytes: Uint8Array, tell: Teller): Promise<ImportReading> {
+    const steps = readingArchive(bytes);
+    for (;;) {
+      const step = steps.next();
+      if (!step.done) {
+        if (!(await tell(step.value))) return null;
+        continue;
+      }
+      const reading = step.value;
+      if (!reading.ok) return { problems: reading.problems };
+      const counts = Object.fromEntries(recordKinds.map((kind) => [kind, reading.log.records[kind].size])) as Record<RecordKind, number>;
+      return { laidOut: layOut(reading.log), counts, photos: reading.photos };
+    }
+  }
+
+  /** The whole log as archive text. */
+  async write(exportedAt: string): Promise<string> {
+    await this.follow();
+    return writeArchive(this.#opened().log, exportedAt);
+  }
+
+  /** What the headless figures command prints for this log. */
+  async figures(on: string): Promise<string> {
+    await this.follow();
+    return `${JSON.stringify(contract(this.#opened().log, mustDay(on)), null, 2)}\n`;
+  }
+
+  /** A made-up log as it stands on a day: the demo household, or one of so many years. */
+  madeUp(today: string, years: number | null): LaidOut {
+    return layOut(years === null ? demoLog(mustDay(today)) : decadesLog(mustDay(today), years));
+  }
+
+  #opened(): LogInMemory {
+    if (this.#log === null) throw new Error("the log is not open yet");
+    return this.#log;
+  }
+}
+
+export type { Session };
+
+/** Held as long as this worker lives, so that a tab hears at once when it has died. */
+const life = `oat-column-worker-${newId()}`;
+void navigator.locks.request(life, () => new Promise(() => {}));
+
+const scope = self as unknown as { onconnect?: ((event: MessageEvent) => void) | null };
+if ("onconnect" in scope) scope.onconnect = (event) => { const [port] = event.ports; if (port) expose(new Session(), port); };
+else expose(new Session());

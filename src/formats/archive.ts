@@ -20,12 +20,21 @@ const maxProblems = 20;
  * is executed, nothing is written, and unknown keys are kept at every depth.
  */
 export function readArchive(bytes: Uint8Array): ArchiveReading {
+  const steps = readingArchive(bytes);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
+}
+
+/** The same in steps that each take a moment, giving the share that is done: for a reader who wants to hear of it and may turn away. */
+export function* readingArchive(bytes: Uint8Array): Generator<number, ArchiveReading> {
   try {
     const { text, photos } = isZip(bytes) ? unpack(bytes) : { text: decode(bytes), photos: 0 };
     const document = parse(text);
     if (!isObject(document)) return refuse("(file)", "it is not an Oat Column archive: the file holds no JSON object");
     if (document.format !== "oat-column") return refuse("format", "it is not an Oat Column archive: `format` is not \"oat-column\"");
-    return collect(migrate(document), photos);
+    return yield* collect(migrate(document), photos);
   } catch (error) {
     if (error instanceof Refusal) return refuse(error.path, error.message);
     if (error instanceof RangeError) return refuse("version", error.message);
@@ -99,7 +108,10 @@ function endOfText(text: string, start: number): number {
   return text.length;
 }
 
-function collect(document: Document, photos: number): ArchiveReading {
+/** After so many records a step ends. */
+const recordsAStep = 2000;
+
+function* collect(document: Document, photos: number): Generator<number, ArchiveReading> {
   const problems: Problem[] = [];
   const report = (path: string, message: string) => {
     if (problems.length < maxProblems) problems.push({ path, message });
@@ -107,8 +119,11 @@ function collect(document: Document, photos: number): ArchiveReading {
   const known = new Set<string>(["format", "version", "exportedAt", "removed", ...recordKinds]);
   const log = emptyLog(Object.fromEntries(Object.entries(document).filter(([key]) => !known.has(key))));
 
+  const total = recordKinds.reduce((sum, kind) => sum + (Array.isArray(document[kind]) ? document[kind].length : 0), 0);
+  let read = 0;
   for (const kind of recordKinds) {
     for (const [index, raw] of list(document, kind, report).entries()) {
+      if (++read % recordsAStep === 0) yield read / total;
       const path = `${kind}[${index}]`;
       const record = withIds(raw, `${kind}-${index + 1}`);
       const result = recordSchemas[kind].safeParse(record);

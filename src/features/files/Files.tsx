@@ -4,6 +4,7 @@ import { Button } from "antd";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { emptyLog } from "@/core/log/log";
+import { layOut } from "@/store/pages";
 import { put, type RecordKind } from "@/core/log/records";
 import { useLog } from "@/ui/log/LogContext";
 import { useHousehold } from "@/ui/log/useFigure";
@@ -22,8 +23,8 @@ export function Files() {
   const { compute, today, name, person, openLog, replace, undo, redo } = useLog();
   const holdings = useHousehold("holdings");
   const { mode, setMode } = useMode();
-  const exportLog = async () => download(`oat-column-${today}.json`, await compute.remote.write(new Date().toISOString().replace(/\.\d+Z$/, "Z")), "application/json");
-  const exportFigures = async () => download(`oat-column-figures-${today}.json`, await compute.remote.figures(today), "application/json");
+  const exportLog = async () => download(`oat-column-${today}.json`, await compute.write(new Date().toISOString().replace(/\.\d+Z$/, "Z")), "application/json");
+  const exportFigures = async () => download(`oat-column-figures-${today}.json`, await compute.figures(today), "application/json");
   return (
     <>
       <div className={styles.head}><h1>Files</h1></div>
@@ -36,7 +37,7 @@ export function Files() {
           <p style={{ paddingTop: 12, display: "flex", gap: 20, alignItems: "center", flexWrap: "wrap" }}>
             <Button type="primary" onClick={() => void exportLog()}>Export archive</Button>
             <button type="button" className="link" onClick={() => void exportFigures()}>Export figures</button>
-            <button type="button" className="link" onClick={() => void replace(emptyLog(), "Log emptied")}>Empty the log</button>
+            <button type="button" className="link" onClick={() => void replace(layOut(emptyLog()), "Log emptied")}>Empty the log</button>
           </p>
         </section>
         <ImportPanel />
@@ -59,7 +60,7 @@ export function Files() {
 
 function RestartDemo() {
   const { compute, today, replace } = useLog();
-  return <button type="button" className="link" onClick={() => void compute.remote.demo(today).then((log) => replace(log, "Demo log begun anew"))}>Begin the demo anew from today</button>;
+  return <button type="button" className="link" onClick={() => void compute.madeUp(today, null).then((laidOut) => replace(laidOut, "Demo log begun anew"))}>Begin the demo anew from today</button>;
 }
 
 function Profile() {

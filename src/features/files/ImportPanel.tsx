@@ -1,13 +1,12 @@
 "use client";
 
 import { Button } from "antd";
-import { useId, useState } from "react";
-import type { Log } from "@/core/log/log";
-import type { Problem } from "@/formats/archive";
+import { useId, useRef, useState } from "react";
+import type { ImportReading } from "@/compute/worker";
 import { useLog } from "@/ui/log/LogContext";
 import styles from "@/ui/view.module.css";
 
-type Found = { file: string } & ({ log: Log; photos: number } | { problems: Problem[] });
+type Found = { file: string } & NonNullable<ImportReading>;
 
 const maxBytes = 300_000_000;
 
@@ -15,12 +14,18 @@ const maxBytes = 300_000_000;
 export function ImportPanel() {
   const { compute, replace } = useLog();
   const [found, setFound] = useState<Found | null>(null);
+  const [share, setShare] = useState<number | null>(null);
+  const going = useRef(true);
   const id = useId();
   const take = async (file: File | undefined) => {
     if (file === undefined) return;
     if (file.size > maxBytes) return setFound({ file: file.name, problems: [{ path: "(file)", message: "it is larger than 300 MB" }] });
-    const reading = await compute.remote.read(new Uint8Array(await file.arrayBuffer()));
-    setFound(reading.ok ? { file: file.name, log: reading.log, photos: reading.photos } : { file: file.name, problems: reading.problems });
+    going.current = true;
+    setFound(null);
+    setShare(0);
+    const reading = await compute.read(new Uint8Array(await file.arrayBuffer()), (done) => { setShare(done); return going.current; });
+    setShare(null);
+    setFound(reading === null ? null : { file: file.name, ...reading });
   };
   return (
     <section className={styles.section}>
@@ -28,18 +33,19 @@ export function ImportPanel() {
       <label htmlFor={id} className="quiet">An Oat Column archive (JSON or zip). Nothing changes before you say so.</label>
       <p style={{ paddingTop: 8 }}><input id={id} type="file" accept=".json,.zip,application/json,application/zip" onChange={(event) => { void take(event.target.files?.[0]); event.target.value = ""; }} /></p>
       <div aria-live="polite" style={{ paddingTop: 8 }}>
+        {share !== null && <p>Reading, {Math.round(share * 100)} % <button type="button" className="link" onClick={() => { going.current = false; }}>Stop</button></p>}
         {found && "problems" in found && (
           <div role="alert" className="warn">
             <p>{found.file} was not taken. Nothing was changed.</p>
             <ul style={{ margin: 0, paddingLeft: 18 }}>{found.problems.map(({ path, message }) => <li key={path + message}><code>{path}</code>: {message}</li>)}</ul>
           </div>
         )}
-        {found && "log" in found && (
+        {found && "laidOut" in found && (
           <>
-            <p>{found.file} is sound: people {found.log.records.people.size}, weigh-ins {found.log.records.weighIns.size}, sessions {found.log.records.sessions.size}, meals {found.log.records.meals.size}.</p>
+            <p>{found.file} is sound: people {found.counts.people}, weigh-ins {found.counts.weighIns}, sessions {found.counts.sessions}, meals {found.counts.meals}.</p>
             {found.photos > 0 && <p className="warn">It holds {found.photos} photographs, which this version does not keep. Keep the file.</p>}
             <p style={{ display: "flex", gap: 20, alignItems: "center", paddingTop: 8 }}>
-              <Button type="primary" onClick={() => { const { log, file } = found; void replace(log, `Import of ${file}`).then((done) => { if (done) setFound(null); }); }}>Replace the log by it</Button>
+              <Button type="primary" onClick={() => { const { laidOut, file } = found; void replace(laidOut, `Import of ${file}`).then((done) => { if (done) setFound(null); }); }}>Replace the log by it</Button>
               <button type="button" className="link" onClick={() => setFound(null)}>Leave it</button>
             </p>
           </>

@@ -3,9 +3,9 @@
 import { createContext, use } from "react";
 import type { ComputeClient } from "@/compute/client";
 import type { Change, Person } from "@/core/log/records";
-import type { Log } from "@/core/log/log";
 import type { Units } from "@/core/units/printer";
 import type { LogName } from "@/store/database";
+import type { LaidOut } from "@/store/pages";
 
 /** What the last action told the trainee. */
 export interface Notice { id: number; text: string; undo: boolean; problem: boolean }
@@ -26,7 +26,7 @@ export interface OpenLog {
   commit: (change: Change, label: string) => Promise<boolean>;
   undo: () => Promise<void>;
   redo: () => Promise<void>;
-  replace: (log: Log, label: string) => Promise<boolean>;
+  replace: (laidOut: LaidOut, label: string) => Promise<boolean>;
   openLog: (name: LogName) => void;
   notice: Notice | null;
   dismiss: () => void;

@@ -2,28 +2,32 @@
 
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { ComputeClient } from "@/compute/client";
-import type { Log } from "@/core/log/log";
 import type { Change } from "@/core/log/records";
 import { unitsOf } from "@/core/units/printer";
 import { problemOf } from "@/store/problems";
 import type { LogName } from "@/store/database";
+import type { LaidOut } from "@/store/pages";
 import type { Committed, Store } from "@/store/store";
 import type { Notice, OpenLog } from "./LogContext";
 import { useAnswer } from "./useFigure";
 import { useToday } from "./useToday";
 
-interface Opened { name: LogName; store: Store; compute: ComputeClient }
+interface Opened { name: LogName; years: number; store: Store; compute: ComputeClient; ready: boolean }
 
 /** What is open: nothing yet, a problem in words, a log in which nobody is written, or a log. */
-export type Opening = { phase: "opening" } | { phase: "problem"; message: string } | { phase: "empty"; first: FirstHands } | { phase: "open"; log: OpenLog };
+export type Opening = { phase: "opening"; share: number | null } | { phase: "problem"; message: string } | { phase: "empty"; first: FirstHands } | { phase: "open"; log: OpenLog };
 
 /** What the first-run page needs: a way to write the first records, or to open the demo. */
 export type FirstHands = Pick<OpenLog, "name" | "compute" | "today" | "commit" | "replace" | "openLog" | "notice" | "dismiss" | "undo">;
 
-function rememberedName(): LogName {
-  const asked = new URLSearchParams(location.search).get("log");
-  if (asked === "demo" || asked === "own") sessionStorage.setItem("oat-column-log", asked);
-  return sessionStorage.getItem("oat-column-log") === "demo" ? "demo" : "own";
+const logNames: readonly LogName[] = ["own", "demo", "generated"];
+
+/** The log that this tab is for: as its address says, else as it was. A generated log has a number of years. */
+function chosenLog(): { name: LogName; years: number } {
+  const asked = new URLSearchParams(location.search);
+  const name = logNames.find((one) => one === (asked.get("log") ?? sessionStorage.getItem("oat-column-log"))) ?? "own";
+  sessionStorage.setItem("oat-column-log", name);
+  return { name, years: Math.min(60, Math.max(1, Number(asked.get("years")) || 20)) };
 }
 
 /** Opens the log this tab is for, and holds it. */
@@ -31,6 +35,7 @@ export function useOpenLog(): Opening {
   const today = useToday();
   const [opened, setOpened] = useState<Opened | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
+  const [share, setShare] = useState<number | null>(null);
   const [day, setDay] = useState<string | null>(null);
   const [personId, setPersonId] = useState<string | null>(null);
   const [notice, setNotice] = useState<Notice | null>(null);
@@ -41,12 +46,15 @@ export function useOpenLog(): Opening {
   useEffect(() => {
     let left = false;
     const open = async () => {
-      const name = rememberedName();
-      const [{ Store: StoreClass }, { ComputeClient: Client }] = await Promise.all([import("@/store/store"), import("@/compute/client")]);
+      const { name, years } = chosenLog();
+      const [{ Store: StoreClass }, { ComputeClient: Client }, { savedAnswers }] = await Promise.all([import("@/store/store"), import("@/compute/client"), import("@/store/saved")]);
       const store = await StoreClass.open(name, () => setProblem("Another tab has brought the log to a newer version. Reload this tab to go on. Nothing that was saved is lost."));
-      const compute = new Client(name);
+      const compute = new Client(name, await savedAnswers(store.database), (done) => { if (!left) setShare(done); });
+      if (left) return;
+      // What was saved earlier can be shown at once; whether the log can be opened shows meanwhile.
+      setOpened({ name, years, store, compute, ready: false });
       await compute.opened;
-      if (!left) setOpened({ name, store, compute });
+      if (!left) setOpened({ name, years, store, compute, ready: true });
     };
     open().catch((error: unknown) => { if (!left) setProblem(problemOf(error).message); });
     return () => { left = true; };
@@ -64,8 +72,8 @@ export function useOpenLog(): Opening {
       return false;
     }
   }, [say]);
-  const commit = useCallback((change: Change, label: string) => attempt(() => store!.commit(change, label), () => say(`Saved: ${label}`, true)), [attempt, say, store]);
-  const replace = useCallback((log: Log, label: string) => attempt(() => store!.replace(log, label), () => say(`Saved: ${label}`, true)), [attempt, say, store]);
+  const commit = useCallback((change: Change, label: string) => attempt(() => store!.commit(change, label), (done) => say(savedText(label, done), true)), [attempt, say, store]);
+  const replace = useCallback((laidOut: LaidOut, label: string) => attempt(() => store!.replace(laidOut, label), () => say(`Saved: ${label}`, true)), [attempt, say, store]);
   const undo = useCallback(async () => { await attempt(() => store!.undo(), (done) => say(done ? `Undone: ${done.label}` : "There is nothing to undo.", false)); }, [attempt, say, store]);
   const redo = useCallback(async () => { await attempt(() => store!.redo(), (done) => say(done ? `Done again: ${done.label}` : "There is nothing to do again.", false)); }, [attempt, say, store]);
   const dismiss = useCallback(() => setNotice(null), []);
@@ -75,22 +83,34 @@ export function useOpenLog(): Opening {
     location.replace(location.origin);
   }, []);
 
-  const needsDemo = opened?.name === "demo" && people?.length === 0 && today !== null;
+  const needsMaking = opened !== null && opened.ready && opened.name !== "own" && people?.length === 0 && today !== null;
   useEffect(() => {
-    if (!needsDemo) return;
-    void opened.compute.remote.demo(today).then((log) => opened.store.replace(log, "Demo log")).catch((error: unknown) => setProblem(error instanceof Error ? error.message : String(error)));
-  }, [needsDemo, opened, today]);
+    if (!needsMaking) return;
+    const { name, years, compute, store: made } = opened;
+    void compute.madeUp(today, name === "demo" ? null : years).then((laidOut) => made.replace(laidOut, name === "demo" ? "Demo log" : `Generated log of ${years} years`)).catch((error: unknown) => setProblem(error instanceof Error ? error.message : String(error)));
+  }, [needsMaking, opened, today]);
 
   return useMemo((): Opening => {
     if (problem !== null) return { phase: "problem", message: problem };
-    if (opened === null || today === null || people == null || needsDemo) return { phase: "opening" };
+    if (opened === null || today === null || people == null || needsMaking) return { phase: "opening", share };
     const hands = { name: opened.name, compute: opened.compute, today, commit, replace, openLog, notice, dismiss, undo };
     const person = people.find(({ id }) => id === (personId ?? localStorage.getItem(`oat-column-person-${opened.name}`))) ?? people[0];
-    if (person === undefined) return { phase: "empty", first: hands };
+    if (person === undefined) return opened.ready ? { phase: "empty", first: hands } : { phase: "opening", share };
     const choosePerson = (id: string) => {
       localStorage.setItem(`oat-column-person-${opened.name}`, id);
       setPersonId(id);
     };
     return { phase: "open", log: { ...hands, people, person, units: unitsOf(person.units), day: day ?? today, chooseDay: (date) => setDay(date === today ? null : date), choosePerson, redo } };
-  }, [problem, opened, today, people, needsDemo, personId, day, commit, replace, undo, redo, notice, dismiss, openLog]);
+  }, [problem, opened, today, people, needsMaking, share, personId, day, commit, replace, undo, redo, notice, dismiss, openLog]);
+}
+
+/** What is said of a commit: that it is saved, and what another tab had done meanwhile. */
+function savedText(label: string, committed: Committed | null): string {
+  const clash = committed?.clashes[0];
+  const also = clash ? `. Another tab had changed the same field to ${printed(clash.theirs)}; yours, ${printed(clash.ours)}, is kept` : committed?.revived ? ". Another tab had removed it; your change has brought it back" : "";
+  return `Saved: ${label}${also}`;
+}
+
+function printed(value: unknown): string {
+  return value === undefined || value === null ? "nothing" : typeof value === "object" ? "something else" : `"${String(value)}"`;
 }

@@ -23,7 +23,7 @@ export function Shell({ children, firstRun }: { children: ReactNode; firstRun: (
   return (
     <main className={styles.wait} aria-busy={opening.phase === "opening"}>
       <h1>Oat Column</h1>
-      {opening.phase === "problem" ? <p role="alert" className="warn">{opening.message}</p> : <p>Opening the log.</p>}
+      {opening.phase === "problem" ? <p role="alert" className="warn">{opening.message}</p> : <p>Opening the log{opening.share === null ? "" : `, ${Math.round(opening.share * 100)} %`}.</p>}
       <noscript>Oat Column computes in your browser and needs JavaScript switched on.</noscript>
     </main>
   );
@@ -63,7 +63,7 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
           </nav>
           <button type="button" className={styles.daysButton} aria-expanded={daysOpen} onClick={() => setDaysOpen(!daysOpen)}>Days</button>
           <div className={styles.whose}>
-            {name === "demo" && <span className={styles.demo}>demo log</span>}
+            {name !== "own" && <span className={styles.demo}>{name} log</span>}
             {people.length > 1
               ? <select aria-label="Whose log" value={person.id} onChange={(event) => choosePerson(event.target.value)}>{people.map(({ id, name: title }) => <option key={id} value={id}>{title}</option>)}</select>
               : <span>{person.name}</span>}

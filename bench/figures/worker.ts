@@ -1,0 +1,145 @@
+// What the product's own store and figures take in this browser, beside the plainest thing that could be done with the same bytes.
+import "@/core/log/withoutEval";
+import { HyperFormula } from "hyperformula";
+import { dateOf, mustDay, type Day } from "@/core/calendar/day";
+import { contract } from "@/core/figures/contract";
+import { copyOf } from "@/core/log/copy";
+import { putRecord, type Log } from "@/core/log/log";
+import { Answers, type Queries, type QueryName } from "@/compute/queries";
+import { decadesLog, veteranId } from "@/demo/decades";
+import { madeUpEdit, type EditKind } from "@/demo/edits";
+import { Random } from "@/demo/random";
+import { openDatabase, type LogDatabase } from "@/store/database";
+import { layOut } from "@/store/pages";
+import { currentPages, readLog } from "@/store/reader";
+import { Store } from "@/store/store";
+import type { IDBPDatabase } from "idb";
+
+export interface Measured { name: string; value: number; unit: string; reference?: number; referenceName?: string }
+
+const today = mustDay("2026-06-11");
+const asking = { personId: veteranId, today: dateOf(today) };
+
+/** Everything that the views ask for, all of them open at once. */
+const asked: { [N in QueryName]?: Queries[N]["asks"] } = {
+  people: null, shell: asking, library: null, holdings: null, column: { ...asking, from: dateOf(today - 70), to: dateOf(today + 14) }, day: { ...asking, date: asking.today },
+  lifts: { ...asking, exerciseId: null }, distance: { ...asking, days: 84 }, body: { ...asking, days: null }, food: { ...asking, date: asking.today }, energy: asking,
+};
+const names = Object.keys(asked) as QueryName[];
+
+const quantile = (values: number[], share: number) => values.toSorted((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * share))]!;
+const median = (values: number[]) => quantile(values, 0.5);
+
+async function timed<T>(work: () => T | Promise<T>): Promise<[T, number]> {
+  const start = performance.now();
+  const result = await work();
+  return [result, performance.now() - start];
+}
+
+/** A moment for the collector of garbage between measurements. */
+const pause = () => new Promise((resolve) => setTimeout(resolve, 150));
+
+async function rawRead(database: IDBPDatabase<LogDatabase>): Promise<number> {
+  const start = performance.now();
+  const held: unknown[] = [];
+  for (const page of await currentPages(database)) held.push(JSON.parse(page.text));
+  const took = performance.now() - start;
+  return held.length > 0 ? took : NaN;
+}
+
+function answerAll(log: Log): { answers: Answers; texts: string[] } {
+  const answers = new Answers(log, () => "new");
+  return { answers, texts: names.map((name) => JSON.stringify(answers.answer(name, asked[name] as never))) };
+}
+
+async function measureYears(years: number): Promise<{ measured: Measured[]; editP95: number }> {
+  const measured: Measured[] = [];
+  const label = (name: string) => `${name}, ${years} year${years === 1 ? "" : "s"}`;
+  indexedDB.deleteDatabase("oat-column-generated");
+  const store = await Store.open("generated");
+  const laidOut = layOut(decadesLog(today, years));
+  const [, replacing] = await timed(() => store.replace(laidOut, "bench"));
+  measured.push({ name: label("write the whole log in one transaction"), value: replacing, unit: "ms" }, { name: label("stored text"), value: laidOut.pages.reduce((sum, { text }) => sum + text.length, 0) / 1e6, unit: "MB" });
+  store.close();
+  const database = await openDatabase("generated");
+
+  const [reads, raws]: [number[], number[]] = [[], []];
+  for (let round = 0; round < 4; round++) {
+    await pause();
+    raws.push(await rawRead(database));
+    await pause();
+    const [, took] = await timed(() => readLog(database));
+    reads.push(took);
+  }
+  measured.push({ name: label("whole log in memory"), value: Math.min(...reads), unit: "ms", reference: Math.min(...raws), referenceName: "raw read of the same bytes" });
+
+  const { log } = await readLog(database);
+  const fresh: number[] = [];
+  for (let round = 0; round < 6; round++) {
+    const copy = copyOf(log);
+    await pause();
+    const [, took] = await timed(() => answerAll(copy));
+    fresh.push(took);
+  }
+  measured.push({ name: label("full recompute of every view"), value: median(fresh), unit: "ms" });
+  const [, whole] = await timed(() => contract(copyOf(log), today));
+  measured.push({ name: label("every figure of every day, as the figures command prints"), value: whole, unit: "ms" });
+
+  const answers = new Answers(log, () => "new");
+  const kept = names.map((name) => answers.kept(name, asked[name] as never));
+  for (const one of kept) one.refresh();
+  const random = new Random(11);
+  const kinds: EditKind[] = ["weight", "set", "meal", "water", "note", "session"];
+  const times: number[] = [];
+  const byKind = new Map<string, number[]>();
+  const first: Day = today - Math.round(years * 365) + 1;
+  for (let round = 0; round < 720; round++) {
+    const kind = kinds[round % kinds.length]!;
+    const step = madeUpEdit(log, veteranId, kind, random, first, today);
+    if (step === null || "remove" in step) continue;
+    const start = performance.now();
+    putRecord(log, step.kind, step.put);
+    for (const one of kept) one.refresh();
+    const took = performance.now() - start;
+    // The first ones warm the machine up.
+    if (round < 120) continue;
+    times.push(took);
+    byKind.set(kind, [...(byKind.get(kind) ?? []), took]);
+    if (round % 60 === 0) await pause();
+  }
+  const after = answerAll(copyOf(log));
+  const same = names.every((_, index) => JSON.stringify(kept[index]!.value) === after.texts[index]);
+  if (!same) throw new Error("figures brought up to date differ from figures computed afresh");
+  measured.push({ name: label("one edit to all figures of all views, median"), value: median(times), unit: "ms" }, { name: label("one edit to all figures of all views, p95"), value: quantile(times, 0.95), unit: "ms" });
+  for (const [kind, some] of byKind) measured.push({ name: label(`one edit (${kind}), p95`), value: quantile(some, 0.95), unit: "ms" });
+  database.close();
+  return { measured, editP95: quantile(times, 0.95) };
+}
+
+/** The same weigh-ins in a general spreadsheet engine: weekly median, exponential mean, plan line and 28-day slope beside each. */
+function spreadsheet(years: number): Measured[] {
+  const log = decadesLog(today, years);
+  const weights = [...log.records.weighIns.values()];
+  const rows = weights.map(({ kg }, index) => {
+    const row = index + 1;
+    const [week, month] = [Math.max(1, row - 6), Math.max(1, row - 27)];
+    return [row, kg, `=MEDIAN(B${week}:B${row})`, index === 0 ? "=B1" : `=D${row - 1}+0.1*(B${row}-D${row - 1})`, `=80-0.01*A${row}`, row < 3 ? "" : `=SLOPE(B${month}:B${row},A${month}:A${row})`];
+  });
+  const start = performance.now();
+  const engine = HyperFormula.buildFromArray(rows, { licenseKey: "gpl-v3", maxRows: 20_000 });
+  const build = performance.now() - start;
+  const edits: number[] = [];
+  for (let round = 0; round < 20; round++) {
+    const row = Math.floor(((round + 0.5) * rows.length) / 20);
+    const before = performance.now();
+    engine.setCellContents({ sheet: 0, row, col: 1 }, [[79 + round / 10]]);
+    edits.push(performance.now() - before);
+  }
+  engine.destroy();
+  return [{ name: "spreadsheet engine, weigh-ins alone: build", value: build, unit: "ms" }, { name: "spreadsheet engine, weigh-ins alone: one edit, p95", value: quantile(edits, 0.95), unit: "ms" }];
+}
+
+self.onmessage = (event: MessageEvent<number | "spreadsheet">) => {
+  const work = async () => (event.data === "spreadsheet" ? { measured: spreadsheet(20), editP95: 0 } : measureYears(event.data));
+  work().then((result) => self.postMessage({ result }), (error: unknown) => self.postMessage({ error: error instanceof Error ? (error.stack ?? error.message) : String(error) }));
+};

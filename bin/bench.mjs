@@ -1,0 +1,157 @@
+// `npm run bench`: what twenty years of log take in this browser. Prints a table and writes bench/latest.json (not committed).
+import { createServer } from "node:http";
+import { spawn, spawnSync } from "node:child_process";
+import { existsSync, mkdtempSync, rmSync, readFileSync, readdirSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { chromiumFlags, findChromium, host, requireBuild, requireChromium, requireNode, requirePackages, root, stop } from "./machine.mjs";
+
+const [benchPort, appPort] = [4191, 4190];
+
+requireNode();
+requirePackages();
+requireChromium();
+await requireBuild();
+if (!existsSync(join(root, "bench", "node_modules", "hyperformula"))) {
+  const { status } = spawnSync("npm", ["ci", "--silent"], { cwd: join(root, "bench"), stdio: "inherit" });
+  if (status !== 0) stop("The packages of bench/ could not be installed; the reference needs the npm registry.");
+}
+const { chromium } = await import("playwright-core");
+const esbuild = await import("esbuild");
+const rows = [];
+const add = (name, value, unit, { reference = null, referenceName = "", ratio = reference === null ? null : value / reference, aim = "", holds = null } = {}) => rows.push({ name, value, unit, reference, referenceName, ratio, aim, holds });
+
+async function launch(profile) {
+  return chromium.launchPersistentContext(profile, { executablePath: findChromium(), headless: true, args: chromiumFlags, viewport: { width: 1280, height: 800 } });
+}
+
+/** The core in a worker of this browser, with the same stored bytes. */
+async function measureCore() {
+  const { outputFiles } = await esbuild.build({ entryPoints: [join(root, "bench", "figures", "worker.ts")], bundle: true, minify: true, write: false, platform: "browser", format: "iife", target: "es2023", absWorkingDir: root, alias: { "@": join(root, "src") }, define: { "process.env.CORE_VERSION": '"bench"' }, nodePaths: [join(root, "bench", "node_modules")], logLevel: "error" });
+  const files = { "/": ["text/html", "<!doctype html><title>bench</title><link rel=icon href=data:,>"], "/worker.js": ["text/javascript", outputFiles[0].text] };
+  const server = createServer(({ url }, response) => {
+    const [type, body] = files[url] ?? ["text/plain", ""];
+    response.writeHead(200, { "Content-Type": type }).end(body);
+  });
+  await new Promise((done) => { server.listen(benchPort, host, done); });
+  const profile = mkdtempSync(join(tmpdir(), "oat-column-bench-"));
+  const context = await launch(profile);
+  try {
+    const ask = async (question) => {
+      const page = await context.newPage();
+      await page.goto(`http://${host}:${benchPort}/`);
+      const { result, error } = await page.evaluate((asked) => new Promise((answer) => { const worker = new Worker("/worker.js"); worker.onmessage = ({ data }) => answer(data); worker.onerror = ({ message }) => answer({ error: message }); worker.postMessage(asked); }), question);
+      await page.close();
+      if (error) throw new Error(error);
+      return result;
+    };
+    const p95 = {};
+    for (const years of [1, 20, 60]) {
+      console.error(`${years} years …`);
+      const { measured, editP95 } = await ask(years);
+      p95[years] = editP95;
+      for (const { name, value, unit, reference, referenceName } of measured) {
+        if (name === "whole log in memory, 20 years") add(name, value, unit, { reference, referenceName, aim: "at most 1.3 times", holds: value <= 1.3 * reference });
+        else if (name === "full recompute of every view, 20 years") add(name, value, unit, { aim: "within 150 ms", holds: value <= 150 });
+        else if (name === "one edit to all figures of all views, p95, 20 years") add(name, value, unit, { reference: p95[1], referenceName: "the same at one year", aim: "within 16 ms, at most 1.3 times", holds: value <= 16 && value <= 1.3 * p95[1] });
+        else add(name, value, unit, { reference: reference ?? null, referenceName });
+      }
+    }
+    const recompute = rows.find(({ name }) => name === "full recompute of every view, 20 years").value;
+    console.error("spreadsheet …");
+    const { measured: [build, edit] } = await ask("spreadsheet");
+    add("full recompute of every view against the spreadsheet's build", recompute, "ms", { reference: build.value, referenceName: build.name });
+    add("one edit to all figures against the spreadsheet's edit, p95", p95[20], "ms", { reference: edit.value, referenceName: edit.name });
+  } finally {
+    await context.close();
+    server.close();
+    rmSync(profile, { recursive: true, force: true });
+  }
+}
+
+/** Resident memory of all processes of a profile, shared pages counted once, in MB. */
+function memoryOf(profile) {
+  let total = 0;
+  for (const pid of readdirSync("/proc").filter((name) => /^\d+$/.test(name))) {
+    try {
+      if (!readFileSync(`/proc/${pid}/cmdline`, "utf8").includes(profile) && !isChild(pid, profile)) continue;
+      total += Number(/Pss:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/smaps_rollup`, "utf8"))?.[1] ?? 0);
+    } catch { /* It has ended meanwhile. */ }
+  }
+  return total / 1024;
+}
+
+function isChild(pid, profile) {
+  const parent = /PPid:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, "utf8"))?.[1];
+  return parent !== undefined && parent !== "0" && parent !== "1" && (readFileSync(`/proc/${parent}/cmdline`, "utf8").includes(profile) || isChild(parent, profile));
+}
+
+/** The application itself on a generated log of twenty years. */
+async function measureApplication() {
+  const address = `http://${host}:${appPort}`;
+  const server = spawn(process.execPath, [join(root, "bin", "start.mjs"), "--port", String(appPort)], { cwd: root, stdio: ["ignore", "pipe", "inherit"] });
+  await new Promise((ready) => { server.stdout.on("data", (chunk) => { if (String(chunk).includes(address)) ready(); }); });
+  const profile = mkdtempSync(join(tmpdir(), "oat-column-bench-"));
+  let context = await launch(profile);
+  try {
+    console.error("the application …");
+    const figure = (page) => page.locator("#content").getByText(/\d kg/).first();
+    let page = await context.newPage();
+    await page.goto(`${address}/?log=generated&years=20`);
+    await page.locator("#content h1").waitFor({ timeout: 120_000 });
+    await page.waitForTimeout(6000);
+    const settled = await page.locator("#content").innerText();
+    const starts = [];
+    for (let round = 0; round < 5; round++) {
+      await context.close();
+      context = await launch(profile);
+      page = await context.newPage();
+      // The address is opened once before, empty, so that what is measured is the application and not the browser's own start.
+      await page.goto(`${address}/icons/none`).catch(() => {});
+      await page.addInitScript(() => {
+        const look = () => {
+          const text = document.getElementById("content")?.innerText ?? "";
+          if (/\d kg/.test(text) && !("firstFigures" in window)) Object.assign(window, { firstFigures: performance.now(), firstText: text });
+          if (!("firstFigures" in window)) requestAnimationFrame(look);
+        };
+        requestAnimationFrame(look);
+      });
+      await page.goto(`${address}/?log=generated&years=20`);
+      await figure(page).waitFor();
+      starts.push(await page.evaluate(() => window.firstFigures));
+      const [first] = [await page.evaluate(() => window.firstText)];
+      await page.waitForTimeout(5000);
+      const final = await page.locator("#content").innerText();
+      if (first !== final || final !== settled) throw new Error(`the first figures are not the final ones:\n${first}\n---\n${final}`);
+    }
+    add("navigation to the first right figures on Today, 20 years", starts.toSorted((a, b) => a - b)[2], "ms", { aim: "within 500 ms, final ones", holds: starts.toSorted((a, b) => a - b)[2] <= 500 });
+    const blank = memoryOf(profile);
+    for (const path of ["/lifts", "/body"]) {
+      const next = await context.newPage();
+      await next.goto(`${address}${path}?log=generated`);
+      await next.locator("#content h1").waitFor();
+    }
+    await page.waitForTimeout(4000);
+    for (const one of context.pages()) { const session = await context.newCDPSession(one); await session.send("HeapProfiler.collectGarbage").catch(() => {}); }
+    await page.waitForTimeout(2000);
+    add("memory of three tabs, 20 years, the whole browser's processes", memoryOf(profile), "MB", { reference: blank, referenceName: "one tab", aim: "within 400 MB", holds: memoryOf(profile) <= 400 });
+    await context.close();
+    context = await launch(profile);
+    const empty = await context.newPage();
+    await empty.goto("about:blank");
+    await empty.waitForTimeout(1500);
+    add("memory of the empty browser", memoryOf(profile), "MB");
+  } finally {
+    await context.close();
+    server.kill("SIGTERM");
+    rmSync(profile, { recursive: true, force: true });
+  }
+}
+
+await measureCore();
+await measureApplication();
+writeFileSync(join(root, "bench", "latest.json"), `${JSON.stringify(rows, null, 2)}\n`);
+const number = (value) => (value >= 100 ? value.toFixed(0) : value.toFixed(1));
+for (const { name, value, unit, reference, referenceName, ratio, aim, holds } of rows) {
+  console.log(`${name.padEnd(72)} ${number(value).padStart(8)} ${unit.padEnd(3)}${reference === null ? "" : `  ${ratio.toFixed(2)} × ${number(reference)} (${referenceName})`}${aim ? `  aim: ${aim}: ${holds ? "holds" : "MISSED"}` : ""}`);
+}
