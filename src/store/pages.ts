@@ -1,4 +1,4 @@
-import { putRecord, removeRecord, tombstoneKey, type Log } from "@/core/log/log";
+import { fillRecords, removeRecord, type Log } from "@/core/log/log";
 import { recordKinds, type AnyRecord, type RecordKind, type Tombstone } from "@/core/log/records";
 import type { DatedKind } from "@/core/log/logIndex";
 
@@ -57,20 +57,12 @@ export function recordsOf(page: Page | undefined): AnyRecord[] {
   return page === undefined ? [] : (JSON.parse(page.text) as AnyRecord[]);
 }
 
-/**
- * Reads a page into a log in which newer things may already stand: what the journal has written or removed since is never
- * overwritten by the page.
- */
-export function readPage(log: Log, page: Page): void {
+/** Ids by kind of what the journal has written or removed since the pages were written. */
+export type Newer = ReadonlyMap<string, ReadonlySet<string>>;
+
+/** Reads a page into a log of which nothing was read yet. What is newer stands there already and is never overwritten by the page. */
+export function readPage(log: Log, page: Page, newer: Newer): void {
   if (page.kind === "removed") {
-    for (const tombstone of JSON.parse(page.text) as Tombstone[]) if (!log.records[tombstone.kind as RecordKind]?.has(tombstone.id)) removeRecord(log, tombstone);
-    return;
-  }
-  const kind = page.kind as RecordKind;
-  const held = log.records[kind];
-  const empty = held.size === 0 && log.removed.size === 0;
-  for (const record of recordsOf(page)) {
-    if (!empty && (held.has(record.id) || log.removed.has(tombstoneKey(kind, record.id)))) continue;
-    putRecord(log, kind, record);
-  }
+    for (const tombstone of JSON.parse(page.text) as Tombstone[]) if (!newer.get(tombstone.kind)?.has(tombstone.id)) removeRecord(log, tombstone);
+  } else fillRecords(log, page.kind as RecordKind, recordsOf(page), newer.get(page.kind) ?? null);
 }

@@ -17,10 +17,14 @@ export async function readLog(database: IDBPDatabase<LogDatabase>, progress = un
   const { extra, sequence, generation, folded } = standingOf(await transaction.objectStore("meta").get("standing"));
   const [pages, entries] = await Promise.all([transaction.objectStore("pages").getAll(ofGeneration(generation)), transaction.objectStore("journal").getAll(IDBKeyRange.lowerBound(folded, true))]);
   const log = emptyLog(extra);
-  for (const entry of entries) follow(log, entry);
+  const newer = new Map<string, Set<string>>();
+  for (const entry of entries) {
+    follow(log, entry);
+    for (const { kind, id } of [...entry.puts, ...entry.removed.map(({ tombstone }) => tombstone)]) newer.set(kind, (newer.get(kind) ?? new Set()).add(id));
+  }
   const newestFirst = pages.sort((a, b) => (a.month < b.month ? 1 : a.month > b.month ? -1 : 0));
   for (const [index, page] of newestFirst.entries()) {
-    readPage(log, page);
+    readPage(log, page, newer);
     if (index % 64 === 63) await progress(index / pages.length);
   }
   return { log, sequence };

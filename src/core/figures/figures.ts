@@ -143,8 +143,7 @@ export class Figures extends Asked {
   readonly #liftBlock = this.#each((block: number): Map<string, LiftDay[]> => {
     const done: LiftDay[] = [];
     for (const day of daysOf(block)) {
-      const sets = day > this.on ? [] : this.sessionsOn(day).flatMap((session) => this.setsOf(session));
-      if (sets.length > 0) done.push(...liftDays(day, sets, this.formula, this.bodyWeightOn));
+      if (day <= this.on) done.push(...liftDays(day, this.sessionsOn(day), this.exercises, this.formula, this.bodyWeightOn));
     }
     return groupBy(done, ({ exerciseId }) => exerciseId);
   });

@@ -1,7 +1,7 @@
 import type { Day } from "../calendar/day";
-import { groupBy } from "../calendar/groupBy";
+import type { Exercise, Session } from "../log/records";
 import type { FormulaChoice } from "./e1rm";
-import { isEligible, setMaximum, type BodyWeightOn, type PerformedSet } from "./sets";
+import { isEligible, performedSet, setMaximum, totalLoad, type BodyWeightOn, type PerformedSet } from "./sets";
 
 /** A lift's estimated maximum with the set it stands on. */
 export interface LiftMaximum { e1rmKg: number; set: PerformedSet; limitReps: number }
@@ -34,13 +34,35 @@ export function highestOf(sets: readonly PerformedSet[], choice: FormulaChoice, 
   return highest;
 }
 
-/** A day's performed sets by lift, in the order in which the lifts were first done. */
-export function liftDays(day: Day, sets: readonly PerformedSet[], choice: FormulaChoice, bodyWeightOn: BodyWeightOn): LiftDay[] {
-  return [...groupBy(sets, ({ exercise }) => exercise.id)].map(([exerciseId, done]) => ({
-    exerciseId, day, maximum: highestOf(done, choice, bodyWeightOn),
-    worked: done.some(({ reps, exercise }) => reps > 0 || exercise.measure === "duration" || exercise.measure === "distance"),
-    sessionIds: [...new Set(done.map(({ sessionId }) => sessionId))], lastWorking: done.findLast(({ warmUp }) => !warmUp)?.sessionId ?? null,
-  }));
+/**
+ * What was done of each lift on a day, in the order in which the lifts were first done. Every set of every session passes here when
+ * all is computed afresh, so nothing is made for a set but the one that is the day's best.
+ */
+export function liftDays(day: Day, sessions: readonly Session[], exercises: ReadonlyMap<string, Exercise>, choice: FormulaChoice, bodyWeightOn: BodyWeightOn): LiftDay[] {
+  const lifts: LiftDay[] = [];
+  for (const session of sessions) {
+    for (const item of session.items ?? []) {
+      const exercise = exercises.get(item.exerciseId);
+      if (exercise === undefined) continue;
+      let lift = lifts.find(({ exerciseId }) => exerciseId === exercise.id);
+      for (const set of item.sets) {
+        const { done } = set;
+        if (!done) continue;
+        if (lift === undefined) lifts.push((lift = { exerciseId: exercise.id, day, maximum: null, worked: false, sessionIds: [], lastWorking: null }));
+        const reps = done.reps ?? 0;
+        const rpe = done.rpe ?? null;
+        const warmUp = set.warmUp ?? false;
+        if (reps > 0 || exercise.measure === "duration" || exercise.measure === "distance") lift.worked = true;
+        if (!warmUp) lift.lastWorking = session.id;
+        if (lift.sessionIds.at(-1) !== session.id) lift.sessionIds.push(session.id);
+        if (!isEligible({ warmUp, reps, rpe })) continue;
+        const estimate = setMaximum({ exercise, day, reps, rpe, totalKg: totalLoad(exercise, done.kg ?? 0, day, bodyWeightOn) }, choice, bodyWeightOn);
+        if ("reason" in estimate || (lift.maximum !== null && estimate.kg <= lift.maximum.e1rmKg)) continue;
+        lift.maximum = { e1rmKg: estimate.kg, set: performedSet(session.id, item.id, set, exercise, day, bodyWeightOn), limitReps: estimate.limitReps };
+      }
+    }
+  }
+  return lifts;
 }
 
 /**

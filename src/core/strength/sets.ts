@@ -1,4 +1,4 @@
-import type { Exercise, Session, Settings } from "../log/records";
+import type { Exercise, Session, Settings, TrainingSet } from "../log/records";
 import { estimateMaximum, reserve, roughAbove, type Estimate, type FormulaChoice } from "./e1rm";
 import type { Day } from "../calendar/day";
 
@@ -29,17 +29,18 @@ export function performedSets(session: Session, day: Day, exercises: ReadonlyMap
   const performed: PerformedSet[] = [];
   for (const item of session.items ?? []) {
     const exercise = exercises.get(item.exerciseId);
-    if (exercise === undefined) continue;
-    for (const { id, done, warmUp } of item.sets) {
-      if (!done) continue;
-      const typedKg = done.kg ?? 0;
-      performed.push({
-        sessionId: session.id, itemId: item.id, setId: id, exercise, day, reps: done.reps ?? 0, typedKg, totalKg: totalLoad(exercise, typedKg, day, bodyWeightOn),
-        rpe: done.rpe ?? null, failed: done.failed ?? false, warmUp: warmUp ?? false, sides: exercise.perSide ? 2 : 1,
-      });
-    }
+    if (exercise !== undefined) for (const set of item.sets) if (set.done) performed.push(performedSet(session.id, item.id, set, exercise, day, bodyWeightOn));
   }
   return performed;
+}
+
+/** One set that has a `done`. */
+export function performedSet(sessionId: string, itemId: string, { id, done, warmUp }: TrainingSet, exercise: Exercise, day: Day, bodyWeightOn: BodyWeightOn): PerformedSet {
+  const typedKg = done!.kg ?? 0;
+  return {
+    sessionId, itemId, setId: id, exercise, day, reps: done!.reps ?? 0, typedKg, totalKg: totalLoad(exercise, typedKg, day, bodyWeightOn),
+    rpe: done!.rpe ?? null, failed: done!.failed ?? false, warmUp: warmUp ?? false, sides: exercise.perSide ? 2 : 1,
+  };
 }
 
 /**
@@ -73,7 +74,7 @@ export function isHard(set: PerformedSet, settings: Settings): boolean {
 }
 
 /** A set's estimated maximum, quoted the way the lift is loaded: added load for bodyweight and (below zero) assisted movements. */
-export function setMaximum(set: PerformedSet, choice: FormulaChoice, bodyWeightOn: BodyWeightOn): Estimate {
+export function setMaximum(set: Pick<PerformedSet, "exercise" | "day" | "reps" | "totalKg" | "rpe">, choice: FormulaChoice, bodyWeightOn: BodyWeightOn): Estimate {
   if (set.exercise.measure === "duration" || set.exercise.measure === "distance") return { reason: "a timed or distance movement has no repetition maximum" };
   if (set.totalKg === null) return { reason: "body weight is not known" };
   const estimate = estimateMaximum(choice, set.totalKg, set.reps, set.rpe);
@@ -83,7 +84,7 @@ export function setMaximum(set: PerformedSet, choice: FormulaChoice, bodyWeightO
 }
 
 /** Whether a set may stand for a lift's maximum: working, at most 4 reps in reserve, at most 12 reps to the limit. */
-export function isEligible(set: PerformedSet): boolean {
-  if (set.warmUp || set.reps < 1 || (set.rpe !== null && set.rpe < 6)) return false;
-  return set.reps + (reserve(set.rpe) ?? 0) <= roughAbove;
+export function isEligible({ warmUp, reps, rpe }: Pick<PerformedSet, "warmUp" | "reps" | "rpe">): boolean {
+  if (warmUp || reps < 1 || (rpe !== null && rpe < 6)) return false;
+  return reps + (reserve(rpe) ?? 0) <= roughAbove;
 }

@@ -2,7 +2,6 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import type { Exercise, Session } from "../log/records";
 import { estimateMaximum, formulaNames, maximumFactor, type FormulaChoice } from "./e1rm";
-import { groupBy } from "../calendar/groupBy";
 import { liftDays, liftStanding, maximumInForce, type LiftDay } from "./maximum";
 import { performedSets, setMaximum, type PerformedSet } from "./sets";
 import { intensityOf, workOf } from "./volume";
@@ -53,7 +52,8 @@ describe("estimated maximum", () => {
 });
 
 describe("best and latest", () => {
-  const courseOf = (sets: readonly PerformedSet[]): LiftDay[] => [...groupBy(sets, ({ day }) => day)].flatMap(([day, done]) => liftDays(day, done, "epley", at80));
+  const sessionOf = ({ day, reps, typedKg, rpe, warmUp }: PerformedSet): Session => ({ id: `s${day}`, personId: "p", date: "2026-01-01", kind: "strength", status: "done", items: [{ id: "i", exerciseId: "squat", sets: [{ id: "1", warmUp, done: { reps, kg: typedKg, rpe } }] }] });
+  const courseOf = (sets: readonly PerformedSet[]): LiftDay[] => [...new Set(sets.map(({ day }) => day))].flatMap((day) => liftDays(day, sets.filter((set) => set.day === day).map(sessionOf), new Map([["squat", squat]]), "epley", at80));
   const standingOf = (sets: readonly PerformedSet[]) => liftStanding("squat", courseOf(sets));
   it("take the eligible sets only", () => {
     const sets = [performed(squat, 1, 5, 100), performed(squat, 2, 13, 100), performed(squat, 3, 1, 140, { warmUp: true }), performed(squat, 4, 5, 90, { rpe: 5 }), performed(squat, 5, 5, 90), performed(squat, 5, 3, 90)];
