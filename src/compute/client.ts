@@ -1,14 +1,15 @@
 import { proxy, wrap, type Endpoint, type Remote } from "comlink";
 import { v7 as newId } from "uuid";
 import type { LogName } from "@/store/database";
-import { answerKey, type Queries, type QueryName } from "./queries";
+import { answerKey } from "./answerKey";
+import type { Queries, QueryName } from "./queries";
 import type { ImportReading, Session } from "./worker";
 
 /** One watched query as the interface holds it: the last answer, and who is told when it changes. */
 interface Held { name: QueryName; asks: unknown; answer: unknown; arrived: boolean; listeners: Set<() => void>; number: Promise<number> | null }
 
 /** A worker, the session in it, and a promise that is kept when the worker has died. */
-interface Line { session: Remote<Session>; opened: Promise<void>; died: Promise<never> }
+interface Line { session: Promise<Remote<Session>>; died: Promise<never> }
 
 class WorkerDied extends Error {}
 
@@ -24,15 +25,18 @@ export class ComputeClient {
   readonly #held = new Map<string, Held>();
   #line: Line;
 
-  /** @param saved answers of an earlier session that still hold, shown until the worker has its own */
-  constructor(private readonly name: LogName, private readonly saved: Map<string, unknown>, private readonly opening: (share: number) => void = () => {}) {
-    this.#line = this.#start();
+  /**
+   * @param saved answers of an earlier session that still hold, shown until the worker has its own
+   * @param drawn when the worker may start: it takes time from whatever is being drawn
+   */
+  constructor(private readonly name: LogName, private readonly saved: ReadonlyMap<string, unknown>, private readonly opening: (share: number) => void, drawn: Promise<void>) {
+    this.#line = this.#start(drawn);
     document.addEventListener("visibilitychange", () => { if (document.visibilityState === "visible") void this.#call((session) => session.follow()).catch(() => {}); });
   }
 
   /** Rejects when the log cannot be opened. */
-  get opened(): Promise<void> {
-    return this.#line.opened;
+  async opened(): Promise<void> {
+    await this.#line.session;
   }
 
   ask<N extends QueryName>(name: N, asks: Queries[N]["asks"]): Promise<Queries[N]["answers"] | null> {
@@ -68,7 +72,7 @@ export class ComputeClient {
       setTimeout(() => {
         if (held.listeners.size > 0 || this.#held.get(key) !== held) return;
         this.#held.delete(key);
-        void held.number?.then((number) => this.#line.session.unwatch(number)).catch(() => {});
+        void held.number?.then(async (number) => (await this.#line.session).unwatch(number)).catch(() => {});
       }, 5000);
     };
   }
@@ -95,31 +99,32 @@ export class ComputeClient {
     for (;;) {
       const line = this.#line;
       try {
-        await line.opened;
-        return await Promise.race([ask(line.session), line.died]);
+        return await Promise.race([line.session.then(ask), line.died]);
       } catch (error) {
         if (!(error instanceof WorkerDied)) throw error;
       }
     }
   }
 
-  #start(): Line {
-    const { endpoint, failed } = startWorker(this.name);
-    const session = wrap<Session>(endpoint);
-    const tab = `oat-column-tab-${newId()}`;
+  #start(when: Promise<void>): Line {
     let die: (error: Error) => void = () => {};
     const died = new Promise<never>((_, reject) => { die = reject; });
     died.catch(() => {});
-    const holding = new Promise<void>((held) => { void navigator.locks.request(tab, () => { held(); return died.catch(() => {}); }); });
-    const opened = holding.then(() => Promise.race([failed, session.open(this.name, tab, proxy((share: number) => { this.opening(share); return true; }))])).then((life) => {
+    const session = when.then(async () => {
+      const { endpoint, failed } = startWorker(this.name);
+      const remote = wrap<Session>(endpoint);
+      const tab = `oat-column-tab-${newId()}`;
+      await new Promise<void>((held) => { void navigator.locks.request(tab, () => { held(); return died.catch(() => {}); }); });
+      const life = await Promise.race([failed, remote.open(this.name, tab, proxy((share: number) => { this.opening(share); return true; }))]);
       void navigator.locks.request(life, () => {
-        this.#line = this.#start();
+        this.#line = this.#start(Promise.resolve());
         die(new WorkerDied("the worker has died"));
         for (const held of this.#held.values()) held.number = this.#watch(held);
       });
+      return remote;
     });
-    opened.catch(() => {});
-    return { session, opened, died };
+    session.catch(() => {});
+    return { session, died };
   }
 }
 

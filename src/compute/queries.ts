@@ -38,11 +38,6 @@ export interface Queries {
 
 export type QueryName = keyof Queries;
 
-/** By what an answer is told apart: its name and everything it depends on besides the log, the day included. */
-export function answerKey(name: QueryName, asks: unknown): string {
-  return `${name} ${JSON.stringify(asks)}`;
-}
-
 /** Figures of so many different days are kept; today's are asked for again and again, others when a trainee looks back. */
 const figuresKept = 6;
 

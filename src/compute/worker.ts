@@ -16,7 +16,8 @@ import { hintChannel } from "@/store/hints";
 import { layOut, type LaidOut } from "@/store/pages";
 import { catchUp, readLog } from "@/store/reader";
 import { saveAnswers } from "@/store/saved";
-import { answerKey, Answers, type Queries, type QueryName } from "./queries";
+import { answerKey } from "./answerKey";
+import { Answers, type Queries, type QueryName } from "./queries";
 
 /** Told the new answer whenever it differs from the last one sent. */
 type Watcher = ((answer: unknown) => void) & ProxyMarked;

@@ -35,12 +35,12 @@ export class Store {
   /** Writes of this tab wait for one another, since they share the lookup. */
   #last: Promise<unknown> = Promise.resolve();
 
-  private constructor(readonly name: LogName, readonly database: IDBPDatabase<LogDatabase>) {
+  constructor(readonly name: LogName, readonly database: IDBPDatabase<LogDatabase>) {
     this.#hints = new BroadcastChannel(hintChannel(name));
   }
 
-  static async open(name: LogName, onOutdated?: () => void): Promise<Store> {
-    return new Store(name, await openDatabase(name, onOutdated));
+  static async open(name: LogName): Promise<Store> {
+    return new Store(name, await openDatabase(name));
   }
 
   close(): void {

@@ -1,18 +1,19 @@
 "use client";
 
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import type { ComputeClient } from "@/compute/client";
+import { ComputeClient } from "@/compute/client";
 import type { Change } from "@/core/log/records";
 import { unitsOf } from "@/core/units/printer";
 import { problemOf } from "@/store/problems";
-import type { LogName } from "@/store/database";
+import { openDatabase, type LogName } from "@/store/database";
+import { savedAnswers } from "@/store/saved";
 import type { LaidOut } from "@/store/pages";
 import type { Committed, Store } from "@/store/store";
 import type { Notice, OpenLog } from "./LogContext";
 import { useAnswer } from "./useFigure";
 import { useToday } from "./useToday";
 
-interface Opened { name: LogName; years: number; store: Store; compute: ComputeClient; ready: boolean }
+interface Opened { name: LogName; years: number; store: Promise<Store>; compute: ComputeClient; ready: boolean }
 
 /** What is open: nothing yet, a problem in words, a log in which nobody is written, or a log. */
 export type Opening = { phase: "opening"; share: number | null } | { phase: "problem"; message: string } | { phase: "empty"; first: FirstHands } | { phase: "open"; log: OpenLog };
@@ -47,13 +48,15 @@ export function useOpenLog(): Opening {
     let left = false;
     const open = async () => {
       const { name, years } = chosenLog();
-      const [{ Store: StoreClass }, { ComputeClient: Client }, { savedAnswers }] = await Promise.all([import("@/store/store"), import("@/compute/client"), import("@/store/saved")]);
-      const store = await StoreClass.open(name, () => setProblem("Another tab has brought the log to a newer version. Reload this tab to go on. Nothing that was saved is lost."));
-      const compute = new Client(name, await savedAnswers(store.database), (done) => { if (!left) setShare(done); });
+      const database = await openDatabase(name, () => setProblem("Another tab has brought the log to a newer version. Reload this tab to go on. Nothing that was saved is lost."));
+      const saved = await savedAnswers(database);
       if (left) return;
-      // What was saved earlier can be shown at once; whether the log can be opened shows meanwhile.
+      // What was saved earlier is shown at once; what writes and what computes come after it.
+      const drawn = saved.size === 0 ? Promise.resolve() : new Promise<void>((done) => { requestIdleCallback(() => done(), { timeout: 600 }); });
+      const compute = new ComputeClient(name, saved, (done) => { if (!left) setShare(done); }, drawn);
+      const store = drawn.then(() => import("@/store/store")).then(({ Store }) => new Store(name, database));
       setOpened({ name, years, store, compute, ready: false });
-      await compute.opened;
+      await compute.opened();
       if (!left) setOpened({ name, years, store, compute, ready: true });
     };
     open().catch((error: unknown) => { if (!left) setProblem(problemOf(error).message); });
@@ -72,10 +75,10 @@ export function useOpenLog(): Opening {
       return false;
     }
   }, [say]);
-  const commit = useCallback((change: Change, label: string) => attempt(() => store!.commit(change, label), (done) => say(savedText(label, done), true)), [attempt, say, store]);
-  const replace = useCallback((laidOut: LaidOut, label: string) => attempt(() => store!.replace(laidOut, label), () => say(`Saved: ${label}`, true)), [attempt, say, store]);
-  const undo = useCallback(async () => { await attempt(() => store!.undo(), (done) => say(done ? `Undone: ${done.label}` : "There is nothing to undo.", false)); }, [attempt, say, store]);
-  const redo = useCallback(async () => { await attempt(() => store!.redo(), (done) => say(done ? `Done again: ${done.label}` : "There is nothing to do again.", false)); }, [attempt, say, store]);
+  const commit = useCallback((change: Change, label: string) => attempt(async () => (await store!).commit(change, label), (done) => say(savedText(label, done), true)), [attempt, say, store]);
+  const replace = useCallback((laidOut: LaidOut, label: string) => attempt(async () => (await store!).replace(laidOut, label), () => say(`Saved: ${label}`, true)), [attempt, say, store]);
+  const undo = useCallback(async () => { await attempt(async () => (await store!).undo(), (done) => say(done ? `Undone: ${done.label}` : "There is nothing to undo.", false)); }, [attempt, say, store]);
+  const redo = useCallback(async () => { await attempt(async () => (await store!).redo(), (done) => say(done ? `Done again: ${done.label}` : "There is nothing to do again.", false)); }, [attempt, say, store]);
   const dismiss = useCallback(() => setNotice(null), []);
   const openLog = useCallback((name: LogName) => {
     sessionStorage.setItem("oat-column-log", name);
@@ -87,7 +90,7 @@ export function useOpenLog(): Opening {
   useEffect(() => {
     if (!needsMaking) return;
     const { name, years, compute, store: made } = opened;
-    void compute.madeUp(today, name === "demo" ? null : years).then((laidOut) => made.replace(laidOut, name === "demo" ? "Demo log" : `Generated log of ${years} years`)).catch((error: unknown) => setProblem(error instanceof Error ? error.message : String(error)));
+    void compute.madeUp(today, name === "demo" ? null : years).then(async (laidOut) => (await made).replace(laidOut, name === "demo" ? "Demo log" : `Generated log of ${years} years`)).catch((error: unknown) => setProblem(error instanceof Error ? error.message : String(error)));
   }, [needsMaking, opened, today]);
 
   return useMemo((): Opening => {
