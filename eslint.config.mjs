@@ -10,6 +10,7 @@ export const arrows = {
   demo: ["core"],
   store: ["core", "formats", "devices"],
   compute: ["core", "formats", "devices", "store", "demo"],
+  offline: [],
   ui: ["core", "compute", "store"],
   features: ["core", "compute", "store", "ui", "formats", "demo"],
   app: ["features", "ui"],

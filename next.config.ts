@@ -32,6 +32,7 @@ const config: NextConfig = {
         { key: "X-Frame-Options", value: "DENY" },
       ],
     },
+    { source: "/service-worker.js", headers: [{ key: "Content-Security-Policy", value: workerPolicy }, { key: "Cache-Control", value: "no-cache" }] },
     { source: "/_next/static/:path*", headers: [{ key: "Content-Security-Policy", value: workerPolicy }] },
   ],
 };

@@ -30,7 +30,7 @@ export function requireNode() {
 function hashOf(paths) {
   const hash = createHash("sha256");
   const add = (path) => {
-    if (!existsSync(path)) return;
+    if (!existsSync(path) || path.endsWith("service-worker.js")) return;
     if (statSync(path).isDirectory()) for (const name of readdirSync(path).sort()) add(join(path, name));
     else hash.update(path).update(readFileSync(path));
   };
@@ -56,7 +56,7 @@ export async function requireBuild() {
   if (existsSync(stamp) && readFileSync(stamp, "utf8") === wanted) return;
   console.log("Building the application.");
   const { build } = await import("./build.mjs");
-  build();
+  await build();
   writeFileSync(stamp, wanted);
 }
 

@@ -41,7 +41,7 @@ export async function trainee({ width = 1280, height = 800, dark = false, date =
     page.on("pageerror", (error) => report(`page: ${error.message}`));
     page.on("requestfailed", (request) => { if (request.failure()?.errorText !== "net::ERR_ABORTED") report(`failed: ${request.url()} ${request.failure()?.errorText}`); });
     page.on("response", (response) => { if (response.status() >= 400) report(`status ${response.status()}: ${response.url()}`); });
-    page.on("request", (request) => { if (!request.url().startsWith(address) && !/^(blob|data):/.test(request.url())) report(`outside: ${request.url()}`); });
+    page.on("request", (request) => { if (!/^http:\/\/127\.0\.0\.1:418\d\//.test(request.url()) && !/^(blob|data):/.test(request.url())) report(`outside: ${request.url()}`); });
   };
   context.on("page", watch);
   context.setDefaultTimeout(15_000);
@@ -63,8 +63,8 @@ export async function openDemo(page: Page, path = "/"): Promise<void> {
 }
 
 /** Sets up a log through the first-run page. */
-export async function beginLog(page: Page, fields: Partial<Record<"Name of the log" | "Height" | "Birth date" | "Weight now" | "Goal weight, if any" | "By", string>> = {}, choices: Record<string, string> = {}): Promise<void> {
-  await page.goto(`${address}/?log=own`);
+export async function beginLog(page: Page, fields: Partial<Record<"Name of the log" | "Height" | "Birth date" | "Weight now" | "Goal weight, if any" | "By", string>> = {}, choices: Record<string, string> = {}, at = address): Promise<void> {
+  await page.goto(`${at}/?log=own`);
   await page.getByRole("button", { name: "Begin" }).waitFor();
   for (const [label, option] of Object.entries(choices)) await page.getByLabel(label, { exact: true }).selectOption(option);
   for (const [label, value] of Object.entries(fields)) await page.getByLabel(label, { exact: true }).fill(value);

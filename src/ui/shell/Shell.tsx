@@ -9,6 +9,7 @@ import { EntryLine } from "../entry/EntryLine";
 import { LogContext, type OpenLog } from "../log/LogContext";
 import { useOpenLog, type FirstHands } from "../log/useOpenLog";
 import { NoticeBar } from "./NoticeBar";
+import { useNewVersion } from "./useNewVersion";
 import { useShortcuts } from "./useShortcuts";
 import { views } from "./views";
 import styles from "./shell.module.css";
@@ -47,6 +48,7 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
     "?": () => setListOpen(true),
   }), [router, chooseDay, today, undo, redo]);
   useShortcuts(actions);
+  const version = useNewVersion();
   useEffect(() => { page.current?.scrollTo({ top: 0 }); }, [path]);
 
   const view = views.find((one) => one.path === path);
@@ -76,6 +78,7 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
         </div>
       </div>
       <NoticeBar notice={notice} undo={undo} dismiss={dismiss} />
+      {version && <p className={`${styles.version} noprint`}><span>{version.text}</span> <button type="button" className="link" onClick={version.takeOver}>Take it now</button></p>}
       {listOpen && <ShortcutList onClose={() => setListOpen(false)} />}
     </div>
   );

@@ -1,0 +1,25 @@
+/// <reference lib="webworker" />
+import { cleanupOutdatedCaches, precacheAndRoute, type PrecacheEntry } from "workbox-precaching";
+import { addPlugins } from "workbox-precaching/addPlugins";
+
+declare const self: ServiceWorkerGlobalScope & { __WB_MANIFEST: (PrecacheEntry | string)[] };
+
+// A response from a cache bears the address it was fetched from, which lacks the parameters that a worker is started with. Made anew, it takes that of the request.
+addPlugins([{
+  handlerWillRespond: async ({ request, response }) => {
+    const starts = request.destination === "worker" || request.destination === "sharedworker";
+    return starts ? new Response(response.body, { status: response.status, headers: response.headers }) : response;
+  },
+}]);
+// Pages are asked for with parameters of their own (which log, which day); the page is the same.
+precacheAndRoute(self.__WB_MANIFEST, { cleanURLs: false, directoryIndex: "", ignoreURLParametersMatching: [/^(?!_rsc$)/] });
+cleanupOutdatedCaches();
+
+// A new version waits until no tab of the old one is left, or until the only tab asks for it.
+self.addEventListener("message", (event) => {
+  if (event.data !== "take over") return;
+  event.waitUntil(self.clients.matchAll({ type: "window", includeUncontrolled: true }).then((tabs) => {
+    if (tabs.length <= 1) return self.skipWaiting();
+    event.ports[0]?.postMessage("others");
+  }));
+});

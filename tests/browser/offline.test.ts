@@ -1,0 +1,103 @@
+import { spawn, type ChildProcess } from "node:child_process";
+import { readFileSync, writeFileSync } from "node:fs";
+import { fileURLToPath } from "node:url";
+import { afterEach, describe, expect, it } from "vitest";
+import { beginLog, trainee, write } from "./harness";
+
+const root = fileURLToPath(new URL("../..", import.meta.url));
+const serviceWorker = fileURLToPath(new URL("../../public/service-worker.js", import.meta.url));
+const port = 4187;
+const address = `http://127.0.0.1:${port}`;
+let server: ChildProcess | null = null;
+
+/** A server of this test's own, since it is to be killed. */
+async function start(): Promise<void> {
+  const starting = spawn(process.execPath, ["bin/start.mjs", "--port", String(port)], { cwd: root, stdio: ["ignore", "pipe", "inherit"] });
+  server = starting;
+  await new Promise<void>((resolve, reject) => {
+    starting.stdout.on("data", (chunk: Buffer) => { if (chunk.toString().includes(address)) resolve(); });
+    starting.on("exit", (code) => reject(new Error(`the server ended with ${code}`)));
+  });
+}
+
+async function stop(): Promise<void> {
+  const ending = server;
+  server = null;
+  if (ending === null) return;
+  ending.removeAllListeners("exit");
+  const ended = new Promise((resolve) => ending.once("exit", resolve));
+  ending.kill("SIGTERM");
+  await ended;
+}
+
+afterEach(stop);
+
+const aboutTheNetwork = (problem: string) => /ERR_CONNECTION_REFUSED|Failed to fetch|Failed to load|_rsc|service-worker/.test(problem);
+
+describe("without a network", () => {
+  it("every view opens, figures compute, an entry saves and is there after a reload", async () => {
+    await start();
+    const hand = await trainee({ allow: aboutTheNetwork });
+    const { page } = hand;
+    await beginLog(page, { "Weight now": "72" }, {}, address);
+    await page.evaluate(() => navigator.serviceWorker.ready);
+    await page.waitForFunction(async () => (await caches.keys()).length > 0 && (await (await caches.open((await caches.keys())[0]!)).keys()).length > 20);
+    await page.reload();
+    await page.locator("#content h1").waitFor();
+    expect(await page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
+    await stop();
+    await page.reload();
+    await page.locator("#content h1").waitFor();
+    await write(page, "71.3 06:20 no network");
+    await page.getByText("71.3 kg at 06:20, no network").waitFor();
+    for (const name of ["Lifts", "Distance", "Body", "Food", "Energy", "Files", "Today"]) {
+      await page.getByRole("link", { name, exact: true }).click();
+      await page.waitForURL((url) => url.pathname === (name === "Today" ? "/" : `/${name.toLowerCase()}`));
+      await page.locator("#content h1").waitFor();
+    }
+    await page.getByText("71.3 kg at 06:20, no network").waitFor();
+    const other = await hand.newPage();
+    await other.goto(`${address}/body`);
+    await other.locator("#content h1").waitFor();
+    expect(hand.problems).toEqual([]);
+    await hand.close();
+  });
+
+  it("a new version waits, says when it takes over, and takes nothing that is being written", async () => {
+    await start();
+    const built = readFileSync(serviceWorker, "utf8");
+    const hand = await trainee({ allow: aboutTheNetwork });
+    const { page } = hand;
+    try {
+      await beginLog(page, { "Weight now": "72" }, {}, address);
+      await page.evaluate(() => navigator.serviceWorker.ready);
+      await page.reload();
+      await page.locator("#content h1").waitFor();
+      writeFileSync(serviceWorker, `${built}\n// another version`);
+      await page.waitForTimeout(2000);
+      await page.evaluate(async () => { await (await navigator.serviceWorker.getRegistration())!.update(); });
+      await page.getByText("A new version is here. It takes over once all tabs").waitFor();
+      const line = page.getByRole("search", { name: "Quick entry" }).getByRole("textbox");
+      await line.pressSequentially("71.9 half writ");
+      const now = page.getByRole("button", { name: "Take it now" });
+      await now.click();
+      await page.getByText("Save or empty what you are writing first").waitFor();
+      expect(await line.inputValue()).toBe("71.9 half writ");
+      await line.fill("");
+      const other = await hand.newPage();
+      await other.goto(`${address}/`);
+      await now.click();
+      await page.getByText("Close the other tabs of Oat Column first").waitFor();
+      await other.close();
+      const reloaded = page.waitForEvent("load");
+      await now.click();
+      await reloaded;
+      await page.locator("#content h1").waitFor();
+      expect(await page.getByText("A new version is here").count()).toBe(0);
+      expect(hand.problems).toEqual([]);
+    } finally {
+      writeFileSync(serviceWorker, built);
+      await hand.close();
+    }
+  });
+});
