@@ -1,9 +1,10 @@
 import { proxy, wrap, type Endpoint, type Remote } from "comlink";
 import { v7 as newId } from "uuid";
 import type { LogName } from "@/store/database";
+import type { LaidOut } from "@/store/pages";
 import { answerKey } from "./answerKey";
 import type { Queries, QueryName } from "./queries";
-import type { ImportReading, Session } from "./worker";
+import type { Diagnosis, ImportReading, Session } from "./worker";
 
 /** One watched query as the interface holds it: the last answer, and who is told when it changes. */
 interface Held { name: QueryName; asks: unknown; answer: unknown; arrived: boolean; listeners: Set<() => void>; number: Promise<number> | null }
@@ -55,7 +56,15 @@ export class ComputeClient {
     return this.#call((session) => session.figures(on));
   }
 
-  madeUp(today: string, years: number | null) {
+  diagnose(today: string): Promise<Diagnosis> {
+    return this.#call((session) => session.diagnose(today) as Promise<Diagnosis>);
+  }
+
+  layOut(): Promise<LaidOut> {
+    return this.#call((session) => session.layOut());
+  }
+
+  madeUp(today: string, years: number | null): Promise<LaidOut> {
     return this.#call((session) => session.madeUp(today, years));
   }
 

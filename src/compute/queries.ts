@@ -1,4 +1,4 @@
-import { mustDay } from "@/core/calendar/day";
+import { dateOf, mustDay } from "@/core/calendar/day";
 import type { Reading } from "@/core/entry/reading";
 import { Figures } from "@/core/figures/figures";
 import { bodyView, type BodyView } from "@/core/figures/views/body";
@@ -37,6 +37,16 @@ export interface Queries {
 }
 
 export type QueryName = keyof Queries;
+
+/** A question of each view, as it is first asked. */
+export function everyView(asking: Asking): { name: QueryName; asks: Queries[QueryName]["asks"] }[] {
+  const day = mustDay(asking.today);
+  const asks: { [N in QueryName]?: Queries[N]["asks"] } = {
+    shell: asking, column: { ...asking, from: dateOf(day - 70), to: dateOf(day + 14) }, day: { ...asking, date: asking.today }, lifts: { ...asking, exerciseId: null },
+    distance: { ...asking, days: 84 }, body: { ...asking, days: null }, food: { ...asking, date: asking.today }, energy: asking,
+  };
+  return (Object.keys(asks) as QueryName[]).map((name) => ({ name, asks: asks[name]! }));
+}
 
 /** Figures of so many different days are kept; today's are asked for again and again, others when a trainee looks back. */
 const figuresKept = 6;

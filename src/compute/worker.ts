@@ -4,12 +4,15 @@ import type { IDBPDatabase } from "idb";
 import { v7 as newId } from "uuid";
 import { mustDay } from "@/core/calendar/day";
 import { contract } from "@/core/figures/contract";
-import type { Log } from "@/core/log/log";
-import type { Memo } from "@/core/memo";
+import { checkLog, type Finding } from "@/core/log/check";
+import { copyOf } from "@/core/log/copy";
+import { peopleOf, type Log } from "@/core/log/log";
+import { equal, type Memo } from "@/core/memo";
 import { recordKinds, type RecordKind } from "@/core/log/records";
 import { decadesLog } from "@/demo/decades";
 import { demoLog } from "@/demo/demoLog";
 import { readingArchive, writeArchive, type Problem } from "@/formats/archive";
+import { checkLayout, type LayoutFinding } from "@/store/check";
 import { openDatabase, type LogDatabase, type LogName } from "@/store/database";
 import { fold } from "@/store/fold";
 import { hintChannel } from "@/store/hints";
@@ -17,7 +20,7 @@ import { layOut, type LaidOut } from "@/store/pages";
 import { catchUp, readLog } from "@/store/reader";
 import { saveAnswers } from "@/store/saved";
 import { answerKey } from "./answerKey";
-import { Answers, type Queries, type QueryName } from "./queries";
+import { Answers, everyView, type Queries, type QueryName } from "./queries";
 
 /** Told the new answer whenever it differs from the last one sent. */
 type Watcher = ((answer: unknown) => void) & ProxyMarked;
@@ -27,6 +30,9 @@ export type Teller = ((share: number) => boolean) & ProxyMarked;
 
 /** An archive read and laid out, what is wrong with it, or null when the reader turned away. */
 export type ImportReading = { laidOut: LaidOut; counts: Record<RecordKind, number>; photos: number } | { problems: Problem[] } | null;
+
+/** What a check of the log found: in records, in how they lie in the browser, and figures that differ from figures computed afresh. */
+export interface Diagnosis { records: number; answers: number; findings: Finding[]; layout: LayoutFinding[]; figures: string[] }
 
 interface Watch { key: string; name: QueryName; asks: unknown; watcher: Watcher; answer: Memo<unknown>; sent: number }
 
@@ -76,6 +82,16 @@ class LogInMemory {
 
   unwatch(watch: Watch): void {
     this.#watches.delete(watch);
+  }
+
+  /** Checks records, pages, journal, memory, and the figures of every view against figures computed afresh. */
+  async diagnose(today: string): Promise<Diagnosis> {
+    await this.follow();
+    const { log } = this;
+    const fresh = new Answers(copyOf(log), newId);
+    const asked = peopleOf(log).flatMap(({ id }) => everyView({ personId: id, today }));
+    const figures = asked.filter(({ name, asks }) => !equal(this.#answers.answer(name, asks as never), fresh.answer(name, asks as never))).map(({ name, asks }) => answerKey(name, asks));
+    return { records: recordKinds.reduce((sum, kind) => sum + log.records[kind].size, 0), answers: asked.length, findings: checkLog(log), layout: await checkLayout(this.database, log, this.#sequence), figures };
   }
 
   async #readAll(): Promise<void> {
@@ -186,6 +202,17 @@ class Session {
   async figures(on: string): Promise<string> {
     await this.follow();
     return `${JSON.stringify(contract(this.#opened().log, mustDay(on)), null, 2)}\n`;
+  }
+
+  /** Checks the log and everything computed from it. */
+  diagnose(today: string): Promise<Diagnosis> {
+    return this.#opened().diagnose(today);
+  }
+
+  /** The log as it stands in memory, laid out anew. */
+  async layOut(): Promise<LaidOut> {
+    await this.follow();
+    return layOut(this.#opened().log);
   }
 
   /** A made-up log as it stands on a day: the demo household, or one of so many years. */

@@ -14,6 +14,7 @@ import { required } from "@/ui/inputs/checks";
 import styles from "@/ui/view.module.css";
 import { ProfileFieldset } from "../firstRun/ProfileFieldset";
 import { personOf, profileFields } from "../firstRun/profile";
+import { Diagnostics } from "./Diagnostics";
 import { ImportPanel } from "./ImportPanel";
 import { StorageLine } from "./StorageLine";
 import { download } from "./download";
@@ -42,6 +43,7 @@ export function Files() {
         </section>
         <ImportPanel />
       </div>
+      <Diagnostics />
       <section className={styles.section}>
         <h2>Last changes</h2>
         <p style={{ display: "flex", gap: 20 }}><button type="button" className="link" onClick={() => void undo()}>Undo the last change</button><button type="button" className="link" onClick={() => void redo()}>Do it again</button></p>

@@ -1,0 +1,52 @@
+import { describe, expect, it } from "vitest";
+import { demoLog } from "../../demo/demoLog";
+import { mustDay } from "../calendar/day";
+import { checkLog } from "./check";
+import { copyOf } from "./copy";
+import { putRecord, removeRecord, type Log } from "./log";
+import type { AnyRecord, Session } from "./records";
+
+const demo = demoLog(mustDay("2026-06-11"));
+
+/** The log after every repair that was offered. */
+function repaired(log: Log): Log {
+  const copy = copyOf(log);
+  for (const { repair } of checkLog(log)) for (const step of repair ?? []) if ("put" in step) putRecord(copy, step.kind, step.put);
+  return copy;
+}
+
+describe("checking a log", () => {
+  it("finds nothing in a sound one", () => expect(checkLog(demo)).toEqual([]));
+
+  it("finds what points nowhere, once for each thing missing, and a stand-in keeps all that was written", () => {
+    const log = copyOf(demo);
+    removeRecord(log, { id: "back-squat", kind: "exercises" });
+    removeRecord(log, { id: "oats", kind: "foods" });
+    const findings = checkLog(log);
+    expect(findings.map(({ message }) => /"(.+?)"/.exec(message)![1]).sort()).toEqual(["back-squat", "oats"]);
+    expect(findings[0]!.place).toMatch(/^\w+ .+, /);
+    const mended = repaired(log);
+    expect(checkLog(mended)).toEqual([]);
+    for (const kind of ["sessions", "meals"] as const) expect(mended.records[kind]).toEqual(log.records[kind]);
+  });
+
+  it("finds an id used twice inside a session and tells the two apart", () => {
+    const log = copyOf(demo);
+    const session = [...log.records.sessions.values()].find(({ items }) => (items ?? []).length > 1)!;
+    const [first, second] = session.items!;
+    putRecord(log, "sessions", { ...session, items: [{ ...first!, sets: [{ ...first!.sets[0]!, id: "x" }, { ...first!.sets[1]!, id: "x" }] }, { ...second!, id: first!.id }] } as Session);
+    expect(checkLog(log)).toHaveLength(1);
+    const mended = repaired(log);
+    expect(checkLog(mended)).toEqual([]);
+    const items = mended.records.sessions.get(session.id)!.items!;
+    expect(items[0]!.id).toBe(first!.id);
+    expect(items[1]!.id).not.toBe(first!.id);
+    expect(items[0]!.sets.map(({ done }) => done)).toEqual(first!.sets.slice(0, 2).map(({ done }) => done));
+  });
+
+  it("names an unsound record and leaves it as it is", () => {
+    const log = copyOf(demo);
+    putRecord(log, "weighIns", { id: "w", personId: "nobody", date: "2026-13-01", kg: 70 } as AnyRecord);
+    expect(checkLog(log)).toEqual([{ place: "weighIns w, date", message: "not a civil date written YYYY-MM-DD", repair: null }]);
+  });
+});

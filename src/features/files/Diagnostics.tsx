@@ -1,0 +1,59 @@
+"use client";
+
+import { Button } from "antd";
+import { useState } from "react";
+import type { Diagnosis } from "@/compute/worker";
+import { useLog } from "@/ui/log/LogContext";
+import styles from "@/ui/view.module.css";
+import { download } from "./download";
+
+/** At most so many findings are told one by one; the report holds all. */
+const toldAtMost = 12;
+
+/** Is the log sound? Records, storage and figures are checked; what can be repaired is repaired by a change that undo takes back. */
+export function Diagnostics() {
+  const { compute, today, name, commit, replace } = useLog();
+  const [found, setFound] = useState<Diagnosis | null>(null);
+  const [busy, setBusy] = useState(false);
+  const [problem, setProblem] = useState<string | null>(null);
+  const check = async () => {
+    setBusy(true);
+    setProblem(null);
+    try {
+      setFound(await compute.diagnose(today));
+    } catch (error) {
+      setProblem(error instanceof Error ? error.message : String(error));
+    } finally {
+      setBusy(false);
+    }
+  };
+  const repairs = found?.findings.flatMap(({ repair }) => repair ?? []) ?? [];
+  const mend = async () => {
+    if (found !== null && found.layout.length > 0 && !(await replace(await compute.layOut(), "The log laid out anew"))) return;
+    if (repairs.length === 0 || (await commit(repairs, repairs.length === 1 ? "One repair" : `${repairs.length} repairs`))) await check();
+  };
+  const report = () => download(`oat-column-check-${today}.json`, `${JSON.stringify({ log: name, checkedOn: today, ...found }, null, 2)}\n`, "application/json");
+  const told = found === null ? [] : [...found.findings, ...found.layout, ...found.figures.map((place) => ({ place, message: "it differs from the same figure computed afresh; reload this tab" }))];
+  return (
+    <section className={styles.section}>
+      <h2>Check the log</h2>
+      <p className="quiet">Looks for records that point nowhere or share an id, compares what is stored with what is shown, and computes every view afresh.</p>
+      <p style={{ paddingTop: 8, display: "flex", gap: 20, alignItems: "center", flexWrap: "wrap" }}>
+        <Button onClick={() => void check()} loading={busy}>Check now</Button>
+        {found && <button type="button" className="link" onClick={report}>Save the report</button>}
+        {(repairs.length > 0 || (found?.layout.length ?? 0) > 0) && <button type="button" className="link" onClick={() => void mend()}>Repair what can be repaired</button>}
+      </p>
+      <div aria-live="polite" style={{ paddingTop: 8 }}>
+        {problem && <p role="alert" className="warn">{problem}</p>}
+        {found && told.length === 0 && <p>All is well: {found.records} records, {found.answers} answers computed twice and found equal.</p>}
+        {told.length > 0 && (
+          <>
+            <p className="warn">{told.length === 1 ? "One thing is" : `${told.length} things are`} not as they should be. Nothing was changed.</p>
+            <ul style={{ margin: 0, paddingLeft: 18 }}>{told.slice(0, toldAtMost).map(({ place, message }) => <li key={place + message}><code>{place}</code>: {message}</li>)}</ul>
+            {told.length > toldAtMost && <p className="quiet small">The report tells of all of them.</p>}
+          </>
+        )}
+      </div>
+    </section>
+  );
+}
