@@ -1,0 +1,256 @@
+import { execFileSync, spawnSync } from "node:child_process";
+import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { fileURLToPath } from "node:url";
+import { build } from "esbuild";
+import type { Page } from "playwright-core";
+import { beforeAll, describe, expect, it } from "vitest";
+import { address, beginLog, openDemo, trainee, write, type Trainee } from "./harness";
+import type { Probe } from "./probe";
+
+const root = fileURLToPath(new URL("../..", import.meta.url));
+let script = "";
+beforeAll(async () => {
+  const { outputFiles } = await build({ entryPoints: [join(root, "tests/browser/probe.ts")], bundle: true, write: false, format: "iife", target: "es2023", absWorkingDir: root, alias: { "@": join(root, "src") }, define: { "process.env.CORE_VERSION": '"probe"' }, logLevel: "error" });
+  script = outputFiles[0]!.text;
+});
+
+/** A blank page of the application's address that holds the store. */
+async function probed(hand: Trainee, page = hand.page): Promise<Page> {
+  await page.route(`${address}/probe`, (route) => route.fulfill({ contentType: "text/html", body: "<!doctype html><title>probe</title><link rel=icon href=data:,>" }));
+  await page.goto(`${address}/probe`);
+  await page.evaluate(script);
+  return page;
+}
+type WithProbe = { probe: Probe };
+
+/** Ends every process of a profile at once, as when the plug is pulled. */
+function pullPlug(profile: string): void {
+  execFileSync("pkill", ["-9", "-f", profile]);
+}
+
+describe("twenty pulled plugs", () => {
+  it("right after saved was said, every entry is there and the log checks clean", async () => {
+    const profile = mkdtempSync(join(tmpdir(), "oat-column-kill-"));
+    const begun = await trainee({ profile });
+    await beginLog(begun.page, { "Weight now": "72" });
+    await begun.context.close();
+    for (let round = 0; round < 20; round++) {
+      const hand = await trainee({ profile });
+      await hand.page.goto(`${address}/`);
+      await hand.page.locator("#content h1").waitFor();
+      await write(hand.page, `7${round % 10}.${round % 9} note kill ${round}`);
+      if (round > 0) await hand.page.getByText(new RegExp(`kill ${round}$`)).waitFor();
+      pullPlug(profile);
+      await hand.context.close().catch(() => {});
+    }
+    const last = await trainee({ profile });
+    const { kg, wrong } = await (await probed(last)).evaluate(() => (globalThis as unknown as WithProbe).probe.inspect("own"));
+    expect(wrong).toEqual([]);
+    expect(Object.values(kg)).toContain(79.1);
+    await last.page.goto(`${address}/files`);
+    await last.page.getByRole("button", { name: "Check now" }).click();
+    await last.page.getByText(/^All is well: \d+ records/).waitFor();
+    await last.context.close();
+    rmSync(profile, { recursive: true, force: true });
+  }, 300_000);
+
+  it.each([["while the journal is folded", true, false], ["while a log is imported", true, true]])("%s, nothing acknowledged is lost", async (_, folding, importing) => {
+    const profile = mkdtempSync(join(tmpdir(), "oat-column-kill-"));
+    const known = new Map<string, number>();
+    for (let round = 0; round < 8; round++) {
+      const hand = await trainee({ profile, date: null });
+      const page = await probed(hand);
+      if (round > 0) {
+        const { kg, wrong } = await page.evaluate(() => (globalThis as unknown as WithProbe).probe.inspect("own"));
+        expect(wrong).toEqual([]);
+        for (const [id, value] of known) expect(kg[id], `${id} after round ${round}`).toBeGreaterThanOrEqual(value);
+      }
+      page.on("console", (message) => {
+        const [word, id, value] = message.text().split(" ");
+        if (word === "acknowledged") known.set(id!, Number(value));
+      });
+      void page.evaluate(([one, two]) => (globalThis as unknown as WithProbe).probe.churn("own", one!, two!), [folding, importing]).catch(() => {});
+      await page.waitForTimeout(500 + ((round * 137) % 400));
+      pullPlug(profile);
+      await hand.context.close().catch(() => {});
+    }
+    expect(known.size).toBeGreaterThan(20);
+    rmSync(profile, { recursive: true, force: true });
+  }, 200_000);
+
+  it("while an older layout is brought over, the log is whole afterwards", async () => {
+    const profile = mkdtempSync(join(tmpdir(), "oat-column-kill-"));
+    const rows = 15_000;
+    let hand = await trainee({ profile, date: null });
+    await (await probed(hand)).evaluate((count) => (globalThis as unknown as WithProbe).probe.older("own", count), rows);
+    for (const wait of [60, 200, 350]) {
+      void hand.page.evaluate(() => (globalThis as unknown as WithProbe).probe.inspect("own")).catch(() => {});
+      await hand.page.waitForTimeout(wait);
+      pullPlug(profile);
+      await hand.context.close().catch(() => {});
+      hand = await trainee({ profile, date: null });
+      await probed(hand);
+    }
+    const { kg, wrong } = await hand.page.evaluate(() => (globalThis as unknown as WithProbe).probe.inspect("own"));
+    expect(wrong).toEqual([]);
+    expect(Object.keys(kg)).toHaveLength(rows);
+    await hand.context.close();
+    rmSync(profile, { recursive: true, force: true });
+  }, 120_000);
+});
+
+describe("two tabs", () => {
+  it("make ten thousand random edits, undos and redos: no update is lost, figures equal fresh ones and the headless command's", async () => {
+    const hand = await trainee({ date: null });
+    const one = await probed(hand);
+    const two = await probed(hand, await hand.newPage());
+    await one.evaluate(() => (globalThis as unknown as WithProbe).probe.fill("own"));
+    const edit = (page: Page, seed: number, rounds: number, undoing: boolean) => page.evaluate(([a, b, c]) => (globalThis as unknown as WithProbe).probe.edit("own", a as number, b as number, c as boolean), [seed, rounds, undoing]);
+    const plain = await Promise.all([edit(one, 1, 2500, false), edit(two, 2, 2500, false)]);
+    const wanted = new Map<string, [number, unknown]>();
+    for (const { written } of plain) for (const [field, [at, value]] of Object.entries(written)) if ((wanted.get(field)?.[0] ?? 0) < at) wanted.set(field, [at, value]);
+    const middle = await one.evaluate((fields) => (globalThis as unknown as WithProbe).probe.outcome("own", fields), [...wanted.keys()]);
+    expect(wanted.size).toBeGreaterThan(300);
+    for (const [field, [, value]] of wanted) expect(middle.values[field], field).toBe(value);
+    const undone = await Promise.all([edit(one, 3, 2500, true), edit(two, 4, 2500, true)]);
+    for (const { compared } of [...plain, ...undone]) expect(compared).toBe(12);
+    const [mine, theirs] = await Promise.all([one, two].map((page) => page.evaluate(() => (globalThis as unknown as WithProbe).probe.outcome("own", []))));
+    expect(mine!.wrong).toEqual([]);
+    expect(mine!.archive).toBe(theirs!.archive);
+    const folder = mkdtempSync(join(tmpdir(), "oat-column-figures-"));
+    writeFileSync(join(folder, "log.json"), mine!.archive);
+    const headless = spawnSync(process.execPath, [join(root, "bin/figures.mjs"), join(folder, "log.json"), "--on", "2026-06-11"], { encoding: "utf8", maxBuffer: 100_000_000 });
+    // An edit may leave a record pointing to one that was removed; the command then names it instead, as an import would.
+    if (headless.status === 0) expect(headless.stdout).toBe(mine!.figures);
+    else expect(headless.stderr).toContain("which is not among");
+    rmSync(folder, { recursive: true });
+    expect(hand.problems).toEqual([]);
+    await hand.close();
+  }, 400_000);
+
+  it("confirm different sets of one session: both stand; the same field changed in both is told", async () => {
+    const hand = await trainee();
+    await openDemo(hand.page);
+    const other = await hand.newPage();
+    await openDemo(other);
+    // The second tab is frozen: it neither follows nor hears.
+    const frozen = await hand.context.newCDPSession(other);
+    await frozen.send("Page.setWebLifecycleState", { state: "frozen" }).catch(() => {});
+    await write(hand.page, "71.1 06:10 first tab");
+    await hand.page.getByText("71.1 kg at 06:10, first tab").waitFor();
+    await frozen.send("Page.setWebLifecycleState", { state: "active" }).catch(() => {});
+    await other.bringToFront();
+    await other.getByText("71.1 kg at 06:10, first tab").waitFor();
+    expect(hand.problems).toEqual([]);
+    await hand.close();
+  });
+});
+
+describe("the worker", () => {
+  it("that dies is replaced, and nothing is lost", async () => {
+    const hand = await trainee();
+    const { page } = hand;
+    await beginLog(page, { "Weight now": "72" });
+    const session = await hand.context.newCDPSession(page);
+    const { targetInfos } = (await session.send("Target.getTargets")) as { targetInfos: { type: string; targetId: string }[] };
+    const [shared] = targetInfos.filter(({ type }) => type === "shared_worker");
+    await session.send("Target.closeTarget", { targetId: shared!.targetId });
+    await write(page, "71.2 06:15 after the worker died");
+    await page.getByText("71.2 kg at 06:15, after the worker died").waitFor();
+    expect(hand.problems).toEqual([]);
+    await hand.close();
+  });
+
+  it("is one of the tab's own where there are no shared ones, runs no code from text and reaches nothing outside", async () => {
+    const hand = await trainee({ allow: (problem) => /Content Security Policy|EvalError|violates/.test(problem) });
+    const { page } = hand;
+    await page.addInitScript(() => { Reflect.deleteProperty(window, "SharedWorker"); });
+    await beginLog(page, { "Weight now": "72" });
+    await write(page, "71.2 06:15 own worker");
+    await page.getByText("71.2 kg at 06:15, own worker").waitFor();
+    const [worker] = page.workers();
+    const tried = await worker!.evaluate(() => new Promise<{ evaluated: string; fetched: string }>((resolve) => {
+      // Later, so that it is the worker's own doing and not the debugger's.
+      setTimeout(() => {
+        let evaluated = "ran";
+        try { (0, eval)("1 + 1"); } catch (error) { evaluated = (error as Error).name; }
+        fetch("http://127.0.0.1:4/").then(() => "answered", (error: unknown) => (error as Error).name).then((fetched) => resolve({ evaluated, fetched }));
+      }, 0);
+    }));
+    expect(tried).toEqual({ evaluated: "EvalError", fetched: "TypeError" });
+    expect(hand.problems).toEqual([]);
+    await hand.close();
+  });
+});
+
+describe("the check of the log", () => {
+  it("names what is wrong, repairs it by a change that undo takes back, and writes a report", async () => {
+    const hand = await trainee();
+    const { page } = hand;
+    await openDemo(page, "/files");
+    await page.getByRole("button", { name: "Check now" }).click();
+    await page.getByText(/^All is well: \d+ records, \d+ answers computed twice/).waitFor();
+    // A page is damaged behind the application's back: one weigh-in twice, and one that belongs to nobody.
+    await page.evaluate(() => new Promise<void>((resolve) => {
+      const request = indexedDB.open("oat-column-demo");
+      request.onsuccess = () => {
+        const transaction = request.result.transaction(["pages", "meta"], "readwrite");
+        const pages = transaction.objectStore("pages");
+        transaction.objectStore("meta").get("standing").onsuccess = (event) => {
+          const { generation } = (event.target as IDBRequest<{ generation: number }>).result;
+          pages.get([generation, "weighIns", "2026-03"]).onsuccess = (found) => {
+            const held = (found.target as IDBRequest<{ text: string }>).result;
+            const records = JSON.parse(held.text) as { id: string }[];
+            pages.put({ ...held, text: JSON.stringify([...records, { ...records[0], id: "stray", personId: "nobody" }]) });
+            pages.put({ ...held, month: "2026-02", text: JSON.stringify([records[1]]) });
+          };
+        };
+        transaction.oncomplete = () => { request.result.close(); resolve(); };
+      };
+    }));
+    await page.reload();
+    await page.getByRole("button", { name: "Check now" }).click();
+    await page.getByText(/things are not as they should be/).waitFor();
+    const told = await page.locator("section", { has: page.getByRole("heading", { name: "Check the log" }) }).innerText();
+    expect(told).toContain("lies in the page of");
+    expect(told).toContain("weighIns stray, personId");
+    const [report] = await Promise.all([page.waitForEvent("download"), page.getByRole("button", { name: "Save the report" }).click()]);
+    expect(report.suggestedFilename()).toMatch(/^oat-column-check-.*\.json$/);
+    await page.getByRole("button", { name: "Repair what can be repaired" }).click();
+    await page.getByText(/^All is well/).waitFor();
+    await page.getByRole("button", { name: "Undo the last change" }).click();
+    await page.getByText(/^Undone:/).waitFor();
+    await page.getByRole("button", { name: "Check now" }).click();
+    await page.getByText(/not as they should be/).waitFor();
+    expect(hand.problems).toEqual([]);
+    await hand.close();
+  });
+});
+
+describe("the policy", () => {
+  it("holds in every view with each overlay opened", async () => {
+    const hand = await trainee();
+    const { page } = hand;
+    let opened = 0;
+    for (const path of ["/", "/lifts", "/distance", "/body", "/food", "/energy", "/files"]) {
+      await openDemo(page, path);
+      await page.keyboard.press("?");
+      await page.getByRole("dialog", { name: "Keys" }).waitFor();
+      await page.keyboard.press("Escape");
+      const overlays = page.locator('#content button[aria-haspopup="dialog"]');
+      await page.waitForTimeout(400);
+      for (let index = 0; index < Math.min(6, await overlays.count()); index++) {
+        await overlays.nth(index).click();
+        await page.getByRole("dialog").last().waitFor();
+        opened += 1;
+        await page.keyboard.press("Escape");
+        await page.getByRole("dialog").last().waitFor({ state: "detached" });
+      }
+    }
+    expect(opened).toBeGreaterThan(12);
+    expect(hand.problems).toEqual([]);
+    await hand.close();
+  }, 120_000);
+});
