@@ -8,6 +8,7 @@ import { archiveOf } from "@/formats/archive";
 import { layOut } from "./pages";
 import { StoreProblem } from "./problems";
 import { catchUp, readLog } from "./reader";
+import { saveAnswers, savedAnswers } from "./saved";
 import { Store } from "./store";
 import { fold } from "./fold";
 import { Locks } from "../../tests/locks";
@@ -254,6 +255,22 @@ describe("other hands", () => {
     expect(await mine.commit([put("weighIns", { ...seen, note: "kept" }, seen)], "c")).toMatchObject({ revived: true });
     expect((await logOf(mine)).records.weighIns.get("w")).toMatchObject({ kg: 71, note: "kept" });
     expect((await logOf(mine)).removed.size).toBe(0);
+  });
+});
+
+describe("saved answers", () => {
+  it("are given back while the log stands where it stood and the core is the same, and never else", async () => {
+    const store = await open();
+    await store.commit([put("people", person)], "a");
+    await saveAnswers(store.database, 1, [{ key: "people null", answer: [person] }, { key: "shell x", answer: { on: "day one" } }]);
+    expect(await savedAnswers(store.database)).toEqual(new Map<string, unknown>([["people null", [person]], ["shell x", { on: "day one" }]]));
+    const [held] = await store.database.getAll("saved");
+    await store.database.put("saved", { ...held!, core: "an older core" });
+    expect([...(await savedAnswers(store.database)).keys()]).toEqual(["shell x"]);
+    await store.commit([put("weighIns", weighed(71))], "b");
+    expect(await savedAnswers(store.database)).toEqual(new Map());
+    await saveAnswers(store.database, 2, [{ key: "shell x", answer: { on: "day two" } }]);
+    expect(await store.database.getAllKeys("saved")).toEqual(["shell x"]);
   });
 });
 
