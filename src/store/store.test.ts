@@ -211,7 +211,9 @@ describe("pages", () => {
       expect(await fold(store.database, "own", 1)).toBeNull();
       expect(await store.database.count("pages")).toBe(0);
     });
+    const begun = vi.spyOn(store.database, "transaction");
     expect(await fold(store.database, "own", 1)).toBe(2);
+    expect(begun.mock.calls.find(([, mode]) => mode === "readwrite")![2]).toEqual({ durability: "strict" });
   });
   it("never overwrite what the journal has written since", async () => {
     const store = await written();
