@@ -95,7 +95,7 @@ class LogInMemory {
   }
 
   async #readAll(): Promise<void> {
-    const { log, sequence } = await readLog(this.database, async (share) => { for (const tell of this.#told) await tell(share); });
+    const { log, sequence } = await readLog(this.database, (share) => { for (const tell of this.#told) void tell(share); });
     this.#answers = new Answers(log, newId);
     this.#sequence = sequence;
   }

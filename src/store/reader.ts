@@ -1,33 +1,53 @@
 import type { IDBPDatabase } from "idb";
+import { groupBy } from "@/core/calendar/groupBy";
 import { emptyLog, putRecord, removeRecord, type Log } from "@/core/log/log";
 import { standingOf, type JournalEntry, type LogDatabase } from "./database";
 import { readPage, type Page } from "./pages";
 
-/** Told how much of a long task is done, from 0 to 1; may throw to end it. */
-export type Progress = (share: number) => void | Promise<void>;
+/** Told how much of a long task is done, from 0 to 1. */
+export type Progress = (share: number) => void;
 
-const untold: Progress = () => {};
+/** Months read at once: what was read becomes garbage before the next is asked for, so that reading needs little more room than the log itself. */
+const monthsAtOnce = 24;
 
 /**
  * The whole log as it lies in the database, with the sequence number it stands at: first what the journal has not yet given to the
- * pages, then the pages, the newest month first.
+ * pages, then the pages, the newest months first.
  */
-export async function readLog(database: IDBPDatabase<LogDatabase>, progress = untold): Promise<{ log: Log; sequence: number }> {
+export async function readLog(database: IDBPDatabase<LogDatabase>, progress: Progress = () => {}): Promise<{ log: Log; sequence: number }> {
   const transaction = database.transaction(["pages", "journal", "meta"]);
+  const pages = transaction.objectStore("pages");
   const { extra, sequence, generation, folded } = standingOf(await transaction.objectStore("meta").get("standing"));
-  const [pages, entries] = await Promise.all([transaction.objectStore("pages").getAll(ofGeneration(generation)), transaction.objectStore("journal").getAll(IDBKeyRange.lowerBound(folded, true))]);
+  const [keys, entries] = await Promise.all([pages.getAllKeys(ofGeneration(generation)), transaction.objectStore("journal").getAll(IDBKeyRange.lowerBound(folded, true))]);
   const log = emptyLog(extra);
   const newer = new Map<string, Set<string>>();
   for (const entry of entries) {
     follow(log, entry);
     for (const { kind, id } of [...entry.puts, ...entry.removed.map(({ tombstone }) => tombstone)]) newer.set(kind, (newer.get(kind) ?? new Set()).add(id));
   }
-  const newestFirst = pages.sort((a, b) => (a.month < b.month ? 1 : a.month > b.month ? -1 : 0));
-  for (const [index, page] of newestFirst.entries()) {
-    readPage(log, page, newer);
-    if (index % 64 === 63) await progress(index / pages.length);
+  const ranges = rangesOf(generation, keys);
+  let coming = ranges[0] && pages.getAll(ranges[0]);
+  for (let index = 0; index < ranges.length; index++) {
+    const read: Page[] = (await coming)!;
+    const next = ranges[index + 1];
+    coming = next && pages.getAll(next);
+    for (const page of read.reverse()) readPage(log, page, newer);
+    progress((index + 1) / ranges.length);
   }
   return { log, sequence };
+}
+
+/** Ranges of keys that together hold every page, some months of one kind at a time, those with the newest months first. */
+function rangesOf(generation: number, keys: readonly [number, string, string][]): IDBKeyRange[] {
+  const months = groupBy(keys, ([, kind]) => kind);
+  const ranges = [...months].flatMap(([kind, some]) => {
+    const all = some.map(([, , month]) => month);
+    return Array.from({ length: Math.ceil(all.length / monthsAtOnce) }, (_, index) => {
+      const [from, to] = [all[Math.max(0, all.length - (index + 1) * monthsAtOnce)]!, all[all.length - 1 - index * monthsAtOnce]!];
+      return { newest: to, range: IDBKeyRange.bound([generation, kind, from], [generation, kind, to]) };
+    });
+  });
+  return ranges.sort((a, b) => (a.newest < b.newest ? 1 : a.newest > b.newest ? -1 : 0)).map(({ range }) => range);
 }
 
 /** Keys of the pages of one generation, of one kind when that is given. */

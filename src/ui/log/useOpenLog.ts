@@ -31,6 +31,21 @@ function chosenLog(): { name: LogName; years: number } {
   return { name, years: Math.min(60, Math.max(1, Number(asked.get("years")) || 20)) };
 }
 
+interface Found { name: LogName; years: number; database: Awaited<ReturnType<typeof openDatabase>>; saved: Map<string, unknown> }
+
+/** Told when the database had to be closed for a newer layout. */
+const outdated = new EventTarget();
+
+async function findLog(): Promise<Found> {
+  const { name, years } = chosenLog();
+  const database = await openDatabase(name, () => outdated.dispatchEvent(new Event("outdated")));
+  return { name, years, database, saved: await savedAnswers(database) };
+}
+
+/** Begun as soon as this file is there, before the first drawing: what was saved can then be in it. */
+const early = typeof window === "undefined" ? null : findLog();
+early?.catch(() => {});
+
 /** Opens the log this tab is for, and holds it. */
 export function useOpenLog(): Opening {
   const today = useToday();
@@ -47,9 +62,7 @@ export function useOpenLog(): Opening {
   useEffect(() => {
     let left = false;
     const open = async () => {
-      const { name, years } = chosenLog();
-      const database = await openDatabase(name, () => setProblem("Another tab has brought the log to a newer version. Reload this tab to go on. Nothing that was saved is lost."));
-      const saved = await savedAnswers(database);
+      const { name, years, database, saved } = await early!;
       if (left) return;
       // What was saved earlier is shown at once; what writes and what computes come after it.
       const drawn = saved.size === 0 ? Promise.resolve() : new Promise<void>((done) => { requestIdleCallback(() => done(), { timeout: 600 }); });
@@ -59,8 +72,13 @@ export function useOpenLog(): Opening {
       await compute.opened();
       if (!left) setOpened({ name, years, store, compute, ready: true });
     };
+    const tell = () => setProblem("Another tab has brought the log to a newer version. Reload this tab to go on. Nothing that was saved is lost.");
+    outdated.addEventListener("outdated", tell);
     open().catch((error: unknown) => { if (!left) setProblem(problemOf(error).message); });
-    return () => { left = true; };
+    return () => {
+      left = true;
+      outdated.removeEventListener("outdated", tell);
+    };
   }, []);
 
   const people = useAnswer(opened?.compute ?? null, "people", null);
