@@ -29,11 +29,14 @@ export interface LiftsView {
     exercise: Exercise;
     /** The latest times it was done, newest first. */
     times: LiftTime[];
-    /** Its estimated maximum over the whole log, oldest first. */
+    /** Its estimated maximum over the whole log, oldest first, thinned to what a chart can show. */
     course: LiftPoint[];
     inForceKg: number | null; byFormula: { name: FormulaName; kg: number }[]; bestSet: MaximumFigure | null;
   } | null;
 }
+
+/** At most so many points are drawn; more could not be told apart on a screen. */
+const pointsAtMost = 300;
 
 /** At most so many times of a lift are told one by one. */
 const timesAtMost = 12;
@@ -58,7 +61,7 @@ export function maximumFigure(maximum: LiftMaximum | null): MaximumFigure | null
 function history(figures: Figures, exercise: Exercise): LiftsView["chosen"] {
   const days = figures.liftCourse(exercise.id);
   const times = days.slice(-timesAtMost).flatMap(({ day, sessionIds }) => sessionIds.map((id) => timeOf(figures, exercise, figures.sessionOn(day, id)!))).reverse().slice(0, timesAtMost);
-  const course = days.flatMap(({ day, maximum }): LiftPoint[] => (maximum === null ? [] : [{ date: dateOf(day), e1rmKg: maximum.e1rmKg, kg: maximum.set.typedKg, reps: maximum.set.reps }]));
+  const course = highestOfEach(days.flatMap(({ maximum }) => maximum ?? []), pointsAtMost).map(({ e1rmKg, set }): LiftPoint => ({ date: dateOf(set.day), e1rmKg, kg: set.typedKg, reps: set.reps }));
   const best = figures.liftOf(exercise.id)?.best ?? null;
   const share = (bodyShare(exercise) ?? 0) * (best === null ? 0 : (figures.bodyWeightOn(best.set.day) ?? 0));
   const byFormula = best === null ? [] : formulaNames.flatMap((name) => {
@@ -66,6 +69,12 @@ function history(figures: Figures, exercise: Exercise): LiftsView["chosen"] {
     return "kg" in estimate ? [{ name, kg: estimate.kg - share }] : [];
   });
   return { exercise, times, course, inForceKg: figures.maximumOn(exercise.id, figures.on), byFormula, bestSet: maximumFigure(best) };
+}
+
+/** At most so many maxima, oldest first: the highest of each of as many runs of neighbours, so that none above its neighbours is left out. */
+function highestOfEach(maxima: readonly LiftMaximum[], atMost: number): LiftMaximum[] {
+  const length = Math.ceil(maxima.length / atMost);
+  return Array.from({ length: Math.ceil(maxima.length / Math.max(1, length)) }, (_, index) => maxima.slice(index * length, (index + 1) * length).reduce((best, one) => (one.e1rmKg > best.e1rmKg ? one : best)));
 }
 
 function timeOf(figures: Figures, exercise: Exercise, session: Session): LiftTime {
