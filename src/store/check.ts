@@ -1,6 +1,7 @@
 import type { IDBPDatabase } from "idb";
 import { sameJson } from "@/core/log/canonical";
 import type { Log } from "@/core/log/log";
+import { equal } from "@/core/memo";
 import { recordKinds, type AnyRecord, type RecordKind } from "@/core/log/records";
 import { standingOf, type LogDatabase } from "./database";
 import { monthOf, recordsOf } from "./pages";
@@ -44,7 +45,7 @@ export async function checkLayout(database: IDBPDatabase<LogDatabase>, log: Log,
   for (const kind of recordKinds) {
     const [held, read] = [log.records[kind] as ReadonlyMap<string, AnyRecord>, fresh.log.records[kind] as ReadonlyMap<string, AnyRecord>];
     for (const id of new Set([...held.keys(), ...read.keys()])) {
-      if (!sameJson(held.get(id), read.get(id))) findings.push({ place: `${kind} ${id}`, message: "what is shown differs from what is stored; reload this tab" });
+      if (!equal(held.get(id), read.get(id)) && !sameJson(held.get(id), read.get(id))) findings.push({ place: `${kind} ${id}`, message: "what is shown differs from what is stored; reload this tab" });
     }
   }
   return findings;

@@ -1,6 +1,7 @@
 import { afterAll, describe, expect, it } from "vitest";
 import { dateOf, mustDay, weekdayOf } from "@/core/calendar/day";
 import { addDays, columnDate, daysBetween, fullDate, longDate, shortDate } from "./dates";
+import { tickDates } from "./charts/axis";
 
 const before = process.env.TZ;
 afterAll(() => { process.env.TZ = before; });
@@ -20,6 +21,10 @@ describe.each(zones)("dates under %s", (zone) => {
     }
     expect(longDate("2026-03-29")).toBe("Sunday 29 March");
     expect(fullDate("2026-10-25")).toBe("25 October 2026");
-    expect(shortDate("2024-02-29")).toBe("29 Feb");
+    vi.useFakeTimers({ now: new Date("2026-06-11T12:00:00Z") });
+    expect([shortDate("2026-01-31"), shortDate("2024-02-29"), shortDate("2027-11-02")]).toEqual(["31 Jan", "29 Feb 2024", "2 Nov 2027"]);
+    expect(tickDates([mustDay("2026-01-01"), mustDay("2026-06-01")])(mustDay("2026-03-29"))).toBe("29 Mar");
+    expect(tickDates([mustDay("2006-01-01"), mustDay("2026-06-01")])(mustDay("2016-03-29"))).toBe("Mar 2016");
+    vi.useRealTimers();
   });
 });

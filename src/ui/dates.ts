@@ -9,9 +9,12 @@ export function longDate(date: string): string {
 export function fullDate(date: string): string {
   return dayjs(date).format("D MMMM YYYY");
 }
-/** `11 Jun` */
+/** Days from now within which a date without its year cannot be taken for another one. */
+const nearDays = 300;
+
+/** `11 Jun`, and `11 Jun 2019` when that is long ago or far ahead. */
 export function shortDate(date: string): string {
-  return dayjs(date).format("D MMM");
+  return dayjs(date).format(Math.abs(dayjs().diff(date, "day")) > nearDays ? "D MMM YYYY" : "D MMM");
 }
 /** `Thu 11` */
 export function columnDate(date: string): string {
@@ -20,6 +23,10 @@ export function columnDate(date: string): string {
 /** `June 2026` */
 export function monthName(date: string): string {
   return dayjs(date).format("MMMM YYYY");
+}
+/** `Jun 2026` */
+export function monthShort(date: string): string {
+  return dayjs(date).format("MMM YYYY");
 }
 /** The date so many days later. */
 export function addDays(date: string, days: number): string {

@@ -53,7 +53,7 @@ describe("twenty pulled plugs", () => {
     expect(Object.values(kg)).toEqual([acknowledged]);
     await last.page.goto(`${address}/files`);
     await last.page.getByRole("button", { name: "Check now" }).click();
-    await last.page.getByText(/^All is well: \d+ records/).waitFor();
+    await last.page.getByText(/^All is well: [\d,]+ records/).waitFor();
     await last.context.close();
     rmSync(profile, { recursive: true, force: true });
   }, 300_000);
@@ -203,7 +203,7 @@ describe("the check of the log", () => {
     const { page } = hand;
     await openDemo(page, "/files");
     await page.getByRole("button", { name: "Check now" }).click();
-    await page.getByText(/^All is well: \d+ records, \d+ answers computed twice/).waitFor();
+    await page.getByText(/^All is well: [\d,]+ records, \d+ answers computed twice/).waitFor();
     // A page is damaged behind the application's back: one weigh-in twice, and one that belongs to nobody.
     await page.evaluate(() => new Promise<void>((resolve) => {
       const request = indexedDB.open("oat-column-demo");

@@ -3,7 +3,7 @@
 import { Area, CartesianGrid, ComposedChart, Line, ReferenceLine, ResponsiveContainer, Scatter, Tooltip, XAxis, YAxis } from "recharts";
 import type { BodyView } from "@/core/figures/views/body";
 import { fromKg } from "@/core/units/mass";
-import { dayNumber, domainOf, tickDate } from "@/ui/charts/axis";
+import { dayNumber, domainOf, tickDates } from "@/ui/charts/axis";
 import { useChartColours } from "@/ui/charts/useChartColours";
 import { fullDate, shortDate } from "@/ui/dates";
 import { usePrinter } from "@/ui/usePrinter";
@@ -33,7 +33,7 @@ export function BodyChart({ view }: { view: BodyView }) {
       <ResponsiveContainer width="100%" height="100%">
         <ComposedChart data={data} margin={{ top: 14, right: 20, bottom: 0, left: -10 }} accessibilityLayer={false}>
           <CartesianGrid vertical={false} stroke={colours.rule} />
-          <XAxis dataKey="day" type="number" domain={["dataMin", "dataMax"]} tickFormatter={tickDate} tickCount={8} stroke={colours.slate} tick={{ fill: colours.slate, fontSize: 13 }} tickLine={false} axisLine={false} minTickGap={50} />
+          <XAxis dataKey="day" type="number" domain={["dataMin", "dataMax"]} tickFormatter={tickDates(data.map(({ day }) => day))} tickCount={8} stroke={colours.slate} tick={{ fill: colours.slate, fontSize: 13 }} tickLine={false} axisLine={false} minTickGap={50} />
           <YAxis domain={domain} allowDecimals={false} tickCount={Math.min(9, domain[1] - domain[0] + 1)} stroke={colours.slate} tick={{ fill: colours.slate, fontSize: 13 }} tickLine={false} axisLine={false} width={52} />
           {view.targetKg !== null && <ReferenceLine y={inUnit(view.targetKg)!} stroke={colours.plum} label={{ value: `goal ${printer.massNumber(view.targetKg)}${view.deadline ? ` by ${shortDate(view.deadline)}` : ""}`, position: "insideBottomLeft", fill: colours.plum, fontSize: 13.5, offset: 6 }} />}
           <Area dataKey="band" stroke="none" fill={colours.pine} fillOpacity={0.18} isAnimationActive={false} activeDot={false} />

@@ -3,6 +3,7 @@
 import { Button } from "antd";
 import { useState } from "react";
 import type { Diagnosis } from "@/compute/worker";
+import { printNumber } from "@/core/units/number";
 import { useLog } from "@/ui/log/LogContext";
 import styles from "@/ui/view.module.css";
 import { download } from "./download";
@@ -45,7 +46,7 @@ export function Diagnostics() {
       </p>
       <div aria-live="polite" style={{ paddingTop: 8 }}>
         {problem && <p role="alert" className="warn">{problem}</p>}
-        {found && told.length === 0 && <p>All is well: {found.records} records, {found.answers} answers computed twice and found equal.</p>}
+        {found && told.length === 0 && <p>All is well: {printNumber(found.records, 0)} records, {found.answers} answers computed twice and found equal.</p>}
         {told.length > 0 && (
           <>
             <p className="warn">{told.length === 1 ? "One thing is" : `${told.length} things are`} not as they should be. Nothing was changed.</p>

@@ -8,6 +8,7 @@ import { layOut } from "@/store/pages";
 import { put, type RecordKind } from "@/core/log/records";
 import { useLog } from "@/ui/log/LogContext";
 import { useHousehold } from "@/ui/log/useFigure";
+import { printNumber } from "@/core/units/number";
 import { useMode } from "@/ui/theme/ThemeProvider";
 import { Field, Row, RowButton } from "@/ui/inputs/Field";
 import { required } from "@/ui/inputs/checks";
@@ -32,8 +33,8 @@ export function Files() {
       <div className={styles.two}>
         <section className={styles.section}>
           <h2>The log</h2>
-          <p>{name === "demo" ? "This is the demo log, a database of its own. Your own log is untouched by anything here." : "The log lives in this browser, at this address. An archive is your copy of it: keep one elsewhere."}</p>
-          <p className="quiet small" style={{ paddingTop: 6 }}>{holdings?.counts.filter(({ count }) => count > 0).map(({ kind, count }) => `${count} ${kindName(kind, count)}`).join(", ")}</p>
+          <p>{name !== "own" ? `This is the ${name} log, a database of its own. Your own log is untouched by anything here.` : "The log lives in this browser, at this address. An archive is your copy of it: keep one elsewhere."}</p>
+          <p className="quiet small" style={{ paddingTop: 6 }}>{holdings?.counts.filter(({ count }) => count > 0).map(({ kind, count }) => `${printNumber(count, 0)} ${kindName(kind, count)}`).join(", ")}</p>
           <StorageLine />
           <p style={{ paddingTop: 12, display: "flex", gap: 20, alignItems: "center", flexWrap: "wrap" }}>
             <Button type="primary" onClick={() => void exportLog()}>Export archive</Button>
@@ -51,7 +52,8 @@ export function Files() {
       <section className={styles.section}>
         <h2>Which log, which light</h2>
         <p style={{ display: "flex", gap: 20, flexWrap: "wrap" }}>
-          {name === "demo" ? <><button type="button" className="link" onClick={() => openLog("own")}>Open your own log</button><RestartDemo /></> : <button type="button" className="link" onClick={() => openLog("demo")}>Open the demo log</button>}
+          {name !== "own" && <button type="button" className="link" onClick={() => openLog("own")}>Open your own log</button>}
+          {name === "demo" ? <RestartDemo /> : <button type="button" className="link" onClick={() => openLog("demo")}>Open the demo log</button>}
           <button type="button" className="link" onClick={() => setMode(mode === "dark" ? "light" : "dark")}>{mode === "dark" ? "Light paper" : "Dark paper"}</button>
         </p>
       </section>

@@ -3,6 +3,7 @@
 import { Button } from "antd";
 import { useId, useRef, useState } from "react";
 import type { ImportReading } from "@/compute/worker";
+import { printNumber } from "@/core/units/number";
 import { useLog } from "@/ui/log/LogContext";
 import styles from "@/ui/view.module.css";
 
@@ -42,7 +43,7 @@ export function ImportPanel() {
         )}
         {found && "laidOut" in found && (
           <>
-            <p>{found.file} is sound: people {found.counts.people}, weigh-ins {found.counts.weighIns}, sessions {found.counts.sessions}, meals {found.counts.meals}.</p>
+            <p>{found.file} is sound: people {found.counts.people}, weigh-ins {printNumber(found.counts.weighIns, 0)}, sessions {printNumber(found.counts.sessions, 0)}, meals {printNumber(found.counts.meals, 0)}.</p>
             {found.photos > 0 && <p className="warn">It holds {found.photos} photographs, which this version does not keep. Keep the file.</p>}
             <p style={{ display: "flex", gap: 20, alignItems: "center", paddingTop: 8 }}>
               <Button type="primary" onClick={() => { const { laidOut, file } = found; void replace(laidOut, `Import of ${file}`).then((done) => { if (done) setFound(null); }); }}>Replace the log by it</Button>

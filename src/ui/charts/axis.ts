@@ -1,14 +1,18 @@
-import { dayOf } from "@/core/calendar/day";
-import { shortDate } from "../dates";
+import { dateOf, dayOf } from "@/core/calendar/day";
+import { monthShort, shortDate } from "../dates";
 
 /** Day number of a date, for a chart's time axis. */
 export function dayNumber(date: string): number {
   return dayOf(date) ?? 0;
 }
 
-/** The date of a day number on a time axis, short. */
-export function tickDate(day: number): string {
-  return shortDate(new Date(day * 86_400_000).toISOString().slice(0, 10));
+/** Beyond so many days a time axis names months and years. */
+const longAxis = 500;
+
+/** Writes the date of a day number on a time axis over the given days: `11 Jun`, or `Jun 2019` on a long one. */
+export function tickDates(days: readonly number[]): (day: number) => string {
+  const long = days.length > 0 && days.at(-1)! - days[0]! > longAxis;
+  return (day) => (long ? monthShort(dateOf(day)) : shortDate(dateOf(day)));
 }
 
 /** Ends of an axis that hold the values, at round steps. */
