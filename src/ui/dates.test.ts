@@ -1,4 +1,4 @@
-import { afterAll, describe, expect, it } from "vitest";
+import { afterAll, describe, expect, it, vi } from "vitest";
 import { dateOf, mustDay, weekdayOf } from "@/core/calendar/day";
 import { addDays, columnDate, daysBetween, fullDate, longDate, shortDate } from "./dates";
 import { tickDates } from "./charts/axis";
