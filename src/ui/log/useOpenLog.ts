@@ -66,7 +66,7 @@ export function useOpenLog(): Opening {
       if (left) return;
       // What was saved earlier is shown at once; what writes and what computes come after it.
       const drawn = saved.size === 0 ? Promise.resolve() : new Promise<void>((done) => { requestIdleCallback(() => done(), { timeout: 600 }); });
-      const compute = new ComputeClient(name, saved, (done) => { if (!left) setShare(done); }, drawn);
+      const compute = new ComputeClient(name, saved, (done) => { if (!left) setShare(Math.floor(done * 10) / 10); }, drawn);
       const store = drawn.then(() => import("@/store/store")).then(({ Store }) => new Store(name, database));
       setOpened({ name, years, store, compute, ready: false });
       await compute.opened();
@@ -121,7 +121,7 @@ export function useOpenLog(): Opening {
       localStorage.setItem(`oat-column-person-${opened.name}`, id);
       setPersonId(id);
     };
-    return { phase: "open", log: { ...hands, people, person, units: unitsOf(person.units), day: day ?? today, chooseDay: (date) => setDay(date === today ? null : date), choosePerson, redo } };
+    return { phase: "open", log: { ...hands, reading: opened.ready ? null : (share ?? 0), people, person, units: unitsOf(person.units), day: day ?? today, chooseDay: (date) => setDay(date === today ? null : date), choosePerson, redo } };
   }, [problem, opened, today, people, needsMaking, share, personId, day, commit, replace, undo, redo, notice, dismiss, openLog]);
 }
 

@@ -37,7 +37,7 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
   const page = useRef<HTMLDivElement>(null);
   const [daysOpen, setDaysOpen] = useState(false);
   const [listOpen, setListOpen] = useState(false);
-  const { chooseDay, today, undo, redo, people, person, choosePerson, name, notice, dismiss } = log;
+  const { chooseDay, today, undo, redo, people, person, choosePerson, name, reading, notice, dismiss } = log;
 
   const actions = useMemo(() => ({
     ...Object.fromEntries(views.map((view) => [view.key, () => router.push(view.path)])),
@@ -65,6 +65,7 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
           </nav>
           <button type="button" className={styles.daysButton} aria-expanded={daysOpen} onClick={() => setDaysOpen(!daysOpen)}>Days</button>
           <div className={styles.whose}>
+            {reading !== null && <span className={styles.late}>reading the log{reading > 0 ? `, ${Math.round(reading * 100)} %` : ""}</span>}
             {name !== "own" && <span className={styles.demo}>{name} log</span>}
             {people.length > 1
               ? <select aria-label="Whose log" value={person.id} onChange={(event) => choosePerson(event.target.value)}>{people.map(({ id, name: title }) => <option key={id} value={id}>{title}</option>)}</select>
