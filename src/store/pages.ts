@@ -1,6 +1,6 @@
 import { fillRecords, removeRecord, type Log } from "@/core/log/log";
 import { recordKinds, type AnyRecord, type RecordKind, type Tombstone } from "@/core/log/records";
-import type { DatedKind } from "@/core/log/logIndex";
+import { datedKinds } from "@/core/log/logIndex";
 
 /** The version of the records' schema in pages written now. */
 const schema = 1;
@@ -14,16 +14,14 @@ export interface Page { generation: number; kind: string; month: string; schema:
 /** A whole log laid out in pages, ready to be written. */
 export interface LaidOut { pages: { kind: string; month: string; text: string }[]; extra: Record<string, unknown> }
 
-const dated: Record<DatedKind, true> = { weighIns: true, dayNotes: true, maxima: true, sessions: true, readings: true, meals: true, water: true, photos: true };
-
 /** The month of the page in which a record lies. */
 export function monthOf(kind: RecordKind, record: AnyRecord): string {
-  return kind in dated ? (record as { date: string }).date.slice(0, 7) : "";
+  return kind in datedKinds ? (record as { date: string }).date.slice(0, 7) : "";
 }
 
 /** The month that a date falls in, for records of this kind. */
 export function monthOfDate(kind: RecordKind, date: string): string {
-  return kind in dated ? date.slice(0, 7) : "";
+  return kind in datedKinds ? date.slice(0, 7) : "";
 }
 
 /** Lays a log out in pages. */

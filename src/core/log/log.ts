@@ -35,7 +35,9 @@ export function putRecord(log: Log, kind: RecordKind, record: AnyRecord): void {
 /** Writes records into a log of which nothing was read yet; `keep` names those of the kind that stand already and stay as they are. */
 export function fillRecords(log: Log, kind: RecordKind, records: readonly AnyRecord[], keep: ReadonlySet<string> | null): void {
   const held = log.records[kind] as Map<string, AnyRecord>;
-  for (const record of records) if (keep === null || !keep.has(record.id)) held.set(record.id, record);
+  const fresh = keep === null ? records : records.filter(({ id }) => !keep.has(id));
+  log.index.fill(kind, fresh);
+  for (const record of fresh) held.set(record.id, record);
 }
 
 /** Takes one record out of the log and leaves its tombstone. */

@@ -3,7 +3,8 @@ import { Part, track, type Clock } from "../memo";
 import type { AnyRecord, RecordKind, RecordOf } from "./records";
 
 /** Kinds of record that belong to a person and a day. */
-export type DatedKind = "weighIns" | "dayNotes" | "maxima" | "sessions" | "readings" | "meals" | "water" | "photos";
+export const datedKinds = { weighIns: true, dayNotes: true, maxima: true, sessions: true, readings: true, meals: true, water: true, photos: true } as const satisfies Partial<Record<RecordKind, true>>;
+export type DatedKind = keyof typeof datedKinds;
 
 interface Dated { id: string; personId: string; date: string; time?: string | null }
 
@@ -42,6 +43,11 @@ export class LogIndex implements Clock {
     return this.#person(kind, personId).blocks();
   }
 
+  /** Takes records up while a log is read that nobody has asked yet: then they are at hand, later each would have to be fetched again. */
+  fill(kind: RecordKind, records: readonly AnyRecord[]): void {
+    if (kind in datedKinds) fill(this.#people(kind as DatedKind), records as unknown as readonly Dated[], this);
+  }
+
   /** Notes that a record was written, replaced or removed. */
   changed(kind: RecordKind, before: AnyRecord | undefined, after: AnyRecord | undefined): void {
     this.#version += 1;
@@ -62,18 +68,25 @@ export class LogIndex implements Clock {
   }
 
   #person(kind: DatedKind, personId: string): PersonDays {
+    return personDays(this.#people(kind), personId, this);
+  }
+
+  #people(kind: DatedKind): Map<string, PersonDays> {
     let people = this.#dated.get(kind);
-    if (people === undefined) {
-      people = new Map();
-      this.#dated.set(kind, people);
-      let of = "";
-      let days: PersonDays | null = null;
-      for (const record of this.records[kind].values() as Iterable<Dated>) {
-        if (days === null || record.personId !== of) days = personDays(people, (of = record.personId), this);
-        days.fill(record);
-      }
-    }
-    return personDays(people, personId, this);
+    if (people !== undefined) return people;
+    people = new Map();
+    this.#dated.set(kind, people);
+    fill(people, this.records[kind].values() as Iterable<Dated>, this);
+    return people;
+  }
+}
+
+function fill(people: Map<string, PersonDays>, records: Iterable<Dated>, clock: Clock): void {
+  let of = "";
+  let days: PersonDays | null = null;
+  for (const record of records) {
+    if (days === null || record.personId !== of) days = personDays(people, (of = record.personId), clock);
+    days.fill(record);
   }
 }
 
