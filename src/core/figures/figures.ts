@@ -273,7 +273,9 @@ export class Figures extends Asked {
 }
 
 function daysOf(block: number): Day[] {
-  return Array.from({ length: blockDays }, (_, index) => block * blockDays + index);
+  const days: Day[] = [];
+  for (let day = block * blockDays; day < (block + 1) * blockDays; day++) days.push(day);
+  return days;
 }
 
 /** Plain code-unit order, the same on every machine. */

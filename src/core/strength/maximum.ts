@@ -87,19 +87,22 @@ export function liftStanding(exerciseId: string, course: readonly LiftDay[]): Li
  * The maximum in force on each day: the latest tested one, raised by any higher estimate since; without a test the highest
  * estimate so far. It looks back only, so a later maximum never rewrites an earlier figure.
  * @param course the days of one lift, oldest first
+ * @param tested tested maxima, oldest first
  * @returns the maximum in force on a day (that day's own sets included), or null when there is none yet
  */
 export function maximumInForce(course: readonly LiftDay[], tested: readonly { kg: number; day: Day }[]): (day: Day) => number | null {
-  const events = [
-    ...course.flatMap(({ day, maximum }) => (maximum === null ? [] : [{ day, kg: maximum.e1rmKg, test: false }])),
-    ...tested.map(({ day, kg }) => ({ day, kg, test: true })),
-  ].sort((a, b) => a.day - b.day || Number(b.test) - Number(a.test));
-  let current: number | null = null;
   const steps: { day: Day; kg: number }[] = [];
-  for (const event of events) {
-    current = event.test || current === null ? event.kg : Math.max(current, event.kg);
-    steps.push({ day: event.day, kg: current });
+  let next = 0;
+  const takeTests = (until: Day) => {
+    for (let test = tested[next]; test !== undefined && test.day <= until; test = tested[++next]) steps.push(test);
+  };
+  for (const { day, maximum } of course) {
+    if (maximum === null) continue;
+    // On the day of a test an estimate can still raise it.
+    takeTests(day);
+    if (steps.length === 0 || maximum.e1rmKg > steps.at(-1)!.kg) steps.push({ day, kg: maximum.e1rmKg });
   }
+  takeTests(Infinity);
   return (day) => {
     let low = 0;
     let high = steps.length;
