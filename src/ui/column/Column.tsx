@@ -13,6 +13,8 @@ import { Strip, dayHeight, scaleOf } from "./Strip";
 import styles from "./column.module.css";
 
 const weekHeight = 20;
+const columnWidth = 308;
+const headHeight = 52;
 /** Rows are asked for in stretches of so many days around what is in sight. */
 const stretch = 56;
 
@@ -31,9 +33,15 @@ function Days({ first, last, day, today, chooseDay, onChosen, printer }: DaysPro
   const count = daysBetween(first, last) + 1;
   const chosen = Math.min(count - 1, Math.max(0, daysBetween(first, day)));
   const closes = (index: number) => (index + 1) % 7 === 0;
+  // The first drawing already stands where it will stay: some days ahead of the chosen one at its foot.
+  const [begin] = useState(() => {
+    const rect = { width: columnWidth, height: window.innerHeight - headHeight };
+    const foot = Math.min(count, chosen + 5);
+    return { rect, offset: Math.max(0, foot * dayHeight + Math.floor(foot / 7) * weekHeight - rect.height) };
+  });
   // The React compiler leaves components with this hook alone; it keeps its own state.
   // eslint-disable-next-line react-hooks/incompatible-library
-  const virtual = useVirtualizer({ count, getScrollElement: () => scroller.current, estimateSize: (index) => dayHeight + (closes(index) ? weekHeight : 0), overscan: 12 });
+  const virtual = useVirtualizer({ count, getScrollElement: () => scroller.current, estimateSize: (index) => dayHeight + (closes(index) ? weekHeight : 0), overscan: 12, initialOffset: begin.offset, initialRect: begin.rect });
   const items = virtual.getVirtualItems();
   const [from, to] = [items[0]?.index ?? 0, items.at(-1)?.index ?? 0];
   const asked = { from: addDays(first, Math.max(0, Math.floor(from / stretch) * stretch - 7)), to: addDays(first, Math.min(count - 1, (Math.floor(to / stretch) + 1) * stretch + 7)) };
@@ -41,9 +49,10 @@ function Days({ first, last, day, today, chooseDay, onChosen, printer }: DaysPro
   const rows = useMemo(() => new Map((answer ?? []).map((row) => [row.date, row])), [answer]);
   const scale = useMemo(() => scaleOf([...rows.values()].filter(({ date }) => date >= addDays(first, from) && date <= addDays(first, to))), [rows, first, from, to]);
 
-  const [settled, setSettled] = useState(false);
+  const drawn = useRef(false);
   useEffect(() => {
-    virtual.scrollToIndex(settled ? chosen : Math.min(count - 1, chosen + 4), { align: settled ? "auto" : "end" });
+    if (drawn.current) virtual.scrollToIndex(chosen, { align: "auto" });
+    drawn.current = true;
     // Only a newly chosen day moves the run, not a re-rendering.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [chosen]);
@@ -54,7 +63,6 @@ function Days({ first, last, day, today, chooseDay, onChosen, printer }: DaysPro
     if (event.key === "Enter") onChosen?.();
     if (target === undefined) return;
     event.preventDefault();
-    setSettled(true);
     chooseDay(addDays(first, Math.min(count - 1, Math.max(0, target))));
   };
   return (
@@ -71,7 +79,7 @@ function Days({ first, last, day, today, chooseDay, onChosen, printer }: DaysPro
             const classes = [styles.row, closes(index) && styles.closing, date === day && styles.chosen, date === today && styles.today].filter(Boolean).join(" ");
             return (
               <div key={date} id={`day-${date}`} role="option" aria-selected={date === day} className={classes} style={{ top: start, height: size }}
-                onClick={() => { setSettled(true); chooseDay(date); onChosen?.(); }}>
+                onClick={() => { chooseDay(date); onChosen?.(); }}>
                 <span className="hidden">{rowLabel(date, row, printer)}</span>
                 {row && <span className={styles.strip}><Strip before={rows.get(addDays(date, -1))} row={row} next={rows.get(addDays(date, 1))} height={size} scale={scale} /></span>}
                 <DayLine date={date} row={row} printer={printer} />
