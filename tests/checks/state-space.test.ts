@@ -8,7 +8,7 @@ import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import { minimise } from "@/core/body/minimise";
 import { weightModel } from "@/core/body/trend";
-import { daysAhead, filterWeights, smoothWeights, weightLikelihood, type WeightModel } from "@/core/body/weightFilter";
+import { daysAhead, smoothWeights, weightLikelihood, type WeightModel } from "@/core/body/weightFilter";
 import { kalmanFilter, kalmanSmoother, logLikelihood, stepForward, type StateSpace } from "./generalStateSpace";
 
 function columns(file: string): Record<string, number[]> {
@@ -74,19 +74,19 @@ describe("the weight filter, written out for its three parts", () => {
     fc.assert(fc.property(scatters, mornings, fc.constantFrom(3, Infinity), (scatter, values, limit) => {
       const weights = Float64Array.from(values);
       const model = weightModel(scatter, 75);
-      const [written, reference] = [filterWeights(model, weights, limit), kalmanFilter(general(model), weights, limit)];
-      const [smoothed, whole] = [smoothWeights(model, written), kalmanSmoother(general(model), reference)];
+      const [written, reference] = [smoothWeights(model, weights, limit), kalmanFilter(general(model), weights, limit)];
+      const whole = kalmanSmoother(general(model), reference);
       near(weightLikelihood(model, weights, limit), logLikelihood(general(model), weights, limit));
       for (let t = 0; t < weights.length; t++) {
-        near(written.level[t], reference.filteredMean[t * 3]!);
+        near(written.filtered[t], reference.filteredMean[t * 3]!);
         near(written.weight[t], reference.weight[t]!);
-        near(smoothed.level[t], whole.mean[t * 3]!);
-        near(smoothed.slope[t], whole.mean[t * 3 + 1]!);
-        near(smoothed.levelVariance[t], whole.covariance[t * 9]!);
-        near(smoothed.slopeVariance[t], whole.covariance[t * 9 + 4]!);
+        near(written.level[t], whole.mean[t * 3]!);
+        near(written.slope[t], whole.mean[t * 3 + 1]!);
+        near(written.levelVariance[t], whole.covariance[t * 9]!);
+        near(written.slopeVariance[t], whole.covariance[t * 9 + 4]!);
       }
       const [mean, covariance] = [reference.filteredMean.slice(-3), reference.filteredCovariance.slice(-9)];
-      const ahead = daysAhead(model, written.last);
+      const ahead = daysAhead(model, written.end);
       for (let day = 0; day < 5; day++) {
         stepForward(general(model), mean, covariance);
         const state = ahead.next().value!;

@@ -21,7 +21,8 @@ export function exponentialMean(weighed: readonly Weighed[], alpha = ewmaAlpha):
 
 /** Plain mean of the weigh-ins of the seven days that end on `day`, with how many there were; null when there was none. */
 export function sevenDayMean(weighed: readonly Weighed[], day: Day): { kg: number; days: number } | null {
-  const values = weighed.filter((one) => one.day > day - 7 && one.day <= day).map(({ kg }) => kg);
+  const values: number[] = [];
+  for (let index = weighed.length - 1; index >= 0 && weighed[index]!.day > day - 7; index--) if (weighed[index]!.day <= day) values.unshift(weighed[index]!.kg);
   return values.length === 0 ? null : { kg: mean(values), days: values.length };
 }
 

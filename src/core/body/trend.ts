@@ -1,7 +1,7 @@
 import { monthStartOf, type Day } from "../calendar/day";
 import { minimise } from "./minimise";
 import { median, type Weighed } from "./weighIns";
-import { filterWeights, smoothWeights, weightLikelihood, type WeightModel, type WeightState } from "./weightFilter";
+import { smoothWeights, weightLikelihood, type WeightModel, type WeightState } from "./weightFilter";
 
 /** Half-width of an 80 % interval in standard deviations of a normal distribution. */
 export const z80 = 1.2815515655446004;
@@ -61,6 +61,8 @@ export interface Trend {
   weighed: Float64Array;
   /** Share of its usual weight a weigh-in kept. */
   weight: Float64Array;
+  /** Mean square of weigh-in less trend over the plain weigh-ins; 0 without one. */
+  residualVariance: number;
   scatter: Scatter;
   /** Weigh-ins on which the scatter was fitted; 0 while it is the prior. */
   fittedOn: number;
@@ -88,18 +90,6 @@ export function trendDays(trend: Trend | null): TrendDay[] {
 /** Whether the weigh-in of element `t` was flagged as a gross error. */
 export function isGross(trend: Trend, t: number): boolean {
   return trend.weight[t]! < grossBelow;
-}
-
-/** Mean square of weigh-in less trend over the plain weigh-ins; 0 without one. */
-export function residualVariance({ weighed, level, weight }: Trend): number {
-  let sum = 0;
-  let count = 0;
-  for (let t = 0; t < level.length; t++) {
-    if (Number.isNaN(weighed[t]!) || weight[t]! < grossBelow) continue;
-    sum += (weighed[t]! - level[t]!) ** 2;
-    count++;
-  }
-  return count === 0 ? 0 : sum / count;
 }
 
 /** The model of a scatter, as the filter takes it. */
@@ -135,13 +125,28 @@ export function weightTrend(weighed: readonly Weighed[], { scatter, fittedOn }: 
   const [first, last] = [weighed[0]!, weighed.at(-1)!];
   const model = weightModel(scatter, median(weighed.slice(0, 7).map(({ kg }) => kg)));
   const observations = daily(weighed);
-  const filtered = filterWeights(model, observations, robustLimit);
-  const smoothed = smoothWeights(model, filtered);
-  const deviations = (variances: Float64Array) => variances.map((variance) => Math.sqrt(Math.max(0, variance)));
+  const { levelVariance, slopeVariance, ...smoothed } = smoothWeights(model, observations, robustLimit);
   return {
-    first: first.day, last: last.day, level: smoothed.level, sd: deviations(smoothed.levelVariance), slope: smoothed.slope, slopeSd: deviations(smoothed.slopeVariance),
-    filtered: filtered.level, weighed: observations, weight: filtered.weight, scatter, fittedOn, model, end: filtered.last,
+    first: first.day, last: last.day, ...smoothed, sd: deviations(levelVariance), slopeSd: deviations(slopeVariance), weighed: observations, residualVariance: residualVariance(observations, smoothed), scatter, fittedOn, model,
   };
+}
+
+/** Standard deviations in the place of variances. */
+function deviations(variances: Float64Array): Float64Array {
+  for (let t = 0; t < variances.length; t++) variances[t] = Math.sqrt(Math.max(0, variances[t]!));
+  return variances;
+}
+
+/** Mean square of weigh-in less trend over the plain weigh-ins; 0 without one. */
+function residualVariance(weighed: Float64Array, { level, weight }: Pick<Trend, "level" | "weight">): number {
+  let sum = 0;
+  let count = 0;
+  for (let t = 0; t < level.length; t++) {
+    if (Number.isNaN(weighed[t]!) || weight[t]! < grossBelow) continue;
+    sum += (weighed[t]! - level[t]!) ** 2;
+    count++;
+  }
+  return count === 0 ? 0 : sum / count;
 }
 
 function daily(weighed: readonly Weighed[]): Float64Array {

@@ -20,43 +20,57 @@ export interface WeightState {
   levelLevel: number; levelSlope: number; levelWater: number; slopeSlope: number; slopeWater: number; waterWater: number;
 }
 
-/** What the filter knew of each day, a column a quantity. */
-interface Filtered {
-  /** Before the day's weigh-in. */
-  predicted: { [K in keyof WeightState]: Float64Array };
-  /** Level after it. */
+/** What the filter keeps of each day for the smoother: state before the weigh-in, innovation (NaN without one) and its variance, enlarged where the weigh-in was taken for an error. */
+type Kept = { [K in keyof WeightState | "innovation" | "innovationVariance"]: Float64Array };
+
+/** What is known of each day, a column a quantity. */
+export interface SmoothedWeights {
+  /** Given all weigh-ins, with variances. */
   level: Float64Array;
-  /** Weighed less predicted; NaN without a weigh-in. */
-  innovation: Float64Array;
-  /** Variance of the innovation, enlarged where the weigh-in was taken for an error. */
-  innovationVariance: Float64Array;
+  levelVariance: Float64Array;
+  slope: Float64Array;
+  slopeVariance: Float64Array;
+  /** Level as it was known on the day. */
+  filtered: Float64Array;
   /** Share of its usual weight a weigh-in kept: 1 for a plain one, near 0 for a gross error. */
   weight: Float64Array;
   /** State after the last day's weigh-in. */
-  last: WeightState;
+  end: WeightState;
 }
 
 /**
- * Kalman filter over one weight a day, NaN where none was taken.
+ * Kalman filter over one weight a day, NaN where none was taken, and fixed-interval smoother.
  * @param robustLimit an innovation beyond this many standard deviations has its variance enlarged until it stands exactly at the
  *   limit, so that the pull of a gross error fades the wilder it is
- * Source: Harvey 1989, ch. 3; Durbin & Koopman 2012, ch. 4.
+ * Source: Harvey 1989, ch. 3; Durbin & Koopman 2012, ch. 4 (section 4.4 for the smoother, equal to Rauch–Tung–Striebel).
  */
-export function filterWeights(model: WeightModel, weights: Float64Array, robustLimit = Infinity): Filtered {
+export function smoothWeights(model: WeightModel, weights: Float64Array, robustLimit = Infinity): SmoothedWeights {
   const column = () => new Float64Array(weights.length);
-  const predicted = { level: column(), slope: column(), water: column(), levelLevel: column(), levelSlope: column(), levelWater: column(), slopeSlope: column(), slopeWater: column(), waterWater: column() };
-  const filtered = { predicted, level: column(), innovation: column().fill(NaN), innovationVariance: column(), weight: column().fill(1), last: { ...model.start } };
-  run(model, weights, robustLimit, filtered.last, filtered);
-  return filtered;
+  const result = { level: column(), levelVariance: column(), slope: column(), slopeVariance: column(), filtered: column(), weight: column().fill(1), end: { ...model.start } };
+  const kept = roomFor(weights.length);
+  run(model, weights, robustLimit, result.end, kept, result);
+  smooth(model, weights.length, kept, result);
+  return result;
+}
+
+/** Room that one run leaves to the next: years of mornings would else be a megabyte of garbage at every edit. */
+let room: Kept | null = null;
+
+function roomFor(days: number): Kept {
+  if (room === null || room.level.length < days) {
+    const column = () => new Float64Array(Math.ceil(days * 1.25));
+    room = { level: column(), slope: column(), water: column(), levelLevel: column(), levelSlope: column(), levelWater: column(), slopeSlope: column(), slopeWater: column(), waterWater: column(), innovation: column(), innovationVariance: column() };
+  }
+  return room;
 }
 
 /** Log-likelihood of the weights alone, for searching over variances. */
 export function weightLikelihood(model: WeightModel, weights: Float64Array, robustLimit = Infinity): number {
-  return run(model, weights, robustLimit, { ...model.start }, null);
+  return run(model, weights, robustLimit, { ...model.start }, null, null);
 }
 
 /** Runs through the days, `state` becoming that after the last weigh-in. Every number is a local written one by one (destructured ones are boxed), so nothing is allocated. */
-function run(model: WeightModel, weights: Float64Array, robustLimit: number, state: WeightState, keep: Filtered | null): number {
+function run(model: WeightModel, weights: Float64Array, robustLimit: number, state: WeightState, keep: Kept | null, tell: Pick<SmoothedWeights, "filtered" | "weight"> | null): number {
   const { damping: d, memory: m, scaleVariance, levelVariance, slopeVariance, waterVariance } = model;
   let { level, slope, water, levelLevel: ll, levelSlope: ls, levelWater: lw, slopeSlope: ss, slopeWater: sw, waterWater: ww } = state;
   // −2 log L = n log 2π + log Π F + Σ v²/F; the product is turned into a logarithm only when it grows too large or small.
@@ -77,16 +91,16 @@ function run(model: WeightModel, weights: Float64Array, robustLimit: number, sta
       ww = m * m * ww + waterVariance;
     }
     if (keep !== null) {
-      const { predicted } = keep;
-      predicted.level[t] = level;
-      predicted.slope[t] = slope;
-      predicted.water[t] = water;
-      predicted.levelLevel[t] = ll;
-      predicted.levelSlope[t] = ls;
-      predicted.levelWater[t] = lw;
-      predicted.slopeSlope[t] = ss;
-      predicted.slopeWater[t] = sw;
-      predicted.waterWater[t] = ww;
+      keep.level[t] = level;
+      keep.slope[t] = slope;
+      keep.water[t] = water;
+      keep.levelLevel[t] = ll;
+      keep.levelSlope[t] = ls;
+      keep.levelWater[t] = lw;
+      keep.slopeSlope[t] = ss;
+      keep.slopeWater[t] = sw;
+      keep.waterWater[t] = ww;
+      keep.innovation[t] = NaN;
     }
     const kg = weights[t]!;
     if (!Number.isNaN(kg)) {
@@ -100,7 +114,7 @@ function run(model: WeightModel, weights: Float64Array, robustLimit: number, sta
       if (keep !== null) {
         keep.innovation[t] = v;
         keep.innovationVariance[t] = F;
-        keep.weight[t] = scaleVariance / (F - stateVariance);
+        tell!.weight[t] = scaleVariance / (F - stateVariance);
       }
       const trust = 1 / F;
       const pull = v * trust;
@@ -121,20 +135,15 @@ function run(model: WeightModel, weights: Float64Array, robustLimit: number, sta
       sw -= gainSlope * gainWater * trust;
       ww -= gainWater * gainWater * trust;
     }
-    if (keep !== null) keep.level[t] = level;
+    if (tell !== null) tell.filtered[t] = level;
   }
   Object.assign(state, { level, slope, water, levelLevel: ll, levelSlope: ls, levelWater: lw, slopeSlope: ss, slopeWater: sw, waterWater: ww });
   return -0.5 * (count * Math.log(2 * Math.PI) + logarithms + Math.log(product) + squares);
 }
 
-/** Level and slope of each day given all weights, with their variances. */
-export interface Smoothed { level: Float64Array; levelVariance: Float64Array; slope: Float64Array; slopeVariance: Float64Array }
-
-/** Fixed-interval smoother by backward recursion. Source: Durbin & Koopman 2012, section 4.4 (equal to Rauch–Tung–Striebel). */
-export function smoothWeights(model: WeightModel, { predicted: P, innovation, innovationVariance }: Filtered): Smoothed {
+/** Goes back through the days, from what the filter kept. */
+function smooth(model: WeightModel, days: number, P: Kept, smoothed: Pick<SmoothedWeights, "level" | "levelVariance" | "slope" | "slopeVariance">): void {
   const { damping: d, memory: m } = model;
-  const days = innovation.length;
-  const smoothed = { level: new Float64Array(days), levelVariance: new Float64Array(days), slope: new Float64Array(days), slopeVariance: new Float64Array(days) };
   // r and N of the recursion: what later days say of the state, and how firmly.
   let rl = 0, rs = 0, rw = 0;
   let ll = 0, ls = 0, lw = 0, ss = 0, sw = 0, ww = 0;
@@ -153,10 +162,10 @@ export function smoothWeights(model: WeightModel, { predicted: P, innovation, in
     sw = m * (lw + d * sw);
     lw = m * lw;
     ww = m * m * ww;
-    const v = innovation[t]!;
+    const v = P.innovation[t]!;
     if (!Number.isNaN(v)) {
       // (I − Z k′) r + Z v / F and (I − Z k′) N (I − k Z′) + Z Z′ / F, with k = P Z / F and Z = (1, 0, 1)
-      const F = innovationVariance[t]!;
+      const F = P.innovationVariance[t]!;
       const kl = (pll + plw) / F;
       const ks = (pls + psw) / F;
       const kw = (plw + pww) / F;
@@ -178,14 +187,13 @@ export function smoothWeights(model: WeightModel, { predicted: P, innovation, in
     smoothed.levelVariance[t] = pll - (pll * pll * ll + pls * pls * ss + plw * plw * ww + 2 * (pll * pls * ls + pll * plw * lw + pls * plw * sw));
     smoothed.slopeVariance[t] = pss - (pls * pls * ll + pss * pss * ss + psw * psw * ww + 2 * (pls * pss * ls + pls * psw * lw + pss * psw * sw));
   }
-  return smoothed;
 }
 
 /** State of each of the days after `state`, no weight being known: level and slope carried on, their uncertainty growing. */
 export function* daysAhead(model: WeightModel, state: WeightState): Generator<WeightState> {
   const next = { ...state };
   for (;;) {
-    run(model, noWeights, Infinity, next, null);
+    run(model, noWeights, Infinity, next, null, null);
     yield next;
   }
 }

@@ -52,7 +52,7 @@ export function bodyView(figures: Figures, days: number | null): BodyView {
     });
   }
   return {
-    points, mornings: weighed.filter(({ day }) => day >= first).length, span: on - first + 1, weeks: weeksOf(figures), trend: trendFigure(figures), plan: planFigure(figures), arrival: arrivalFigure(figures),
+    points, mornings: days === null ? weighed.length : weighed.filter(({ day }) => day >= first).length, span: on - first + 1, weeks: weeksOf(figures), trend: trendFigure(figures), plan: planFigure(figures), arrival: arrivalFigure(figures),
     change: weightChange(weighed), ewmaKg: exponentialMean(weighed), sevenDay: sevenDayMean(weighed, on),
     targetKg: hasLine ? line.targetKg : null, deadline: hasLine ? dateOf(line.deadline) : null,
     gross: grossDays(trend).map(({ day, weighedKg }) => ({ date: dateOf(day), kg: weighedKg! })),
@@ -60,8 +60,9 @@ export function bodyView(figures: Figures, days: number | null): BodyView {
 }
 
 function grossDays(trend: Trend | null): TrendDay[] {
-  if (trend === null) return [];
-  return Array.from(trend.weighed.keys()).filter((t) => !Number.isNaN(trend.weighed[t]!) && isGross(trend, t)).map((t) => trendDay(trend, trend.first + t)!);
+  const days: TrendDay[] = [];
+  for (let t = 0; t < (trend?.weight.length ?? 0); t++) if (isGross(trend!, t)) days.push(trendDay(trend, trend!.first + t)!);
+  return days;
 }
 
 function weeksOf(figures: Figures): BodyWeek[] {

@@ -1,6 +1,6 @@
 import { dateOf, type Day } from "../../calendar/day";
 import { groupBy } from "../../calendar/groupBy";
-import { residualVariance, trendDay, z80 } from "../../body/trend";
+import { trendDay, z80 } from "../../body/trend";
 import { catchUpRate, planBand, planWeight } from "../../goal/plan";
 import type { DayNote, Meal, WeighIn } from "../../log/records";
 import { mealNutrients, type FullNutrients } from "../../nutrition/energy";
@@ -77,7 +77,7 @@ export function trendFigure(figures: Figures): TrendFigure | { reason: string } 
   const { trend, weighed } = figures;
   if (trend === null) return { reason: "No weight is written yet. Type this morning's weight above." };
   const last = trendDay(trend, trend.last)!;
-  const spread = Math.sqrt(residualVariance(trend) + last.sd ** 2);
+  const spread = Math.sqrt(trend.residualVariance + last.sd ** 2);
   return {
     date: dateOf(last.day), kg: last.kg, low80: last.low80, high80: last.high80, kgPerWeek: last.kgPerWeek, kgPerWeekHalf80: z80 * last.kgPerWeekSd, weighIns: weighed.length,
     morning: last.weighedKg === null ? null : { kg: last.weighedKg, usual: !last.gross && Math.abs(last.weighedKg - last.kg) <= 2 * spread },
