@@ -17,10 +17,14 @@ import type { DayNote, EnergySettings, Exercise, Food, Goal, Maximum, Meal, Pers
 
 /** All primary weigh-ins of a person, oldest first. */
 const mornings = ownedBy(({ index }: Log) => family(index, (personId: string) => {
-  const inBlock = family(index, (block: number) => daysOf(block).flatMap((day): Weighed[] => {
-    const primary = primaryOf(index.on("weighIns", personId, day));
-    return primary === null ? [] : [{ day, kg: primary.kg, id: primary.id }];
-  }));
+  const inBlock = family(index, (block: number) => {
+    const mornings: Weighed[] = [];
+    for (const day of daysOf(block)) {
+      const primary = primaryOf(index.on("weighIns", personId, day));
+      if (primary !== null) mornings.push({ day, kg: primary.kg, id: primary.id });
+    }
+    return mornings;
+  });
   return memo(index, () => joined(index.blocks("weighIns", personId), inBlock));
 }));
 
@@ -115,7 +119,7 @@ export class Figures extends Asked {
   sessionsBetween(from: Day, to: Day): Session[] { return joined(this.sessionDays.filter((day) => day >= from && day <= to), (day) => this.sessionsOn(day)); }
 
   /** Sessions with a distance in a block of days, in order. */
-  readonly #distanceBlock = this.#each((block: number): Session[] => daysOf(block).flatMap((day) => this.sessionsOn(day).filter(({ distance }) => distance)));
+  readonly #distanceBlock = this.#each((block: number): Session[] => joined(daysOf(block), (day) => this.sessionsOn(day).filter(({ distance }) => distance)));
 
   /** Sessions with a distance from a day up to the one asked about, in order. */
   distancesFrom(from: Day): Session[] {
