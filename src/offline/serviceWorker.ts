@@ -1,5 +1,6 @@
 /// <reference lib="webworker" />
 import { cleanupOutdatedCaches, precacheAndRoute, type PrecacheEntry } from "workbox-precaching";
+import { cacheNames } from "workbox-core";
 import { addPlugins } from "workbox-precaching/addPlugins";
 
 declare const self: ServiceWorkerGlobalScope & { __WB_MANIFEST: (PrecacheEntry | string)[] };
@@ -14,6 +15,14 @@ addPlugins([{
 // Pages are asked for with parameters of their own (which log, which day); the page is the same.
 precacheAndRoute(self.__WB_MANIFEST, { cleanURLs: false, directoryIndex: "", ignoreURLParametersMatching: [/^(?!_rsc$)/] });
 cleanupOutdatedCaches();
+
+// Where the browser can, what never changes comes straight from the cache and pages from whichever answers first, without waiting for this worker to start.
+interface RoutingInstall extends ExtendableEvent { addRoutes?: (routes: object[]) => Promise<void> }
+self.addEventListener("install", (event: RoutingInstall) => {
+  if (event.addRoutes === undefined) return;
+  const kept = (requestDestination: string) => ({ condition: { urlPattern: { pathname: "/_next/static/*" }, requestDestination }, source: { cacheName: cacheNames.precache } });
+  event.waitUntil(event.addRoutes([...["script", "style", "font"].map(kept), { condition: { requestMode: "navigate" }, source: "race-network-and-fetch-handler" }]).catch(() => {}));
+});
 
 // A new version waits until no tab of the old one is left, or until the only tab asks for it.
 self.addEventListener("message", (event) => {
