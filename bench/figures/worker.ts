@@ -75,7 +75,7 @@ async function measureYears(years: number): Promise<{ measured: Measured[]; edit
 
   const { log } = await readLog(database);
   const fresh: number[] = [];
-  for (let round = 0; round < 6; round++) {
+  for (let round = 0; round < 9; round++) {
     const { log: read } = await readLog(database);
     await pause();
     const [, took] = await timed(() => answerAll(read));
