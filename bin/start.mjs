@@ -5,10 +5,9 @@ import { host, isFree, port as fixedPort, requireBuild, requireNode, requirePack
 
 const args = process.argv.slice(2);
 const demo = args.includes("--demo");
-const portAt = args.indexOf("--port");
-const port = portAt < 0 ? fixedPort : Number(args[portAt + 1]);
-const yearsAt = args.indexOf("--years");
-const years = yearsAt < 0 ? null : Number(args[yearsAt + 1]);
+const numberAfter = (option) => (args.includes(option) ? Number(args[args.indexOf(option) + 1]) : null);
+const port = numberAfter("--port") ?? fixedPort;
+const years = numberAfter("--years");
 const command = demo ? "npm run demo" : "npm start";
 
 requireNode();

@@ -5,13 +5,13 @@ import { dateOf, mustDay, type Day } from "@/core/calendar/day";
 import { contract } from "@/core/figures/contract";
 import { copyOf } from "@/core/log/copy";
 import { putRecord, type Log } from "@/core/log/log";
-import { Answers, type Queries, type QueryName } from "@/compute/queries";
+import { Answers, everyView } from "@/compute/queries";
 import { decadesLog, veteranId } from "@/demo/decades";
 import { madeUpEdit, type EditKind } from "@/demo/edits";
 import { Random } from "@/demo/random";
 import { openDatabase, type LogDatabase } from "@/store/database";
 import { layOut } from "@/store/pages";
-import { currentPages, readLog } from "@/store/reader";
+import { ofGeneration, readLog } from "@/store/reader";
 import { Store } from "@/store/store";
 import type { IDBPDatabase } from "idb";
 
@@ -21,11 +21,7 @@ const today = mustDay("2026-06-11");
 const asking = { personId: veteranId, today: dateOf(today) };
 
 /** Everything that the views ask for, all of them open at once. */
-const asked: { [N in QueryName]?: Queries[N]["asks"] } = {
-  people: null, shell: asking, library: null, holdings: null, column: { ...asking, from: dateOf(today - 70), to: dateOf(today + 14) }, day: { ...asking, date: asking.today },
-  lifts: { ...asking, exerciseId: null }, distance: { ...asking, days: 84 }, body: { ...asking, days: null }, food: { ...asking, date: asking.today }, energy: asking,
-};
-const names = Object.keys(asked) as QueryName[];
+const asked = [...(["people", "library", "holdings"] as const).map((name) => ({ name, asks: null })), ...everyView(asking)];
 
 const quantile = (values: number[], share: number) => values.toSorted((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * share))]!;
 const median = (values: number[]) => quantile(values, 0.5);
@@ -42,14 +38,14 @@ const pause = () => new Promise((resolve) => setTimeout(resolve, 150));
 async function rawRead(database: IDBPDatabase<LogDatabase>): Promise<number> {
   const start = performance.now();
   const held: unknown[] = [];
-  for (const page of await currentPages(database)) held.push(JSON.parse(page.text));
+  for (const page of await database.getAll("pages", ofGeneration((await database.get("meta", "standing"))!.generation))) held.push(JSON.parse(page.text));
   const took = performance.now() - start;
   return held.length > 0 ? took : NaN;
 }
 
-function answerAll(log: Log): { answers: Answers; texts: string[] } {
+function answerAll(log: Log): string[] {
   const answers = new Answers(log, () => "new");
-  return { answers, texts: names.map((name) => JSON.stringify(answers.answer(name, asked[name] as never))) };
+  return asked.map(({ name, asks }) => JSON.stringify(answers.answer(name, asks as never)));
 }
 
 async function measureYears(years: number): Promise<{ measured: Measured[]; editP95: number }> {
@@ -86,7 +82,7 @@ async function measureYears(years: number): Promise<{ measured: Measured[]; edit
   measured.push({ name: label("every figure of every day, as the figures command prints"), value: whole, unit: "ms" });
 
   const answers = new Answers(log, () => "new");
-  const kept = names.map((name) => answers.kept(name, asked[name] as never));
+  const kept = asked.map(({ name, asks }) => answers.kept(name, asks as never));
   for (const one of kept) one.refresh();
   const random = new Random(11);
   const kinds: EditKind[] = ["weight", "set", "meal", "water", "note", "session"];
@@ -108,7 +104,7 @@ async function measureYears(years: number): Promise<{ measured: Measured[]; edit
     if (round % 60 === 0) await pause();
   }
   const after = answerAll(copyOf(log));
-  const same = names.every((_, index) => JSON.stringify(kept[index]!.value) === after.texts[index]);
+  const same = kept.every(({ value }, index) => JSON.stringify(value) === after[index]);
   if (!same) throw new Error("figures brought up to date differ from figures computed afresh");
   measured.push({ name: label("one edit to all figures of all views, median"), value: median(times), unit: "ms" }, { name: label("one edit to all figures of all views, p95"), value: quantile(times, 0.95), unit: "ms" });
   for (const [kind, some] of byKind) measured.push({ name: label(`one edit (${kind}), p95`), value: quantile(some, 0.95), unit: "ms" });

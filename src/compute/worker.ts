@@ -17,7 +17,7 @@ import { openDatabase, type LogDatabase, type LogName } from "@/store/database";
 import { fold } from "@/store/fold";
 import { hintChannel } from "@/store/hints";
 import { layOut, type LaidOut } from "@/store/pages";
-import { catchUp, readLog } from "@/store/reader";
+import { catchUp, readLog, type Progress } from "@/store/reader";
 import { saveAnswers } from "@/store/saved";
 import { answerKey } from "./answerKey";
 import { Answers, everyView, type Queries, type QueryName } from "./queries";
@@ -46,15 +46,12 @@ class LogInMemory {
   #sequence = 0;
   #following: Promise<void> = Promise.resolve();
   #idle: ReturnType<typeof setTimeout> | undefined;
-  readonly #told = new Set<Teller>();
 
   private constructor(readonly name: LogName, readonly database: IDBPDatabase<LogDatabase>) {}
 
   static async open(name: LogName, tell: Teller): Promise<LogInMemory> {
     const log = new LogInMemory(name, await openDatabase(name, () => self.close()));
-    log.#told.add(tell);
-    await log.#readAll();
-    log.#told.clear();
+    await log.#readAll((share) => { void tell(share); });
     new BroadcastChannel(hintChannel(name)).onmessage = () => { void log.follow(); };
     await log.follow();
     return log;
@@ -94,8 +91,8 @@ class LogInMemory {
     return { records: recordKinds.reduce((sum, kind) => sum + log.records[kind].size, 0), answers: asked.length, findings: checkLog(log), layout: await checkLayout(this.database, log, this.#sequence), figures };
   }
 
-  async #readAll(): Promise<void> {
-    const { log, sequence } = await readLog(this.database, (share) => { for (const tell of this.#told) void tell(share); });
+  async #readAll(progress?: Progress): Promise<void> {
+    const { log, sequence } = await readLog(this.database, progress);
     this.#answers = new Answers(log, newId);
     this.#sequence = sequence;
   }

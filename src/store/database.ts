@@ -53,7 +53,8 @@ export type WriteTransaction = IDBPTransaction<LogDatabase, StoreName[], "readwr
 const version = 2;
 
 /** The log that is kept for real, the demo household, and a generated one of many years; each is a database of its own. */
-export type LogName = "own" | "demo" | "generated";
+export const logNames = ["own", "demo", "generated"] as const;
+export type LogName = (typeof logNames)[number];
 
 /**
  * Opens the database of a log, creating it when there is none.

@@ -2,13 +2,13 @@ import type { IDBPDatabase } from "idb";
 import { tombstoneKey } from "@/core/log/log";
 import type { AnyRecord, Tombstone } from "@/core/log/records";
 import { standingOf, type LogDatabase, type LogName, type Standing, type WriteTransaction } from "./database";
-import { monthOf, page, recordsOf } from "./pages";
+import { monthOf, recordsOf, stored } from "./pages";
 
 /** Journal entries kept for readers that follow, whether or not they are in the pages already. */
 const journalCap = 2000;
 
 /** Below so many unfolded entries folding is not worth a write. */
-export const foldFrom = 40;
+const foldFrom = 40;
 
 /**
  * Folds the journal into the pages, in one transaction and under a lock, so that of several tabs only one spends the time.
@@ -61,7 +61,7 @@ export async function foldWithin(transaction: WriteTransaction, standing: Standi
   }
   for (const { kind, month, records } of open.values()) {
     if (records.size === 0) await pages.delete([generation, kind, month]);
-    else await pages.put(page(generation, kind, month, [...records.values()]));
+    else await pages.put(stored(generation, { kind, month, text: JSON.stringify([...records.values()]) }));
   }
   standing.folded = standing.sequence;
   await transaction.objectStore("journal").delete(IDBKeyRange.upperBound(standing.sequence - journalCap));

@@ -5,7 +5,7 @@ import { monthOf, monthOfDate, recordsOf } from "./pages";
 import { ofGeneration } from "./reader";
 
 /** A record as it stands, with the month of the page in which it lies or will lie; null for one that was removed. */
-type Held = { kind: RecordKind; record: AnyRecord; month: string } | null;
+type Held = { record: AnyRecord; month: string } | null;
 
 /** Beyond so many records the journal is read anew from where the pages end. */
 const rememberedAtMost = 5000;
@@ -51,7 +51,7 @@ export class Lookup {
 
   /** Notes what the transaction writes (or, with null, removes). */
   wrote(kind: RecordKind, id: string, record: AnyRecord | null): void {
-    this.#writing.set(tombstoneKey(kind, id), record === null ? null : { kind, record, month: monthOf(kind, record) });
+    this.#writing.set(tombstoneKey(kind, id), record === null ? null : { record, month: monthOf(kind, record) });
   }
 
   /**
@@ -92,7 +92,7 @@ export class Lookup {
   }
 
   #follow({ puts, removed }: JournalEntry): void {
-    for (const { kind, id, record } of puts) this.#journal.set(tombstoneKey(kind, id), { kind, record, month: monthOf(kind, record) });
+    for (const { kind, id, record } of puts) this.#journal.set(tombstoneKey(kind, id), { record, month: monthOf(kind, record) });
     for (const { tombstone } of removed) this.#journal.set(tombstoneKey(tombstone.kind, tombstone.id), null);
   }
 }

@@ -1,3 +1,4 @@
+import { groupBy } from "@/core/calendar/groupBy";
 import { fillRecords, removeRecord, type Log } from "@/core/log/log";
 import { recordKinds, type AnyRecord, type RecordKind, type Tombstone } from "@/core/log/records";
 import { datedKinds } from "@/core/log/logIndex";
@@ -14,38 +15,24 @@ export interface Page { generation: number; kind: string; month: string; schema:
 /** A whole log laid out in pages, ready to be written. */
 export interface LaidOut { pages: { kind: string; month: string; text: string }[]; extra: Record<string, unknown> }
 
-/** The month of the page in which a record lies. */
-export function monthOf(kind: RecordKind, record: AnyRecord): string {
-  return kind in datedKinds ? (record as { date: string }).date.slice(0, 7) : "";
-}
-
-/** The month that a date falls in, for records of this kind. */
+/** The month of the page in which a record of a date lies. */
 export function monthOfDate(kind: RecordKind, date: string): string {
   return kind in datedKinds ? date.slice(0, 7) : "";
 }
 
+/** The month of the page in which a record lies. */
+export function monthOf(kind: RecordKind, record: AnyRecord): string {
+  return monthOfDate(kind, (record as { date?: string }).date ?? "");
+}
+
 /** Lays a log out in pages. */
 export function layOut(log: Log): LaidOut {
-  const pages: LaidOut["pages"] = [];
-  for (const kind of recordKinds) {
-    const months = new Map<string, AnyRecord[]>();
-    for (const record of log.records[kind].values()) {
-      const month = monthOf(kind, record);
-      const held = months.get(month);
-      if (held === undefined) months.set(month, [record]);
-      else held.push(record);
-    }
-    for (const [month, records] of months) pages.push({ kind, month, text: JSON.stringify(records) });
-  }
+  const pages = recordKinds.flatMap((kind) => [...groupBy(log.records[kind].values() as Iterable<AnyRecord>, (record) => monthOf(kind, record))].map(([month, records]) => ({ kind: kind as string, month, text: JSON.stringify(records) })));
   if (log.removed.size > 0) pages.push({ kind: "removed", month: "", text: JSON.stringify([...log.removed.values()]) });
   return { pages, extra: log.extra };
 }
 
 /** A page as it is stored. */
-export function page(generation: number, kind: string, month: string, records: readonly (AnyRecord | Tombstone)[]): Page {
-  return { generation, kind, month, schema, text: JSON.stringify(records) };
-}
-
 export function stored(generation: number, { kind, month, text }: LaidOut["pages"][number]): Page {
   return { generation, kind, month, schema, text };
 }

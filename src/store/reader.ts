@@ -55,12 +55,6 @@ export function ofGeneration(generation: number, kind?: string): IDBKeyRange {
   return kind === undefined ? IDBKeyRange.bound([generation], [generation, []]) : IDBKeyRange.bound([generation, kind], [generation, kind, []]);
 }
 
-/** The pages of the generation in force. */
-export async function currentPages(database: IDBPDatabase<LogDatabase>): Promise<Page[]> {
-  const { generation } = standingOf(await database.get("meta", "standing"));
-  return database.getAll("pages", ofGeneration(generation));
-}
-
 /** Does in a log in memory what a commit did. */
 export function follow(log: Log, { puts, removed }: JournalEntry): void {
   for (const { kind, record } of puts) putRecord(log, kind, record);

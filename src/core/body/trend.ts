@@ -29,7 +29,7 @@ const robustLimit = 3;
 /** A weigh-in that kept less of its weight than this is flagged as a gross error. */
 const grossBelow = 0.1;
 /** Variances are fitted on at most so many days before the month that holds the day asked about. */
-export const fitDays = 730;
+const fitDays = 730;
 const fitAtLeast = 28;
 
 export interface TrendDay {
@@ -109,10 +109,14 @@ export function fitScatter(weighed: readonly Weighed[]): Fit {
   return weighed.length < fitAtLeast ? { scatter: prior, fittedOn: 0 } : { scatter: searchScatter(weighed), fittedOn: weighed.length };
 }
 
-/** The weigh-ins on which the scatter is fitted: those before the month of the last one, so that today's number does not shift all the past. */
-export function settledOf(weighed: readonly Weighed[]): Weighed[] {
-  const month = monthStartOf(weighed.at(-1)!.day);
+/** The weigh-ins on which the scatter is fitted for a month: those before it, so that today's number does not shift all the past. */
+export function settledBefore(weighed: readonly Weighed[], month: Day): Weighed[] {
   return weighed.filter(({ day }) => day < month && day >= month - fitDays);
+}
+
+/** The fit for the month of the last weigh-in. */
+export function fitOf(weighed: readonly Weighed[]): Fit {
+  return fitScatter(settledBefore(weighed, monthStartOf(weighed.at(-1)!.day)));
 }
 
 /**
@@ -121,7 +125,7 @@ export function settledOf(weighed: readonly Weighed[]): Weighed[] {
  * @param fit scatter fitted on the closed months
  * Source: Harvey 1989; Durbin & Koopman 2012.
  */
-export function weightTrend(weighed: readonly Weighed[], { scatter, fittedOn }: Fit = fitScatter(settledOf(weighed))): Trend {
+export function weightTrend(weighed: readonly Weighed[], { scatter, fittedOn }: Fit = fitOf(weighed)): Trend {
   const [first, last] = [weighed[0]!, weighed.at(-1)!];
   const model = weightModel(scatter, median(weighed.slice(0, 7).map(({ kg }) => kg)));
   const observations = daily(weighed);

@@ -1,6 +1,6 @@
 import { groupBy, joined } from "../calendar/groupBy";
 import { ageOn, dateOf, monthStartOf, mustDay, weekStartOf, type Day, type Weekday } from "../calendar/day";
-import { fitDays, fitScatter, weightTrend, type Fit, type Trend } from "../body/trend";
+import { fitScatter, settledBefore, weightTrend, type Fit, type Trend } from "../body/trend";
 import { primaryOf, type Weighed } from "../body/weighIns";
 import { weeklyWeight, weekStarts, type WeeklyWeight } from "../body/weekly";
 import type { FormulaChoice } from "../strength/e1rm";
@@ -30,7 +30,7 @@ const mornings = ownedBy(({ index }: Log) => family(index, (personId: string) =>
 
 /** Scatter of a person's weights as fitted for a month: it rests on the weigh-ins before that month, whatever day is asked about, and is the costly part of the trend. */
 const fits = ownedBy((log: Log) => family(log.index, (personId: string) => {
-  const settled = family(log.index, (month: Day) => mornings(log)(personId)().filter(({ day }) => day < month && day >= month - fitDays));
+  const settled = family(log.index, (month: Day) => settledBefore(mornings(log)(personId)(), month));
   return family(log.index, (month: Day): Fit => fitScatter(settled(month)));
 }));
 
@@ -143,14 +143,11 @@ export class Figures extends Asked {
   /** Performed sets of the week that begins on `start`, oldest first. */
   setsOfWeek(start: Day): PerformedSet[] { return this.sessionsOfWeek(start).flatMap((session) => this.setsOf(session)); }
 
+  /** What was done of each lift in some of a day's sessions; nothing while it lies ahead. */
+  liftsIn(day: Day, sessions: readonly Session[]): LiftDay[] { return day > this.on ? [] : liftDays(day, sessions, this.exercises, this.formula, this.bodyWeightOn); }
+
   /** What was done of each lift through a block of days, day by day. */
-  readonly #liftBlock = this.#each((block: number): Map<string, LiftDay[]> => {
-    const done: LiftDay[] = [];
-    for (const day of daysOf(block)) {
-      if (day <= this.on) done.push(...liftDays(day, this.sessionsOn(day), this.exercises, this.formula, this.bodyWeightOn));
-    }
-    return groupBy(done, ({ exerciseId }) => exerciseId);
-  });
+  readonly #liftBlock = this.#each((block: number) => groupBy(joined(daysOf(block), (day) => this.liftsIn(day, this.sessionsOn(day))), ({ exerciseId }) => exerciseId));
   readonly #pastBlocks = this.#kept(() => this.log.index.blocks("sessions", this.personId).filter((block) => block <= blockOf(this.on)));
   readonly #liftPart = this.#each((exerciseId: string) => this.#each((block: number): LiftDay[] => this.#liftBlock(block).get(exerciseId) ?? []));
 

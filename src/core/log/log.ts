@@ -1,5 +1,5 @@
 import { byId } from "./canonical";
-import { LogIndex, type DatedKind } from "./logIndex";
+import { LogIndex } from "./logIndex";
 import { recordKinds, type AnyRecord, type Person, type RecordKind, type RecordOf, type Tombstone } from "./records";
 
 /** The in-memory set of records of one household: what every figure is computed from. Written by `putRecord` and `removeRecord` alone. */
@@ -53,9 +53,4 @@ export function removeRecord(log: Log, tombstone: Tombstone): void {
 /** The household in a fixed order; empty before the first run is done. */
 export function peopleOf(log: Log): Person[] {
   return [...log.index.all("people").values()].sort(byId);
-}
-
-/** All records of a kind that belong to a person, in no promised order. */
-export function ofPerson<K extends DatedKind | "goals" | "energySettings">(log: Log, kind: K, personId: string): RecordOf<K>[] {
-  return [...log.records[kind].values()].filter((record) => record.personId === personId) as RecordOf<K>[];
 }

@@ -23,17 +23,6 @@ export interface LiftDay {
 /** What is known of one lift: the highest eligible estimate ever, that of the latest day which has one, the day last done and in how many sessions. */
 export interface LiftStanding { exerciseId: string; best: LiftMaximum | null; latest: LiftMaximum | null; lastDone: Day; sessions: number }
 
-/** Highest estimate among the eligible sets of one lift; of equal ones the earlier set keeps the place. Null when no set is eligible. */
-export function highestOf(sets: readonly PerformedSet[], choice: FormulaChoice, bodyWeightOn: BodyWeightOn): LiftMaximum | null {
-  let highest: LiftMaximum | null = null;
-  for (const set of sets) {
-    if (!isEligible(set)) continue;
-    const estimate = setMaximum(set, choice, bodyWeightOn);
-    if (!("reason" in estimate) && (highest === null || estimate.kg > highest.e1rmKg)) highest = { e1rmKg: estimate.kg, set, limitReps: estimate.limitReps };
-  }
-  return highest;
-}
-
 /**
  * What was done of each lift on a day, in the order in which the lifts were first done. Every set of every session passes here when
  * all is computed afresh, so nothing is made for a set but the one that is the day's best.

@@ -4,8 +4,8 @@ import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { ComputeClient } from "@/compute/client";
 import type { Change } from "@/core/log/records";
 import { unitsOf } from "@/core/units/printer";
-import { problemOf } from "@/store/problems";
-import { openDatabase, type LogName } from "@/store/database";
+import { problemOf, StoreProblem } from "@/store/problems";
+import { logNames, openDatabase, type LogName } from "@/store/database";
 import { savedAnswers } from "@/store/saved";
 import type { LaidOut } from "@/store/pages";
 import type { Committed, Store } from "@/store/store";
@@ -20,8 +20,6 @@ export type Opening = { phase: "opening"; share: number | null } | { phase: "pro
 
 /** What the first-run page needs: a way to write the first records, or to open the demo. */
 export type FirstHands = Pick<OpenLog, "name" | "compute" | "today" | "commit" | "replace" | "openLog" | "notice" | "dismiss" | "undo">;
-
-const logNames: readonly LogName[] = ["own", "demo", "generated"];
 
 /** The log that this tab is for: as its address says, else as it was. A generated log has a number of years. */
 function chosenLog(): { name: LogName; years: number } {
@@ -72,7 +70,7 @@ export function useOpenLog(): Opening {
       await compute.opened();
       if (!left) setOpened({ name, years, store, compute, ready: true });
     };
-    const tell = () => setProblem("Another tab has brought the log to a newer version. Reload this tab to go on. Nothing that was saved is lost.");
+    const tell = () => setProblem(new StoreProblem("outdated").message);
     outdated.addEventListener("outdated", tell);
     open().catch((error: unknown) => { if (!left) setProblem(problemOf(error).message); });
     return () => {

@@ -5,9 +5,13 @@ import { useCallback, useEffect, useState } from "react";
 /** Forms in which something was typed that is not yet saved. */
 const typedIn = new WeakSet<HTMLFormElement>();
 
-function noteTyping(): void {
-  document.addEventListener("input", (event) => { const form = (event.target as HTMLInputElement).form; if (form) typedIn.add(form); });
-  document.addEventListener("submit", (event) => { typedIn.delete(event.target as HTMLFormElement); });
+function noteTyping(event: Event): void {
+  const { form } = event.target as HTMLInputElement;
+  if (form) typedIn.add(form);
+}
+
+function noteSubmit(event: Event): void {
+  typedIn.delete(event.target as HTMLFormElement);
 }
 
 function unsaved(): boolean {
@@ -27,7 +31,8 @@ export function useNewVersion(): NewVersion | null {
   useEffect(() => {
     const service = navigator.serviceWorker as ServiceWorkerContainer | undefined;
     if (service === undefined || process.env.NODE_ENV !== "production") return;
-    noteTyping();
+    document.addEventListener("input", noteTyping);
+    document.addEventListener("submit", noteSubmit);
     const watch = (registration: ServiceWorkerRegistration) => {
       // Without a version in charge the first one simply begins.
       const look = () => { if (registration.waiting && service.controller) setWaiting(registration.waiting); };
@@ -36,7 +41,11 @@ export function useNewVersion(): NewVersion | null {
     };
     const begin = () => { void service.register("/service-worker.js").then(watch).catch(() => {}); };
     const timer = setTimeout(begin, 1500);
-    return () => clearTimeout(timer);
+    return () => {
+      clearTimeout(timer);
+      document.removeEventListener("input", noteTyping);
+      document.removeEventListener("submit", noteSubmit);
+    };
   }, []);
   const takeOver = useCallback(() => {
     if (waiting === null) return;

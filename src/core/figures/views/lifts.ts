@@ -1,8 +1,8 @@
-import { dateOf, weekStartOf } from "../../calendar/day";
+import { dateOf, mustDay, weekStartOf } from "../../calendar/day";
 import type { Exercise, Session } from "../../log/records";
 import { estimateMaximum, formulaNames, recordUpTo, type FormulaName } from "../../strength/e1rm";
 import { describeSets } from "../../strength/describe";
-import { highestOf, type LiftMaximum } from "../../strength/maximum";
+import type { LiftMaximum } from "../../strength/maximum";
 import { bodyShare } from "../../strength/sets";
 import { workOf, type Volume } from "../../strength/volume";
 import { Printer, unitsOf } from "../../units/printer";
@@ -82,6 +82,6 @@ function timeOf(figures: Figures, exercise: Exercise, session: Session): LiftTim
   const { volumeLoadKg, numberOfLifts } = workOf(done, figures.settings);
   return {
     sessionId: session.id, date: session.date, text: describeSets(setsIn(session, exercise.id), "done", exercise, new Printer(unitsOf(figures.person.units))),
-    e1rmKg: highestOf(done, figures.formula, figures.bodyWeightOn)?.e1rmKg ?? null, volumeLoadKg, numberOfLifts,
+    e1rmKg: figures.liftsIn(mustDay(session.date), [session]).find(({ exerciseId }) => exerciseId === exercise.id)?.maximum?.e1rmKg ?? null, volumeLoadKg, numberOfLifts,
   };
 }
