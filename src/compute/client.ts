@@ -30,7 +30,7 @@ export class ComputeClient {
    * @param saved answers of an earlier session that still hold, shown until the worker has its own
    * @param drawn when the worker may start: it takes time from whatever is being drawn
    */
-  constructor(private readonly name: LogName, private readonly saved: ReadonlyMap<string, unknown>, private readonly opening: (share: number) => void, drawn: Promise<void>) {
+  constructor(private readonly name: LogName, private readonly saved: Map<string, unknown>, private readonly opening: (share: number) => void, drawn: Promise<void>) {
     this.#line = this.#start(drawn);
     document.addEventListener("visibilitychange", () => { if (document.visibilityState === "visible") void this.#call((session) => session.follow()).catch(() => {}); });
   }
@@ -125,6 +125,8 @@ export class ComputeClient {
       const tab = `oat-column-tab-${newId()}`;
       await new Promise<void>((held) => { void navigator.locks.request(tab, () => { held(); return died.catch(() => {}); }); });
       const life = await Promise.race([failed, remote.open(this.name, tab, proxy((share: number) => { this.opening(share); return true; }))]);
+      // From now on the worker answers; what was saved would be out of date in a view that is opened after an edit.
+      this.saved.clear();
       void navigator.locks.request(life, () => {
         this.#line = this.#start(Promise.resolve());
         die(new WorkerDied("the worker has died"));
