@@ -45,23 +45,23 @@ async function measureCore() {
       if (error) throw new Error(error);
       return result;
     };
-    const p95 = {};
-    for (const years of [1, 20, 60]) {
-      console.error(`${years} years …`);
-      const { measured, editP95 } = await ask(years);
-      p95[years] = editP95;
-      for (const { name, value, unit, reference, referenceName } of measured) {
+    let oneYear = NaN;
+    for (const question of [1, 20, 60, [1, 20], [60]]) {
+      console.error(`${Array.isArray(question) ? `edits, ${question.join(" and ")}` : question} years …`);
+      for (const { name, value, unit, reference, referenceName } of await ask(question)) {
+        if (name === "one edit to all figures of all views, p95, 1 year") oneYear = value;
         if (name === "whole log in memory, 20 years") add(name, value, unit, { reference, referenceName, aim: "at most 1.3 times", holds: value <= 1.3 * reference });
         else if (name === "full recompute of every view, 20 years") add(name, value, unit, { aim: "within 150 ms", holds: value <= 150 });
-        else if (name === "one edit to all figures of all views, p95, 20 years") add(name, value, unit, { reference: p95[1], referenceName: "the same at one year", aim: "within 16 ms, at most 1.3 times", holds: value <= 16 && value <= 1.3 * p95[1] });
+        else if (name === "one edit to all figures of all views, p95, 20 years") add(name, value, unit, { reference: oneYear, referenceName: "the same at one year", aim: "within 16 ms, at most 1.3 times", holds: value <= 16 && value <= 1.3 * oneYear });
         else add(name, value, unit, { reference: reference ?? null, referenceName });
       }
     }
+    const twentyYears = rows.find(({ name }) => name === "one edit to all figures of all views, p95, 20 years").value;
     const recompute = rows.find(({ name }) => name === "full recompute of every view, 20 years").value;
     console.error("spreadsheet …");
-    const { measured: [build, edit] } = await ask("spreadsheet");
+    const [build, edit] = await ask("spreadsheet");
     add("full recompute of every view against the spreadsheet's build", recompute, "ms", { reference: build.value, referenceName: build.name });
-    add("one edit to all figures against the spreadsheet's edit, p95", p95[20], "ms", { reference: edit.value, referenceName: edit.name });
+    add("one edit to all figures against the spreadsheet's edit, p95", twentyYears, "ms", { reference: edit.value, referenceName: edit.name });
   } finally {
     await context.close();
     server.close();

@@ -1,6 +1,7 @@
 import { proxy, wrap, type Endpoint, type Remote } from "comlink";
 import { v7 as newId } from "uuid";
 import type { LogName } from "@/store/database";
+import { StoreProblem } from "@/store/problems";
 import type { LaidOut } from "@/store/pages";
 import { answerKey } from "./answerKey";
 import type { Queries, QueryName } from "./queries";
@@ -14,6 +15,8 @@ interface Line { session: Promise<Remote<Session>>; died: Promise<never> }
 
 class WorkerDied extends Error {}
 
+const stoppedProblem = new StoreProblem("stopped");
+
 /** Told how much of a long task is done, from 0 to 1; answers whether to go on. */
 export type Told = (share: number) => boolean;
 
@@ -25,6 +28,7 @@ export type Told = (share: number) => boolean;
 export class ComputeClient {
   readonly #held = new Map<string, Held>();
   #line: Line;
+  #stopped = false;
 
   /**
    * @param saved answers of an earlier session that still hold, shown until the worker has its own
@@ -35,9 +39,14 @@ export class ComputeClient {
     document.addEventListener("visibilitychange", () => { if (document.visibilityState === "visible") void this.#call((session) => session.follow()).catch(() => {}); });
   }
 
-  /** Rejects when the log cannot be opened. */
+  /** Rejects when the log cannot be opened, or reading it was stopped. */
   async opened(): Promise<void> {
     await this.#line.session;
+  }
+
+  /** Stops reading the log; it can be opened again by a new page. */
+  stop(): void {
+    this.#stopped = true;
   }
 
   ask<N extends QueryName>(name: N, asks: Queries[N]["asks"]): Promise<Queries[N]["answers"] | null> {
@@ -124,7 +133,7 @@ export class ComputeClient {
       const remote = wrap<Session>(endpoint);
       const tab = `oat-column-tab-${newId()}`;
       await new Promise<void>((held) => { void navigator.locks.request(tab, () => { held(); return died.catch(() => {}); }); });
-      const life = await Promise.race([failed, remote.open(this.name, tab, proxy((share: number) => { this.opening(share); return true; }))]);
+      const life = await Promise.race([failed, this.#open(remote, tab)]);
       // From now on the worker answers; what was saved would be out of date in a view that is opened after an edit.
       this.saved.clear();
       void navigator.locks.request(life, () => {
@@ -136,6 +145,17 @@ export class ComputeClient {
     });
     session.catch(() => {});
     return { session, died };
+  }
+
+  /** Opens the log in the worker; when another tab stopped the reading that both waited for, it begins anew. */
+  async #open(remote: Remote<Session>, tab: string): Promise<string> {
+    for (;;) {
+      try {
+        return await remote.open(this.name, tab, proxy((share: number) => { this.opening(share); return !this.#stopped; }));
+      } catch (error) {
+        if (this.#stopped || !(error instanceof Error) || error.message !== stoppedProblem.message) throw error;
+      }
+    }
   }
 }
 

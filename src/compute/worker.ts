@@ -19,6 +19,7 @@ import { hintChannel } from "@/store/hints";
 import { layOut, type LaidOut } from "@/store/pages";
 import { catchUp, readLog, type Progress } from "@/store/reader";
 import { saveAnswers } from "@/store/saved";
+import { settle } from "@/store/settle";
 import { answerKey } from "./answerKey";
 import { Answers, everyView, type Queries, type QueryName } from "./queries";
 
@@ -46,12 +47,15 @@ class LogInMemory {
   #sequence = 0;
   #following: Promise<void> = Promise.resolve();
   #idle: ReturnType<typeof setTimeout> | undefined;
+  #settled: Promise<void> | null = null;
 
   private constructor(readonly name: LogName, readonly database: IDBPDatabase<LogDatabase>) {}
 
   static async open(name: LogName, tell: Teller): Promise<LogInMemory> {
     const log = new LogInMemory(name, await openDatabase(name, () => self.close()));
-    await log.#readAll((share) => { void tell(share); });
+    // The answer arrives while the next months are read.
+    let going = true;
+    await log.#readAll((share) => { void Promise.resolve(tell(share)).then((on) => { going = on; }); return going; });
     new BroadcastChannel(hintChannel(name)).onmessage = () => { void log.follow(); };
     await log.follow();
     return log;
@@ -115,12 +119,13 @@ class LogInMemory {
     watch.watcher(watch.answer.value);
   }
 
-  /** When nothing has been asked for a while: keeps the answers for the next start, and folds the journal. */
+  /** When nothing has been asked for a while: makes the database's files sound once, keeps the answers for the next start, and folds the journal. */
   #rest(): void {
     clearTimeout(this.#idle);
     this.#idle = setTimeout(() => {
       const answers = [...this.#watches].map(({ key, answer }) => ({ key, answer: answer.value }));
-      void saveAnswers(this.database, this.#sequence, answers).then(() => fold(this.database, this.name)).catch(() => {});
+      this.#settled ??= settle(this.database);
+      void this.#settled.then(() => saveAnswers(this.database, this.#sequence, answers)).then(() => fold(this.database, this.name)).catch(() => {});
     }, idleAfter);
   }
 }

@@ -1,8 +1,10 @@
 /** What can go wrong between the log and the browser's storage. */
-export type ProblemKind = "unavailable" | "blocked" | "full" | "outdated" | "newer" | "invalid" | "failed";
+export type ProblemKind = "unavailable" | "damaged" | "stopped" | "blocked" | "full" | "outdated" | "newer" | "invalid" | "failed";
 
 const messages: Record<ProblemKind, string> = {
   unavailable: "This window has no storage for the log, as in some private windows. Nothing can be saved here; open Oat Column in an ordinary window.",
+  damaged: "The browser could not open its own storage of this log, as after a power cut in the middle of a write. Reload the page; should the log then be empty, the browser has discarded its storage: bring the log back from your last export, under Files.",
+  stopped: "Reading the log was stopped. Nothing was changed; read it when it suits.",
   blocked: "Another tab still holds an older version of the log open. Close the other tabs of Oat Column and reload this one. Nothing is lost.",
   full: "The browser's storage is full. This change was not written; everything written before is safe. Free some space and try again, or export the log under Files.",
   outdated: "Another tab has brought the log to a newer version. Reload this tab to go on. Nothing that was saved is lost.",
@@ -25,7 +27,8 @@ export function problemOf(error: unknown): StoreProblem {
   const name = error instanceof Error || error instanceof DOMException ? error.name : "";
   if (name === "QuotaExceededError") return new StoreProblem("full");
   if (name === "VersionError") return new StoreProblem("newer");
-  if (name === "SecurityError" || name === "UnknownError") return new StoreProblem("unavailable");
+  if (name === "SecurityError") return new StoreProblem("unavailable");
+  if (name === "UnknownError") return new StoreProblem("damaged");
   if (name === "InvalidStateError") return new StoreProblem("outdated");
   return new StoreProblem("failed", error instanceof Error ? error.message : String(error));
 }

@@ -3,9 +3,10 @@ import { groupBy } from "@/core/calendar/groupBy";
 import { emptyLog, putRecord, removeRecord, type Log } from "@/core/log/log";
 import { standingOf, type JournalEntry, type LogDatabase } from "./database";
 import { readPage, type Page } from "./pages";
+import { StoreProblem } from "./problems";
 
-/** Told how much of a long task is done, from 0 to 1. */
-export type Progress = (share: number) => void;
+/** Told how much of a long task is done, from 0 to 1; answers whether to go on. */
+export type Progress = (share: number) => boolean;
 
 /** Months read at once: what was read becomes garbage before the next is asked for, so that reading needs little more room than the log itself. */
 const monthsAtOnce = 24;
@@ -13,8 +14,9 @@ const monthsAtOnce = 24;
 /**
  * The whole log as it lies in the database, with the sequence number it stands at: first what the journal has not yet given to the
  * pages, then the pages, the newest months first.
+ * @throws StoreProblem of kind "stopped" when told not to go on
  */
-export async function readLog(database: IDBPDatabase<LogDatabase>, progress: Progress = () => {}): Promise<{ log: Log; sequence: number }> {
+export async function readLog(database: IDBPDatabase<LogDatabase>, progress: Progress = () => true): Promise<{ log: Log; sequence: number }> {
   const transaction = database.transaction(["pages", "journal", "meta"]);
   const pages = transaction.objectStore("pages");
   const { extra, sequence, generation, folded } = standingOf(await transaction.objectStore("meta").get("standing"));
@@ -32,7 +34,7 @@ export async function readLog(database: IDBPDatabase<LogDatabase>, progress: Pro
     const next = ranges[index + 1];
     coming = next && pages.getAll(next);
     for (const page of read.reverse()) readPage(log, page, newer);
-    progress((index + 1) / ranges.length);
+    if (!progress((index + 1) / ranges.length)) throw new StoreProblem("stopped");
   }
   return { log, sequence };
 }

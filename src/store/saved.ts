@@ -18,10 +18,10 @@ export async function saveAnswers(database: IDBPDatabase<LogDatabase>, sequence:
   await transaction.done;
 }
 
-/** The answers that still hold: computed by this core from the log as it stands. They are told apart by their questions, in which the day is named. */
-export async function savedAnswers(database: IDBPDatabase<LogDatabase>): Promise<Map<string, unknown>> {
+/** What is known of a log before it is read. `written`: whether anything was ever committed to it. `answers`: those that still hold, computed by this core from the log as it stands; they are told apart by their questions, in which the day is named. */
+export async function keptOf(database: IDBPDatabase<LogDatabase>): Promise<{ written: boolean; answers: Map<string, unknown> }> {
   const transaction = database.transaction(["saved", "meta"]);
   const [held, standing] = await Promise.all([transaction.objectStore("saved").getAll(), transaction.objectStore("meta").get("standing")]);
   const { sequence } = standingOf(standing);
-  return new Map(held.filter((one) => one.sequence === sequence && one.core === core).map(({ key, answer }) => [key, answer]));
+  return { written: sequence > 0, answers: new Map(held.filter((one) => one.sequence === sequence && one.core === core).map(({ key, answer }) => [key, answer])) };
 }

@@ -8,7 +8,7 @@ import { archiveOf } from "@/formats/archive";
 import { layOut } from "./pages";
 import { StoreProblem } from "./problems";
 import { catchUp, readLog } from "./reader";
-import { saveAnswers, savedAnswers } from "./saved";
+import { saveAnswers, keptOf } from "./saved";
 import { Store } from "./store";
 import { fold } from "./fold";
 import { Locks } from "../../tests/locks";
@@ -263,14 +263,15 @@ describe("other hands", () => {
 describe("saved answers", () => {
   it("are given back while the log stands where it stood and the core is the same, and never else", async () => {
     const store = await open();
+    expect((await keptOf(store.database)).written).toBe(false);
     await store.commit([put("people", person)], "a");
     await saveAnswers(store.database, 1, [{ key: "people null", answer: [person] }, { key: "shell x", answer: { on: "day one" } }]);
-    expect(await savedAnswers(store.database)).toEqual(new Map<string, unknown>([["people null", [person]], ["shell x", { on: "day one" }]]));
+    expect(await keptOf(store.database)).toEqual({ written: true, answers: new Map<string, unknown>([["people null", [person]], ["shell x", { on: "day one" }]]) });
     const [held] = await store.database.getAll("saved");
     await store.database.put("saved", { ...held!, core: "an older core" });
-    expect([...(await savedAnswers(store.database)).keys()]).toEqual(["shell x"]);
+    expect([...(await keptOf(store.database)).answers.keys()]).toEqual(["shell x"]);
     await store.commit([put("weighIns", weighed(71))], "b");
-    expect(await savedAnswers(store.database)).toEqual(new Map());
+    expect((await keptOf(store.database)).answers).toEqual(new Map());
     await saveAnswers(store.database, 2, [{ key: "shell x", answer: { on: "day two" } }]);
     expect(await store.database.getAllKeys("saved")).toEqual(["shell x"]);
   });

@@ -1,12 +1,12 @@
 import { execFileSync, spawnSync } from "node:child_process";
-import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
+import { mkdtempSync, readdirSync, rmSync, statSync, truncateSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { build } from "esbuild";
 import type { Page } from "playwright-core";
 import { beforeAll, describe, expect, it } from "vitest";
-import { address, beginLog, openDemo, trainee, write, type Trainee } from "./harness";
+import { address, beginLog, openDemo, testDay, trainee, write, type Trainee } from "./harness";
 import type { Probe } from "./probe";
 
 const root = fileURLToPath(new URL("../..", import.meta.url));
@@ -61,10 +61,6 @@ describe("twenty pulled plugs", () => {
   it.each([["while the journal is folded", true, false], ["while a log is imported", true, true]])("%s, nothing acknowledged is lost", async (_, folding, importing) => {
     const profile = mkdtempSync(join(tmpdir(), "oat-column-kill-"));
     const known = new Map<string, number>();
-    // The browser itself needs one orderly start: of a profile that is a second old it may forget, when killed, that it holds a database.
-    const begun = await trainee({ profile, date: null });
-    await (await probed(begun)).evaluate(() => (globalThis as unknown as WithProbe).probe.inspect("own"));
-    await begun.context.close();
     for (let round = 0; round < 8; round++) {
       const hand = await trainee({ profile, date: null });
       const page = await probed(hand);
@@ -111,6 +107,38 @@ describe("twenty pulled plugs", () => {
   }, 120_000);
 });
 
+describe("a file of the browser's that ends in half a write", () => {
+  it("costs nothing: what was written before it and after it is there at the next start", async () => {
+    const profile = mkdtempSync(join(tmpdir(), "oat-column-torn-"));
+    const session = async (work: (page: Page) => Promise<void>) => {
+      const hand = await trainee({ profile });
+      await work(hand.page);
+      // Until the worker has been idle and has kept its answers.
+      await hand.page.waitForTimeout(3500);
+      await hand.context.close();
+    };
+    await session(async (page) => {
+      await beginLog(page, { "Weight now": "72" });
+      await write(page, "71.3 06:20 before");
+    });
+    const folder = join(profile, "Default", "IndexedDB", "http_127.0.0.1_4186.indexeddb.leveldb");
+    const [newest] = readdirSync(folder).filter((name) => name.endsWith(".log")).sort().reverse();
+    truncateSync(join(folder, newest!), statSync(join(folder, newest!)).size - 40);
+    await session(async (page) => {
+      await page.goto(`${address}/`);
+      await page.getByText("71.3 kg at 06:20, before").waitFor();
+      await write(page, "71.9 06:25 after");
+    });
+    await session(async (page) => {
+      await page.goto(`${address}/`);
+      await page.getByText("71.9 kg at 06:25, after").waitFor();
+      await page.goto(`${address}/files`);
+      await page.getByText(/^1 person, 1 weigh-in/).waitFor();
+    });
+    rmSync(profile, { recursive: true, force: true });
+  }, 60_000);
+});
+
 describe("two tabs", () => {
   it("make ten thousand random edits, undos and redos: no update is lost, figures equal fresh ones and the headless command's", async () => {
     const hand = await trainee({ date: null });
@@ -147,15 +175,67 @@ describe("two tabs", () => {
     const confirm = (page: Page, set: number) => page.getByRole("button", { name: `Deadlift, set ${set}, confirm as planned` }).click();
     await Promise.all([confirm(hand.page, 1), confirm(other, 2)]);
     for (const page of [hand.page, other]) for (const set of [1, 2]) await page.getByRole("button", { name: `Deadlift, set ${set}, done, change` }).waitFor();
-    // The second tab is frozen: it neither follows nor hears.
+    // The second tab is held still by the debugger: it neither follows nor hears, which a clock in it proves.
+    await other.evaluate(() => {
+      const clock = { ticks: 0 };
+      setInterval(() => { clock.ticks += 1; }, 20);
+      Object.assign(window, { clock });
+    });
+    const ticks = () => other.evaluate(() => (window as unknown as { clock: { ticks: number } }).clock.ticks);
+    const before = await ticks();
     const frozen = await hand.context.newCDPSession(other);
-    await frozen.send("Page.setWebLifecycleState", { state: "frozen" }).catch(() => {});
+    await frozen.send("Debugger.enable");
+    await Promise.all([new Promise((held) => frozen.once("Debugger.paused", held)), frozen.send("Debugger.pause")]);
     await write(hand.page, "71.1 06:10 first tab");
     await hand.page.getByText("71.1 kg at 06:10, first tab").waitFor();
-    await frozen.send("Page.setWebLifecycleState", { state: "active" }).catch(() => {});
-    await other.bringToFront();
+    // A tab that went on would count to a hundred meanwhile.
+    await hand.page.waitForTimeout(2000);
+    await frozen.send("Debugger.resume");
+    expect((await ticks()) - before).toBeLessThan(60);
+    await frozen.send("Debugger.disable");
     await other.getByText("71.1 kg at 06:10, first tab").waitFor();
     expect(hand.problems).toEqual([]);
+    await hand.close();
+  });
+});
+
+describe("reading a log", () => {
+  it("can be stopped, says so, and can be taken up again", async () => {
+    const hand = await trainee();
+    const { page } = hand;
+    await page.goto(`${address}/?log=generated&years=8`);
+    await page.locator("#content h1").waitFor({ timeout: 60_000 });
+    const reading = await hand.context.newPage();
+    // A hand faster than ours: it presses Stop as soon as it is there.
+    await reading.addInitScript(() => {
+      if (sessionStorage.getItem("pressed") !== null) return;
+      new MutationObserver((_, observer) => {
+        const stop = [...document.querySelectorAll("button")].find((button) => button.textContent === "Stop");
+        if (stop === undefined) return;
+        observer.disconnect();
+        sessionStorage.setItem("pressed", "yes");
+        stop.click();
+      }).observe(document, { childList: true, subtree: true });
+    });
+    await page.close();
+    await reading.clock.setFixedTime(new Date(`${testDay}T06:45:00`));
+    await reading.goto(`${address}/?log=generated`);
+    await reading.getByRole("alert").getByText("Reading the log was stopped. Nothing was changed").waitFor();
+    await reading.getByRole("button", { name: "Open the log again" }).click();
+    await reading.locator("#content h1").waitFor();
+    expect(hand.problems).toEqual([]);
+    await hand.close();
+  }, 120_000);
+
+  it("that the browser has discarded is said, not passed over", async () => {
+    const hand = await trainee();
+    const { page } = hand;
+    await beginLog(page, { "Weight now": "72" });
+    await page.goto(`${address}/mode.js`);
+    // As a browser does with storage that it finds damaged: the database is gone, all else is there.
+    await page.evaluate(() => new Promise((resolve) => { indexedDB.deleteDatabase("oat-column-own").onsuccess = resolve; }));
+    await page.goto(`${address}/`);
+    await page.getByRole("alert").getByText("On 11 June 2026 this browser held a log, and now its storage is empty").waitFor();
     await hand.close();
   });
 });

@@ -17,6 +17,7 @@ import { openDatabase, type LogName } from "@/store/database";
 import { fold } from "@/store/fold";
 import { layOut } from "@/store/pages";
 import { catchUp, readLog } from "@/store/reader";
+import { settle } from "@/store/settle";
 import { Store } from "@/store/store";
 
 const first = mustDay("2026-01-01");
@@ -30,6 +31,7 @@ const probe = {
   /** Writes, folds and replaces the log without end, telling what is saved. */
   async churn(name: LogName, folding: boolean, importing: boolean): Promise<void> {
     const store = await Store.open(name);
+    await settle(store.database);
     const { log } = await readLog(store.database);
     if (log.records.people.size === 0) await store.commit([put("people", { id: "p", name: "Churn" })], "person");
     for (let round = Math.max(0, ...[...log.records.weighIns.values()].map(({ kg }) => Math.round((kg - 50) * 1000))) + 1; ; round++) {

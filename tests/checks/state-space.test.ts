@@ -86,13 +86,12 @@ describe("the weight filter, written out for its three parts", () => {
         near(written.slopeVariance[t], whole.covariance[t * 9 + 4]!);
       }
       const [mean, covariance] = [reference.filteredMean.slice(-3), reference.filteredCovariance.slice(-9)];
-      const ahead = daysAhead(model, written.end);
-      for (let day = 0; day < 5; day++) {
+      const ahead = daysAhead(model, written.end, 5);
+      for (let day = 1; day <= 5; day++) {
         stepForward(general(model), mean, covariance);
-        const state = ahead.next().value!;
-        near(state.level, mean[0]!);
-        near(state.slope, mean[1]!);
-        near(state.levelLevel, covariance[0]!);
+        near(ahead.level[day], mean[0]!);
+        near(ahead.slope[day], mean[1]!);
+        near(ahead.levelLevel[day], covariance[0]!);
       }
     }), { numRuns: 150 });
   });

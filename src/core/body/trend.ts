@@ -146,8 +146,9 @@ function residualVariance(weighed: Float64Array, { level, weight }: Pick<Trend, 
   let sum = 0;
   let count = 0;
   for (let t = 0; t < level.length; t++) {
-    if (Number.isNaN(weighed[t]!) || weight[t]! < grossBelow) continue;
-    sum += (weighed[t]! - level[t]!) ** 2;
+    const off = weighed[t]! - level[t]!;
+    if (off !== off || weight[t]! < grossBelow) continue;
+    sum += off * off;
     count++;
   }
   return count === 0 ? 0 : sum / count;
@@ -156,7 +157,7 @@ function residualVariance(weighed: Float64Array, { level, weight }: Pick<Trend, 
 function daily(weighed: readonly Weighed[]): Float64Array {
   const start = weighed[0]!.day;
   const observations = new Float64Array(weighed.at(-1)!.day - start + 1).fill(NaN);
-  for (const { day, kg } of weighed) observations[day - start] = kg;
+  for (let index = 0; index < weighed.length; index++) observations[weighed[index]!.day - start] = weighed[index]!.kg;
   return observations;
 }
 

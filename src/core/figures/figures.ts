@@ -96,11 +96,14 @@ export class Figures extends Asked {
   /** Level of the trend on a day, carried forward after the last weigh-in; null before the first. */
   readonly levelOn = this.#each((day: Day): number | null => (this.trend === null ? null : (levelOn(this.trend, day)?.kg ?? null)));
 
+  /** Level of the trend on one of its own days, read straight from it; null on others. */
+  #levelWithin(day: Day): number | null { return this.trend?.level[day - this.trend.first] ?? null; }
+
   /** Body weight on a day: weighed, else the trend; null when neither is known. */
   bodyWeightOn = (day: Day): number | null => this.#bodyWeights(blockOf(day))[day - blockOf(day) * blockDays]!;
   readonly #bodyWeights = this.#each((block: number) => daysOf(block).map((day): number | null => {
     const primary = day > this.on ? null : this.primaryOn(day);
-    return primary?.kg ?? (this.trend === null ? null : (levelOn(this.trend, day)?.kg ?? null));
+    return primary?.kg ?? this.#levelWithin(day) ?? this.levelOn(day);
   }));
 
   // Training

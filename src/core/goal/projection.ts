@@ -16,11 +16,11 @@ export interface Ahead { day: Day; kg: number; sd: number; low80: number; high80
 /** Level and damped slope carried forward, day by day, from the trend's last day to `until`; their uncertainty grows with them. */
 export function carryForward(trend: Trend, until: Day): Ahead[] {
   const course: Ahead[] = [];
-  let day = trend.last;
-  for (const { level: kg, levelLevel, slope } of daysAhead(trend.model, trend.end)) {
-    if (++day > until) return course;
-    const sd = Math.sqrt(levelLevel);
-    course.push({ day, kg, sd, low80: kg - z80 * sd, high80: kg + z80 * sd, kgPerWeek: slope * 7 });
+  const days = Math.max(0, until - trend.last);
+  const { level, levelLevel, slope } = daysAhead(trend.model, trend.end, days);
+  for (let ahead = 1; ahead <= days; ahead++) {
+    const [kg, sd] = [level[ahead]!, Math.sqrt(levelLevel[ahead]!)];
+    course.push({ day: trend.last + ahead, kg, sd, low80: kg - z80 * sd, high80: kg + z80 * sd, kgPerWeek: slope[ahead]! * 7 });
   }
   return course;
 }

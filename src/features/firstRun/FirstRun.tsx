@@ -3,6 +3,7 @@
 import { Button } from "antd";
 import { useForm, useWatch } from "react-hook-form";
 import type { FirstHands } from "@/ui/log/useOpenLog";
+import { fullDate } from "@/ui/dates";
 import { Field, Row } from "@/ui/inputs/Field";
 import { aDate, massBetween, optional } from "@/ui/inputs/checks";
 import type { MassUnit } from "@/core/units/mass";
@@ -23,6 +24,7 @@ export function FirstRun({ hands }: { hands: FirstHands }) {
     <main className={styles.page}>
       <h1>Oat Column</h1>
       <p className={styles.lead}>A training log that does the arithmetic. It lives in this browser, works without a network, and leaves whole through open files.</p>
+      {hands.discarded && <p role="alert" className="warn">On {fullDate(hands.discarded)} this browser held a log, and now its storage is empty: the browser has discarded it, as it does with storage that it finds damaged. Begin below, then bring in your last export under Files.</p>}
       <form onSubmit={(event) => void begin(event)} noValidate>
         <h2>Begin a log</h2>
         <Row><Field control={control} name="name" label="Name of the log" placeholder="Own log" /></Row>

@@ -14,8 +14,8 @@ export interface Notice { id: number; text: string; undo: boolean; problem: bool
 export interface OpenLog {
   name: LogName;
   compute: ComputeClient;
-  /** How much of the log the worker has read, from 0 to 1; null once it has all of it. */
-  reading: number | null;
+  /** How much of the log the worker has read, from 0 to 1, and how to stop it; null once it has all of it. */
+  reading: { share: number; stop: () => void } | null;
   people: Person[];
   person: Person;
   units: Units;

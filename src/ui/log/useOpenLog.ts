@@ -6,20 +6,23 @@ import type { Change } from "@/core/log/records";
 import { unitsOf } from "@/core/units/printer";
 import { problemOf, StoreProblem } from "@/store/problems";
 import { logNames, openDatabase, type LogName } from "@/store/database";
-import { savedAnswers } from "@/store/saved";
+import { keptOf } from "@/store/saved";
 import type { LaidOut } from "@/store/pages";
 import type { Committed, Store } from "@/store/store";
 import type { Notice, OpenLog } from "./LogContext";
 import { useAnswer } from "./useFigure";
 import { useToday } from "./useToday";
 
-interface Opened { name: LogName; years: number; store: Promise<Store>; compute: ComputeClient; ready: boolean }
+interface Opened { name: LogName; years: number; discarded: string | null; store: Promise<Store>; compute: ComputeClient; ready: boolean }
 
 /** What is open: nothing yet, a problem in words, a log in which nobody is written, or a log. */
-export type Opening = { phase: "opening"; share: number | null } | { phase: "problem"; message: string } | { phase: "empty"; first: FirstHands } | { phase: "open"; log: OpenLog };
+export type Opening = { phase: "opening"; share: number | null; stop: () => void } | { phase: "problem"; message: string } | { phase: "empty"; first: FirstHands } | { phase: "open"; log: OpenLog };
 
 /** What the first-run page needs: a way to write the first records, or to open the demo. */
-export type FirstHands = Pick<OpenLog, "name" | "compute" | "today" | "commit" | "replace" | "openLog" | "notice" | "dismiss" | "undo">;
+export type FirstHands = Pick<OpenLog, "name" | "compute" | "today" | "commit" | "replace" | "openLog" | "notice" | "dismiss" | "undo"> & {
+  /** The day on which this browser last had the log open, when its storage has since been discarded. */
+  discarded: string | null;
+};
 
 /** The log that this tab is for: as its address says, else as it was. A generated log has a number of years. */
 function chosenLog(): { name: LogName; years: number } {
@@ -29,7 +32,10 @@ function chosenLog(): { name: LogName; years: number } {
   return { name, years: Math.min(60, Math.max(1, Number(asked.get("years")) || 20)) };
 }
 
-interface Found { name: LogName; years: number; database: Awaited<ReturnType<typeof openDatabase>>; saved: Map<string, unknown> }
+interface Found { name: LogName; years: number; discarded: string | null; database: Awaited<ReturnType<typeof openDatabase>>; saved: Map<string, unknown> }
+
+/** When the trainee's own log was last open here. It lies outside the database, so that it outlives one that the browser has thrown away as damaged. */
+const lastOpenKey = "oat-column-last-open";
 
 /** Told when the database had to be closed for a newer layout. */
 const outdated = new EventTarget();
@@ -37,7 +43,8 @@ const outdated = new EventTarget();
 async function findLog(): Promise<Found> {
   const { name, years } = chosenLog();
   const database = await openDatabase(name, () => outdated.dispatchEvent(new Event("outdated")));
-  return { name, years, database, saved: await savedAnswers(database) };
+  const { written, answers } = await keptOf(database);
+  return { name, years, database, saved: answers, discarded: name === "own" && !written ? localStorage.getItem(lastOpenKey) : null };
 }
 
 /** Begun as soon as this file is there, before the first drawing: what was saved can then be in it. */
@@ -60,15 +67,15 @@ export function useOpenLog(): Opening {
   useEffect(() => {
     let left = false;
     const open = async () => {
-      const { name, years, database, saved } = await early!;
+      const { name, years, discarded, database, saved } = await early!;
       if (left) return;
       // What was saved earlier is shown at once; what writes and what computes come after it.
       const drawn = saved.size === 0 ? Promise.resolve() : new Promise<void>((done) => { requestIdleCallback(() => done(), { timeout: 600 }); });
       const compute = new ComputeClient(name, saved, (done) => { if (!left) setShare(Math.floor(done * 10) / 10); }, drawn);
       const store = drawn.then(() => import("@/store/store")).then(({ Store }) => new Store(name, database));
-      setOpened({ name, years, store, compute, ready: false });
+      setOpened({ name, years, discarded, store, compute, ready: false });
       await compute.opened();
-      if (!left) setOpened({ name, years, store, compute, ready: true });
+      if (!left) setOpened({ name, years, discarded, store, compute, ready: true });
     };
     const tell = () => setProblem(new StoreProblem("outdated").message);
     outdated.addEventListener("outdated", tell);
@@ -102,6 +109,10 @@ export function useOpenLog(): Opening {
     location.replace(location.origin);
   }, []);
 
+  const stop = useCallback(() => opened?.compute.stop(), [opened]);
+  const kept = opened?.name === "own" && (people?.length ?? 0) > 0;
+  useEffect(() => { if (kept && today !== null) localStorage.setItem(lastOpenKey, today); }, [kept, today]);
+
   const needsMaking = opened !== null && opened.ready && opened.name !== "own" && people?.length === 0 && today !== null;
   useEffect(() => {
     if (!needsMaking) return;
@@ -111,16 +122,16 @@ export function useOpenLog(): Opening {
 
   return useMemo((): Opening => {
     if (problem !== null) return { phase: "problem", message: problem };
-    if (opened === null || today === null || people == null || needsMaking) return { phase: "opening", share };
-    const hands = { name: opened.name, compute: opened.compute, today, commit, replace, openLog, notice, dismiss, undo };
+    if (opened === null || today === null || people == null || needsMaking) return { phase: "opening", share, stop };
+    const hands = { name: opened.name, discarded: opened.discarded, compute: opened.compute, today, commit, replace, openLog, notice, dismiss, undo };
     const person = people.find(({ id }) => id === (personId ?? localStorage.getItem(`oat-column-person-${opened.name}`))) ?? people[0];
-    if (person === undefined) return opened.ready ? { phase: "empty", first: hands } : { phase: "opening", share };
+    if (person === undefined) return opened.ready ? { phase: "empty", first: hands } : { phase: "opening", share, stop };
     const choosePerson = (id: string) => {
       localStorage.setItem(`oat-column-person-${opened.name}`, id);
       setPersonId(id);
     };
-    return { phase: "open", log: { ...hands, reading: opened.ready ? null : (share ?? 0), people, person, units: unitsOf(person.units), day: day ?? today, chooseDay: (date) => setDay(date === today ? null : date), choosePerson, redo } };
-  }, [problem, opened, today, people, needsMaking, share, personId, day, commit, replace, undo, redo, notice, dismiss, openLog]);
+    return { phase: "open", log: { ...hands, reading: opened.ready ? null : { share: share ?? 0, stop }, people, person, units: unitsOf(person.units), day: day ?? today, chooseDay: (date) => setDay(date === today ? null : date), choosePerson, redo } };
+  }, [problem, opened, today, people, needsMaking, share, personId, day, commit, replace, undo, redo, notice, dismiss, openLog, stop]);
 }
 
 /** What is said of a commit: that it is saved, and what another tab had done meanwhile. */

@@ -24,7 +24,9 @@ export function Shell({ children, firstRun }: { children: ReactNode; firstRun: (
   return (
     <main className={styles.wait} aria-busy={opening.phase === "opening"}>
       <h1>Oat Column</h1>
-      {opening.phase === "problem" ? <p role="alert" className="warn">{opening.message}</p> : <p>Opening the log{opening.share === null ? "" : `, ${Math.round(opening.share * 100)} %`}.</p>}
+      {opening.phase === "problem"
+        ? <><p role="alert" className="warn">{opening.message}</p><button type="button" className="link" onClick={() => location.reload()}>Open the log again</button></>
+        : <p>Opening the log{opening.share === null ? "" : <>, {Math.round(opening.share * 100)} % <button type="button" className="link" onClick={opening.stop}>Stop</button></>}</p>}
       <noscript>Oat Column computes in your browser and needs JavaScript switched on.</noscript>
     </main>
   );
@@ -65,7 +67,7 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
           </nav>
           <button type="button" className={styles.daysButton} aria-expanded={daysOpen} onClick={() => setDaysOpen(!daysOpen)}>Days</button>
           <div className={styles.whose}>
-            {reading !== null && <span className={styles.late}>reading the log{reading > 0 ? `, ${Math.round(reading * 100)} %` : ""}</span>}
+            {reading !== null && <span className={styles.late}>reading the log{reading.share > 0 ? `, ${Math.round(reading.share * 100)} %` : ""} <button type="button" className="link" onClick={reading.stop}>Stop</button></span>}
             {name !== "own" && <span className={styles.demo}>{name} log</span>}
             {people.length > 1
               ? <select aria-label="Whose log" value={person.id} onChange={(event) => choosePerson(event.target.value)}>{people.map(({ id, name: title }) => <option key={id} value={id}>{title}</option>)}</select>
