@@ -20,6 +20,12 @@ export function shortDate(date: string): string {
 export function columnDate(date: string): string {
   return dayjs(date).format("ddd D");
 }
+const weekdayNames = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
+
+/** `Mon` for 1, as ISO counts them. */
+export function weekdayShort(weekday: number): string {
+  return weekdayNames[weekday - 1]!;
+}
 /** `June 2026` */
 export function monthName(date: string): string {
   return dayjs(date).format("MMMM YYYY");

@@ -101,6 +101,11 @@ export function weightModel(scatter: Scatter, startKg: number): WeightModel {
   };
 }
 
+/** Where the level is put before the first weigh-in: the middle of the first seven. */
+export function startOf(weighed: readonly Weighed[]): number {
+  return median(weighed.slice(0, 7).map(({ kg }) => kg));
+}
+
 /** Scatter with the number of weigh-ins it was fitted on; 0 while it is the prior. */
 export interface Fit { scatter: Scatter; fittedOn: number }
 
@@ -127,7 +132,7 @@ export function fitOf(weighed: readonly Weighed[]): Fit {
  */
 export function weightTrend(weighed: readonly Weighed[], { scatter, fittedOn }: Fit = fitOf(weighed)): Trend {
   const [first, last] = [weighed[0]!, weighed.at(-1)!];
-  const model = weightModel(scatter, median(weighed.slice(0, 7).map(({ kg }) => kg)));
+  const model = weightModel(scatter, startOf(weighed));
   const observations = daily(weighed);
   const { levelVariance, slopeVariance, ...smoothed } = smoothWeights(model, observations, robustLimit);
   return {
@@ -163,7 +168,7 @@ function daily(weighed: readonly Weighed[]): Float64Array {
 
 function searchScatter(weighed: readonly Weighed[]): Scatter {
   const observations = daily(weighed);
-  const start = median(weighed.slice(0, 7).map(({ kg }) => kg));
+  const start = startOf(weighed);
   const centre = keys.map((key) => free(key, prior[key]));
   const cost = (point: readonly number[]) => {
     const scatter = scatterOf(point);

@@ -116,7 +116,7 @@ function run(model: WeightModel, weights: Float64Array, robustLimit: number, sta
       if (keep !== null) {
         keep.innovation[t] = v;
         keep.innovationVariance[t] = F;
-        tell!.weight[t] = scaleVariance / (F - stateVariance);
+        if (tell !== null) tell.weight[t] = scaleVariance / (F - stateVariance);
       }
       const trust = 1 / F;
       const pull = v * trust;
@@ -189,6 +189,13 @@ function smooth(model: WeightModel, days: number, P: Kept, smoothed: Pick<Smooth
     smoothed.levelVariance[t] = pll - (pll * pll * ll + pls * pls * ss + plw * plw * ww + 2 * (pll * pls * ls + pll * plw * lw + pls * plw * sw));
     smoothed.slopeVariance[t] = pss - (pls * pls * ll + pss * pss * ss + psw * psw * ww + 2 * (pls * pss * ls + pls * psw * lw + pss * psw * sw));
   }
+}
+
+/** Innovation of each day (NaN without a weight) and its variance. For fixed days with a weight it is linear in the weights and the start. */
+export function innovationsOf(model: WeightModel, weights: Float64Array): { innovation: Float64Array; variance: Float64Array } {
+  const kept = roomFor(weights.length);
+  run(model, weights, Infinity, { ...model.start }, kept, null);
+  return { innovation: kept.innovation.slice(0, weights.length), variance: kept.innovationVariance.slice(0, weights.length) };
 }
 
 /** The days after `state`, no weight being known: level and slope carried on, their uncertainty growing. Element 0 is the day of the state itself. */

@@ -53,8 +53,9 @@ export function personContract(figures: Figures): Record<string, unknown> {
 
 function weightContract(figures: Figures) {
   const change = weightChange(figures.weighed);
+  const { weekdayWeight: weekdays, afterTraining } = figures;
   const reasons = [
-    "the weekday effect is not computed by this version",
+    ...("reason" in weekdays ? [weekdays.reason] : []),
     ...(change === null ? ["no weight is written"] : change.kgPerWeek === null ? ["a weekly rate needs seven days"] : []),
   ];
   return {
@@ -62,9 +63,10 @@ function weightContract(figures: Figures) {
     weekly: figures.weekly().map(({ closingDay, from, days, medianKg, meanKg, open }) => ({
       closingDate: dateOf(closingDay), from: dateOf(from), days, medianKg, meanKg, ...(open ? { open } : {}), ...(days === 0 ? { reason: "no weigh-in that week" } : {}),
     })),
-    weekday: null,
+    weekday: "reason" in weekdays ? null : weekdays.effects.map(({ weekday, effect, low80, high80, days }) => ({ weekday, effectKg: effect, low80, high80, days })),
+    afterTraining: "reason" in afterTraining ? { effectKg: null, reason: afterTraining.reason } : { effectKg: afterTraining.effect, low80: afterTraining.low80, high80: afterTraining.high80, afterTraining: afterTraining.afterTraining, afterRest: afterTraining.afterRest },
     change,
-    reason: reasons.join("; "),
+    ...(reasons.length > 0 ? { reason: reasons.join("; ") } : {}),
   };
 }
 

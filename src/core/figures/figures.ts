@@ -2,6 +2,7 @@ import { groupBy, joined } from "../calendar/groupBy";
 import { ageOn, dateOf, monthStartOf, mustDay, weekStartOf, type Day, type Weekday } from "../calendar/day";
 import { fitScatter, settledBefore, weightTrend, type Fit, type Trend } from "../body/trend";
 import { primaryOf, type Weighed } from "../body/weighIns";
+import { afterTraining, weekdayEffects, type AfterTraining, type WeekdayEffects } from "../body/weekday";
 import { weeklyWeight, weekStarts, type WeeklyWeight } from "../body/weekly";
 import type { FormulaChoice } from "../strength/e1rm";
 import { liftDays, liftStanding, maximumInForce, type LiftDay, type LiftStanding } from "../strength/maximum";
@@ -13,6 +14,7 @@ import { levelOn, project, projectionNeedsDays, type Projection } from "../goal/
 import type { Log } from "../log/log";
 import { blockDays, blockOf } from "../log/logIndex";
 import { family, memo, ownedBy } from "../memo";
+import { wasPerformed } from "../planning/adherence";
 import type { DayNote, EnergySettings, Exercise, Food, Goal, Maximum, Meal, Person, Recipe, Session, Settings, WeighIn } from "../log/records";
 
 /** All primary weigh-ins of a person, oldest first. */
@@ -76,6 +78,15 @@ export class Figures extends Asked {
     return last === undefined ? null : weightTrend(this.weighed, fits(this.log)(this.personId)(monthStartOf(last.day)));
   });
   get trend(): Trend | null { return this.#trend(); }
+
+  /** What each weekday does to the weight, or why that cannot be said. */
+  get weekdayWeight(): WeekdayEffects | { reason: string } { return this.#weekdayWeight(); }
+  readonly #weekdayWeight = this.#kept(() => weekdayEffects(this.trend, this.weighed));
+
+  /** Mornings after training against mornings after rest, or why that cannot be said. */
+  get afterTraining(): AfterTraining | { reason: string } { return this.#afterTraining(); }
+  readonly #afterTraining = this.#kept(() => afterTraining(this.trend, this.weighed, this.#trainedOn));
+  readonly #trainedOn = this.#each((day: Day) => this.sessionsOn(day).some((session) => wasPerformed(session, this.on)));
 
   readonly #firstMorning = this.#kept(() => this.weighed[0]?.day ?? null);
   readonly #weeks = this.#kept(() => { const first = this.#firstMorning(); return first === null ? [] : weekStarts(first, this.on, this.weekStart); });

@@ -1,11 +1,12 @@
 import type { Day } from "../calendar/day";
+import { weekdayMeans, type WeekdayEffects } from "../body/weekday";
 import { netExerciseKcal, sessionMet, sessionMinutes } from "../energy/exercise";
 import { defaultActivityFactor, type EquationName } from "../energy/resting";
 import { balanceForRate } from "../goal/plan";
 import { addUp, mealNutrients, type FullNutrients } from "../nutrition/energy";
 import { wasPerformed } from "../planning/adherence";
 import type { Session } from "../log/records";
-import { family, ownedBy } from "../memo";
+import { family, memo, ownedBy } from "../memo";
 import type { Figures } from "./figures";
 
 export type DayKind = "training" | "rest";
@@ -105,6 +106,15 @@ const foodDaysOf = ownedBy((figures: Figures) => family(figures.log.index, (day:
 export function foodDay(figures: Figures, day: Day): FoodDay {
   return foodDaysOf(figures)(day);
 }
+
+/** Weekday effects on intake rest on at most so many days. */
+const intakeDays = 182;
+
+/** What each weekday does to what is eaten, over days that are written completely; or why that cannot be said. */
+export const weekdayIntake = ownedBy((figures: Figures) => memo(figures.log.index, (): WeekdayEffects | { reason: string } => {
+  const days = figures.mealDays.filter((day) => day <= figures.on && day > figures.on - intakeDays && figures.noteOn(day)?.foodComplete === true);
+  return days.length === 0 ? { reason: "no day's food is marked as complete" } : weekdayMeans(days.map((day) => ({ day, value: eatenOn(figures)(day).eaten.kcal })));
+}));
 
 /** Days up to the one asked about (and not before `from`) on which something was eaten or drunk, oldest first. */
 export function foodDays(figures: Figures, from = -Infinity): FoodDay[] {

@@ -12,6 +12,8 @@ import { Ranges } from "@/ui/ranges";
 import { usePrinter } from "@/ui/usePrinter";
 import styles from "@/ui/view.module.css";
 import { arrivalNote } from "../today/Standing";
+import { MorningsByWeek } from "./MorningsByWeek";
+import { Weekdays } from "./Weekdays";
 import { WeighInForm } from "./WeighInForm";
 import { Scrollable } from "@/ui/Scrollable";
 
@@ -41,6 +43,8 @@ function Drawn({ view }: { view: BodyView }) {
       <BodyChart view={view} />
       <Weeks view={view} />
       <Figures view={view} />
+      <Weekdays view={view} />
+      <MorningsByWeek view={view} />
       {view.gross.length > 0 && <p className="warn small">Kept out of the trend as gross errors: {view.gross.map(({ date, kg }) => `${kg} kg on ${date}`).join(", ")}. Choose the day to correct it.</p>}
     </>
   );

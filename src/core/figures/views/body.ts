@@ -1,15 +1,22 @@
 import { dateOf } from "../../calendar/day";
 import { isGross, trendDay, type Trend, type TrendDay } from "../../body/trend";
 import { exponentialMean, sevenDayMean, weightChange, type WeightChange } from "../../body/familiar";
+import type { AfterTraining, WeekdayEffects } from "../../body/weekday";
 import { planWeight } from "../../goal/plan";
 import { carryForward } from "../../goal/projection";
 import { adherence } from "../../planning/adherence";
 import type { Figures } from "../figures";
+import { weekdayIntake } from "../foodDay";
 import { arrivalFigure, planFigure, trendFigure, type ArrivalFigure, type PlanFigure, type TrendFigure } from "./today";
 
 export interface BodyPoint { date: string; weighedKg: number | null; gross: boolean; trendKg: number | null; low80: number | null; high80: number | null; planKg: number | null; aheadKg: number | null; aheadLow: number | null; aheadHigh: number | null }
 
 export interface BodyWeek { closingDate: string; from: string; days: number; medianKg: number | null; meanKg: number | null; changeKg: number | null; open: boolean; done: number; planned: number }
+
+/** One morning of a week: its weight, and whether it stands above, below or level with the morning before (nothing when that was not weighed). */
+export interface Morning { date: string; kg: number | null; step: "up" | "down" | "level" | null }
+
+export interface MorningWeek { closingDate: string; mornings: Morning[]; days: number; medianKg: number | null; open: boolean }
 
 export interface BodyView {
   points: BodyPoint[];
@@ -27,6 +34,11 @@ export interface BodyView {
   targetKg: number | null;
   deadline: string | null;
   gross: { date: string; kg: number }[];
+  weekdayWeight: WeekdayEffects | { reason: string };
+  weekdayIntake: WeekdayEffects | { reason: string };
+  afterTraining: AfterTraining | { reason: string };
+  /** The last weeks, newest first, each from its first day on; days to come are not among them. */
+  byWeekday: MorningWeek[];
 }
 
 /** At most so many points are drawn; more could not be told apart on a screen. */
@@ -55,8 +67,22 @@ export function bodyView(figures: Figures, days: number | null): BodyView {
     points, mornings: days === null ? weighed.length : weighed.filter(({ day }) => day >= first).length, span: on - first + 1, weeks: weeksOf(figures), trend: trendFigure(figures), plan: planFigure(figures), arrival: arrivalFigure(figures),
     change: weightChange(weighed), ewmaKg: exponentialMean(weighed), sevenDay: sevenDayMean(weighed, on),
     targetKg: hasLine ? line.targetKg : null, deadline: hasLine ? dateOf(line.deadline) : null,
+    weekdayWeight: figures.weekdayWeight, weekdayIntake: weekdayIntake(figures)(), afterTraining: figures.afterTraining, byWeekday: byWeekday(figures),
     gross: grossDays(trend).map(({ day, weighedKg }) => ({ date: dateOf(day), kg: weighedKg! })),
   };
+}
+
+/** Weeks shown day by day. */
+const weeksByDay = 12;
+
+function byWeekday(figures: Figures): MorningWeek[] {
+  return figures.weekly(weeksByDay).toReversed().map(({ closingDay, days, medianKg, open }) => ({
+    closingDate: dateOf(closingDay), days, medianKg, open,
+    mornings: Array.from({ length: 7 }, (_, index) => closingDay - 6 + index).filter((day) => day <= figures.on).map((day): Morning => {
+      const [kg, before] = [figures.primaryOn(day)?.kg ?? null, figures.primaryOn(day - 1)?.kg ?? null];
+      return { date: dateOf(day), kg, step: kg === null || before === null ? null : kg > before ? "up" : kg < before ? "down" : "level" };
+    }),
+  }));
 }
 
 function grossDays(trend: Trend | null): TrendDay[] {

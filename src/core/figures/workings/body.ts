@@ -2,11 +2,13 @@ import { dateOf, mustDay } from "../../calendar/day";
 import { printDay, printDate } from "../../calendar/print";
 import { ewmaAlpha, exponentialMean, sevenDayMean, weightChange } from "../../body/familiar";
 import { damping, trendDay, z80 } from "../../body/trend";
+import { effectDays } from "../../body/weekday";
 import { balanceForRate, kcalPerKg, planWeight } from "../../goal/plan";
 import { levelOn } from "../../goal/projection";
 import { printNumber } from "../../units/number";
 import { Printer, unitsOf } from "../../units/printer";
 import type { Figures } from "../figures";
+import { weekdayIntake } from "../foodDay";
 import { arrivalFigure, planFigure } from "../views/today";
 import type { WorkingResult } from "./working";
 
@@ -66,6 +68,39 @@ export function changeWorking(figures: Figures): WorkingResult {
     steps: [`${p.massNumber(change.currentKg)} − ${p.massNumber(change.startKg)} = ${p.massChange(change.totalKg)}`, change.kgPerWeek === null ? "A weekly rate needs at least seven days." : `${p.massChange(change.totalKg)} ÷ ${change.days} × 7 = ${p.rate(change.kgPerWeek)}`],
     inputs: [first, last].map(({ day, kg }) => ({ label: printDay(day), value: p.mass(kg), date: dateOf(day) })),
     assumptions: ["Both ends are single mornings with their full scatter; the trend is the better account."], source: "Common practice, no source.", sureness: "As uncertain as two single weigh-ins.",
+  };
+}
+
+const weekdayNames = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"];
+
+export function weekdayWorking(figures: Figures, of: "weight" | "intake"): WorkingResult {
+  const result = of === "weight" ? figures.weekdayWeight : weekdayIntake(figures)();
+  if ("reason" in result) return { reason: `Nothing is shown: ${result.reason}.` };
+  const p = new Printer(unitsOf(figures.person.units));
+  const print = (value: number) => (of === "weight" ? p.massChange(value, 2) : p.energyChange(value));
+  const { effects, chance, days, from, to } = result;
+  return {
+    title: of === "weight" ? "Weekdays and weight" : "Weekdays and intake", value: `${effects.length} effects that sum to zero`,
+    formula: of === "weight" ? "scale = level + water + effect of the weekday + error" : "eaten = mean of the seven weekdays + effect of the weekday + error",
+    steps: [...effects.map(({ weekday, effect, low80, high80, days: times }) => `${weekdayNames[weekday - 1]}: ${print(effect)}, 80 % interval ${print(low80)} to ${print(high80)}, over ${times} days`), `probability that chance alone would make the days differ as much: ${chance < 0.001 ? "below 0.001" : printNumber(chance, 3)}`],
+    inputs: [{ label: "From", value: printDay(from), date: dateOf(from) }, { label: "To", value: printDay(to), date: dateOf(to) }],
+    assumptions: of === "weight"
+      ? ["Estimated together with the trend, given its scatter; weigh-ins more than three standard deviations off are left out.", `At most the last ${effectDays} days count, since habits change.`]
+      : ["Only days whose food is marked as complete count, of the last half-year.", "Days are taken as independent of one another."],
+    source: of === "weight" ? "Generalised least squares on the innovations of the filter: de Jong 1991, The Annals of Statistics 19:1073. All seven at once: Wald's test." : "Least squares; all seven at once: Wald's test.",
+    sureness: `It rests on ${days} days. Shown only when chance alone would do this in fewer than one case in twenty: seven intervals looked at singly would show something four times in five where there is nothing.`,
+  };
+}
+
+export function afterTrainingWorking(figures: Figures): WorkingResult {
+  const result = figures.afterTraining;
+  if ("reason" in result) return { reason: `Nothing is shown: ${result.reason}.` };
+  const p = new Printer(unitsOf(figures.person.units));
+  return {
+    title: "The morning after training", value: p.massChange(result.effect, 2), formula: "scale = level + water + effect of the weekday + effect of training the day before + error",
+    steps: [`mornings after training ${result.afterTraining}, after rest ${result.afterRest}`, `difference ${p.massChange(result.effect, 2)}, 80 % interval ${p.massChange(result.low80, 2)} to ${p.massChange(result.high80, 2)}`],
+    inputs: [], assumptions: ["A day counts as training when a session of it was performed, wholly or partly.", "Weekdays are held apart, so that a training day's weekday does not stand for the training."],
+    source: "Generalised least squares on the innovations of the filter: de Jong 1991, The Annals of Statistics 19:1073.", sureness: "An association, not a cause: what goes with training days (food, salt, sleep) is in it.",
   };
 }
 

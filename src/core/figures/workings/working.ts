@@ -27,6 +27,8 @@ export type FigureRef =
   | { figure: "volume"; weekStart: string }
   | { figure: "pace"; kind: string; purpose: string | null; days: number | null }
   | { figure: "credit"; sessionId: string }
+  | { figure: "weekday"; of: "weight" | "intake" }
+  | { figure: "afterTraining" }
   | { figure: "change" };
 
 export type WorkingResult = Working | { reason: string };

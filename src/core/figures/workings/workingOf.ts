@@ -1,6 +1,6 @@
 import type { EquationName } from "../../energy/resting";
 import type { Figures } from "../figures";
-import { arrivalWorking, changeWorking, planWorking, trendWorking, weeklyWorking } from "./body";
+import { afterTrainingWorking, arrivalWorking, changeWorking, planWorking, trendWorking, weekdayWorking, weeklyWorking } from "./body";
 import { creditWorking, expenditureWorking, foodLeftWorking, restingWorking } from "./energy";
 import { maximumWorking, paceWorking, volumeWorking } from "./training";
 import type { FigureRef, WorkingResult } from "./working";
@@ -11,6 +11,8 @@ export function workingOf(figures: Figures, ref: FigureRef): WorkingResult {
     case "trend": return trendWorking(figures);
     case "weekly": return weeklyWorking(figures, ref.closingDate);
     case "change": return changeWorking(figures);
+    case "weekday": return weekdayWorking(figures, ref.of);
+    case "afterTraining": return afterTrainingWorking(figures);
     case "plan": return planWorking(figures);
     case "arrival": return arrivalWorking(figures);
     case "resting": return restingWorking(figures, ref.equation as EquationName);

@@ -1,0 +1,110 @@
+import { weekdayOf, type Day, type Weekday } from "../calendar/day";
+import { dot, inverseOf, leastSquares, type Regression } from "./regression";
+import { startOf, weightModel, z80, type Trend } from "./trend";
+import type { Weighed } from "./weighIns";
+import { innovationsOf } from "./weightFilter";
+
+/** What one weekday does, against the mean of the seven, with its 80 % interval. */
+export interface WeekdayEffect { weekday: Weekday; effect: number; low80: number; high80: number; days: number }
+
+/** Effects of the seven weekdays, which sum to zero, with the probability that chance alone would make them differ as much. */
+export interface WeekdayEffects { effects: WeekdayEffect[]; chance: number; days: number; from: Day; to: Day }
+
+/** How much heavier (or more) the day after training is than the day after rest: an association, not a cause. */
+export interface AfterTraining { effect: number; low80: number; high80: number; afterTraining: number; afterRest: number }
+
+/** Effects are estimated over at most so many days: habits change. */
+export const effectDays = 730;
+/** Fewer days from first to last, and nothing is said. */
+export const effectNeedsDays = 56;
+/** Each weekday must have been seen so often. */
+const timesEach = 4;
+/** Above this probability what is seen is left to chance (common practice, no source). */
+export const chanceLimit = 0.05;
+
+const weekdays = [1, 2, 3, 4, 5, 6, 7] as const satisfies readonly Weekday[];
+
+/** Contrasts by which six numbers stand for seven effects that sum to zero: the seventh is minus the sum of the others. */
+function contrasts(day: Day): number[] {
+  const weekday = weekdayOf(day);
+  return weekdays.slice(0, 6).map((one) => (weekday === 7 ? -1 : Number(weekday === one)));
+}
+
+/**
+ * Weekday effects on weight, estimated together with the trend: generalised least squares on the innovations of the trend's own
+ * filter, which is the exact estimate given the scatter. Weigh-ins more than three standard deviations off are left out.
+ * Source: de Jong 1991, The Annals of Statistics 19:1073 (augmented Kalman filter); test of all at once: Wald's.
+ */
+export function weekdayEffects(trend: Trend | null, weighed: readonly Weighed[]): WeekdayEffects | { reason: string } {
+  if (trend === null) return { reason: "no weight is written" };
+  const window = weighed.filter(({ day }) => day > trend.last - effectDays);
+  const reason = tooFew(window.map(({ day }) => day));
+  if (reason !== null) return { reason };
+  return effectsOf(regressOnTrend(trend, window, contrasts), window.map(({ day }) => day));
+}
+
+/** The same for any daily quantity without a trend, such as what was eaten, by plain least squares: days are taken as independent. */
+export function weekdayMeans(values: readonly { day: Day; value: number }[]): WeekdayEffects | { reason: string } {
+  const last = values.at(-1)?.day;
+  const window = last === undefined ? [] : values.filter(({ day }) => day > last - effectDays);
+  const reason = tooFew(window.map(({ day }) => day));
+  if (reason !== null) return { reason };
+  const fit = leastSquares(window.map(({ day, value }) => ({ y: value, x: [...contrasts(day), 1], variance: 1 })));
+  return effectsOf(fit, window.map(({ day }) => day));
+}
+
+/** Weight on mornings after training against mornings after rest, weekdays held apart so that the one does not stand for the other. */
+export function afterTraining(trend: Trend | null, weighed: readonly Weighed[], trained: (day: Day) => boolean): AfterTraining | { reason: string } {
+  if (trend === null) return { reason: "no weight is written" };
+  const window = weighed.filter(({ day }) => day > trend.last - effectDays);
+  const after = window.filter(({ day }) => trained(day - 1)).length;
+  const reason = tooFew(window.map(({ day }) => day)) ?? (Math.min(after, window.length - after) < 2 * timesEach ? `mornings after training and after rest, at least ${2 * timesEach} of each, are needed` : null);
+  if (reason !== null) return { reason };
+  const both = weekdays.some((one) => new Set(window.filter(({ day }) => weekdayOf(day) === one).map(({ day }) => trained(day - 1))).size === 2);
+  const fit = both ? regressOnTrend(trend, window, (day) => [...contrasts(day), Number(trained(day - 1))]) : null;
+  if (fit === null) return { reason: "training always falls on the same weekdays, so the two cannot be told apart" };
+  const [effect, half] = [fit.coefficients[6]!, z80 * Math.sqrt(fit.covariance[6]![6]!)];
+  return { effect, low80: effect - half, high80: effect + half, afterTraining: after, afterRest: window.length - after };
+}
+
+function tooFew(days: readonly Day[]): string | null {
+  if (days.length === 0 || days.at(-1)! - days[0]! + 1 < effectNeedsDays) return "weekday effects need eight weeks of days";
+  return weekdays.some((weekday) => days.filter((day) => weekdayOf(day) === weekday).length < timesEach) ? `each weekday must be there at least ${timesEach} times` : null;
+}
+
+function regressOnTrend(trend: Trend, window: readonly Weighed[], regressors: (day: Day) => number[]): Regression | null {
+  const kept = window.filter(({ day }) => trend.weight[day - trend.first]! > 0.999);
+  const first = kept[0]!.day;
+  const length = kept.at(-1)!.day - first + 1;
+  const along = (startKg: number, values: readonly number[]) => {
+    const column = new Float64Array(length).fill(NaN);
+    kept.forEach(({ day }, row) => { column[day - first] = values[row]!; });
+    return innovationsOf(weightModel(trend.scatter, startKg), column);
+  };
+  const rows = kept.map(({ day }) => regressors(day));
+  const weights = along(startOf(kept), kept.map(({ kg }) => kg));
+  const columns = rows[0]!.map((_, index) => along(0, rows.map((row) => row[index]!)).innovation);
+  return leastSquares(kept.map(({ day }) => ({ y: weights.innovation[day - first]!, x: columns.map((column) => column[day - first]!), variance: weights.variance[day - first]! })));
+}
+
+function effectsOf(fit: Regression | null, days: readonly Day[]): WeekdayEffects | { reason: string } {
+  const covariance = fit?.covariance.slice(0, 6).map((row) => row.slice(0, 6));
+  const inverse = covariance && inverseOf(covariance);
+  if (!fit || !covariance || !inverse) return { reason: "the days cannot be told apart" };
+  const six = fit.coefficients.slice(0, 6);
+  const chance = chiSquaredAbove6(dot(six, inverse.map((row) => dot(row, six))));
+  if (chance >= chanceLimit) return { reason: `the weekdays do not differ by more than chance would make them (probability ${chance.toFixed(2)})` };
+  const effects = weekdays.map((weekday): WeekdayEffect => {
+    const share = weekdays.slice(0, 6).map((one) => (weekday === 7 ? -1 : Number(weekday === one)));
+    const effect = dot(share, six);
+    const half = z80 * Math.sqrt(dot(share, covariance.map((row) => dot(row, share))));
+    return { weekday, effect, low80: effect - half, high80: effect + half, days: days.filter((day) => weekdayOf(day) === weekday).length };
+  });
+  return { effects, chance, days: days.length, from: days[0]!, to: days.at(-1)! };
+}
+
+/** Probability that χ² with six degrees of freedom exceeds x: the closed form for an even number of degrees (Abramowitz & Stegun 26.4.5). */
+export function chiSquaredAbove6(x: number): number {
+  const half = x / 2;
+  return Math.exp(-half) * (1 + half + (half * half) / 2);
+}
