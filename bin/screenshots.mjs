@@ -32,7 +32,7 @@ async function show(page, path) {
   await page.waitForFunction(() => document.fonts.status === "loaded");
 }
 
-const views = [["/", "today"], ["/lifts", "lifts"], ["/distance", "distance"], ["/body", "body"], ["/food", "food"], ["/energy", "energy"], ["/files", "files"]];
+const views = [["/", "today"], ["/lifts", "lifts"], ["/distance", "distance"], ["/body", "body"], ["/food", "food"], ["/energy", "energy"], ["/files", "files"], ["/ledger", "ledger"]];
 const light = await open(1280, 800, false);
 for (const [path, name] of views) {
   await show(light.page, path);

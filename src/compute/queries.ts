@@ -6,6 +6,7 @@ import { columnView, type ColumnRow } from "@/core/figures/views/column";
 import { distanceView, type DistanceView } from "@/core/figures/views/distance";
 import { energyView, foodView, goalPreview, type EnergyView, type FoodView, type GoalPreview } from "@/core/figures/views/energy";
 import { entryView } from "@/core/figures/views/entry";
+import { ledgerPreview, ledgerView, type LedgerAsk, type LedgerPreview, type LedgerRow } from "@/core/figures/views/ledger";
 import { liftsView, type LiftsView } from "@/core/figures/views/lifts";
 import { holdingsView, libraryView, shellView, type HoldingsView, type LibraryView, type ShellView } from "@/core/figures/views/shell";
 import { dayView, type DayView } from "@/core/figures/views/today";
@@ -25,6 +26,8 @@ export interface Queries {
   library: { asks: null; answers: LibraryView };
   holdings: { asks: null; answers: HoldingsView };
   column: { asks: Asking & { from: string; to: string }; answers: ColumnRow[] };
+  ledger: { asks: Asking & { from: string; to: string }; answers: LedgerRow[] };
+  ledgerPreview: { asks: Asking & { ask: LedgerAsk }; answers: LedgerPreview };
   day: { asks: Asking & { date: string }; answers: DayView };
   lifts: { asks: Asking & { exerciseId: string | null }; answers: LiftsView };
   distance: { asks: Asking & { days: number | null }; answers: DistanceView };
@@ -42,7 +45,7 @@ export type QueryName = keyof Queries;
 export function everyView(asking: Asking): { name: QueryName; asks: Queries[QueryName]["asks"] }[] {
   const day = mustDay(asking.today);
   const asks: { [N in QueryName]?: Queries[N]["asks"] } = {
-    shell: asking, column: { ...asking, from: dateOf(day - 70), to: dateOf(day + 14) }, day: { ...asking, date: asking.today }, lifts: { ...asking, exerciseId: null },
+    shell: asking, column: { ...asking, from: dateOf(day - 70), to: dateOf(day + 14) }, ledger: { ...asking, from: dateOf(day - 70), to: dateOf(day + 14) }, day: { ...asking, date: asking.today }, lifts: { ...asking, exerciseId: null },
     distance: { ...asking, days: 84 }, body: { ...asking, days: null }, food: { ...asking, date: asking.today }, energy: asking,
   };
   return (Object.keys(asks) as QueryName[]).map((name) => ({ name, asks: asks[name]! }));
@@ -92,6 +95,8 @@ export class Answers {
     holdings: () => holdingsView(this.log),
     shell: (asks) => this.#with(this.#of(asks), shellView),
     column: (asks) => this.#with(this.#of(asks), (figures) => columnView(figures, mustDay(asks.from), mustDay(asks.to))),
+    ledger: (asks) => this.#with(this.#of(asks), (figures) => ledgerView(figures, mustDay(asks.from), mustDay(asks.to))),
+    ledgerPreview: (asks) => this.#with(this.#of(asks), (figures) => ledgerPreview(figures, asks.ask, this.newId)),
     day: (asks) => this.#with(this.#of(asks, asks.date), (figures) => dayView(figures, mustDay(asks.date))),
     lifts: (asks) => this.#with(this.#of(asks), (figures) => liftsView(figures, asks.exerciseId)),
     distance: (asks) => this.#with(this.#of(asks), (figures) => distanceView(figures, asks.days)),

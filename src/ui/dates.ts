@@ -16,6 +16,10 @@ const nearDays = 300;
 export function shortDate(date: string): string {
   return dayjs(date).format(Math.abs(dayjs().diff(date, "day")) > nearDays ? "D MMM YYYY" : "D MMM");
 }
+/** `Thu 11 Jun 26` */
+export function ledgerDate(date: string): string {
+  return dayjs(date).format("ddd D MMM YY");
+}
 /** `Thu 11` */
 export function columnDate(date: string): string {
   return dayjs(date).format("ddd D");

@@ -13,7 +13,7 @@ async function seriousFindings({ page }: Trainee): Promise<string[]> {
   return violations.filter(({ impact }) => impact === "serious" || impact === "critical").map(({ id, nodes }) => `${id}: ${nodes[0]!.html.slice(0, 200)} ${nodes[0]!.failureSummary}`);
 }
 
-const views = [["/", "Today"], ["/lifts", "Lifts"], ["/distance", "Distance"], ["/body", "Body"], ["/food", "Food"], ["/energy", "Energy"], ["/files", "Files"]] as const;
+const views = [["/", "Today"], ["/lifts", "Lifts"], ["/distance", "Distance"], ["/body", "Body"], ["/food", "Food"], ["/energy", "Energy"], ["/files", "Files"], ["/ledger", "Ledger"]] as const;
 
 describe.each([["light", false, 1280], ["dark", true, 1280], ["phone", false, 390]] as const)("every view, %s", (_, dark, width) => {
   let hand: Trainee;
@@ -38,7 +38,7 @@ describe("keys, undo and the Column", () => {
   it("one key opens each view, one the quick entry, one goes to today, one lists the keys", async () => {
     const { page } = hand;
     for (const [index, [path]] of views.entries()) {
-      await page.keyboard.press(String(index + 1));
+      await page.keyboard.press(path === "/ledger" ? "l" : String(index + 1));
       await page.waitForURL(`${address}${path}${path === "/" ? "*" : ""}`);
     }
     await page.keyboard.press("w");

@@ -11,7 +11,7 @@ import { useOpenLog, type FirstHands } from "../log/useOpenLog";
 import { NoticeBar } from "./NoticeBar";
 import { useNewVersion } from "./useNewVersion";
 import { useShortcuts } from "./useShortcuts";
-import { views } from "./views";
+import { views, wide } from "./views";
 import styles from "./shell.module.css";
 
 const ShortcutList = dynamic(() => import("./ShortcutList").then((module) => module.ShortcutList), { ssr: false });
@@ -43,6 +43,7 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
 
   const actions = useMemo(() => ({
     ...Object.fromEntries(views.map((view) => [view.key, () => router.push(view.path)])),
+    [wide.key]: () => router.push(wide.path),
     w: () => entry.current?.focus(),
     t: () => chooseDay(today),
     c: () => document.getElementById("column")?.focus(),
@@ -53,13 +54,15 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
   const version = useNewVersion();
   useEffect(() => { page.current?.scrollTo({ top: 0 }); }, [path]);
 
-  const view = views.find((one) => one.path === path);
+  const view = [...views, wide].find((one) => one.path === path);
+  const isWide = path === wide.path;
   useEffect(() => { document.title = view && view.path !== "/" ? `${view.name} · Oat Column` : "Oat Column"; }, [view]);
   return (
-    <div className={styles.shell}>
+    <div className={`${styles.shell} ${isWide ? styles.wide : ""}`}>
       <div className={`${styles.side} ${daysOpen ? styles.open : ""}`}><Column key={daysOpen ? "open" : "beside"} onChosen={() => setDaysOpen(false)} /></div>
       <div className={styles.main}>
         <header className={styles.bar}>
+          {isWide && <Link href="/" className={styles.brand}>Oat Column</Link>}
           <nav aria-label="Views">
             <ul className={styles.views}>
               {views.map(({ path: target, name: title, key }) => <li key={target}><Link href={target} aria-current={target === path ? "page" : undefined} title={`${title} (key ${key})`} onClick={() => setDaysOpen(false)}>{title}</Link></li>)}

@@ -8,3 +8,6 @@ export const views = [
   { path: "/energy", name: "Energy", key: "6" },
   { path: "/files", name: "Files", key: "7" },
 ] as const;
+
+/** The Column opened wide. It is reached from the Column and by its key, and takes the Column's place. */
+export const wide = { path: "/ledger", name: "Ledger", key: "l" } as const;

@@ -1,0 +1,5 @@
+import { Ledger } from "@/features/ledger/Ledger";
+
+export default function Page() {
+  return <Ledger />;
+}

@@ -1,0 +1,62 @@
+import { dateOf, type Day } from "../../calendar/day";
+import { trendDay } from "../../body/trend";
+import { planWeight } from "../../goal/plan";
+import { entryText, ledgerChange, type CellEdit, type LedgerChange, type LedgerContext } from "../../ledger/change";
+import type { LedgerColumnId } from "../../ledger/columns";
+import { readPaste, type DateOrder, type PasteReading } from "../../ledger/paste";
+import { standing, wasPerformed } from "../../planning/adherence";
+import { Printer, unitsOf } from "../../units/printer";
+import { printNumber } from "../../units/number";
+import { coveredBy } from "../distances";
+import type { Figures } from "../figures";
+import { foodDay } from "../foodDay";
+import { workOf } from "../../strength/volume";
+
+/** One day of the ledger: the text of each cell, empty where there is nothing. */
+export interface LedgerRow { date: string; cells: Record<LedgerColumnId, string>; gross: boolean }
+
+/** Rows of the days from `from` to `to`, both included, printed in the trainee's units. */
+export function ledgerView(figures: Figures, from: Day, to: Day): LedgerRow[] {
+  const printer = new Printer(unitsOf(figures.person.units));
+  return Array.from({ length: Math.max(0, to - from + 1) }, (_, index): LedgerRow => {
+    const day = from + index;
+    const draft = { weighIn: figures.primaryOn(day), note: figures.noteOn(day) };
+    const trend = trendDay(figures.trend, day);
+    const line = figures.lineOn(day);
+    const plan = "reason" in line || day > line.deadline ? null : planWeight(line, day);
+    const sessions = figures.sessionsOn(day);
+    const sets = sessions.flatMap((session) => figures.setsOf(session));
+    const metres = sessions.reduce((sum, session) => sum + (coveredBy(session, figures.on)?.metres ?? 0), 0);
+    const food = day <= figures.on && figures.mealsOn(day).some(({ status }) => status !== "planned") ? foodDay(figures, day) : null;
+    const water = figures.waterOn(day);
+    const volume = workOf(sets, figures.settings).volumeLoadKg;
+    const entry = (column: LedgerColumnId) => entryText(draft, column, printer);
+    return {
+      date: dateOf(day), gross: trend?.gross ?? false,
+      cells: {
+        weight: entry("weight"), time: entry("time"), influence: entry("influence"), note: entry("note"),
+        trend: trend === null ? "" : printer.massNumber(trend.kg, 2), plan: plan === null ? "" : printer.massNumber(plan, 2),
+        against: trend === null || plan === null ? "" : printer.massChange(trend.kg - plan, 2).split(" ")[0]!,
+        sessions: sessions.map((session) => `${session.title ?? session.kind}${wasPerformed(session, figures.on) ? "" : ` (${standing(session, figures.on)})`}`).join(", "),
+        volume: volume > 0 ? printer.volumeLoad(volume).split(" ")[0]! : "", distance: metres > 0 ? printer.distance(metres).split(" ")[0]! : "",
+        energy: food === null ? "" : printer.energyNumber(food.eaten.kcal), protein: food === null ? "" : printNumber(food.eaten.protein, 0), water: water > 0 ? printNumber(water, 0) : "",
+      },
+    };
+  });
+}
+
+/** What is asked of the ledger before it is written: cells to edit, or text to paste at a cell. */
+export type LedgerAsk = { edits: CellEdit[] } | { paste: string; at: { date: string; column: LedgerColumnId }; columns: LedgerColumnId[]; order: DateOrder | null };
+
+export interface LedgerPreview extends LedgerChange { lines: PasteReading["refused"]; order: DateOrder | null; orders: DateOrder[] }
+
+/** What edits or a paste would do; nothing is written. */
+export function ledgerPreview(figures: Figures, ask: LedgerAsk, newId: () => string): LedgerPreview {
+  const context: LedgerContext = {
+    personId: figures.personId, today: figures.on, printer: new Printer(unitsOf(figures.person.units)), newId,
+    weighInOn: (day) => figures.primaryOn(day), noteOn: (day) => figures.noteOn(day), expectedKg: (day) => figures.levelOn(day),
+  };
+  if ("edits" in ask) return { ...ledgerChange(context, ask.edits), lines: [], order: null, orders: [] };
+  const { edits, refused, order, orders } = readPaste(ask.paste, ask.at, ask.columns, ask.order);
+  return { ...ledgerChange(context, edits), lines: refused, order, orders };
+}

@@ -1,0 +1,84 @@
+import { describe, expect, it } from "vitest";
+import { dateOf, mustDay } from "../calendar/day";
+import type { DayNote, WeighIn } from "../log/records";
+import { metricUnits, Printer } from "../units/printer";
+import { ledgerChange, type CellEdit, type LedgerContext } from "./change";
+import { readPaste, sheetDay } from "./paste";
+import type { LedgerColumnId } from "./columns";
+
+const held: WeighIn = { id: "w1", personId: "p", date: "2026-06-10", kg: 72.4, time: "06:40", note: "late dinner", primary: true };
+const note: DayNote = { id: "n1", personId: "p", date: "2026-06-10", text: "travel" };
+const context = (units = metricUnits): LedgerContext => ({
+  personId: "p", today: mustDay("2026-06-11"), printer: new Printer(units), newId: () => "new", expectedKg: () => 72.5,
+  weighInOn: (day) => (day === mustDay(held.date) ? held : null), noteOn: (day) => (day === mustDay(note.date) ? note : null),
+});
+const edit = (date: string, column: LedgerColumnId, text: string): CellEdit => ({ date, column, text });
+const columns: LedgerColumnId[] = ["weight", "time", "influence", "trend", "note"];
+const paste = (text: string, order: "ymd" | "dmy" | "mdy" | null = null) => readPaste(text, { date: "2026-06-01", column: "weight" }, columns, order);
+
+describe("edits of cells", () => {
+  it("of one day become one record with all that was typed, on the base of what stood there", () => {
+    const { change, changes, refused } = ledgerChange(context(), [edit("2026-06-11", "time", "6:05"), edit("2026-06-11", "weight", "72,1 kg"), edit("2026-06-11", "influence", "slept badly")]);
+    expect(refused).toEqual([]);
+    expect(change).toEqual([{ kind: "weighIns", put: { id: "new", personId: "p", date: "2026-06-11", primary: true, kg: 72.1, time: "06:05", note: "slept badly" } }]);
+    expect(changes.map(({ before, after }) => [before, after])).toEqual([["", "72.1"], ["", "06:05"], ["", "slept badly"]]);
+  });
+  it("that change nothing write nothing, and a weight typed in pounds keeps its pounds", () => {
+    expect(ledgerChange(context(), [edit("2026-06-10", "weight", " 72.4 "), edit("2026-06-10", "note", "travel")]).change).toEqual([]);
+    const { change, changes } = ledgerChange(context({ ...metricUnits, mass: "lb" }), [edit("2026-06-10", "weight", "160.2")]);
+    expect(change).toEqual([{ kind: "weighIns", base: held, put: { ...held, kg: 160.2 * 0.45359237 } }]);
+    expect(changes[0]!.after).toBe("160.2");
+  });
+  it("emptied cells take away what they held, and the record with the last of it", () => {
+    expect(ledgerChange(context(), [edit("2026-06-10", "weight", "")]).change).toEqual([{ remove: { kind: "weighIns", id: "w1", date: "2026-06-10" } }]);
+    expect(ledgerChange(context(), [edit("2026-06-10", "note", "")]).change).toEqual([{ remove: { kind: "dayNotes", id: "n1", date: "2026-06-10" } }]);
+    const { id, personId, date, kg, primary, time } = held;
+    expect(ledgerChange(context(), [edit("2026-06-10", "influence", "")]).change).toEqual([{ kind: "weighIns", base: held, put: { id, personId, date, kg, primary, time } }]);
+  });
+  it("are refused with a reason where they cannot stand, and questioned where they are far off", () => {
+    const why = (one: CellEdit) => ledgerChange(context(), [one]).refused[0]?.why;
+    expect(why(edit("2026-06-11", "weight", "heavy"))).toContain("is no weight");
+    expect(why(edit("2026-06-11", "weight", "18.4"))).toContain("is no body weight: 25 kg to 350 kg");
+    expect(why(edit("2026-06-12", "weight", "72"))).toBe("A weigh-in cannot be in the future.");
+    expect(why(edit("2026-06-10", "trend", "72"))).toBe("The trend is computed from all weigh-ins.");
+    expect(why(edit("2026-06-11", "time", "6:30"))).toContain("belongs to a weigh-in");
+    expect(why(edit("2026-06-10", "time", "25:00"))).toContain("is no time of day");
+    expect(why(edit("2026-02-30", "note", "x"))).toContain("is no date");
+    expect(ledgerChange(context(), [edit("2026-06-11", "weight", "159.8")]).changes[0]!.caution).toBe("That is far from the 72.5 kg expected.");
+    expect(ledgerChange(context(), [edit("2026-06-11", "weight", "73.9")]).changes[0]!.caution).toBeNull();
+  });
+});
+
+describe("dates of sheets", () => {
+  it.each([
+    ["2026-05-01", "ymd", "2026-05-01"], ["2026/5/1", "ymd", "2026-05-01"], ["1.5.2026", "dmy", "2026-05-01"], ["01/05/26", "dmy", "2026-05-01"],
+    ["5/1/2026", "mdy", "2026-05-01"], ["31/12/2025", "mdy", null], ["30.2.2026", "dmy", null], ["71.4", "dmy", null], ["1.5.2026 06:40", "dmy", "2026-05-01"], ["26-05-01", "ymd", null],
+  ] as const)("%s read as %s is %s", (text, order, date) => {
+    const day = sheetDay(text, order);
+    expect(day === null ? null : dateOf(day)).toBe(date);
+  });
+});
+
+describe("pasted text", () => {
+  it("with dates goes to its days whatever their order, and a decimal comma is taken", () => {
+    const reading = paste("28.05.2026\t72,4\n29.05.2026\t72,1\n30.05.2026\t72,6\n");
+    expect(reading).toMatchObject({ order: "dmy", orders: ["dmy"], refused: [] });
+    expect(reading.edits).toEqual([edit("2026-05-28", "weight", "72,4"), edit("2026-05-29", "weight", "72,1"), edit("2026-05-30", "weight", "72,6")]);
+  });
+  it("whose days follow one another in one order only needs no question; where both read, both are offered", () => {
+    const lines = Array.from({ length: 12 }, (_, index) => `0${1 + (index % 9)}/06/2026\t72`).slice(0, 9).join("\n");
+    expect(paste(lines)).toMatchObject({ order: "dmy", orders: ["dmy"] });
+    expect(paste("05/06/2026\t72")).toMatchObject({ orders: ["dmy", "mdy"] });
+    expect(paste("05/06/2026\t72", "mdy").edits[0]!.date).toBe("2026-05-06");
+  });
+  it("without dates goes down from the chosen cell, and to the right over what can be typed and what cannot", () => {
+    expect(paste("72.4\t6:40\tsalt\t72.0\n72.2").edits).toEqual([edit("2026-06-01", "weight", "72.4"), edit("2026-06-01", "time", "6:40"), edit("2026-06-01", "influence", "salt"), edit("2026-06-01", "trend", "72.0"), edit("2026-06-02", "weight", "72.2")]);
+  });
+  it("with a head puts each column under its name and passes over those it does not know", () => {
+    expect(paste("Date\tMood\tNotes\tWeight (kg)\n2026-05-28\tgood\ttravel\t72.4").edits).toEqual([edit("2026-05-28", "note", "travel"), edit("2026-05-28", "weight", "72.4")]);
+  });
+  it("names the lines it cannot place", () => {
+    const lines = ["2026-05-01\t72.1", "2026-05-02\t72.2", "2026-05-03\t72.3", "2026-05-04\t72.0", "2026-05-05\t72.0", "2026-05-32\t72.4", "2026-05-01\t72.5"];
+    expect(paste(lines.join("\r\n")).refused).toEqual([{ line: 6, text: "2026-05-32 · 72.4", why: '"2026-05-32" is no date.' }, { line: 7, text: "2026-05-01 · 72.5", why: "Line 1 has the same date." }]);
+  });
+});

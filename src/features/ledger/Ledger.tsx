@@ -1,0 +1,211 @@
+"use client";
+
+import { useVirtualizer } from "@tanstack/react-virtual";
+import { useEffect, useMemo, useRef, useState, type ClipboardEvent, type KeyboardEvent } from "react";
+import type { LedgerAsk, LedgerPreview, LedgerRow } from "@/core/figures/views/ledger";
+import { ledgerColumn, whyDerived, type LedgerColumnId } from "@/core/ledger/columns";
+import { addDays, daysBetween, ledgerDate } from "@/ui/dates";
+import { useLog } from "@/ui/log/LogContext";
+import { useFigure } from "@/ui/log/useFigure";
+import { ChooseColumns } from "./ChooseColumns";
+import { PreviewDialog } from "./PreviewDialog";
+import { useColumns } from "./useColumns";
+import { unitOf } from "./units";
+import styles from "./ledger.module.css";
+
+const rowHeight = 31;
+const [dateWidth, wordsWidth, numberWidth] = [128, 150, 104];
+/** Rows are asked for in stretches of so many days around what is in sight. */
+const stretch = 84;
+
+/** Whether a column holds words: they stand to the left and take what room is left. */
+const wordy = (column: LedgerColumnId) => "words" in ledgerColumn.get(column)!;
+
+/** A place in the ledger: a day by its index, a column by its place. */
+interface Place { row: number; column: number }
+
+/** The Column opened wide: a day a row, entry cells typed into in place, derived ones read only. */
+export function Ledger() {
+  const shell = useFigure("shell", {});
+  const { today } = useLog();
+  if (shell === undefined) return <h1>Ledger</h1>;
+  const [first, last] = [shell.span.first, shell.span.last];
+  return <Grid key={first} first={first} count={daysBetween(first, last) + 1} todayRow={daysBetween(first, today)} />;
+}
+
+function Grid({ first, count, todayRow }: { first: string; count: number; todayRow: number }) {
+  const { commit, day, chooseDay, compute, person, today, units } = useLog();
+  const { columns, setColumns } = useColumns();
+  const scroller = useRef<HTMLDivElement>(null);
+  const [choosing, setChoosing] = useState(false);
+  const row = Math.min(count - 1, Math.max(0, daysBetween(first, day)));
+  const [column, setColumn] = useState(0);
+  const [anchor, setAnchor] = useState<Place | null>(null);
+  const [editing, setEditing] = useState<string | null>(null);
+  const [message, setMessage] = useState<{ text: string; warn: boolean } | null>(null);
+  /** The text that was questioned once and is written when Enter is pressed again. */
+  const questioned = useRef<string | null>(null);
+  const [preview, setPreview] = useState<{ ask: LedgerAsk; label: string; found: LedgerPreview } | null>(null);
+
+  // The React compiler leaves components with this hook alone; it keeps its own state.
+  // eslint-disable-next-line react-hooks/incompatible-library
+  const virtual = useVirtualizer({ count, getScrollElement: () => scroller.current, estimateSize: () => rowHeight, overscan: 20, initialOffset: Math.max(0, (todayRow - 12) * rowHeight) });
+  const items = virtual.getVirtualItems();
+  const [from, to] = [items[0]?.index ?? 0, items.at(-1)?.index ?? 0];
+  const answer = useFigure("ledger", { from: addDays(first, Math.max(0, Math.floor(from / stretch) * stretch - 14)), to: addDays(first, Math.min(count - 1, (Math.floor(to / stretch) + 1) * stretch + 14)) });
+  const rows = useMemo(() => new Map((answer ?? []).map((one) => [one.date, one])), [answer]);
+  useEffect(() => { virtual.scrollToIndex(row, { align: "auto" }); /* Only a newly chosen day moves it. */ // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [row]);
+
+  const place = { row, column: Math.min(column, columns.length - 1) };
+  const id = columns[place.column]!;
+  const ends = anchor ?? place;
+  const range = { top: Math.min(place.row, ends.row), bottom: Math.max(place.row, ends.row), left: Math.min(place.column, ends.column), right: Math.max(place.column, ends.column) };
+  const dateAt = (index: number) => addDays(first, index);
+  const textAt = (index: number, one: LedgerColumnId) => rows.get(dateAt(index))?.cells[one] ?? "";
+  const focusGrid = () => scroller.current?.focus({ preventScroll: true });
+
+  const go = (target: Place, extend = false) => {
+    setAnchor(extend ? (anchor ?? place) : null);
+    setColumn(Math.min(columns.length - 1, Math.max(0, target.column)));
+    chooseDay(dateAt(Math.min(count - 1, Math.max(0, target.row))));
+    setMessage(null);
+  };
+  const ask = (asked: LedgerAsk) => compute.ask("ledgerPreview", { personId: person.id, today, ask: asked });
+  const begin = (text: string) => {
+    const why = whyDerived(id);
+    if (why !== null) return setMessage({ text: `${ledgerColumn.get(id)!.title} cannot be typed over. ${why}`, warn: true });
+    questioned.current = null;
+    setAnchor(null);
+    setMessage(null);
+    setEditing(text);
+  };
+  const leave = () => { setEditing(null); setMessage(null); focusGrid(); };
+  const write = async (then: Place) => {
+    const text = editing!;
+    const found = await ask({ edits: [{ date: dateAt(place.row), column: id, text }] });
+    if (found === null) return;
+    const [refused, caution] = [found.refused[0]?.why ?? null, found.changes[0]?.caution ?? null];
+    if (refused !== null) return setMessage({ text: refused, warn: true });
+    if (caution !== null && questioned.current !== text) {
+      questioned.current = text;
+      return setMessage({ text: `${caution} Press Enter again if it is right.`, warn: true });
+    }
+    if (found.change.length > 0 && !(await commit(found.change, `${ledgerColumn.get(id)!.title}, ${ledgerDate(dateAt(place.row))}`))) return;
+    setEditing(null);
+    focusGrid();
+    go(then);
+  };
+  /** Shows what edits of several cells would do, before they are written. */
+  const propose = async (asked: LedgerAsk, label: string) => {
+    const found = await ask(asked);
+    if (found !== null) setPreview({ ask: asked, label, found });
+  };
+  const cellsOf = (make: (index: number, one: LedgerColumnId) => string) => {
+    const edits = [];
+    for (let index = range.top; index <= range.bottom; index++) for (const one of columns.slice(range.left, range.right + 1)) if (whyDerived(one) === null) edits.push({ date: dateAt(index), column: one, text: make(index, one) });
+    return edits;
+  };
+  const fillDown = () => {
+    if (range.bottom === range.top) return setMessage({ text: "Choose some rows first (Shift and the arrow keys); the first is filled into the others.", warn: false });
+    void propose({ edits: cellsOf((_, one) => textAt(range.top, one)) }, "Filled down");
+  };
+
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (editing !== null) return;
+    const { row: at, column: across } = place;
+    const page = Math.max(1, Math.floor((scroller.current?.clientHeight ?? 310) / rowHeight) - 2);
+    const jump = event.ctrlKey || event.metaKey;
+    const moves: Record<string, Place> = {
+      ArrowUp: { row: at - 1, column: across }, ArrowDown: { row: at + 1, column: across }, ArrowLeft: { row: at, column: across - 1 }, ArrowRight: { row: at, column: across + 1 },
+      PageUp: { row: at - page, column: across }, PageDown: { row: at + page, column: across }, Home: jump ? { row: 0, column: across } : { row: at, column: 0 }, End: jump ? { row: count - 1, column: across } : { row: at, column: columns.length - 1 },
+    };
+    const target = moves[event.key];
+    const take = () => event.preventDefault();
+    if (target !== undefined) { take(); go(target, event.shiftKey); }
+    else if (event.key === "Tab") { const next = across + (event.shiftKey ? -1 : 1); if (next >= 0 && next < columns.length) { take(); go({ row: at, column: next }); } }
+    else if (event.key === "Enter" || event.key === "F2") { take(); begin(textAt(at, id)); }
+    else if (event.key === "Escape") setAnchor(null);
+    else if (event.key === "Delete" || event.key === "Backspace") {
+      take();
+      const edits = cellsOf(() => "");
+      if (edits.length === 0) begin("");
+      else void propose({ edits }, "Emptied");
+    } else if (jump && event.key.toLowerCase() === "d") { take(); fillDown(); }
+    else if (event.key.length === 1 && !jump && !event.altKey && event.key !== " ") { take(); begin(event.key); }
+  };
+  const onEditKey = (event: KeyboardEvent) => {
+    if (event.key === "Escape") { event.preventDefault(); leave(); }
+    else if (event.key === "Enter") { event.preventDefault(); void write({ row: place.row + (event.shiftKey ? -1 : 1), column: place.column }); }
+    else if (event.key === "Tab") { event.preventDefault(); void write({ row: place.row, column: Math.min(columns.length - 1, Math.max(0, place.column + (event.shiftKey ? -1 : 1))) }); }
+  };
+  const onCopy = (event: ClipboardEvent) => {
+    if (editing !== null) return;
+    event.preventDefault();
+    const shown = columns.slice(range.left, range.right + 1);
+    const lines = Array.from({ length: range.bottom - range.top + 1 }, (_, index) => [dateAt(range.top + index), ...shown.map((one) => textAt(range.top + index, one).replaceAll("−", "-"))].join("\t"));
+    event.clipboardData.setData("text/plain", range.top === range.bottom && shown.length === 1 ? textAt(range.top, shown[0]!) : [["Date", ...shown.map((one) => ledgerColumn.get(one)!.title)].join("\t"), ...lines].join("\n"));
+    setMessage({ text: `Copied ${range.bottom - range.top + 1} ${range.bottom === range.top ? "day" : "days"}.`, warn: false });
+  };
+  const onPaste = (event: ClipboardEvent) => {
+    if (editing !== null) return;
+    event.preventDefault();
+    const paste = event.clipboardData.getData("text/plain");
+    if (paste.trim() !== "") void propose({ paste, at: { date: dateAt(range.top), column: columns[range.left]! }, columns, order: null }, "Pasted");
+  };
+
+  const template = `${dateWidth}px ${columns.map((one) => (wordy(one) ? `minmax(${wordsWidth}px, 1fr)` : `${numberWidth}px`)).join(" ")}`;
+  const minWidth = columns.reduce((sum, one) => sum + (wordy(one) ? wordsWidth : numberWidth), dateWidth);
+  return (
+    <>
+      <div className={styles.head}>
+        <h1>Ledger</h1>
+        <label className={styles.jump}>Go to <input type="date" min={first} max={dateAt(count - 1)} value={day} onChange={(event) => { if (event.target.value !== "") chooseDay(event.target.value < first ? first : event.target.value > dateAt(count - 1) ? dateAt(count - 1) : event.target.value); }} /></label>
+        <button type="button" className="link" onClick={() => setChoosing(true)}>Columns</button>
+        <button type="button" className="link" title="Ctrl D" onClick={fillDown}>Fill down</button>
+        <p role="status" className={message?.warn ? `warn ${styles.message}` : `quiet ${styles.message}`}>{message?.text ?? "Type to write, Enter to keep, Escape to leave it; paste from a spreadsheet with or without dates."}</p>
+      </div>
+      <div ref={scroller} className={styles.scroller} role="grid" aria-label="Ledger" aria-rowcount={count + 1} aria-colcount={columns.length + 1} aria-multiselectable="true" tabIndex={0}
+        aria-activedescendant={`cell-${dateAt(place.row)}-${id}`} onKeyDown={onKeyDown} onCopy={onCopy} onPaste={onPaste}>
+        <div className={styles.heads} role="row" aria-rowindex={1} style={{ gridTemplateColumns: template, minWidth }}>
+          <span role="columnheader" aria-colindex={1}>Day</span>
+          {columns.map((one, index) => <span key={one} role="columnheader" aria-colindex={index + 2} className={`${whyDerived(one) === null ? styles.entry : ""} ${wordy(one) ? "" : styles.number}`} title={whyDerived(one) ?? "Typed in place"}>{ledgerColumn.get(one)!.title}{unitOf(one, units)}</span>)}
+        </div>
+        <div style={{ height: virtual.getTotalSize(), minWidth, position: "relative" }} role="presentation">
+          {items.map(({ index, start }) => {
+            const date = dateAt(index);
+            return (
+              <div key={date} role="row" aria-rowindex={index + 2} className={`${styles.row} ${index === todayRow ? styles.today : ""} ${(index + 1) % 7 === 0 ? styles.closing : ""}`} style={{ top: start, gridTemplateColumns: template }}>
+                <span role="rowheader" className={styles.date}>{ledgerDate(date)}</span>
+                {columns.map((one, at) => (
+                  <Cell key={one} id={`cell-${date}-${one}`} row={rows.get(date)} column={one} index={at} active={index === place.row && at === place.column} chosen={index >= range.top && index <= range.bottom && at >= range.left && at <= range.right}
+                    editing={index === place.row && at === place.column ? editing : null} onEdit={setEditing} onEditKey={onEditKey} onLeave={() => { if (editing !== null && preview === null) leave(); }}
+                    onPoint={(extend) => { go({ row: index, column: at }, extend); focusGrid(); }} onOpen={() => begin(textAt(index, one))} />
+                ))}
+              </div>
+            );
+          })}
+        </div>
+      </div>
+      {choosing && <ChooseColumns columns={columns} onChange={setColumns} onClose={() => setChoosing(false)} />}
+      {preview !== null && (
+        <PreviewDialog {...preview} onOrder={(order) => { if ("paste" in preview.ask) void propose({ ...preview.ask, order }, preview.label); }}
+          onWrite={async () => { if (await commit(preview.found.change, `${preview.label}: ${preview.found.changes.length} ${preview.found.changes.length === 1 ? "cell" : "cells"}`)) setPreview(null); }}
+          onClose={() => setPreview(null)} />
+      )}
+    </>
+  );
+}
+
+interface CellProps { id: string; row: LedgerRow | undefined; column: LedgerColumnId; index: number; active: boolean; chosen: boolean; editing: string | null; onEdit: (text: string) => void; onEditKey: (event: KeyboardEvent) => void; onLeave: () => void; onPoint: (extend: boolean) => void; onOpen: () => void }
+
+function Cell({ id, row, column, index, active, chosen, editing, onEdit, onEditKey, onLeave, onPoint, onOpen }: CellProps) {
+  const words = wordy(column);
+  const derived = whyDerived(column) !== null;
+  const classes = [styles.cell, words ? styles.words : styles.number, derived && styles.derived, chosen && styles.chosen, active && styles.active].filter(Boolean).join(" ");
+  return (
+    <span id={id} role="gridcell" aria-colindex={index + 2} aria-selected={chosen} aria-readonly={derived} className={classes} onMouseDown={(event) => { if (editing === null) { event.preventDefault(); onPoint(event.shiftKey); } }} onDoubleClick={onOpen}>
+      {editing === null ? `${row?.cells[column] ?? ""}${column === "weight" && row?.gross ? "?" : ""}` : <input autoFocus className={styles.input} value={editing} aria-label={ledgerColumn.get(column)!.title} onChange={(event) => onEdit(event.target.value)} onKeyDown={onEditKey} onBlur={onLeave} />}
+    </span>
+  );
+}

@@ -1,0 +1,48 @@
+"use client";
+
+import { Button } from "antd";
+import { useState } from "react";
+import type { LedgerPreview } from "@/core/figures/views/ledger";
+import { ledgerColumn } from "@/core/ledger/columns";
+import type { DateOrder } from "@/core/ledger/paste";
+import { Dialog } from "@/ui/figure/Dialog";
+import { ledgerDate } from "@/ui/dates";
+import styles from "./ledger.module.css";
+
+/** More lines than this are counted and not listed. */
+const listed = 300;
+const orderNames: Record<DateOrder, string> = { ymd: "year, month, day", dmy: "day, month, year", mdy: "month, day, year" };
+
+/** What a paste, a fill or an emptying would change, what is refused and why; written as one change that can be undone. */
+export function PreviewDialog({ label, found, onOrder, onWrite, onClose }: { label: string; found: LedgerPreview; onOrder: (order: DateOrder) => void; onWrite: () => Promise<void>; onClose: () => void }) {
+  const [writing, setWriting] = useState(false);
+  const { changes, refused, lines, order, orders } = found;
+  const refusals = refused.length + lines.length;
+  return (
+    <Dialog title="Before it is written" onClose={onClose}>
+      <p>{label}: {changes.length} {changes.length === 1 ? "cell changes" : "cells change"}{refusals > 0 ? `, ${refusals} refused` : ""}.</p>
+      {order !== null && orders.length > 1 && (
+        <p className="warn">Its dates can be read in more than one way. <label>They are written as <select value={order} onChange={(event) => onOrder(event.target.value as DateOrder)}>{orders.map((one) => <option key={one} value={one}>{orderNames[one]}</option>)}</select></label></p>
+      )}
+      {refusals > 0 && (
+        <>
+          <h3>Refused</h3>
+          <ul className={styles.refused}>
+            {lines.map(({ line, text, why }) => <li key={line}>Line {line} ({text}): {why}</li>)}
+            {refused.slice(0, listed).map(({ date, column, text, why }) => <li key={`${date} ${column}`}>{ledgerDate(date)}, {ledgerColumn.get(column)!.title} “{text}”: {why}</li>)}
+          </ul>
+        </>
+      )}
+      {changes.length > 0 && (
+        <div className={styles.changes}>
+          <table>
+            <thead><tr><th>Day</th><th>Column</th><th>Now</th><th>Then</th><th /></tr></thead>
+            <tbody>{changes.slice(0, listed).map(({ date, column, before, after, caution }) => <tr key={`${date} ${column}`}><td>{ledgerDate(date)}</td><td>{ledgerColumn.get(column)!.title}</td><td>{before === "" ? <span className="quiet">nothing</span> : before}</td><td>{after === "" ? <span className="quiet">nothing</span> : after}</td><td className="warn small">{caution}</td></tr>)}</tbody>
+          </table>
+          {changes.length > listed && <p className="quiet">and {changes.length - listed} more</p>}
+        </div>
+      )}
+      <p className={styles.actions}><Button type="primary" disabled={changes.length === 0 || writing} onClick={() => { setWriting(true); void onWrite().finally(() => setWriting(false)); }}>Write {changes.length} {changes.length === 1 ? "change" : "changes"}</Button> <button type="button" className="link" onClick={onClose}>Leave all as it is</button></p>
+    </Dialog>
+  );
+}
