@@ -2,7 +2,7 @@ import { dateOf, dayOf, type Day } from "../calendar/day";
 import { put, type Change, type DayNote, type WeighIn } from "../log/records";
 import { parseMass } from "../units/mass";
 import type { Printer } from "../units/printer";
-import { ledgerColumn, whyDerived, type LedgerColumnId } from "./columns";
+import { ledgerColumn, ledgerColumns, whyDerived, type LedgerColumnId } from "./columns";
 
 /** What stands in the ledger and what may be written there. */
 export interface LedgerContext {
@@ -64,6 +64,8 @@ export function ledgerChange(context: LedgerContext, edits: readonly CellEdit[])
       result.changes.push({ date: edit.date, column: edit.column, before, after: entryText(next.draft, edit.column, context.printer), caution: next.caution });
     }
   }
+  const order = ledgerColumns.map(({ id }) => id as string);
+  result.changes.sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : order.indexOf(a.column) - order.indexOf(b.column)));
   for (const [day, draft] of drafts) {
     const [heldWeighIn, heldNote] = [context.weighInOn(day), context.noteOn(day)];
     if (draft.weighIn === null && heldWeighIn !== null) result.change.push({ remove: { kind: "weighIns", id: heldWeighIn.id, date: heldWeighIn.date } });

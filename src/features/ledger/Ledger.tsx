@@ -204,8 +204,9 @@ function Cell({ id, row, column, index, active, chosen, editing, onEdit, onEditK
   const derived = whyDerived(column) !== null;
   const classes = [styles.cell, words ? styles.words : styles.number, derived && styles.derived, chosen && styles.chosen, active && styles.active].filter(Boolean).join(" ");
   return (
-    <span id={id} role="gridcell" aria-colindex={index + 2} aria-selected={chosen} aria-readonly={derived} className={classes} onMouseDown={(event) => { if (editing === null) { event.preventDefault(); onPoint(event.shiftKey); } }} onDoubleClick={onOpen}>
-      {editing === null ? `${row?.cells[column] ?? ""}${column === "weight" && row?.gross ? "?" : ""}` : <input autoFocus className={styles.input} value={editing} aria-label={ledgerColumn.get(column)!.title} onChange={(event) => onEdit(event.target.value)} onKeyDown={onEditKey} onBlur={onLeave} />}
+    <span id={id} role="gridcell" aria-colindex={index + 2} aria-selected={chosen} aria-readonly={derived} className={classes} onMouseDown={(event) => { if (editing === null) { event.preventDefault(); onPoint(event.shiftKey); } }} onDoubleClick={onOpen}
+      onPointerUp={(event) => { if (event.pointerType === "touch" && active && editing === null) onOpen(); }}>
+      {editing === null ? `${row?.cells[column] ?? ""}${column === "weight" && row?.gross ? "?" : ""}` : <input autoFocus inputMode={words ? "text" : "decimal"} className={styles.input} value={editing} aria-label={ledgerColumn.get(column)!.title} onChange={(event) => onEdit(event.target.value)} onKeyDown={onEditKey} onBlur={onLeave} />}
     </span>
   );
 }

@@ -26,7 +26,7 @@ export function PreviewDialog({ label, found, onOrder, onWrite, onClose }: { lab
       )}
       {refusals > 0 && (
         <>
-          <h3>Refused</h3>
+          <h3 className={styles.head3}>Refused</h3>
           <ul className={styles.refused}>
             {lines.map(({ line, text, why }) => <li key={line}>Line {line} ({text}): {why}</li>)}
             {refused.slice(0, listed).map(({ date, column, text, why }) => <li key={`${date} ${column}`}>{ledgerDate(date)}, {ledgerColumn.get(column)!.title} “{text}”: {why}</li>)}
