@@ -10,6 +10,7 @@ import { ledgerPreview, ledgerView, type LedgerAsk, type LedgerPreview, type Led
 import { liftsView, type LiftsView } from "@/core/figures/views/lifts";
 import { holdingsView, libraryView, shellView, type HoldingsView, type LibraryView, type ShellView } from "@/core/figures/views/shell";
 import { dayView, type DayView } from "@/core/figures/views/today";
+import { measuresView, type MeasuresView } from "@/core/figures/views/measures";
 import type { FigureRef, WorkingResult } from "@/core/figures/workings/working";
 import { workingOf } from "@/core/figures/workings/workingOf";
 import { peopleOf, type Log } from "@/core/log/log";
@@ -32,6 +33,7 @@ export interface Queries {
   lifts: { asks: Asking & { exerciseId: string | null }; answers: LiftsView };
   distance: { asks: Asking & { days: number | null }; answers: DistanceView };
   body: { asks: Asking & { days: number | null }; answers: BodyView };
+  measures: { asks: Asking; answers: MeasuresView };
   food: { asks: Asking & { date: string }; answers: FoodView };
   energy: { asks: Asking; answers: EnergyView };
   goalPreview: { asks: Asking & { goal: Goal }; answers: GoalPreview };
@@ -46,7 +48,7 @@ export function everyView(asking: Asking): { name: QueryName; asks: Queries[Quer
   const day = mustDay(asking.today);
   const asks: { [N in QueryName]?: Queries[N]["asks"] } = {
     shell: asking, column: { ...asking, from: dateOf(day - 70), to: dateOf(day + 14) }, ledger: { ...asking, from: dateOf(day - 70), to: dateOf(day + 14) }, day: { ...asking, date: asking.today }, lifts: { ...asking, exerciseId: null },
-    distance: { ...asking, days: 84 }, body: { ...asking, days: null }, food: { ...asking, date: asking.today }, energy: asking,
+    distance: { ...asking, days: 84 }, body: { ...asking, days: null }, measures: asking, food: { ...asking, date: asking.today }, energy: asking,
   };
   return (Object.keys(asks) as QueryName[]).map((name) => ({ name, asks: asks[name]! }));
 }
@@ -101,6 +103,7 @@ export class Answers {
     lifts: (asks) => this.#with(this.#of(asks), (figures) => liftsView(figures, asks.exerciseId)),
     distance: (asks) => this.#with(this.#of(asks), (figures) => distanceView(figures, asks.days)),
     body: (asks) => this.#with(this.#of(asks), (figures) => bodyView(figures, asks.days)),
+    measures: (asks) => this.#with(this.#of(asks), measuresView),
     food: (asks) => this.#with(this.#of(asks), (figures) => foodView(figures, mustDay(asks.date))),
     energy: (asks) => this.#with(this.#of(asks), energyView),
     goalPreview: (asks) => this.#with(this.#of(asks), (figures) => goalPreview(figures, asks.goal)),

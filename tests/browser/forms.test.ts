@@ -17,6 +17,30 @@ describe("a log kept by forms", () => {
     await hand.close();
   });
 
+  it("measures are written with their first reading, the trainee's own too, and the tape gives body fat with its working", async () => {
+    const { page } = hand;
+    await page.keyboard.press("4");
+    const form = formWith(hand, "Write measure");
+    for (const [measure, value] of [["Waist", "90"], ["Neck", "38,5"]] as const) {
+      await form.getByLabel("Measure", { exact: true }).selectOption({ label: measure });
+      await form.getByLabel("Value").fill(value);
+      await form.getByRole("button", { name: "Write measure" }).click();
+      await saved(hand, measure);
+    }
+    // Density = 1.0324 − 0.19077 · log₁₀ 51.5 + 0.15456 · log₁₀ 180 = 1.05434; 495 ÷ 1.05434 − 450 = 19.5
+    await page.waitForFunction(() => document.querySelector('[data-figure="composition"]')?.textContent === "19.5");
+    expect(await figure(hand, "waistToHeight").innerText()).toBe("0.50");
+    await page.locator("section", { has: page.locator('[data-figure="composition"]') }).last().getByRole("button", { name: /working/ }).click();
+    await page.getByRole("dialog").getByText("log₁₀(90.0 − 38.5)").waitFor();
+    await page.keyboard.press("Escape");
+    await form.getByLabel("Measure", { exact: true }).selectOption({ label: "one of my own" });
+    await form.getByLabel("Its name").fill("Resting pulse");
+    await form.getByLabel("Its unit").fill("a minute");
+    await form.getByLabel("Value").fill("52");
+    await form.getByRole("button", { name: "Write measure" }).click();
+    await page.getByRole("row", { name: /Resting pulse/ }).getByText("52.0 a minute").waitFor();
+  });
+
   it("a goal by rate shows its days, deadline and daily energy before it is saved, and stands in every view after", async () => {
     await hand.page.keyboard.press("6");
     const form = formWith(hand, "Set goal");

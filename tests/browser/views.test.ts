@@ -56,6 +56,7 @@ describe("keys, undo and the Column", () => {
   it("the Column moves by keyboard over all its days and keeps its chosen day in every view", async () => {
     const { page } = hand;
     await page.keyboard.press("1");
+    await page.getByRole("listbox", { name: "Days" }).waitFor();
     await page.keyboard.press("c");
     await page.keyboard.press("ArrowUp");
     await page.getByRole("heading", { name: "Wednesday 10 June" }).waitFor();

@@ -9,6 +9,7 @@ import { adherence } from "../planning/adherence";
 import { peopleOf, type Log } from "../log/log";
 import { dailyLoads, distanceTotals } from "./distances";
 import { Figures, dateOrNull, lastEntryDay } from "./figures";
+import { compositionOf } from "./views/measures";
 import { creditsOn, expenditureOn, foodDays, targetFor, type Target } from "./foodDay";
 
 /**
@@ -54,6 +55,7 @@ export function personContract(figures: Figures): Record<string, unknown> {
 function weightContract(figures: Figures) {
   const change = weightChange(figures.weighed);
   const { weekdayWeight: weekdays, afterTraining } = figures;
+  const composition = compositionOf(figures);
   const reasons = [
     ...("reason" in weekdays ? [weekdays.reason] : []),
     ...(change === null ? ["no weight is written"] : change.kgPerWeek === null ? ["a weekly rate needs seven days"] : []),
@@ -65,6 +67,7 @@ function weightContract(figures: Figures) {
     })),
     weekday: "reason" in weekdays ? null : weekdays.effects.map(({ weekday, effect, low80, high80, days }) => ({ weekday, effectKg: effect, low80, high80, days })),
     afterTraining: "reason" in afterTraining ? { effectKg: null, reason: afterTraining.reason } : { effectKg: afterTraining.effect, low80: afterTraining.low80, high80: afterTraining.high80, afterTraining: afterTraining.afterTraining, afterRest: afterTraining.afterRest },
+    composition: "reason" in composition ? { percent: null, reason: composition.reason } : composition,
     change,
     ...(reasons.length > 0 ? { reason: reasons.join("; ") } : {}),
   };

@@ -15,7 +15,7 @@ import type { Log } from "../log/log";
 import { blockDays, blockOf } from "../log/logIndex";
 import { family, memo, ownedBy } from "../memo";
 import { wasPerformed } from "../planning/adherence";
-import type { DayNote, EnergySettings, Exercise, Food, Goal, Maximum, Meal, Person, Recipe, Session, Settings, WeighIn } from "../log/records";
+import type { DayNote, EnergySettings, Exercise, Food, Goal, Maximum, Meal, Person, Recipe, RecordOf, Session, Settings, WeighIn } from "../log/records";
 
 /** All primary weigh-ins of a person, oldest first. */
 const mornings = ownedBy(({ index }: Log) => family(index, (personId: string) => {
@@ -249,6 +249,15 @@ export class Figures extends Asked {
     const latest = this.#bodyFats().findLast(({ date }) => mustDay(date) <= day);
     return latest === undefined ? null : { percent: latest.value, date: latest.date };
   }
+
+  /** The measures of the household, the trainee's own among them. */
+  get measures(): ReadonlyMap<string, RecordOf<"measures">> { return this.log.index.all("measures"); }
+
+  /** Readings of a measure up to the day asked about, oldest first. */
+  readonly readingsOf = this.#each((measureId: string) => this.#mine("readings").filter((reading) => reading.measureId === measureId && mustDay(reading.date) <= this.on).sort(byDateAndId));
+
+  /** The latest measured body fat, with its method; null without one. */
+  get bodyFatReading(): RecordOf<"readings"> | null { return this.#bodyFats().findLast(({ date }) => mustDay(date) <= this.on) ?? null; }
 
   readonly #bodyFats = this.#kept(() => {
     const ids = new Set([...this.log.index.all("measures").values()].filter(({ name, unit }) => unit === "%" && /fat/i.test(name)).map(({ id }) => id));

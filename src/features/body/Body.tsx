@@ -12,6 +12,7 @@ import { Ranges } from "@/ui/ranges";
 import { usePrinter } from "@/ui/usePrinter";
 import styles from "@/ui/view.module.css";
 import { arrivalNote } from "../today/Standing";
+import { Measures } from "./Measures";
 import { MorningsByWeek } from "./MorningsByWeek";
 import { Weekdays } from "./Weekdays";
 import { WeighInForm } from "./WeighInForm";
@@ -32,6 +33,7 @@ export function Body() {
         <Ranges options={ranges} value={days} onChange={setDays} label="How far back" />
       </div>
       {view === undefined ? null : view.mornings === 0 ? <p>No weight is written yet. Type this morning&apos;s weight in the line above.</p> : <Drawn view={view} />}
+      <Measures />
       <WeighInForm />
     </>
   );

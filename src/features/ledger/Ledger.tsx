@@ -165,7 +165,7 @@ function Grid({ first, count, todayRow }: { first: string; count: number; todayR
         <button type="button" className="link" title="Ctrl D" onClick={fillDown}>Fill down</button>
         <p role="status" className={message?.warn ? `warn ${styles.message}` : `quiet ${styles.message}`}>{message?.text ?? "Type to write, Enter to keep, Escape to leave it; paste from a spreadsheet with or without dates."}</p>
       </div>
-      <div ref={scroller} className={styles.scroller} role="grid" aria-label="Ledger" aria-rowcount={count + 1} aria-colcount={columns.length + 1} aria-multiselectable="true" tabIndex={0}
+      <div ref={scroller} className={styles.scroller} id="ledger" role="grid" aria-label="Ledger" aria-rowcount={count + 1} aria-colcount={columns.length + 1} aria-multiselectable="true" tabIndex={0}
         aria-activedescendant={`cell-${dateAt(place.row)}-${id}`} onKeyDown={onKeyDown} onCopy={onCopy} onPaste={onPaste}>
         <div className={styles.heads} role="row" aria-rowindex={1} style={{ gridTemplateColumns: template, minWidth }}>
           <span role="columnheader" aria-colindex={1}>Day</span>

@@ -46,7 +46,7 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
     [wide.key]: () => router.push(wide.path),
     w: () => entry.current?.focus(),
     t: () => chooseDay(today),
-    c: () => document.getElementById("column")?.focus(),
+    c: () => (document.getElementById("ledger") ?? document.getElementById("column"))?.focus(),
     u: () => void undo(), undo: () => void undo(), r: () => void redo(), redo: () => void redo(),
     "?": () => setListOpen(true),
   }), [router, chooseDay, today, undo, redo]);

@@ -29,6 +29,8 @@ export type FigureRef =
   | { figure: "credit"; sessionId: string }
   | { figure: "weekday"; of: "weight" | "intake" }
   | { figure: "afterTraining" }
+  | { figure: "composition" }
+  | { figure: "waistToHeight" }
   | { figure: "change" };
 
 export type WorkingResult = Working | { reason: string };

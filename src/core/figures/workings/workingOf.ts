@@ -1,6 +1,7 @@
 import type { EquationName } from "../../energy/resting";
 import type { Figures } from "../figures";
 import { afterTrainingWorking, arrivalWorking, changeWorking, planWorking, trendWorking, weekdayWorking, weeklyWorking } from "./body";
+import { compositionWorking, waistToHeightWorking } from "./measures";
 import { creditWorking, expenditureWorking, foodLeftWorking, restingWorking } from "./energy";
 import { maximumWorking, paceWorking, volumeWorking } from "./training";
 import type { FigureRef, WorkingResult } from "./working";
@@ -13,6 +14,8 @@ export function workingOf(figures: Figures, ref: FigureRef): WorkingResult {
     case "change": return changeWorking(figures);
     case "weekday": return weekdayWorking(figures, ref.of);
     case "afterTraining": return afterTrainingWorking(figures);
+    case "composition": return compositionWorking(figures);
+    case "waistToHeight": return waistToHeightWorking(figures);
     case "plan": return planWorking(figures);
     case "arrival": return arrivalWorking(figures);
     case "resting": return restingWorking(figures, ref.equation as EquationName);

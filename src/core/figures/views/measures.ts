@@ -1,0 +1,99 @@
+import { mustDay, type Day } from "../../calendar/day";
+import { leastSquares } from "../../body/regression";
+import { centimetres, tapeBodyFat, tapeStandardError, waistToHeight, type Tape } from "../../body/tape";
+import { z80 } from "../../body/trend";
+import type { Sex } from "../../energy/resting";
+import type { RecordOf } from "../../log/records";
+import type { Figures } from "../figures";
+
+/** A weekly rate is drawn from the readings of so many days, at least four of them over at least three weeks. */
+export const rateDays = 84;
+const rateNeeds = { readings: 4, days: 21 };
+
+export interface MeasureRow {
+  id: string;
+  name: string;
+  unit: string;
+  count: number;
+  latest: { date: string; value: number; method: string | null };
+  first: { date: string; value: number };
+  /** Straight line through the latest twelve weeks, a week, with its 80 % interval; null while there is too little. */
+  perWeek: { rate: number; half80: number; readings: number } | null;
+  /** All readings, oldest first. */
+  points: { date: string; value: number }[];
+}
+
+/** Fat and lean mass on a day. */
+export interface Composition { percent: number; low80: number; high80: number; fatKg: number; leanKg: number; by: "measured" | "tape"; method: string | null; date: string }
+
+export interface MeasuresView {
+  measures: MeasureRow[];
+  /** Measures of the household, those without a reading of this person included. */
+  known: { id: string; name: string; unit: string }[];
+  composition: Composition | { reason: string };
+  waistToHeight: { ratio: number; date: string } | { reason: string };
+}
+
+type Reading = RecordOf<"readings">;
+
+/** A measure that has one of these words as its name. */
+function named(figures: Figures, ...words: string[]): RecordOf<"measures">[] {
+  return [...figures.measures.values()].filter(({ name }) => words.includes(name.trim().toLowerCase()));
+}
+
+/** The latest reading in centimetres of a measure by its name; null without one. */
+function latestCm(figures: Figures, ...words: string[]): { cm: number; date: string } | null {
+  const found = named(figures, ...words).flatMap((measure) => figures.readingsOf(measure.id).flatMap((reading) => {
+    const cm = centimetres(reading.value, measure.unit);
+    return cm === null ? [] : [{ cm, date: reading.date }];
+  }));
+  return found.sort((a, b) => (a.date < b.date ? -1 : 1)).at(-1) ?? null;
+}
+
+/** What the tape says, as it last lay on each place. */
+export function tapeOf(figures: Figures): { tape: Tape; date: string | null } {
+  const [waist, neck, hip] = [latestCm(figures, "waist"), latestCm(figures, "neck"), latestCm(figures, "hip", "hips")];
+  return { tape: { waistCm: waist?.cm ?? null, neckCm: neck?.cm ?? null, hipCm: hip?.cm ?? null, heightCm: figures.person.heightCm ?? null }, date: waist?.date ?? null };
+}
+
+/** Fat and lean mass: from the latest measured body fat, else from the tape. */
+export function compositionOf(figures: Figures): Composition | { reason: string } {
+  const kg = figures.levelOn(figures.on);
+  if (kg === null) return { reason: "no weight is written" };
+  const of = (percent: number, half: number, by: Composition["by"], method: string | null, date: string): Composition => ({ percent, low80: percent - half, high80: percent + half, fatKg: (kg * percent) / 100, leanKg: kg * (1 - percent / 100), by, method, date });
+  const measured = figures.bodyFatReading;
+  if (measured !== null) return of(measured.value, z80 * tapeStandardError, "measured", measured.method ?? null, measured.date);
+  const { tape, date } = tapeOf(figures);
+  const estimate = tapeBodyFat((figures.person.sex ?? "unspecified") as Sex, tape);
+  return "reason" in estimate ? { reason: `no body fat is measured, and from the tape ${estimate.reason}` } : of(estimate.percent, z80 * tapeStandardError, "tape", null, date!);
+}
+
+/** Every measure with a reading, and what follows from them. */
+export function measuresView(figures: Figures): MeasuresView {
+  const all = [...figures.measures.values()].sort((a, b) => (a.name < b.name ? -1 : 1));
+  const waist = latestCm(figures, "waist");
+  const heightCm = figures.person.heightCm ?? null;
+  return {
+    measures: all.flatMap((measure) => rowOf(measure, figures.readingsOf(measure.id), figures.on) ?? []),
+    known: all.map(({ id, name, unit }) => ({ id, name, unit: unit ?? "" })),
+    composition: compositionOf(figures),
+    waistToHeight: waist === null ? { reason: "no waist is written" } : heightCm === null ? { reason: "no height is written" } : { ratio: waistToHeight(waist.cm, heightCm), date: waist.date },
+  };
+}
+
+function rowOf({ id, name, unit }: RecordOf<"measures">, readings: readonly Reading[], on: Day): MeasureRow | null {
+  const [first, latest] = [readings[0], readings.at(-1)];
+  if (first === undefined || latest === undefined) return null;
+  return {
+    id, name, unit: unit ?? "", count: readings.length, latest: { date: latest.date, value: latest.value, method: latest.method ?? null }, first: { date: first.date, value: first.value },
+    perWeek: weeklyRate(readings.map(({ date, value }) => ({ day: mustDay(date), value })), on), points: readings.map(({ date, value }) => ({ date, value })),
+  };
+}
+
+/** Straight line through the readings of the latest twelve weeks, by least squares. */
+export function weeklyRate(readings: readonly { day: Day; value: number }[], on: Day): MeasureRow["perWeek"] {
+  const recent = readings.filter(({ day }) => day > on - rateDays);
+  if (recent.length < rateNeeds.readings || recent.at(-1)!.day - recent[0]!.day < rateNeeds.days) return null;
+  const fit = leastSquares(recent.map(({ day, value }) => ({ y: value, x: [(day - on) / 7, 1], variance: 1 })));
+  return fit === null ? null : { rate: fit.coefficients[0]!, half80: z80 * Math.sqrt(fit.covariance[0]![0]!), readings: recent.length };
+}

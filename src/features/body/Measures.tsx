@@ -1,0 +1,58 @@
+"use client";
+
+import dynamic from "next/dynamic";
+import { useState } from "react";
+import { printNumber, printSigned } from "@/core/units/number";
+import { shortDate } from "@/ui/dates";
+import { Figure } from "@/ui/figure/Figure";
+import { useLog } from "@/ui/log/LogContext";
+import { useFigure } from "@/ui/log/useFigure";
+import { Scrollable } from "@/ui/Scrollable";
+import { usePrinter } from "@/ui/usePrinter";
+import styles from "@/ui/view.module.css";
+import { MeasureForm } from "./MeasureForm";
+
+const MeasureChart = dynamic(() => import("./MeasureChart").then((module) => module.MeasureChart), { ssr: false, loading: () => <div style={{ height: 180 }} /> });
+
+/** Tape, measured body fat and the trainee's own measures, with what follows from them. */
+export function Measures() {
+  const view = useFigure("measures", {});
+  const { today, chooseDay } = useLog();
+  const printer = usePrinter();
+  const [chosen, setChosen] = useState<string | null>(null);
+  if (view === undefined) return null;
+  const { measures, composition, waistToHeight, known } = view;
+  const shown = measures.find(({ id }) => id === chosen) ?? measures[0];
+  return (
+    <section className={styles.section}>
+      <h2>Measures</h2>
+      {measures.length === 0 ? <p className="quiet">Nothing is measured yet. Waist and neck (for women hip too) give an estimate of body fat.</p> : (
+        <Scrollable label="Measures">
+          <table>
+            <thead><tr><th>Measure</th><th className="num">Latest</th><th>On</th><th className="num">Since the first</th><th className="num">A week, over 12 weeks</th><th className="num">Readings</th></tr></thead>
+            <tbody>
+              {measures.map(({ id, name, unit, latest, first, perWeek, count }) => (
+                <tr key={id} className={id === shown?.id ? styles.chosen : undefined}>
+                  <td><button type="button" className="link" aria-pressed={id === shown?.id} onClick={() => setChosen(id)}>{name}</button></td>
+                  <td className="num">{printNumber(latest.value, 1)} {unit}</td>
+                  <td><button type="button" className="link" onClick={() => chooseDay(latest.date)}>{shortDate(latest.date)}</button>{latest.method === null ? "" : <span className="quiet"> {latest.method}</span>}</td>
+                  <td className="num">{count === 1 ? "" : `${printSigned(latest.value - first.value, 1)} ${unit}`}</td>
+                  <td className="num">{perWeek === null ? <span className="quiet">needs four readings over three weeks</span> : `${printSigned(perWeek.rate, 2)} ± ${printNumber(perWeek.half80, 2)}`}</td>
+                  <td className="num">{count}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </Scrollable>
+      )}
+      {shown && shown.points.length > 1 && <MeasureChart measure={shown} />}
+      <div className={styles.figures}>
+        {"reason" in composition ? <Figure label="Body fat" figure={{ figure: "composition" }} on={today} missing={`Not known: ${composition.reason}.`} />
+          : <Figure label={composition.by === "tape" ? "Body fat, from the tape" : "Body fat, measured"} value={printNumber(composition.percent, 1)} unit="%" figure={{ figure: "composition" }} on={today} note={<>{printNumber(composition.low80, 1)} to {printNumber(composition.high80, 1)} · fat {printer.mass(composition.fatKg)}, lean {printer.mass(composition.leanKg)}</>} />}
+        {"reason" in waistToHeight ? <Figure label="Waist to height" figure={{ figure: "waistToHeight" }} on={today} missing={`Not known: ${waistToHeight.reason}.`} />
+          : <Figure label="Waist to height" value={printNumber(waistToHeight.ratio, 2)} figure={{ figure: "waistToHeight" }} on={today} note={`waist of ${shortDate(waistToHeight.date)}`} />}
+      </div>
+      <MeasureForm known={known} />
+    </section>
+  );
+}
