@@ -14,6 +14,40 @@ let next = 0;
 const answers = new Answers(log, () => `new${next++}`);
 const rower: Asking = { personId: rowerId, today };
 
+describe("a goal tried before it is saved", () => {
+  const energy = answers.answer("energy", rower)!;
+  it("says of the goal in force what the views say of it", () => {
+    const tried = answers.answer("goalPreview", { ...rower, goal: energy.goal! })!;
+    if ("reason" in tried || "reason" in energy.arrival || "reason" in energy.targets.rest) throw new Error("the demo has a goal with a date");
+    expect(tried.pace!.byDeadline).toBe(energy.arrival.chance);
+    expect(addDays("1970-01-01", tried.pace!.p50!)).toBe(energy.arrival.p50);
+    expect(tried.targetKcal).toBeCloseTo(energy.targets.rest.kcal, 9);
+  });
+  it("is the likelier the later its deadline, and asks less a day", () => {
+    const tried = ["2026-08-01", "2026-10-01", "2026-12-01"].map((date) => answers.answer("goalPreview", { ...rower, goal: { ...energy.goal!, by: { date } } })!);
+    const chances = tried.map((one) => ("reason" in one ? NaN : one.pace!.byDeadline));
+    expect(chances[0]!).toBeLessThan(chances[1]!);
+    expect(chances[1]!).toBeLessThan(chances[2]!);
+    expect(tried.map((one) => ("reason" in one ? NaN : one.targetKcal!))).toEqual([...tried.map((one) => ("reason" in one ? NaN : one.targetKcal!))].sort((a, b) => a - b));
+  });
+});
+
+describe("the ledger", () => {
+  const rows = answers.answer("ledger", { ...rower, from: "2026-06-01", to: "2026-06-14" })!;
+  const body = answers.answer("body", { ...rower, days: null })!;
+  it("prints each day as the views have it, and nothing performed or eaten in days to come", () => {
+    const day = rows.find(({ date }) => date === "2026-06-08")!;
+    const point = body.points.find(({ date }) => date === "2026-06-08")!;
+    expect(day.cells).toMatchObject({ weight: point.weighedKg!.toFixed(1), trend: point.trendKg!.toFixed(2), plan: point.planKg!.toFixed(2), sessions: "Strength A" });
+    for (const { cells } of rows.filter(({ date }) => date > today)) expect(cells).toMatchObject({ weight: "", trend: "", volume: "", distance: "", energy: "", protein: "" });
+  });
+  it("gives back what it prints: pasted onto itself it changes nothing", () => {
+    const paste = rows.filter(({ date }) => date <= today).map(({ date, cells }) => [date, cells.weight, cells.time, cells.influence].join("\t")).join("\n");
+    const preview = answers.answer("ledgerPreview", { ...rower, ask: { paste, at: { date: today, column: "weight" }, columns: ["weight", "time", "influence"], order: null } })!;
+    expect(preview).toMatchObject({ changes: [], refused: [], lines: [], change: [] });
+  });
+});
+
 describe("the Column", () => {
   const rows = answers.answer("column", { ...rower, from: "2026-05-25", to: "2026-06-21" })!;
   it("has a row a day, with week figures on closing days only", () => {

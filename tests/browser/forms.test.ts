@@ -49,7 +49,7 @@ describe("a log kept by forms", () => {
     await form.getByLabel("Set by").selectOption("rate");
     await form.getByLabel("A week").fill("0,4");
     // 6 kg at 0.4 kg a week: 105 days; 0.4 × 7700 / 7 = 440 kcal
-    await hand.page.getByText("105 days, until 24 September 2026; −0.40 kg a week, −0.50 % of body weight; −440 kcal a day.").waitFor();
+    await hand.page.getByText("105 days, until 24 September 2026; −0.40 kg a week, −0.50 % of body weight; −440 kcal a day").waitFor();
     await form.getByLabel("A week").fill("1,2");
     await hand.page.getByText("above 1 % a growing share of the loss is muscle").waitFor();
     await form.getByLabel("A week").fill("0.4");

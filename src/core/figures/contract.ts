@@ -89,6 +89,8 @@ function goalContract(figures: Figures) {
     targetKg: line.targetKg, deadline: dateOf(line.deadline), days: line.days, daysLeft: line.deadline - on, kgPerWeek: line.kgPerWeek, planKg,
     aboveKg: trendKg === null ? null : trendKg - planKg, catchUpKgPerWeek: catchUp, kcalPerDay: balanceForRate(line.kgPerWeek),
     projected: { p10: dateOrNull(known?.p10 ?? null), p50: dateOrNull(known?.p50 ?? null), p90: dateOrNull(known?.p90 ?? null) },
+    doneShare: trendKg === null || line.targetKg === line.startKg ? null : (trendKg - line.startKg) / (line.targetKg - line.startKg), toGoKg: trendKg === null ? null : line.targetKg - trendKg,
+    milestones: figures.milestones.map(({ kg, planned, reached, atThisPace }) => ({ kg, planned: dateOf(planned), reached: dateOrNull(reached), atThisPace: dateOrNull(atThisPace) })),
     reachableBy: known?.byDeadline ?? null, arrived: known?.arrived ?? false,
     ...(reasons.length > 0 ? { reason: reasons.join("; ") } : {}),
   };

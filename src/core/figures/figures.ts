@@ -9,6 +9,7 @@ import { liftDays, liftStanding, maximumInForce, type LiftDay, type LiftStanding
 import { performedSets, type PerformedSet } from "../strength/sets";
 import { intensityOf, workOf, type Volume } from "../strength/volume";
 import { equations, type Body, type EquationName, type Resting, type Sex } from "../energy/resting";
+import { goalCourses, milestones, type GoalCourse, type Milestone } from "../goal/course";
 import { goalInForce, planLine, type PlanLine } from "../goal/plan";
 import { levelOn, project, projectionNeedsDays, type Projection } from "../goal/projection";
 import type { Log } from "../log/log";
@@ -218,6 +219,14 @@ export class Figures extends Asked {
     const goal = this.goalOn(day);
     return goal === null ? { reason: "no weight goal has begun" } : planLine(goal);
   });
+
+  /** Weight goals one after another, the latest first, with how each ended. */
+  get goalCourses(): GoalCourse[] { return this.#goalCourses(); }
+  readonly #goalCourses = this.#kept(() => goalCourses(this.#goals(), this.trend, this.on));
+
+  /** Weights on the way to the goal in force; none without a plan line. */
+  get milestones(): Milestone[] { return this.#milestones(); }
+  readonly #milestones = this.#kept(() => ("reason" in this.line ? [] : milestones(this.line, this.trend, this.on, this.person.units?.mass === "lb")));
 
   /** When the goal will be met, or why that cannot be said. */
   get projection(): Projection | { reason: string } { return this.#projection(); }

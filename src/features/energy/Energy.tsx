@@ -14,6 +14,7 @@ import styles from "@/ui/view.module.css";
 import { ArrivalBlock, PlanBlock } from "../today/Standing";
 import { EnergyForm } from "./EnergyForm";
 import { GoalForm } from "./GoalForm";
+import { Goals } from "./Goals";
 
 /** What do I burn, when do I arrive? */
 export function Energy() {
@@ -37,6 +38,7 @@ export function Energy() {
             <Credits view={view} printer={printer} />
           </div>
           <GoalLine view={view} printer={printer} />
+          <Goals view={view} printer={printer} />
           <GoalForm key={`goal ${view.goal?.revision} ${view.goal?.id}`} goal={view.goal} />
           <EnergyForm key={`settings ${view.settings?.revision} ${view.settings?.id}`} settings={view.settings} />
         </>

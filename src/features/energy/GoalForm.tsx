@@ -6,6 +6,7 @@ import { useForm, useWatch } from "react-hook-form";
 import { v7 as newId } from "uuid";
 import { dateOf } from "@/core/calendar/day";
 import type { GoalPreview } from "@/core/figures/views/energy";
+import type { Projection } from "@/core/goal/projection";
 import { put, type Goal } from "@/core/log/records";
 import { fromKg, parseMass } from "@/core/units/mass";
 import { parseDecimal, printNumber } from "@/core/units/number";
@@ -65,11 +66,17 @@ export function GoalForm({ goal }: { goal: Goal | null }) {
       </form>
       <p aria-live="polite" style={{ paddingTop: 8 }}>
         {preview === null ? "" : "reason" in preview ? <span className="warn">{preview.reason}</span> : (
-          <>{preview.line.days} days, until {fullDate(dateOf(preview.line.deadline))}; {printer.rate(preview.line.kgPerWeek)}, {printNumber(preview.percentPerWeek * 100, 2)} % of body weight; {printer.energyChange(preview.kcalPerDay)} a day. {preview.warnings.map((warning) => <span key={warning} className="warn">{warning} </span>)}</>
+          <>{preview.line.days} days, until {fullDate(dateOf(preview.line.deadline))}; {printer.rate(preview.line.kgPerWeek)}, {printNumber(preview.percentPerWeek * 100, 2)} % of body weight; {printer.energyChange(preview.kcalPerDay)} a day{preview.targetKcal === null ? "" : `, a daily target of ${printer.energy(preview.targetKcal)}`}. {preview.pace === null ? "" : paceText(preview.pace)} {preview.warnings.map((warning) => <span key={warning} className="warn">{warning} </span>)}</>
         )}
       </p>
     </section>
   );
+}
+
+/** What today's trend makes of a goal that is being written. */
+function paceText(pace: Projection): string {
+  if (pace.arrived) return "The trend stands there already.";
+  return `At today's pace the trend is there by then in ${printNumber(pace.byDeadline * 100, 0)} cases of 100${pace.p50 === null ? ", and as it stands it is not reached" : `, most likely on ${fullDate(dateOf(pace.p50))}`}.`;
 }
 
 function goalOf(fields: GoalFields, unit: "kg" | "lb", base: Goal | { id: string; personId: string }): Goal | null {
