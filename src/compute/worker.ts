@@ -124,7 +124,8 @@ class LogInMemory {
     clearTimeout(this.#idle);
     this.#idle = setTimeout(() => {
       const answers = [...this.#watches].map(({ key, answer }) => ({ key, answer: answer.value }));
-      this.#settled ??= settle(this.database);
+      // Where there is no room for it, the rest goes on without.
+      this.#settled ??= settle(this.database).catch(() => {});
       void this.#settled.then(() => saveAnswers(this.database, this.#sequence, answers)).then(() => fold(this.database, this.name)).catch(() => {});
     }, idleAfter);
   }

@@ -69,7 +69,7 @@ function Days({ first, last, day, today, chooseDay, onChosen, printer }: DaysPro
     <nav className={styles.column} aria-label="Days">
       <header className={styles.head}>
         <Link href="/" className={styles.brand}>Oat Column</Link>
-        <Link href="/ledger" className={styles.widen} title="Open the Column wide (key l)">Open wide</Link>
+        <Link href="/ledger" className={styles.widen} title="Open the Column wide (key l)" onClick={() => onChosen?.()}>Open wide</Link>
         <span className="quiet small">{monthName(addDays(first, Math.min(to, Math.max(from, chosen))))}</span>
       </header>
       <div ref={scroller} className={styles.days} role="listbox" aria-label="Days" tabIndex={0} id="column" aria-activedescendant={`day-${addDays(first, chosen)}`} onKeyDown={onKeyDown}>
