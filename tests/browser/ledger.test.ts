@@ -57,6 +57,28 @@ describe("the ledger by keyboard alone", () => {
     expect(hand.problems).toEqual([]);
   });
 
+  it("shows a measure as a column once it is chosen, typed into like the others", async () => {
+    const { page } = hand;
+    await page.getByRole("button", { name: "Columns" }).click();
+    await page.getByRole("dialog").getByRole("checkbox", { name: "Waist" }).check();
+    await page.keyboard.press("Escape");
+    await page.getByRole("columnheader", { name: "Waist, cm" }).waitFor();
+    await page.getByRole("grid").focus();
+    await page.keyboard.press("Control+End");
+    await page.getByLabel("Go to").fill("2026-06-10");
+    await page.getByRole("grid").focus();
+    await page.keyboard.press("End");
+    expect(await active(page)).toBe("cell-2026-06-10-measure-waist");
+    await page.keyboard.type("78,4");
+    await page.keyboard.press("Enter");
+    await page.getByText("Saved: Waist, Wed 10 Jun 26").waitFor();
+    await cell(page, "2026-06-10", "measure-waist").getByText("78.4").waitFor();
+    await page.getByRole("button", { name: "Columns" }).click();
+    await page.getByRole("dialog").getByRole("checkbox", { name: "Waist" }).uncheck();
+    await page.keyboard.press("Escape");
+    expect(hand.problems).toEqual([]);
+  });
+
   it("fills down, empties and copies a range, each shown before it is written", async () => {
     const { page } = hand;
     await page.reload();

@@ -265,6 +265,9 @@ export class Figures extends Asked {
   /** Readings of a measure up to the day asked about, oldest first. */
   readonly readingsOf = this.#each((measureId: string) => this.#mine("readings").filter((reading) => reading.measureId === measureId && mustDay(reading.date) <= this.on).sort(byDateAndId));
 
+  /** The reading of a measure on a day, the last by id where there are several; null without one. */
+  readingOn(measureId: string, day: Day): RecordOf<"readings"> | null { return this.log.index.on("readings", this.personId, day).findLast((reading) => reading.measureId === measureId) ?? null; }
+
   /** The latest measured body fat, with its method; null without one. */
   get bodyFatReading(): RecordOf<"readings"> | null { return this.#bodyFats().findLast(({ date }) => mustDay(date) <= this.on) ?? null; }
 

@@ -1,8 +1,9 @@
 import { dateOf, dayOf, type Day } from "../calendar/day";
-import { put, type Change, type DayNote, type WeighIn } from "../log/records";
+import { put, type Change, type DayNote, type RecordOf, type WeighIn } from "../log/records";
 import { parseMass } from "../units/mass";
+import { parseDecimal, printNumber } from "../units/number";
 import type { Printer } from "../units/printer";
-import { ledgerColumn, ledgerColumns, whyDerived, type LedgerColumnId } from "./columns";
+import { measureOf, type LedgerColumn, type LedgerColumnId } from "./columns";
 
 /** What stands in the ledger and what may be written there. */
 export interface LedgerContext {
@@ -11,10 +12,15 @@ export interface LedgerContext {
   printer: Printer;
   weighInOn: (day: Day) => WeighIn | null;
   noteOn: (day: Day) => DayNote | null;
+  /** The day's reading of a measure, the last by id where there are several; null without one. */
+  readingOn: (measureId: string, day: Day) => Reading | null;
+  columns: ReadonlyMap<LedgerColumnId, LedgerColumn>;
   /** What the scale may be expected to show; null when nothing is known. */
   expectedKg: (day: Day) => number | null;
   newId: () => string;
 }
+
+type Reading = RecordOf<"readings">;
 
 /** A text typed, pasted or filled into one cell. */
 export interface CellEdit { date: string; column: LedgerColumnId; text: string }
@@ -33,14 +39,21 @@ const questionedBeyond = 0.08;
 const timeOfDay = /^(?:[01]?\d|2[0-3]):[0-5]\d$/;
 
 /** One day as it will stand. Null: there is none. */
-interface Draft { weighIn: WeighIn | null; note: DayNote | null }
+export interface Draft { weighIn: WeighIn | null; note: DayNote | null; readings: ReadonlyMap<string, Reading | null> }
 
 /** The text of an entry cell as it stands. */
 export function entryText(draft: Draft, column: LedgerColumnId, printer: Printer): string {
   if (column === "weight") return draft.weighIn === null ? "" : printer.massNumber(draft.weighIn.kg);
   if (column === "time") return draft.weighIn?.time ?? "";
   if (column === "influence") return draft.weighIn?.note ?? "";
+  const measureId = measureOf(column);
+  if (measureId !== null) return readingText(draft.readings.get(measureId) ?? null);
   return draft.note?.text ?? "";
+}
+
+/** A reading as it was typed, without idle zeros. */
+function readingText(reading: Reading | null): string {
+  return reading === null ? "" : printNumber(reading.value, 3).replace(/\.?0+$/, "").replaceAll(",", "");
 }
 
 /** Turns edits of cells into one change. Edits of one day are taken together, a weight before what hangs on it. */
@@ -50,11 +63,14 @@ export function ledgerChange(context: LedgerContext, edits: readonly CellEdit[])
   for (const edit of [...edits].sort((a, b) => Number(b.column === "weight") - Number(a.column === "weight"))) {
     const refuse = (why: string) => { result.refused.push({ ...edit, why }); };
     const day = dayOf(edit.date);
-    const derived = whyDerived(edit.column);
+    const known = context.columns.get(edit.column);
     if (day === null) refuse(`"${edit.date}" is no date.`);
-    else if (derived !== null) refuse(derived);
+    else if (known === undefined) refuse("There is no such column.");
+    else if (known.why !== null) refuse(known.why);
     else {
-      const draft = drafts.get(day) ?? { weighIn: context.weighInOn(day), note: context.noteOn(day) };
+      let draft: Draft = drafts.get(day) ?? { weighIn: context.weighInOn(day), note: context.noteOn(day), readings: new Map() };
+      const measureId = measureOf(edit.column);
+      if (measureId !== null && !draft.readings.has(measureId)) draft = { ...draft, readings: new Map([...draft.readings, [measureId, context.readingOn(measureId, day)]]) };
       const before = entryText(draft, edit.column, context.printer);
       const text = edit.text.trim();
       if (text === before) continue;
@@ -64,12 +80,17 @@ export function ledgerChange(context: LedgerContext, edits: readonly CellEdit[])
       result.changes.push({ date: edit.date, column: edit.column, before, after: entryText(next.draft, edit.column, context.printer), caution: next.caution });
     }
   }
-  const order = ledgerColumns.map(({ id }) => id as string);
+  const order = [...context.columns.keys()];
   result.changes.sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : order.indexOf(a.column) - order.indexOf(b.column)));
   for (const [day, draft] of drafts) {
     const [heldWeighIn, heldNote] = [context.weighInOn(day), context.noteOn(day)];
     if (draft.weighIn === null && heldWeighIn !== null) result.change.push({ remove: { kind: "weighIns", id: heldWeighIn.id, date: heldWeighIn.date } });
     else if (draft.weighIn !== null && draft.weighIn !== heldWeighIn) result.change.push(put("weighIns", draft.weighIn, heldWeighIn ?? undefined));
+    for (const [measureId, reading] of draft.readings) {
+      const heldReading = context.readingOn(measureId, day);
+      if (reading === null && heldReading !== null) result.change.push({ remove: { kind: "readings", id: heldReading.id, date: heldReading.date } });
+      else if (reading !== null && reading !== heldReading) result.change.push(put("readings", reading, heldReading ?? undefined));
+    }
     if (draft.note === heldNote || draft.note === null) continue;
     const says = draft.note.text !== undefined || draft.note.activity != null || draft.note.foodComplete != null;
     if (!says && heldNote !== null) result.change.push({ remove: { kind: "dayNotes", id: heldNote.id, date: heldNote.date } });
@@ -78,8 +99,17 @@ export function ledgerChange(context: LedgerContext, edits: readonly CellEdit[])
   return result;
 }
 
-function applied({ personId, today, printer, expectedKg, newId }: LedgerContext, day: Day, draft: Draft, column: LedgerColumnId, text: string): { draft: Draft; caution: string | null } | { why: string } {
+function applied({ personId, today, printer, expectedKg, newId, columns }: LedgerContext, day: Day, draft: Draft, column: LedgerColumnId, text: string): { draft: Draft; caution: string | null } | { why: string } {
   const own = { personId, date: dateOf(day) };
+  const measureId = measureOf(column);
+  if (measureId !== null) {
+    const withReading = (reading: Reading | null) => ({ draft: { ...draft, readings: new Map([...draft.readings, [measureId, reading]]) }, caution: null });
+    if (text === "") return withReading(null);
+    const value = parseDecimal(text);
+    if (value === null) return { why: `"${text}" is no number. Write one with a point or a comma.` };
+    if (day > today) return { why: "A reading cannot be in the future." };
+    return withReading({ ...(draft.readings.get(measureId) ?? { id: newId(), ...own, measureId }), value });
+  }
   if (column === "note") {
     if (text === "") return { draft: { ...draft, note: draft.note && without(draft.note, "text") }, caution: null };
     return { draft: { ...draft, note: { ...(draft.note ?? { id: newId(), ...own }), text } }, caution: null };
@@ -94,7 +124,7 @@ function applied({ personId, today, printer, expectedKg, newId }: LedgerContext,
     const far = expected !== null && Math.abs(kg / expected - 1) > questionedBeyond;
     return { draft: { ...draft, weighIn: { ...(draft.weighIn ?? { id: newId(), ...own, primary: true }), kg } }, caution: far ? `That is far from the ${printer.mass(expected)} expected.` : null };
   }
-  if (draft.weighIn === null) return { why: `${ledgerColumn.get(column)!.title} belongs to a weigh-in, and there is none that day. Write the weight first.` };
+  if (draft.weighIn === null) return { why: `${columns.get(column)!.title} belongs to a weigh-in, and there is none that day. Write the weight first.` };
   if (column === "time") {
     if (text !== "" && !timeOfDay.test(text)) return { why: `"${text}" is no time of day. Write one such as 6:40.` };
     return { draft: { ...draft, weighIn: text === "" ? without(draft.weighIn, "time") : { ...draft.weighIn, time: text.padStart(5, "0") } }, caution: null };

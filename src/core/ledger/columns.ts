@@ -15,13 +15,25 @@ export const ledgerColumns = [
   { id: "note", title: "Note of the day", words: true },
 ] as const satisfies readonly { id: string; title: string; unit?: "mass" | "distance" | "energy" | "g" | "ml"; words?: true; why?: string }[];
 
-export type LedgerColumn = (typeof ledgerColumns)[number];
-export type LedgerColumnId = LedgerColumn["id"];
+type OwnColumnId = (typeof ledgerColumns)[number]["id"];
+/** A column of the ledger; every measure is one, typed into like the others. */
+export type LedgerColumnId = OwnColumnId | `measure ${string}`;
 
-export const ledgerColumn = new Map<string, LedgerColumn>(ledgerColumns.map((column) => [column.id, column]));
+/** What a measure's column needs to know of it. */
+export interface MeasureNames { id: string; name: string; unit: string }
 
-/** Why a column cannot be typed into; null when it can. */
-export function whyDerived(id: LedgerColumnId): string | null {
-  const column = ledgerColumn.get(id)!;
-  return "why" in column ? column.why : null;
+export interface LedgerColumn { id: LedgerColumnId; title: string; unit: "mass" | "distance" | "energy" | { own: string } | null; words: boolean; why: string | null }
+
+/** The measure of a column; null when the column is not one of a measure. */
+export function measureOf(id: LedgerColumnId): string | null {
+  return id.startsWith("measure ") ? id.slice("measure ".length) : null;
+}
+
+/** Every column there is: the ledger's own, then the measures. */
+export function allColumns(measures: readonly MeasureNames[]): Map<LedgerColumnId, LedgerColumn> {
+  const own = ledgerColumns.map((column): LedgerColumn => {
+    const unit = "unit" in column ? column.unit : null;
+    return { id: column.id, title: column.title, unit: unit === "g" || unit === "ml" ? { own: unit } : unit, words: "words" in column, why: "why" in column ? column.why : null };
+  });
+  return new Map([...own, ...measures.map(({ id, name, unit }): LedgerColumn => ({ id: `measure ${id}`, title: name, unit: unit === "" ? null : { own: unit }, words: false, why: null }))].map((column) => [column.id, column]));
 }

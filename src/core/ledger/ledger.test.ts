@@ -4,17 +4,20 @@ import type { DayNote, WeighIn } from "../log/records";
 import { metricUnits, Printer } from "../units/printer";
 import { ledgerChange, type CellEdit, type LedgerContext } from "./change";
 import { readPaste, sheetDay } from "./paste";
-import type { LedgerColumnId } from "./columns";
+import { allColumns, type LedgerColumnId } from "./columns";
 
 const held: WeighIn = { id: "w1", personId: "p", date: "2026-06-10", kg: 72.4, time: "06:40", note: "late dinner", primary: true };
 const note: DayNote = { id: "n1", personId: "p", date: "2026-06-10", text: "travel" };
+const waist = { id: "r1", personId: "p", measureId: "waist", date: "2026-06-10", value: 82.5, method: "tape" };
+const all = allColumns([{ id: "waist", name: "Waist", unit: "cm" }]);
 const context = (units = metricUnits): LedgerContext => ({
   personId: "p", today: mustDay("2026-06-11"), printer: new Printer(units), newId: () => "new", expectedKg: () => 72.5,
+  columns: all, readingOn: (measureId, day) => (measureId === "waist" && day === mustDay(waist.date) ? waist : null),
   weighInOn: (day) => (day === mustDay(held.date) ? held : null), noteOn: (day) => (day === mustDay(note.date) ? note : null),
 });
 const edit = (date: string, column: LedgerColumnId, text: string): CellEdit => ({ date, column, text });
 const columns: LedgerColumnId[] = ["weight", "time", "influence", "trend", "note"];
-const paste = (text: string, order: "ymd" | "dmy" | "mdy" | null = null) => readPaste(text, { date: "2026-06-01", column: "weight" }, columns, order);
+const paste = (text: string, order: "ymd" | "dmy" | "mdy" | null = null) => readPaste(text, { date: "2026-06-01", column: "weight" }, columns, all, order);
 
 describe("edits of cells", () => {
   it("of one day become one record with all that was typed, on the base of what stood there", () => {
@@ -46,6 +49,22 @@ describe("edits of cells", () => {
     expect(why(edit("2026-02-30", "note", "x"))).toContain("is no date");
     expect(ledgerChange(context(), [edit("2026-06-11", "weight", "159.8")]).changes[0]!.caution).toBe("That is far from the 72.5 kg expected.");
     expect(ledgerChange(context(), [edit("2026-06-11", "weight", "73.9")]).changes[0]!.caution).toBeNull();
+  });
+});
+
+describe("a measure's column", () => {
+  it("writes a reading, changes the one of the day on its base, and takes it away", () => {
+    const column = "measure waist";
+    expect(ledgerChange(context(), [edit("2026-06-11", column, "82,25")]).change).toEqual([{ kind: "readings", put: { id: "new", personId: "p", date: "2026-06-11", measureId: "waist", value: 82.25 } }]);
+    const { change, changes } = ledgerChange(context(), [edit("2026-06-10", column, "82"), edit("2026-06-10", "weight", "72.0")]);
+    expect(change).toEqual([{ kind: "weighIns", base: held, put: { ...held, kg: 72 } }, { kind: "readings", base: waist, put: { ...waist, value: 82 } }]);
+    expect(changes.map(({ before, after }) => [before, after])).toEqual([["72.4", "72.0"], ["82.5", "82"]]);
+    expect(ledgerChange(context(), [edit("2026-06-10", column, "")]).change).toEqual([{ remove: { kind: "readings", id: "r1", date: "2026-06-10" } }]);
+    expect(ledgerChange(context(), [edit("2026-06-10", column, "wide")]).refused[0]!.why).toContain("is no number");
+    expect(ledgerChange(context(), [edit("2026-06-12", column, "82")]).refused[0]!.why).toContain("in the future");
+  });
+  it("is found by its name in a pasted head", () => {
+    expect(paste("Date\tWaist (cm)\n2026-05-28\t82,5").edits).toEqual([edit("2026-05-28", "measure waist", "82,5")]);
   });
 });
 

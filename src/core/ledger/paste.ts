@@ -1,6 +1,6 @@
 import { dateOf, dayOf, type Day } from "../calendar/day";
 import type { CellEdit } from "./change";
-import { ledgerColumns, type LedgerColumnId } from "./columns";
+import type { LedgerColumn, LedgerColumnId } from "./columns";
 
 /** The order in which a sheet writes its dates. */
 export type DateOrder = "ymd" | "dmy" | "mdy";
@@ -33,15 +33,16 @@ export function sheetDay(text: string, order: DateOrder): Day | null {
  * order; without one the lines go down from the chosen day. A first line of words names its columns; without one the cells go to
  * the right from the chosen column.
  * @param columns the ledger's columns in the order shown
+ * @param all every column there is, for the names in a head
  * @param wanted the order of dates, once the trainee has told it
  */
-export function readPaste(text: string, at: { date: string; column: LedgerColumnId }, columns: readonly LedgerColumnId[], wanted: DateOrder | null): PasteReading {
+export function readPaste(text: string, at: { date: string; column: LedgerColumnId }, columns: readonly LedgerColumnId[], all: ReadonlyMap<LedgerColumnId, LedgerColumn>, wanted: DateOrder | null): PasteReading {
   const lines = text.replace(/\r?\n$/, "").split(/\r?\n/).map((line) => line.split("\t").map((cell) => cell.trim()));
   const width = Math.max(...lines.map((cells) => cells.length));
   const dated = Array.from({ length: width }, (_, column) => ({ column, orders: ordersOf(lines.map((cells) => cells[column] ?? "")) })).find((one) => one.orders.length > 0) ?? null;
   const order = dated === null ? null : wanted !== null && dated.orders.includes(wanted) ? wanted : dated.orders[0]!;
-  const heads = lines.length > 1 && isHead(lines[0]!, dated?.column ?? null);
-  const targets = targetsOf(heads ? lines[0]! : null, width, dated?.column ?? null, at.column, columns);
+  const heads = lines.length > 1 && isHead(lines[0]!, dated?.column ?? null, all);
+  const targets = targetsOf(heads ? lines[0]! : null, width, dated?.column ?? null, at.column, columns, all);
   const reading: PasteReading = { edits: [], refused: [], order, orders: dated?.orders ?? [] };
   const start = dayOf(at.date)!;
   const seen = new Map<Day, number>();
@@ -73,20 +74,20 @@ function ordersOf(cells: readonly string[]): DateOrder[] {
   return best.filter(({ stride }) => stride <= 4 * best[0]!.stride || most === 1).map(({ order }) => order);
 }
 
-function isHead(cells: readonly string[], dateColumn: number | null): boolean {
+function isHead(cells: readonly string[], dateColumn: number | null, all: ReadonlyMap<LedgerColumnId, LedgerColumn>): boolean {
   const date = dateColumn === null ? "" : (cells[dateColumn] ?? "");
-  return !orders.some((order) => sheetDay(date, order) !== null) && cells.every((cell) => cell === "" || /[a-z]/i.test(cell)) && cells.some((cell) => columnNamed(cell) !== null);
+  return !orders.some((order) => sheetDay(date, order) !== null) && cells.every((cell) => cell === "" || /[a-z]/i.test(cell)) && cells.some((cell) => columnNamed(cell, all) !== null);
 }
 
 const otherNames: Record<string, LedgerColumnId> = { kg: "weight", lb: "weight", lbs: "weight", "body weight": "weight", bodyweight: "weight", comment: "note", comments: "note", notes: "note" };
 
-function columnNamed(text: string): LedgerColumnId | null {
+function columnNamed(text: string, all: ReadonlyMap<LedgerColumnId, LedgerColumn>): LedgerColumnId | null {
   const plain = text.toLowerCase().replace(/\(.*\)/, "").trim();
-  return ledgerColumns.find(({ id, title }) => id === plain || title.toLowerCase() === plain)?.id ?? otherNames[plain] ?? null;
+  return [...all.values()].find(({ id, title }) => id === plain || title.toLowerCase() === plain)?.id ?? otherNames[plain] ?? null;
 }
 
-function targetsOf(head: readonly string[] | null, width: number, dateColumn: number | null, from: LedgerColumnId, columns: readonly LedgerColumnId[]): (LedgerColumnId | null)[] {
-  if (head !== null) return Array.from({ length: width }, (_, column) => (column === dateColumn ? null : columnNamed(head[column] ?? "")));
+function targetsOf(head: readonly string[] | null, width: number, dateColumn: number | null, from: LedgerColumnId, columns: readonly LedgerColumnId[], all: ReadonlyMap<LedgerColumnId, LedgerColumn>): (LedgerColumnId | null)[] {
+  if (head !== null) return Array.from({ length: width }, (_, column) => (column === dateColumn ? null : columnNamed(head[column] ?? "", all)));
   let next = columns.indexOf(from);
   return Array.from({ length: width }, (_, column) => (column === dateColumn ? null : (columns[next++] ?? null)));
 }

@@ -3,7 +3,7 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { useEffect, useMemo, useRef, useState, type ClipboardEvent, type KeyboardEvent } from "react";
 import type { LedgerAsk, LedgerPreview, LedgerRow } from "@/core/figures/views/ledger";
-import { ledgerColumn, whyDerived, type LedgerColumnId } from "@/core/ledger/columns";
+import { allColumns, type LedgerColumn, type LedgerColumnId } from "@/core/ledger/columns";
 import { addDays, daysBetween, ledgerDate } from "@/ui/dates";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
@@ -18,24 +18,24 @@ const [dateWidth, wordsWidth, numberWidth] = [128, 150, 104];
 /** Rows are asked for in stretches of so many days around what is in sight. */
 const stretch = 84;
 
-/** Whether a column holds words: they stand to the left and take what room is left. */
-const wordy = (column: LedgerColumnId) => "words" in ledgerColumn.get(column)!;
-
 /** A place in the ledger: a day by its index, a column by its place. */
 interface Place { row: number; column: number }
 
 /** The Column opened wide: a day a row, entry cells typed into in place, derived ones read only. */
 export function Ledger() {
   const shell = useFigure("shell", {});
+  const measures = useFigure("measures", {});
   const { today } = useLog();
-  if (shell === undefined) return <h1>Ledger</h1>;
+  const known = measures?.known;
+  const all = useMemo(() => (known === undefined ? null : allColumns(known)), [known]);
+  if (shell === undefined || all === null) return <h1>Ledger</h1>;
   const [first, last] = [shell.span.first, shell.span.last];
-  return <Grid key={first} first={first} count={daysBetween(first, last) + 1} todayRow={daysBetween(first, today)} />;
+  return <Grid key={first} all={all} first={first} count={daysBetween(first, last) + 1} todayRow={daysBetween(first, today)} />;
 }
 
-function Grid({ first, count, todayRow }: { first: string; count: number; todayRow: number }) {
+function Grid({ all, first, count, todayRow }: { all: ReadonlyMap<LedgerColumnId, LedgerColumn>; first: string; count: number; todayRow: number }) {
   const { commit, day, chooseDay, compute, person, today, units } = useLog();
-  const { columns, setColumns } = useColumns();
+  const { columns, setColumns } = useColumns(all);
   const scroller = useRef<HTMLDivElement>(null);
   const [choosing, setChoosing] = useState(false);
   const row = Math.min(count - 1, Math.max(0, daysBetween(first, day)));
@@ -73,8 +73,8 @@ function Grid({ first, count, todayRow }: { first: string; count: number; todayR
   };
   const ask = (asked: LedgerAsk) => compute.ask("ledgerPreview", { personId: person.id, today, ask: asked });
   const begin = (text: string) => {
-    const why = whyDerived(id);
-    if (why !== null) return setMessage({ text: `${ledgerColumn.get(id)!.title} cannot be typed over. ${why}`, warn: true });
+    const { why, title } = all.get(id)!;
+    if (why !== null) return setMessage({ text: `${title} cannot be typed over. ${why}`, warn: true });
     questioned.current = null;
     setAnchor(null);
     setMessage(null);
@@ -91,7 +91,7 @@ function Grid({ first, count, todayRow }: { first: string; count: number; todayR
       questioned.current = text;
       return setMessage({ text: `${caution} Press Enter again if it is right.`, warn: true });
     }
-    if (found.change.length > 0 && !(await commit(found.change, `${ledgerColumn.get(id)!.title}, ${ledgerDate(dateAt(place.row))}`))) return;
+    if (found.change.length > 0 && !(await commit(found.change, `${all.get(id)!.title}, ${ledgerDate(dateAt(place.row))}`))) return;
     setEditing(null);
     focusGrid();
     go(then);
@@ -103,7 +103,7 @@ function Grid({ first, count, todayRow }: { first: string; count: number; todayR
   };
   const cellsOf = (make: (index: number, one: LedgerColumnId) => string) => {
     const edits = [];
-    for (let index = range.top; index <= range.bottom; index++) for (const one of columns.slice(range.left, range.right + 1)) if (whyDerived(one) === null) edits.push({ date: dateAt(index), column: one, text: make(index, one) });
+    for (let index = range.top; index <= range.bottom; index++) for (const one of columns.slice(range.left, range.right + 1)) if (all.get(one)!.why === null) edits.push({ date: dateAt(index), column: one, text: make(index, one) });
     return edits;
   };
   const fillDown = () => {
@@ -144,7 +144,7 @@ function Grid({ first, count, todayRow }: { first: string; count: number; todayR
     event.preventDefault();
     const shown = columns.slice(range.left, range.right + 1);
     const lines = Array.from({ length: range.bottom - range.top + 1 }, (_, index) => [dateAt(range.top + index), ...shown.map((one) => textAt(range.top + index, one).replaceAll("−", "-"))].join("\t"));
-    event.clipboardData.setData("text/plain", range.top === range.bottom && shown.length === 1 ? textAt(range.top, shown[0]!) : [["Date", ...shown.map((one) => ledgerColumn.get(one)!.title)].join("\t"), ...lines].join("\n"));
+    event.clipboardData.setData("text/plain", range.top === range.bottom && shown.length === 1 ? textAt(range.top, shown[0]!) : [["Date", ...shown.map((one) => all.get(one)!.title)].join("\t"), ...lines].join("\n"));
     setMessage({ text: `Copied ${range.bottom - range.top + 1} ${range.bottom === range.top ? "day" : "days"}.`, warn: false });
   };
   const onPaste = (event: ClipboardEvent) => {
@@ -154,8 +154,8 @@ function Grid({ first, count, todayRow }: { first: string; count: number; todayR
     if (paste.trim() !== "") void propose({ paste, at: { date: dateAt(range.top), column: columns[range.left]! }, columns, order: null }, "Pasted");
   };
 
-  const template = `${dateWidth}px ${columns.map((one) => (wordy(one) ? `minmax(${wordsWidth}px, 1fr)` : `${numberWidth}px`)).join(" ")}`;
-  const minWidth = columns.reduce((sum, one) => sum + (wordy(one) ? wordsWidth : numberWidth), dateWidth);
+  const template = `${dateWidth}px ${columns.map((one) => (all.get(one)!.words ? `minmax(${wordsWidth}px, 1fr)` : `${numberWidth}px`)).join(" ")}`;
+  const minWidth = columns.reduce((sum, one) => sum + (all.get(one)!.words ? wordsWidth : numberWidth), dateWidth);
   return (
     <>
       <div className={styles.head}>
@@ -166,10 +166,10 @@ function Grid({ first, count, todayRow }: { first: string; count: number; todayR
         <p role="status" className={message?.warn ? `warn ${styles.message}` : `quiet ${styles.message}`}>{message?.text ?? "Type to write, Enter to keep, Escape to leave it; paste from a spreadsheet with or without dates."}</p>
       </div>
       <div ref={scroller} className={styles.scroller} id="ledger" role="grid" aria-label="Ledger" aria-rowcount={count + 1} aria-colcount={columns.length + 1} aria-multiselectable="true" tabIndex={0}
-        aria-activedescendant={`cell-${dateAt(place.row)}-${id}`} onKeyDown={onKeyDown} onCopy={onCopy} onPaste={onPaste}>
+        aria-activedescendant={cellId(dateAt(place.row), id)} onKeyDown={onKeyDown} onCopy={onCopy} onPaste={onPaste}>
         <div className={styles.heads} role="row" aria-rowindex={1} style={{ gridTemplateColumns: template, minWidth }}>
           <span role="columnheader" aria-colindex={1}>Day</span>
-          {columns.map((one, index) => <span key={one} role="columnheader" aria-colindex={index + 2} className={`${whyDerived(one) === null ? styles.entry : ""} ${wordy(one) ? "" : styles.number}`} title={whyDerived(one) ?? "Typed in place"}>{ledgerColumn.get(one)!.title}{unitOf(one, units)}</span>)}
+          {columns.map((one) => all.get(one)!).map((one, index) => <span key={one.id} role="columnheader" aria-colindex={index + 2} className={`${one.why === null ? styles.entry : ""} ${one.words ? "" : styles.number}`} title={one.why ?? "Typed in place"}>{one.title}{unitOf(one, units)}</span>)}
         </div>
         <div style={{ height: virtual.getTotalSize(), minWidth, position: "relative" }} role="presentation">
           {items.map(({ index, start }) => {
@@ -178,7 +178,7 @@ function Grid({ first, count, todayRow }: { first: string; count: number; todayR
               <div key={date} role="row" aria-rowindex={index + 2} className={`${styles.row} ${index === todayRow ? styles.today : ""} ${(index + 1) % 7 === 0 ? styles.closing : ""}`} style={{ top: start, gridTemplateColumns: template }}>
                 <span role="rowheader" className={styles.date}>{ledgerDate(date)}</span>
                 {columns.map((one, at) => (
-                  <Cell key={one} id={`cell-${date}-${one}`} row={rows.get(date)} column={one} index={at} active={index === place.row && at === place.column} chosen={index >= range.top && index <= range.bottom && at >= range.left && at <= range.right}
+                  <Cell key={one} id={cellId(date, one)} row={rows.get(date)} column={all.get(one)!} index={at} active={index === place.row && at === place.column} chosen={index >= range.top && index <= range.bottom && at >= range.left && at <= range.right}
                     editing={index === place.row && at === place.column ? editing : null} onEdit={setEditing} onEditKey={onEditKey} onLeave={() => { if (editing !== null && preview === null) leave(); }}
                     onPoint={(extend) => { go({ row: index, column: at }, extend); focusGrid(); }} onOpen={() => begin(textAt(index, one))} />
                 ))}
@@ -187,9 +187,9 @@ function Grid({ first, count, todayRow }: { first: string; count: number; todayR
           })}
         </div>
       </div>
-      {choosing && <ChooseColumns columns={columns} onChange={setColumns} onClose={() => setChoosing(false)} />}
+      {choosing && <ChooseColumns all={all} columns={columns} onChange={setColumns} onClose={() => setChoosing(false)} />}
       {preview !== null && (
-        <PreviewDialog {...preview} onOrder={(order) => { if ("paste" in preview.ask) void propose({ ...preview.ask, order }, preview.label); }}
+        <PreviewDialog all={all} {...preview} onOrder={(order) => { if ("paste" in preview.ask) void propose({ ...preview.ask, order }, preview.label); }}
           onWrite={async () => { if (await commit(preview.found.change, `${preview.label}: ${preview.found.changes.length} ${preview.found.changes.length === 1 ? "cell" : "cells"}`)) setPreview(null); }}
           onClose={() => setPreview(null)} />
       )}
@@ -197,16 +197,20 @@ function Grid({ first, count, todayRow }: { first: string; count: number; todayR
   );
 }
 
-interface CellProps { id: string; row: LedgerRow | undefined; column: LedgerColumnId; index: number; active: boolean; chosen: boolean; editing: string | null; onEdit: (text: string) => void; onEditKey: (event: KeyboardEvent) => void; onLeave: () => void; onPoint: (extend: boolean) => void; onOpen: () => void }
+function cellId(date: string, column: LedgerColumnId): string {
+  return `cell-${date}-${column.replaceAll(" ", "-")}`;
+}
+
+interface CellProps { id: string; row: LedgerRow | undefined; column: LedgerColumn; index: number; active: boolean; chosen: boolean; editing: string | null; onEdit: (text: string) => void; onEditKey: (event: KeyboardEvent) => void; onLeave: () => void; onPoint: (extend: boolean) => void; onOpen: () => void }
 
 function Cell({ id, row, column, index, active, chosen, editing, onEdit, onEditKey, onLeave, onPoint, onOpen }: CellProps) {
-  const words = wordy(column);
-  const derived = whyDerived(column) !== null;
+  const { words } = column;
+  const derived = column.why !== null;
   const classes = [styles.cell, words ? styles.words : styles.number, derived && styles.derived, chosen && styles.chosen, active && styles.active].filter(Boolean).join(" ");
   return (
     <span id={id} role="gridcell" aria-colindex={index + 2} aria-selected={chosen} aria-readonly={derived} className={classes} onMouseDown={(event) => { if (editing === null) { event.preventDefault(); onPoint(event.shiftKey); } }} onDoubleClick={onOpen}
       onPointerUp={(event) => { if (event.pointerType === "touch" && active && editing === null) onOpen(); }}>
-      {editing === null ? `${row?.cells[column] ?? ""}${column === "weight" && row?.gross ? "?" : ""}` : <input autoFocus inputMode={words ? "text" : "decimal"} className={styles.input} value={editing} aria-label={ledgerColumn.get(column)!.title} onChange={(event) => onEdit(event.target.value)} onKeyDown={onEditKey} onBlur={onLeave} />}
+      {editing === null ? `${row?.cells[column.id] ?? ""}${column.id === "weight" && row?.gross ? "?" : ""}` : <input autoFocus inputMode={words ? "text" : "decimal"} className={styles.input} value={editing} aria-label={column.title} onChange={(event) => onEdit(event.target.value)} onKeyDown={onEditKey} onBlur={onLeave} />}
     </span>
   );
 }

@@ -3,7 +3,7 @@
 import { Button } from "antd";
 import { useState } from "react";
 import type { LedgerPreview } from "@/core/figures/views/ledger";
-import { ledgerColumn } from "@/core/ledger/columns";
+import type { LedgerColumn, LedgerColumnId } from "@/core/ledger/columns";
 import type { DateOrder } from "@/core/ledger/paste";
 import { Dialog } from "@/ui/figure/Dialog";
 import { ledgerDate } from "@/ui/dates";
@@ -14,7 +14,7 @@ const listed = 300;
 const orderNames: Record<DateOrder, string> = { ymd: "year, month, day", dmy: "day, month, year", mdy: "month, day, year" };
 
 /** What a paste, a fill or an emptying would change, what is refused and why; written as one change that can be undone. */
-export function PreviewDialog({ label, found, onOrder, onWrite, onClose }: { label: string; found: LedgerPreview; onOrder: (order: DateOrder) => void; onWrite: () => Promise<void>; onClose: () => void }) {
+export function PreviewDialog({ all, label, found, onOrder, onWrite, onClose }: { all: ReadonlyMap<LedgerColumnId, LedgerColumn>; label: string; found: LedgerPreview; onOrder: (order: DateOrder) => void; onWrite: () => Promise<void>; onClose: () => void }) {
   const [writing, setWriting] = useState(false);
   const { changes, refused, lines, order, orders } = found;
   const refusals = refused.length + lines.length;
@@ -29,7 +29,7 @@ export function PreviewDialog({ label, found, onOrder, onWrite, onClose }: { lab
           <h3 className={styles.head3}>Refused</h3>
           <ul className={styles.refused}>
             {lines.map(({ line, text, why }) => <li key={line}>Line {line} ({text}): {why}</li>)}
-            {refused.slice(0, listed).map(({ date, column, text, why }) => <li key={`${date} ${column}`}>{ledgerDate(date)}, {ledgerColumn.get(column)!.title} “{text}”: {why}</li>)}
+            {refused.slice(0, listed).map(({ date, column, text, why }) => <li key={`${date} ${column}`}>{ledgerDate(date)}, {all.get(column)?.title ?? column} “{text}”: {why}</li>)}
           </ul>
         </>
       )}
@@ -37,7 +37,7 @@ export function PreviewDialog({ label, found, onOrder, onWrite, onClose }: { lab
         <div className={styles.changes}>
           <table>
             <thead><tr><th>Day</th><th>Column</th><th>Now</th><th>Then</th><th /></tr></thead>
-            <tbody>{changes.slice(0, listed).map(({ date, column, before, after, caution }) => <tr key={`${date} ${column}`}><td>{ledgerDate(date)}</td><td>{ledgerColumn.get(column)!.title}</td><td>{before === "" ? <span className="quiet">nothing</span> : before}</td><td>{after === "" ? <span className="quiet">nothing</span> : after}</td><td className="warn small">{caution}</td></tr>)}</tbody>
+            <tbody>{changes.slice(0, listed).map(({ date, column, before, after, caution }) => <tr key={`${date} ${column}`}><td>{ledgerDate(date)}</td><td>{all.get(column)?.title ?? column}</td><td>{before === "" ? <span className="quiet">nothing</span> : before}</td><td>{after === "" ? <span className="quiet">nothing</span> : after}</td><td className="warn small">{caution}</td></tr>)}</tbody>
           </table>
           {changes.length > listed && <p className="quiet">and {changes.length - listed} more</p>}
         </div>

@@ -1,9 +1,7 @@
-import { ledgerColumn, type LedgerColumnId } from "@/core/ledger/columns";
+import type { LedgerColumn } from "@/core/ledger/columns";
 import type { Units } from "@/core/units/printer";
 
 /** `, kg` behind a column's title; nothing where it has no unit. */
-export function unitOf(id: LedgerColumnId, units: Units): string {
-  const column = ledgerColumn.get(id)!;
-  if (!("unit" in column)) return "";
-  return `, ${column.unit === "g" || column.unit === "ml" ? column.unit : units[column.unit]}`;
+export function unitOf({ unit }: LedgerColumn, units: Units): string {
+  return unit === null ? "" : `, ${typeof unit === "object" ? unit.own : units[unit]}`;
 }

@@ -2,25 +2,31 @@ import { dateOf, type Day } from "../../calendar/day";
 import { trendDay } from "../../body/trend";
 import { planWeight } from "../../goal/plan";
 import { entryText, ledgerChange, type CellEdit, type LedgerChange, type LedgerContext } from "../../ledger/change";
-import type { LedgerColumnId } from "../../ledger/columns";
+import { allColumns, measureOf, type LedgerColumn, type LedgerColumnId, type MeasureNames } from "../../ledger/columns";
 import { readPaste, type DateOrder, type PasteReading } from "../../ledger/paste";
 import { standing, wasPerformed } from "../../planning/adherence";
 import { Printer, unitsOf } from "../../units/printer";
 import { printNumber } from "../../units/number";
 import { coveredBy } from "../distances";
-import type { Figures } from "../figures";
+import { compare, type Figures } from "../figures";
 import { foodDay } from "../foodDay";
 import { workOf } from "../../strength/volume";
 
 /** One day of the ledger: the text of each cell, empty where there is nothing. */
-export interface LedgerRow { date: string; cells: Record<LedgerColumnId, string>; gross: boolean }
+export interface LedgerRow { date: string; cells: Partial<Record<LedgerColumnId, string>>; gross: boolean }
+
+/** The measures of the household by name, as the ledger and the forms name them. */
+export function measureNames(figures: Figures): MeasureNames[] {
+  return [...figures.measures.values()].map(({ id, name, unit }) => ({ id, name, unit: unit ?? "" })).sort((a, b) => compare(a.name, b.name) || compare(a.id, b.id));
+}
 
 /** Rows of the days from `from` to `to`, both included, printed in the trainee's units. */
 export function ledgerView(figures: Figures, from: Day, to: Day): LedgerRow[] {
   const printer = new Printer(unitsOf(figures.person.units));
+  const measures = [...allColumns(measureNames(figures)).keys()].filter((id) => measureOf(id) !== null);
   return Array.from({ length: Math.max(0, to - from + 1) }, (_, index): LedgerRow => {
     const day = from + index;
-    const draft = { weighIn: figures.primaryOn(day), note: figures.noteOn(day) };
+    const draft = { weighIn: figures.primaryOn(day), note: figures.noteOn(day), readings: new Map(measures.map((id) => [measureOf(id)!, figures.readingOn(measureOf(id)!, day)])) };
     const trend = trendDay(figures.trend, day);
     const line = figures.lineOn(day);
     const plan = "reason" in line || day > line.deadline ? null : planWeight(line, day);
@@ -40,6 +46,7 @@ export function ledgerView(figures: Figures, from: Day, to: Day): LedgerRow[] {
         sessions: sessions.map((session) => `${session.title ?? session.kind}${wasPerformed(session, figures.on) ? "" : ` (${standing(session, figures.on)})`}`).join(", "),
         volume: volume > 0 ? printer.volumeLoad(volume).split(" ")[0]! : "", distance: metres > 0 ? printer.distance(metres).split(" ")[0]! : "",
         energy: food === null ? "" : printer.energyNumber(food.eaten.kcal), protein: food === null ? "" : printNumber(food.eaten.protein, 0), water: water > 0 ? printNumber(water, 0) : "",
+        ...Object.fromEntries(measures.map((id) => [id, entry(id)])),
       },
     };
   });
@@ -52,11 +59,12 @@ export interface LedgerPreview extends LedgerChange { lines: PasteReading["refus
 
 /** What edits or a paste would do; nothing is written. */
 export function ledgerPreview(figures: Figures, ask: LedgerAsk, newId: () => string): LedgerPreview {
+  const columns: ReadonlyMap<LedgerColumnId, LedgerColumn> = allColumns(measureNames(figures));
   const context: LedgerContext = {
     personId: figures.personId, today: figures.on, printer: new Printer(unitsOf(figures.person.units)), newId,
-    weighInOn: (day) => figures.primaryOn(day), noteOn: (day) => figures.noteOn(day), expectedKg: (day) => figures.levelOn(day),
+    weighInOn: (day) => figures.primaryOn(day), noteOn: (day) => figures.noteOn(day), expectedKg: (day) => figures.levelOn(day), readingOn: (measureId, day) => figures.readingOn(measureId, day), columns,
   };
   if ("edits" in ask) return { ...ledgerChange(context, ask.edits), lines: [], order: null, orders: [] };
-  const { edits, refused, order, orders } = readPaste(ask.paste, ask.at, ask.columns, ask.order);
+  const { edits, refused, order, orders } = readPaste(ask.paste, ask.at, ask.columns, columns, ask.order);
   return { ...ledgerChange(context, edits), lines: refused, order, orders };
 }

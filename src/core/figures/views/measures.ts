@@ -4,7 +4,9 @@ import { centimetres, tapeBodyFat, tapeStandardError, waistToHeight, type Tape }
 import { z80 } from "../../body/trend";
 import type { Sex } from "../../energy/resting";
 import type { RecordOf } from "../../log/records";
+import type { MeasureNames } from "../../ledger/columns";
 import type { Figures } from "../figures";
+import { measureNames } from "./ledger";
 
 /** A weekly rate is drawn from the readings of so many days, at least four of them over at least three weeks. */
 export const rateDays = 84;
@@ -29,7 +31,7 @@ export interface Composition { percent: number; low80: number; high80: number; f
 export interface MeasuresView {
   measures: MeasureRow[];
   /** Measures of the household, those without a reading of this person included. */
-  known: { id: string; name: string; unit: string }[];
+  known: MeasureNames[];
   composition: Composition | { reason: string };
   waistToHeight: { ratio: number; date: string } | { reason: string };
 }
@@ -75,7 +77,7 @@ export function measuresView(figures: Figures): MeasuresView {
   const heightCm = figures.person.heightCm ?? null;
   return {
     measures: all.flatMap((measure) => rowOf(measure, figures.readingsOf(measure.id), figures.on) ?? []),
-    known: all.map(({ id, name, unit }) => ({ id, name, unit: unit ?? "" })),
+    known: measureNames(figures),
     composition: compositionOf(figures),
     waistToHeight: waist === null ? { reason: "no waist is written" } : heightCm === null ? { reason: "no height is written" } : { ratio: waistToHeight(waist.cm, heightCm), date: waist.date },
   };
