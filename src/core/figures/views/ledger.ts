@@ -4,6 +4,7 @@ import { planWeight } from "../../goal/plan";
 import { entryText, ledgerChange, type CellEdit, type LedgerChange, type LedgerContext } from "../../ledger/change";
 import { allColumns, measureOf, type LedgerColumn, type LedgerColumnId, type MeasureNames } from "../../ledger/columns";
 import { readPaste, type DateOrder, type PasteReading } from "../../ledger/paste";
+import { family, ownedBy } from "../../memo";
 import { standing, wasPerformed } from "../../planning/adherence";
 import { Printer, unitsOf } from "../../units/printer";
 import { printNumber } from "../../units/number";
@@ -20,6 +21,9 @@ export function measureNames(figures: Figures): MeasureNames[] {
   return [...figures.measures.values()].map(({ id, name, unit }) => ({ id, name, unit: unit ?? "" })).sort((a, b) => compare(a.name, b.name) || compare(a.id, b.id));
 }
 
+/** Volume load of a day, kept by itself: a weigh-in changes the trend of every day, and hardly any day's volume. */
+const volumeOn = ownedBy((figures: Figures) => family(figures.log.index, (day: Day) => workOf(figures.sessionsOn(day).flatMap((session) => figures.setsOf(session)), figures.settings).volumeLoadKg));
+
 /** Rows of the days from `from` to `to`, both included, printed in the trainee's units. */
 export function ledgerView(figures: Figures, from: Day, to: Day): LedgerRow[] {
   const printer = new Printer(unitsOf(figures.person.units));
@@ -31,11 +35,10 @@ export function ledgerView(figures: Figures, from: Day, to: Day): LedgerRow[] {
     const line = figures.lineOn(day);
     const plan = "reason" in line || day > line.deadline ? null : planWeight(line, day);
     const sessions = figures.sessionsOn(day);
-    const sets = sessions.flatMap((session) => figures.setsOf(session));
     const metres = sessions.reduce((sum, session) => sum + (coveredBy(session, figures.on)?.metres ?? 0), 0);
     const food = day <= figures.on && figures.mealsOn(day).some(({ status }) => status !== "planned") ? foodDay(figures, day) : null;
     const water = figures.waterOn(day);
-    const volume = workOf(sets, figures.settings).volumeLoadKg;
+    const volume = volumeOn(figures)(day);
     const entry = (column: LedgerColumnId) => entryText(draft, column, printer);
     return {
       date: dateOf(day), gross: trend?.gross ?? false,
