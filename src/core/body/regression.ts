@@ -1,5 +1,5 @@
-/** Coefficients of a linear regression with their covariance. `scatter` is the mean square of what is left over, by which the covariance is scaled. */
-export interface Regression { coefficients: number[]; covariance: number[][]; scatter: number; observations: number }
+/** Coefficients of a linear regression with their covariance, scaled by the mean square of what is left over. */
+export interface Regression { coefficients: number[]; covariance: number[][] }
 
 /**
  * Weighted least squares by the normal equations.
@@ -19,7 +19,7 @@ export function leastSquares(rows: readonly { y: number; x: readonly number[]; v
   if (inverse === null) return null;
   const coefficients = inverse.map((row) => dot(row, right));
   const scatter = rows.reduce((sum, { y, x, variance }) => sum + (y - dot(x, coefficients)) ** 2 / variance, 0) / (rows.length - size);
-  return { coefficients, covariance: inverse.map((row) => row.map((value) => value * scatter)), scatter, observations: rows.length };
+  return { coefficients, covariance: inverse.map((row) => row.map((value) => value * scatter)) };
 }
 
 /**

@@ -4,6 +4,14 @@ import type { WeighIn } from "../log/records";
 /** One morning's weight. */
 export interface Weighed { day: Day; kg: number; id: string }
 
+/** Body weights that are taken at all, kilograms. */
+export const [lightest, heaviest] = [25, 350];
+
+/** Whether a weight is so far from what the scale was expected to show that it is questioned: a slip of the finger, or another unit. */
+export function isFarOff(kg: number, expectedKg: number | null): expectedKg is number {
+  return expectedKg !== null && Math.abs(kg / expectedKg - 1) > 0.08;
+}
+
 /** The primary one of a day's weigh-ins, given in order of time and id: the first that is not marked as a second one. Null without one. */
 export function primaryOf(weighIns: readonly WeighIn[]): WeighIn | null {
   return weighIns.find(({ primary }) => primary !== false) ?? null;

@@ -1,12 +1,9 @@
+import { heaviest, isFarOff, lightest } from "../body/weighIns";
 import { dateOf, type Day } from "../calendar/day";
 import { put } from "../log/records";
 import { toKg, type MassUnit } from "../units/mass";
 import { parseDecimal } from "../units/number";
 import { problemAt, reading, type EntryContext, type Part, type Reading } from "./reading";
-
-/** Body weights that are taken at all, kilograms. */
-const lightest = 25;
-const heaviest = 350;
 
 /** A weigh-in: a number, its unit if another than the trainee's, a time, a note. Null when the text is something else. */
 export function readWeighIn({ text, start }: Part, day: Day, context: EntryContext): Reading | null {
@@ -26,14 +23,13 @@ export function readWeighIn({ text, start }: Part, day: Day, context: EntryConte
   const padded = time === undefined ? null : time.padStart(5, "0");
   const record = { ...(held ?? { id: context.newId(), personId: context.personId, date, primary: true }), kg, ...(padded ? { time: padded } : {}), ...(note ? { note } : {}) };
   const expected = context.expectedKg(day);
-  const far = expected !== null && Math.abs(kg / expected - 1) > 0.08;
   return reading("weighIn", date, {
     fields: [
       { label: "weigh-in", text: context.printer.mass(kg) },
       ...(padded ? [{ label: "time", text: padded }] : []), ...(note ? [{ label: "note", text: note }] : []),
       ...(held ? [{ label: "replaces", text: context.printer.mass(held.kg) }] : []),
     ],
-    caution: far ? `That is far from the ${context.printer.mass(expected)} expected. Press Enter again if it is right.` : null,
+    caution: isFarOff(kg, expected) ? `That is far from the ${context.printer.mass(expected)} expected. Press Enter again if it is right.` : null,
     change: [put("weighIns", record, held ?? undefined)], label: `Weigh-in ${context.printer.mass(kg)}`,
   });
 }

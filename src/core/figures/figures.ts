@@ -254,9 +254,9 @@ export class Figures extends Asked {
   }
 
   /** Latest body-fat percentage by a measure in % whose name speaks of fat. */
-  bodyFatOn(day: Day): { percent: number; date: string } | null {
+  bodyFatOn(day: Day): { percent: number; date: string; method: string | null } | null {
     const latest = this.#bodyFats().findLast(({ date }) => mustDay(date) <= day);
-    return latest === undefined ? null : { percent: latest.value, date: latest.date };
+    return latest === undefined ? null : { percent: latest.value, date: latest.date, method: latest.method ?? null };
   }
 
   /** The measures of the household, the trainee's own among them. */
@@ -267,9 +267,6 @@ export class Figures extends Asked {
 
   /** The reading of a measure on a day, the last by id where there are several; null without one. */
   readingOn(measureId: string, day: Day): RecordOf<"readings"> | null { return this.log.index.on("readings", this.personId, day).findLast((reading) => reading.measureId === measureId) ?? null; }
-
-  /** The latest measured body fat, with its method; null without one. */
-  get bodyFatReading(): RecordOf<"readings"> | null { return this.#bodyFats().findLast(({ date }) => mustDay(date) <= this.on) ?? null; }
 
   readonly #bodyFats = this.#kept(() => {
     const ids = new Set([...this.log.index.all("measures").values()].filter(({ name, unit }) => unit === "%" && /fat/i.test(name)).map(({ id }) => id));

@@ -1,3 +1,4 @@
+import { heaviest, isFarOff, lightest } from "../body/weighIns";
 import { dateOf, dayOf, type Day } from "../calendar/day";
 import { put, type Change, type DayNote, type RecordOf, type WeighIn } from "../log/records";
 import { parseMass } from "../units/mass";
@@ -32,10 +33,6 @@ export interface LedgerChange {
   change: Change;
 }
 
-/** Body weights that are taken at all, kilograms. */
-const [lightest, heaviest] = [25, 350];
-/** A weight further than this share from what was expected is questioned. */
-const questionedBeyond = 0.08;
 const timeOfDay = /^(?:[01]?\d|2[0-3]):[0-5]\d$/;
 
 /** One day as it will stand. Null: there is none. */
@@ -121,8 +118,7 @@ function applied({ personId, today, printer, expectedKg, newId, columns }: Ledge
     if (kg < lightest || kg > heaviest) return { why: `${text} is no body weight: ${printer.mass(lightest, 0)} to ${printer.mass(heaviest, 0)} is taken.` };
     if (day > today) return { why: "A weigh-in cannot be in the future." };
     const expected = expectedKg(day);
-    const far = expected !== null && Math.abs(kg / expected - 1) > questionedBeyond;
-    return { draft: { ...draft, weighIn: { ...(draft.weighIn ?? { id: newId(), ...own, primary: true }), kg } }, caution: far ? `That is far from the ${printer.mass(expected)} expected.` : null };
+    return { draft: { ...draft, weighIn: { ...(draft.weighIn ?? { id: newId(), ...own, primary: true }), kg } }, caution: isFarOff(kg, expected) ? `That is far from the ${printer.mass(expected)} expected.` : null };
   }
   if (draft.weighIn === null) return { why: `${columns.get(column)!.title} belongs to a weigh-in, and there is none that day. Write the weight first.` };
   if (column === "time") {

@@ -63,8 +63,8 @@ export function compositionOf(figures: Figures): Composition | { reason: string 
   const kg = figures.levelOn(figures.on);
   if (kg === null) return { reason: "no weight is written" };
   const of = (percent: number, half: number, by: Composition["by"], method: string | null, date: string): Composition => ({ percent, low80: percent - half, high80: percent + half, fatKg: (kg * percent) / 100, leanKg: kg * (1 - percent / 100), by, method, date });
-  const measured = figures.bodyFatReading;
-  if (measured !== null) return of(measured.value, z80 * tapeStandardError, "measured", measured.method ?? null, measured.date);
+  const measured = figures.bodyFatOn(figures.on);
+  if (measured !== null) return of(measured.percent, z80 * tapeStandardError, "measured", measured.method, measured.date);
   const { tape, date } = tapeOf(figures);
   const estimate = tapeBodyFat((figures.person.sex ?? "unspecified") as Sex, tape);
   return "reason" in estimate ? { reason: `no body fat is measured, and from the tape ${estimate.reason}` } : of(estimate.percent, z80 * tapeStandardError, "tape", null, date!);
