@@ -1,19 +1,23 @@
 /** Coefficients of a linear regression with their covariance, scaled by the mean square of what is left over. */
 export interface Regression { coefficients: number[]; covariance: number[][] }
 
+/** One observation: its value, its regressors, and the variance it has up to a common factor. */
+export interface Observation { y: number; x: readonly number[]; variance: number }
+
 /**
  * Weighted least squares by the normal equations.
- * @param rows one an observation: its value, its regressors, and the variance it has up to a common factor
  * @returns null when the regressors cannot be told apart, or there are no more observations than regressors
  */
-export function leastSquares(rows: readonly { y: number; x: readonly number[]; variance: number }[]): Regression | null {
+export function leastSquares(rows: readonly Observation[]): Regression | null {
   const size = rows[0]?.x.length ?? 0;
   if (rows.length <= size) return null;
   const moments = Array.from({ length: size }, () => new Array<number>(size).fill(0));
   const right = new Array<number>(size).fill(0);
   for (const { y, x, variance } of rows) for (let i = 0; i < size; i++) {
-    right[i]! += (x[i]! * y) / variance;
-    for (let j = 0; j < size; j++) moments[i]![j]! += (x[i]! * x[j]!) / variance;
+    const share = x[i]! / variance;
+    const row = moments[i]!;
+    right[i]! += share * y;
+    for (let j = 0; j < size; j++) row[j]! += share * x[j]!;
   }
   const inverse = inverseOf(moments);
   if (inverse === null) return null;

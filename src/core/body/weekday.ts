@@ -1,6 +1,6 @@
 import { weekdayOf, type Day, type Weekday } from "../calendar/day";
-import { dot, inverseOf, leastSquares, type Regression } from "./regression";
-import { startOf, weightModel, z80, type Trend } from "./trend";
+import { dot, inverseOf, leastSquares, type Observation, type Regression } from "./regression";
+import { startOf, weightModel, z80, type Scatter, type Trend } from "./trend";
 import type { Weighed } from "./weighIns";
 import { innovationsOf } from "./weightFilter";
 
@@ -30,17 +30,44 @@ function contrasts(day: Day): number[] {
   return weekdays.slice(0, 6).map((one) => (weekday === 7 ? -1 : Number(weekday === one)));
 }
 
-/**
- * Weekday effects on weight, estimated together with the trend: generalised least squares on the innovations of the trend's own
- * filter, which is the exact estimate given the scatter. Weigh-ins more than three standard deviations off are left out.
- * Source: de Jong 1991, The Annals of Statistics 19:1073 (augmented Kalman filter); test of all at once: Wald's.
- */
-export function weekdayEffects(trend: Trend | null, weighed: readonly Weighed[]): WeekdayEffects | { reason: string } {
+/** The weigh-ins on which effects are estimated, with the scatter by which they are weighed: what changes elsewhere leaves the effects alone. */
+export interface EffectMornings { scatter: Scatter; weighed: Weighed[] }
+
+/** The weigh-ins of the last two years that the trend took for plain ones; those more than three standard deviations off are left out. */
+export function effectMornings(trend: Trend | null, weighed: readonly Weighed[]): EffectMornings | { reason: string } {
   if (trend === null) return { reason: "no weight is written" };
-  const window = weighed.filter(({ day }) => day > trend.last - effectDays);
-  const reason = tooFew(window.map(({ day }) => day));
-  if (reason !== null) return { reason };
-  return effectsOf(regressOnTrend(trend, window, contrasts), window.map(({ day }) => day));
+  const plain = weighed.filter(({ day }) => day > trend.last - effectDays && trend.weight[day - trend.first]! > 0.999);
+  const reason = tooFew(plain.map(({ day }) => day));
+  return reason === null ? { scatter: trend.scatter, weighed: plain } : { reason };
+}
+
+/** Mornings made independent of each other: for each its innovation, those of the weekday contrasts, and its variance; and the way to do so with one more column. */
+export interface WhiteMornings { days: Day[]; rows: Observation[]; along: (column: readonly number[]) => number[] }
+
+/**
+ * Sends the mornings and the weekday contrasts through the trend's own filter. Least squares on what comes out is the exact
+ * generalised least-squares estimate, together with the trend, given the scatter.
+ * Source: de Jong 1991, The Annals of Statistics 19:1073 (augmented Kalman filter).
+ */
+export function whitened({ scatter, weighed }: EffectMornings): WhiteMornings {
+  const first = weighed[0]!.day;
+  const length = weighed.at(-1)!.day - first + 1;
+  const filtered = (startKg: number, values: readonly number[]) => {
+    const column = new Float64Array(length).fill(NaN);
+    weighed.forEach(({ day }, row) => { column[day - first] = values[row]!; });
+    return innovationsOf(weightModel(scatter, startKg), column);
+  };
+  const days = weighed.map(({ day }) => day);
+  const along = (values: readonly number[]) => { const { innovation } = filtered(0, values); return days.map((day) => innovation[day - first]!); };
+  const { innovation, variance } = filtered(startOf(weighed), weighed.map(({ kg }) => kg));
+  const shares = days.map(contrasts);
+  const columns = weekdays.slice(0, 6).map((_, index) => along(shares.map((row) => row[index]!)));
+  return { days, along, rows: days.map((day, row) => ({ y: innovation[day - first]!, x: columns.map((column) => column[row]!), variance: variance[day - first]! })) };
+}
+
+/** Weekday effects on weight. Test of all at once: Wald's. */
+export function weekdayEffects({ rows, days }: WhiteMornings): WeekdayEffects | { reason: string } {
+  return effectsOf(leastSquares(rows), days);
 }
 
 /** The same for any daily quantity without a trend, such as what was eaten, by plain least squares: days are taken as independent. */
@@ -54,37 +81,21 @@ export function weekdayMeans(values: readonly { day: Day; value: number }[]): We
 }
 
 /** Weight on mornings after training against mornings after rest, weekdays held apart so that the one does not stand for the other. */
-export function afterTraining(trend: Trend | null, weighed: readonly Weighed[], trained: (day: Day) => boolean): AfterTraining | { reason: string } {
-  if (trend === null) return { reason: "no weight is written" };
-  const window = weighed.filter(({ day }) => day > trend.last - effectDays);
-  const after = window.filter(({ day }) => trained(day - 1)).length;
-  const reason = tooFew(window.map(({ day }) => day)) ?? (Math.min(after, window.length - after) < 2 * timesEach ? `mornings after training and after rest, at least ${2 * timesEach} of each, are needed` : null);
-  if (reason !== null) return { reason };
-  const both = weekdays.some((one) => new Set(window.filter(({ day }) => weekdayOf(day) === one).map(({ day }) => trained(day - 1))).size === 2);
-  const fit = both ? regressOnTrend(trend, window, (day) => [...contrasts(day), Number(trained(day - 1))]) : null;
+export function afterTraining({ rows, days, along }: WhiteMornings, trained: (day: Day) => boolean): AfterTraining | { reason: string } {
+  const after = days.map((day) => trained(day - 1));
+  const times = after.filter(Boolean).length;
+  if (Math.min(times, days.length - times) < 2 * timesEach) return { reason: `mornings after training and after rest, at least ${2 * timesEach} of each, are needed` };
+  const both = weekdays.some((one) => new Set(after.filter((_, row) => weekdayOf(days[row]!) === one)).size === 2);
+  const column = along(after.map(Number));
+  const fit = both ? leastSquares(rows.map(({ y, x, variance }, row) => ({ y, x: [...x, column[row]!], variance }))) : null;
   if (fit === null) return { reason: "training always falls on the same weekdays, so the two cannot be told apart" };
   const [effect, half] = [fit.coefficients[6]!, z80 * Math.sqrt(fit.covariance[6]![6]!)];
-  return { effect, low80: effect - half, high80: effect + half, afterTraining: after, afterRest: window.length - after };
+  return { effect, low80: effect - half, high80: effect + half, afterTraining: times, afterRest: days.length - times };
 }
 
 function tooFew(days: readonly Day[]): string | null {
   if (days.length === 0 || days.at(-1)! - days[0]! + 1 < effectNeedsDays) return "weekday effects need eight weeks of days";
   return weekdays.some((weekday) => days.filter((day) => weekdayOf(day) === weekday).length < timesEach) ? `each weekday must be there at least ${timesEach} times` : null;
-}
-
-function regressOnTrend(trend: Trend, window: readonly Weighed[], regressors: (day: Day) => number[]): Regression | null {
-  const kept = window.filter(({ day }) => trend.weight[day - trend.first]! > 0.999);
-  const first = kept[0]!.day;
-  const length = kept.at(-1)!.day - first + 1;
-  const along = (startKg: number, values: readonly number[]) => {
-    const column = new Float64Array(length).fill(NaN);
-    kept.forEach(({ day }, row) => { column[day - first] = values[row]!; });
-    return innovationsOf(weightModel(trend.scatter, startKg), column);
-  };
-  const rows = kept.map(({ day }) => regressors(day));
-  const weights = along(startOf(kept), kept.map(({ kg }) => kg));
-  const columns = rows[0]!.map((_, index) => along(0, rows.map((row) => row[index]!)).innovation);
-  return leastSquares(kept.map(({ day }) => ({ y: weights.innovation[day - first]!, x: columns.map((column) => column[day - first]!), variance: weights.variance[day - first]! })));
 }
 
 function effectsOf(fit: Regression | null, days: readonly Day[]): WeekdayEffects | { reason: string } {

@@ -2,7 +2,7 @@ import { groupBy, joined } from "../calendar/groupBy";
 import { ageOn, dateOf, monthStartOf, mustDay, weekStartOf, type Day, type Weekday } from "../calendar/day";
 import { fitScatter, settledBefore, weightTrend, type Fit, type Trend } from "../body/trend";
 import { primaryOf, type Weighed } from "../body/weighIns";
-import { afterTraining, weekdayEffects, type AfterTraining, type WeekdayEffects } from "../body/weekday";
+import { afterTraining, effectMornings, weekdayEffects, whitened, type AfterTraining, type WeekdayEffects } from "../body/weekday";
 import { weeklyWeight, weekStarts, type WeeklyWeight } from "../body/weekly";
 import type { FormulaChoice } from "../strength/e1rm";
 import { liftDays, liftStanding, maximumInForce, type LiftDay, type LiftStanding } from "../strength/maximum";
@@ -80,14 +80,18 @@ export class Figures extends Asked {
   });
   get trend(): Trend | null { return this.#trend(); }
 
+  readonly #effectMornings = this.#kept(() => effectMornings(this.trend, this.weighed));
+  readonly #whitened = this.#kept(() => { const mornings = this.#effectMornings(); return "reason" in mornings ? mornings : whitened(mornings); });
+
   /** What each weekday does to the weight, or why that cannot be said. */
   get weekdayWeight(): WeekdayEffects | { reason: string } { return this.#weekdayWeight(); }
-  readonly #weekdayWeight = this.#kept(() => weekdayEffects(this.trend, this.weighed));
+  readonly #weekdayWeight = this.#kept(() => { const white = this.#whitened(); return "reason" in white ? white : weekdayEffects(white); });
 
   /** Mornings after training against mornings after rest, or why that cannot be said. */
   get afterTraining(): AfterTraining | { reason: string } { return this.#afterTraining(); }
-  readonly #afterTraining = this.#kept(() => afterTraining(this.trend, this.weighed, this.#trainedOn));
-  readonly #trainedOn = this.#each((day: Day) => this.sessionsOn(day).some((session) => wasPerformed(session, this.on)));
+  readonly #afterTraining = this.#kept(() => { const white = this.#whitened(); return "reason" in white ? white : afterTraining(white, this.#trainedOn); });
+  readonly #trainedOn = (day: Day) => this.#trained(blockOf(day))[day - blockOf(day) * blockDays]!;
+  readonly #trained = this.#each((block: number) => daysOf(block).map((day) => this.sessionsOn(day).some((session) => wasPerformed(session, this.on))));
 
   readonly #firstMorning = this.#kept(() => this.weighed[0]?.day ?? null);
   readonly #weeks = this.#kept(() => { const first = this.#firstMorning(); return first === null ? [] : weekStarts(first, this.on, this.weekStart); });
