@@ -29,7 +29,7 @@ function mornings(seed: number, days: number, effects: readonly number[], afterT
 
 /** What is said of the plain mornings, or why nothing is. */
 function onMornings<T>(trend: Trend | null, weighed: Weighed[], say: (white: WhiteMornings) => T): T | { reason: string } {
-  const plain = effectMornings(trend, weighed);
+  const plain = effectMornings(trend, weighed, []);
   return "reason" in plain ? plain : say(whitened(plain));
 }
 
@@ -65,7 +65,7 @@ function byTheBook(weighed: { day: Day; kg: number }[], regressors: (day: Day) =
 describe("weekday effects on weight", () => {
   it("are those of generalised least squares written out in full", () => {
     const weighed = mornings(4, 91, shape);
-    const trend = weightTrend(weighed, { scatter, fittedOn: 0 });
+    const trend = weightTrend(weighed, [], { scatter, fittedOn: 0 });
     expect(Math.min(...weighed.map(({ day }) => trend.weight[day - trend.first]!))).toBeGreaterThan(0.999);
     const { effects } = told(onMornings(trend, weighed, weekdayEffects));
     const book = byTheBook(weighed, (day) => [1, 2, 3, 4, 5, 6].map((one) => (weekdayOf(day) === 7 ? -1 : Number(weekdayOf(day) === one))));

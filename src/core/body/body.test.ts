@@ -83,10 +83,21 @@ describe("the trend", () => {
   it("is fitted on the closed months: a weigh-in of this month leaves the scatter as it is, one of a closed month does not", () => {
     const values = Array.from({ length: 90 }, (_, index) => 75 - 0.05 * index + noise(index));
     const fitted = (changed: number[]) => fitOf(run(changed));
-    expect(weightTrend(run(values))).toEqual(weightTrend(run(values), fitted(values)));
+    expect(weightTrend(run(values))).toEqual(weightTrend(run(values), [], fitted(values)));
     expect(fitted(values.with(89, 70))).toEqual(fitted(values));
     expect(fitted(values.with(3, 74))).not.toEqual(fitted(values));
-    expect(fitScatter(run(values.slice(0, 20))).fittedOn).toBe(0);
+    expect(fitScatter(run(values.slice(0, 20)), []).fittedOn).toBe(0);
+  });
+  it("jumps where the trainee marked it, and only there", () => {
+    const values = Array.from({ length: 120 }, (_, index) => 78 - 0.03 * index + (index >= 70 ? 1.8 : 0) + noise(index));
+    const [plain, marked] = [trendDays(weightTrend(run(values))), trendDays(weightTrend(run(values), [monday + 70]))];
+    const truly = (index: number) => 78 - 0.03 * index + (index >= 70 ? 1.8 : 0);
+    const worst = (days: TrendDay[]) => Math.max(...days.slice(62, 78).map(({ kg }, index) => Math.abs(kg - truly(62 + index))));
+    expect(worst(marked)).toBeLessThan(0.5);
+    expect(worst(plain)).toBeGreaterThan(0.8);
+    // The rate is not bent by the jump: the day before and the day after fall alike.
+    for (const index of [60, 80]) expect(Math.abs(marked[index]!.kgPerWeek + 0.21)).toBeLessThan(0.15);
+    expect(trendDays(weightTrend(run(values), [monday - 9, monday, monday + 500]))).toEqual(plain);
   });
   it("grows less sure over a gap", () => {
     const values = Array.from({ length: 90 }, (_, index) => (index >= 30 && index < 60 ? null : 70 + noise(index)));

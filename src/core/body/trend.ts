@@ -14,7 +14,7 @@ export const z80 = 1.2815515655446004;
 export interface Scatter { scale: number; water: number; memory: number; level: number; slope: number }
 
 /** Where scatter is put before the data speak, and how firmly: standard deviations of the logarithms (our judgement, no source). */
-const prior: Scatter = { scale: 0.25, water: 0.35, memory: 0.5, level: 0.02, slope: 0.005 };
+const prior: Scatter = { scale: 0.25, water: 0.35, memory: 0.5, level: 0.02, slope: 0.003 };
 const firmness: Scatter = { scale: 0.5, water: 0.5, memory: 0.6, level: 0.5, slope: 0.6 };
 const keys = ["scale", "water", "memory", "level", "slope"] as const;
 
@@ -23,6 +23,12 @@ const keys = ["scale", "water", "memory", "level", "slope"] as const;
  * 378:826), so a rate carried forward halves in 365 days.
  */
 export const damping = 0.5 ** (1 / 365);
+
+/**
+ * How far the level may jump on a day that the trainee marks (a start of creatine, a diet break): standard deviation, kilograms
+ * (our judgement, no source; a jump of two or three kilograms still fits).
+ */
+const jumpKg = 1.5;
 
 /** Innovations beyond so many standard deviations lose weight (our judgement; 3 is the usual choice, no source). */
 const robustLimit = 3;
@@ -110,8 +116,8 @@ export function startOf(weighed: readonly Weighed[]): number {
 export interface Fit { scatter: Scatter; fittedOn: number }
 
 /** Fits the scatter by maximum a posteriori; too few weigh-ins leave the prior. */
-export function fitScatter(weighed: readonly Weighed[]): Fit {
-  return weighed.length < fitAtLeast ? { scatter: prior, fittedOn: 0 } : { scatter: searchScatter(weighed), fittedOn: weighed.length };
+export function fitScatter(weighed: readonly Weighed[], jumps: readonly Day[]): Fit {
+  return weighed.length < fitAtLeast ? { scatter: prior, fittedOn: 0 } : { scatter: searchScatter(weighed, jumps), fittedOn: weighed.length };
 }
 
 /** The weigh-ins on which the scatter is fitted for a month: those before it, so that today's number does not shift all the past. */
@@ -120,21 +126,22 @@ export function settledBefore(weighed: readonly Weighed[], month: Day): Weighed[
 }
 
 /** The fit for the month of the last weigh-in. */
-export function fitOf(weighed: readonly Weighed[]): Fit {
-  return fitScatter(settledBefore(weighed, monthStartOf(weighed.at(-1)!.day)));
+export function fitOf(weighed: readonly Weighed[], jumps: readonly Day[] = []): Fit {
+  return fitScatter(settledBefore(weighed, monthStartOf(weighed.at(-1)!.day)), jumps);
 }
 
 /**
  * Trend of the primary weigh-ins: one day after another from the first to the last, by Kalman filter and smoother.
  * @param weighed primary weigh-ins, oldest first, at least one
+ * @param jumps days on which the level may jump, as the trainee marked them
  * @param fit scatter fitted on the closed months
- * Source: Harvey 1989; Durbin & Koopman 2012.
+ * Source: Harvey 1989; Durbin & Koopman 2012 (intervention as a large variance of the level on that day).
  */
-export function weightTrend(weighed: readonly Weighed[], { scatter, fittedOn }: Fit = fitOf(weighed)): Trend {
+export function weightTrend(weighed: readonly Weighed[], jumps: readonly Day[] = [], { scatter, fittedOn }: Fit = fitOf(weighed, jumps)): Trend {
   const [first, last] = [weighed[0]!, weighed.at(-1)!];
   const model = weightModel(scatter, startOf(weighed));
   const observations = daily(weighed);
-  const { levelVariance, slopeVariance, ...smoothed } = smoothWeights(model, observations, robustLimit);
+  const { levelVariance, slopeVariance, ...smoothed } = smoothWeights(model, observations, robustLimit, jumpColumn(jumps, first.day, observations.length));
   return {
     first: first.day, last: last.day, ...smoothed, sd: deviations(levelVariance), slopeSd: deviations(slopeVariance), weighed: observations, residualVariance: residualVariance(observations, smoothed), scatter, fittedOn, model,
   };
@@ -159,6 +166,15 @@ function residualVariance(weighed: Float64Array, { level, weight }: Pick<Trend, 
   return count === 0 ? 0 : sum / count;
 }
 
+/** Variance that marked jumps add to the level, day by day from `first`; null when none falls into those days. */
+export function jumpColumn(jumps: readonly Day[], first: Day, days: number): Float64Array | null {
+  const within = jumps.filter((day) => day > first && day < first + days);
+  if (within.length === 0) return null;
+  const column = new Float64Array(days);
+  for (const day of within) column[day - first] = jumpKg ** 2;
+  return column;
+}
+
 function daily(weighed: readonly Weighed[]): Float64Array {
   const start = weighed[0]!.day;
   const observations = new Float64Array(weighed.at(-1)!.day - start + 1).fill(NaN);
@@ -166,14 +182,15 @@ function daily(weighed: readonly Weighed[]): Float64Array {
   return observations;
 }
 
-function searchScatter(weighed: readonly Weighed[]): Scatter {
+function searchScatter(weighed: readonly Weighed[], jumps: readonly Day[]): Scatter {
   const observations = daily(weighed);
+  const jumping = jumpColumn(jumps, weighed[0]!.day, observations.length);
   const start = startOf(weighed);
   const centre = keys.map((key) => free(key, prior[key]));
   const cost = (point: readonly number[]) => {
     const scatter = scatterOf(point);
     const penalty = keys.reduce((sum, key, index) => sum + 0.5 * ((point[index]! - centre[index]!) / firmness[key]) ** 2, 0);
-    return penalty - weightLikelihood(weightModel(scatter, start), observations, robustLimit);
+    return penalty - weightLikelihood(weightModel(scatter, start), observations, robustLimit, jumping);
   };
   return scatterOf(minimise(cost, centre, 0.4, 160, 1e-2));
 }

@@ -1,6 +1,6 @@
 import { weekdayOf, type Day, type Weekday } from "../calendar/day";
 import { dot, inverseOf, leastSquares, type Observation, type Regression } from "./regression";
-import { startOf, weightModel, z80, type Scatter, type Trend } from "./trend";
+import { jumpColumn, startOf, weightModel, z80, type Scatter, type Trend } from "./trend";
 import type { Weighed } from "./weighIns";
 import { innovationsOf } from "./weightFilter";
 
@@ -31,14 +31,14 @@ function contrasts(day: Day): number[] {
 }
 
 /** The weigh-ins on which effects are estimated, with the scatter by which they are weighed: what changes elsewhere leaves the effects alone. */
-export interface EffectMornings { scatter: Scatter; weighed: Weighed[] }
+export interface EffectMornings { scatter: Scatter; weighed: Weighed[]; jumps: readonly Day[] }
 
 /** The weigh-ins of the last two years that the trend took for plain ones; those more than three standard deviations off are left out. */
-export function effectMornings(trend: Trend | null, weighed: readonly Weighed[]): EffectMornings | { reason: string } {
+export function effectMornings(trend: Trend | null, weighed: readonly Weighed[], jumps: readonly Day[]): EffectMornings | { reason: string } {
   if (trend === null) return { reason: "no weight is written" };
   const plain = weighed.filter(({ day }) => day > trend.last - effectDays && trend.weight[day - trend.first]! > 0.999);
   const reason = tooFew(plain.map(({ day }) => day));
-  return reason === null ? { scatter: trend.scatter, weighed: plain } : { reason };
+  return reason === null ? { scatter: trend.scatter, weighed: plain, jumps: jumps.filter((day) => day > plain[0]!.day && day <= plain.at(-1)!.day) } : { reason };
 }
 
 /** Mornings made independent of each other: for each its innovation, those of the weekday contrasts, and its variance; and the way to do so with one more column. */
@@ -49,13 +49,14 @@ export interface WhiteMornings { days: Day[]; rows: Observation[]; along: (colum
  * generalised least-squares estimate, together with the trend, given the scatter.
  * Source: de Jong 1991, The Annals of Statistics 19:1073 (augmented Kalman filter).
  */
-export function whitened({ scatter, weighed }: EffectMornings): WhiteMornings {
+export function whitened({ scatter, weighed, jumps }: EffectMornings): WhiteMornings {
   const first = weighed[0]!.day;
   const length = weighed.at(-1)!.day - first + 1;
+  const jumping = jumpColumn(jumps, first, length);
   const filtered = (startKg: number, values: readonly number[]) => {
     const column = new Float64Array(length).fill(NaN);
     weighed.forEach(({ day }, row) => { column[day - first] = values[row]!; });
-    return innovationsOf(weightModel(scatter, startKg), column);
+    return innovationsOf(weightModel(scatter, startKg), column, jumping);
   };
   const days = weighed.map(({ day }) => day);
   const along = (values: readonly number[]) => { const { innovation } = filtered(0, values); return days.map((day) => innovation[day - first]!); };

@@ -42,13 +42,14 @@ export interface SmoothedWeights {
  * Kalman filter over one weight a day, NaN where none was taken, and fixed-interval smoother.
  * @param robustLimit an innovation beyond this many standard deviations has its variance enlarged until it stands exactly at the
  *   limit, so that the pull of a gross error fades the wilder it is
+ * @param jumps variance added to the level's on its way to each day, where a jump was marked; null for none
  * Source: Harvey 1989, ch. 3; Durbin & Koopman 2012, ch. 4 (section 4.4 for the smoother, equal to Rauch–Tung–Striebel).
  */
-export function smoothWeights(model: WeightModel, weights: Float64Array, robustLimit = Infinity): SmoothedWeights {
+export function smoothWeights(model: WeightModel, weights: Float64Array, robustLimit = Infinity, jumps: Float64Array | null = null): SmoothedWeights {
   const column = () => new Float64Array(weights.length);
   const result = { level: column(), levelVariance: column(), slope: column(), slopeVariance: column(), filtered: column(), weight: column().fill(1), end: { ...model.start } };
   const kept = roomFor(weights.length);
-  run(model, weights, robustLimit, result.end, kept, result);
+  run(model, weights, robustLimit, jumps, result.end, kept, result);
   smooth(model, weights.length, kept, result);
   return result;
 }
@@ -65,12 +66,12 @@ function roomFor(days: number): Kept {
 }
 
 /** Log-likelihood of the weights alone, for searching over variances. */
-export function weightLikelihood(model: WeightModel, weights: Float64Array, robustLimit = Infinity): number {
-  return run(model, weights, robustLimit, { ...model.start }, null, null);
+export function weightLikelihood(model: WeightModel, weights: Float64Array, robustLimit = Infinity, jumps: Float64Array | null = null): number {
+  return run(model, weights, robustLimit, jumps, { ...model.start }, null, null);
 }
 
 /** Runs through the days, `state` becoming that after the last weigh-in. Nothing is allocated: what would box a number on each day, and take four times as long, is avoided (destructured numbers, `Math.max`, `Number.isNaN`). */
-function run(model: WeightModel, weights: Float64Array, robustLimit: number, state: WeightState, keep: Kept | null, tell: Pick<SmoothedWeights, "filtered" | "weight"> | null): number {
+function run(model: WeightModel, weights: Float64Array, robustLimit: number, jumps: Float64Array | null, state: WeightState, keep: Kept | null, tell: Pick<SmoothedWeights, "filtered" | "weight"> | null): number {
   const { damping: d, memory: m, scaleVariance, levelVariance, slopeVariance, waterVariance } = model;
   let level = +state.level, slope = +state.slope, water = +state.water, ll = +state.levelLevel, ls = +state.levelSlope, lw = +state.levelWater, ss = +state.slopeSlope, sw = +state.slopeWater, ww = +state.waterWater;
   // −2 log L = n log 2π + log Π F + Σ v²/F; the product is turned into a logarithm only when it grows too large or small.
@@ -85,6 +86,7 @@ function run(model: WeightModel, weights: Float64Array, robustLimit: number, sta
       slope *= d;
       water *= m;
       ll += 2 * ls + ss + levelVariance;
+      if (jumps !== null) ll += jumps[t]!;
       ls = d * (ls + ss);
       lw = m * (lw + sw);
       ss = d * d * ss + slopeVariance;
@@ -192,15 +194,8 @@ function smooth(model: WeightModel, days: number, P: Kept, smoothed: Pick<Smooth
 }
 
 /** Innovation of each day (NaN without a weight) and its variance. For fixed days with a weight it is linear in the weights and the start. */
-export function innovationsOf(model: WeightModel, weights: Float64Array): { innovation: Float64Array; variance: Float64Array } {
+export function innovationsOf(model: WeightModel, weights: Float64Array, jumps: Float64Array | null): { innovation: Float64Array; variance: Float64Array } {
   const kept = roomFor(weights.length);
-  run(model, weights, Infinity, { ...model.start }, kept, null);
+  run(model, weights, Infinity, jumps, { ...model.start }, kept, null);
   return { innovation: kept.innovation.slice(0, weights.length), variance: kept.innovationVariance.slice(0, weights.length) };
-}
-
-/** The days after `state`, no weight being known: level and slope carried on, their uncertainty growing. Element 0 is the day of the state itself. */
-export function daysAhead(model: WeightModel, state: WeightState, days: number): Pick<Kept, "level" | "levelLevel" | "slope"> {
-  const kept = roomFor(days + 1);
-  run(model, new Float64Array(days + 1).fill(NaN), Infinity, { ...state }, kept, null);
-  return { level: kept.level.slice(0, days + 1), levelLevel: kept.levelLevel.slice(0, days + 1), slope: kept.slope.slice(0, days + 1) };
 }

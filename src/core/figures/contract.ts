@@ -54,7 +54,7 @@ export function personContract(figures: Figures): Record<string, unknown> {
 
 function weightContract(figures: Figures) {
   const change = weightChange(figures.weighed);
-  const { weekdayWeight: weekdays, afterTraining } = figures;
+  const { weekdayWeight: weekdays, afterTraining, secondOffset: second } = figures;
   const composition = compositionOf(figures);
   const reasons = [
     ...("reason" in weekdays ? [weekdays.reason] : []),
@@ -67,6 +67,7 @@ function weightContract(figures: Figures) {
     })),
     weekday: "reason" in weekdays ? null : weekdays.effects.map(({ weekday, effect, low80, high80, days }) => ({ weekday, effectKg: effect, low80, high80, days })),
     afterTraining: "reason" in afterTraining ? { effectKg: null, reason: afterTraining.reason } : { effectKg: afterTraining.effect, low80: afterTraining.low80, high80: afterTraining.high80, afterTraining: afterTraining.afterTraining, afterRest: afterTraining.afterRest },
+    second: "reason" in second ? { offsetKg: null, reason: second.reason } : { offsetKg: second.offset, low80: second.low80, high80: second.high80, days: second.days },
     composition: "reason" in composition ? { percent: null, reason: composition.reason } : composition,
     change,
     ...(reasons.length > 0 ? { reason: reasons.join("; ") } : {}),

@@ -1,6 +1,7 @@
 import { groupBy, joined } from "../calendar/groupBy";
 import { ageOn, dateOf, monthStartOf, mustDay, weekStartOf, type Day, type Weekday } from "../calendar/day";
 import { fitScatter, settledBefore, weightTrend, type Fit, type Trend } from "../body/trend";
+import { secondOffset, type SecondOffset, type SecondWeighed } from "../body/second";
 import { primaryOf, type Weighed } from "../body/weighIns";
 import { afterTraining, effectMornings, weekdayEffects, whitened, type AfterTraining, type WeekdayEffects } from "../body/weekday";
 import { weeklyWeight, weekStarts, type WeeklyWeight } from "../body/weekly";
@@ -31,10 +32,17 @@ const mornings = ownedBy(({ index }: Log) => family(index, (personId: string) =>
   return memo(index, () => joined(index.blocks("weighIns", personId), inBlock));
 }));
 
+/** Days on which a person marked that the level of the weight may jump, oldest first. */
+const jumps = ownedBy(({ index }: Log) => family(index, (personId: string) => {
+  const inBlock = family(index, (block: number) => daysOf(block).filter((day) => index.on("dayNotes", personId, day).some(({ levelMayJump }) => levelMayJump === true)));
+  return memo(index, () => joined(index.blocks("dayNotes", personId), inBlock));
+}));
+
 /** Scatter of a person's weights as fitted for a month: it rests on the weigh-ins before that month, whatever day is asked about, and is the costly part of the trend. */
 const fits = ownedBy((log: Log) => family(log.index, (personId: string) => {
   const settled = family(log.index, (month: Day) => settledBefore(mornings(log)(personId)(), month));
-  return family(log.index, (month: Day): Fit => fitScatter(settled(month)));
+  const marked = family(log.index, (month: Day) => jumps(log)(personId)().filter((day) => day < month));
+  return family(log.index, (month: Day): Fit => fitScatter(settled(month), marked(month)));
 }));
 
 /** What is asked about. */
@@ -74,13 +82,29 @@ export class Figures extends Asked {
   });
   get weighed(): Weighed[] { return this.#weighed(); }
 
+  /** Days up to the one asked about on which the level may jump, as marked, oldest first. */
+  get jumps(): Day[] { return this.#jumps(); }
+  readonly #jumps = this.#kept(() => jumps(this.log)(this.personId)().filter((day) => day <= this.on));
+
   readonly #trend = this.#kept(() => {
     const last = this.weighed.at(-1);
-    return last === undefined ? null : weightTrend(this.weighed, fits(this.log)(this.personId)(monthStartOf(last.day)));
+    return last === undefined ? null : weightTrend(this.weighed, this.jumps, fits(this.log)(this.personId)(monthStartOf(last.day)));
   });
   get trend(): Trend | null { return this.#trend(); }
 
-  readonly #effectMornings = this.#kept(() => effectMornings(this.trend, this.weighed));
+  /** Second weigh-ins up to the day asked about, oldest first: a series of their own. */
+  get seconds(): SecondWeighed[] { return this.#seconds(); }
+  readonly #seconds = this.#kept(() => joined(this.log.index.blocks("weighIns", this.personId), this.#secondBlock).filter(({ day }) => day <= this.on));
+  readonly #secondBlock = this.#each((block: number) => daysOf(block).flatMap((day): SecondWeighed[] => {
+    const all = this.log.index.on("weighIns", this.personId, day);
+    if (all.length < 2 && all[0]?.primary !== false) return [];
+    const primary = primaryOf(all);
+    return all.filter((one) => one !== primary).map(({ kg, time }) => ({ day, time: time ?? null, kg, morningKg: primary?.kg ?? null }));
+  }));
+  get secondOffset(): SecondOffset | { reason: string } { return this.#secondOffset(); }
+  readonly #secondOffset = this.#kept(() => secondOffset(this.seconds));
+
+  readonly #effectMornings = this.#kept(() => effectMornings(this.trend, this.weighed, this.jumps));
   readonly #whitened = this.#kept(() => { const mornings = this.#effectMornings(); return "reason" in mornings ? mornings : whitened(mornings); });
 
   /** What each weekday does to the weight, or why that cannot be said. */

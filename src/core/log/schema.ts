@@ -39,7 +39,9 @@ export const personSchema = open({
 
 export const weighInSchema = open({ ...owned, date, time: time.nullish(), kg: bodyKg, primary: z.boolean().nullish(), note: text.nullish() });
 
-export const dayNoteSchema = open({ ...owned, date, text: text.nullish(), activity: z.enum(["training", "rest"]).nullish(), foodComplete: z.boolean().nullish() });
+export const dayNoteSchema = open({ ...owned, date, text: text.nullish(), activity: z.enum(["training", "rest"]).nullish(), foodComplete: z.boolean().nullish(),
+  /** Marks a change (a start of creatine, a diet break): the level of the weight may jump on this day. */
+  levelMayJump: z.boolean().nullish() });
 
 export const exerciseSchema = open({
   ...shared,

@@ -35,6 +35,7 @@ export function trendWorking(figures: Figures): WorkingResult {
       "Only the primary (morning) weigh-ins count; missing days are missing, not guessed.",
       `The slope loses half in ${printNumber(Math.log(0.5) / Math.log(damping), 0)} days when carried forward, as a change at constant intake does.`,
       "A weigh-in more than three standard deviations off loses weight, a gross error nearly all of it.",
+      ...(figures.jumps.length === 0 ? [] : [`Where you marked that the weight may jump, the level is free to: ${figures.jumps.slice(-6).map(printDay).join(", ")}${figures.jumps.length > 6 ? " and earlier" : ""}.`]),
       trend.fittedOn === 0 ? "The scatter is our prior judgement until four weeks before this month are written." : `The scatter was fitted on ${trend.fittedOn} weigh-ins before this month.`,
     ],
     source: harvey,
@@ -101,6 +102,19 @@ export function afterTrainingWorking(figures: Figures): WorkingResult {
     steps: [`mornings after training ${result.afterTraining}, after rest ${result.afterRest}`, `difference ${p.massChange(result.effect, 2)}, 80 % interval ${p.massChange(result.low80, 2)} to ${p.massChange(result.high80, 2)}`],
     inputs: [], assumptions: ["A day counts as training when a session of it was performed, wholly or partly.", "Weekdays are held apart, so that a training day's weekday does not stand for the training."],
     source: "Generalised least squares on the innovations of the filter: de Jong 1991, The Annals of Statistics 19:1073.", sureness: "An association, not a cause: what goes with training days (food, salt, sleep) is in it.",
+  };
+}
+
+export function secondWorking(figures: Figures): WorkingResult {
+  const result = figures.secondOffset;
+  if ("reason" in result) return { reason: `Nothing is shown: ${result.reason}.` };
+  const p = new Printer(unitsOf(figures.person.units));
+  return {
+    title: "Second weigh-ins against the mornings", value: p.massChange(result.offset, 2), formula: "offset = mean of (second weigh-in − morning of the same day);  interval = offset ± t × s ÷ √days",
+    steps: [`s = ${p.mass(result.sd, 2)} over ${result.days} days with both`, `80 % interval ${p.massChange(result.low80, 2)} to ${p.massChange(result.high80, 2)}`],
+    inputs: figures.seconds.filter(({ morningKg }) => morningKg !== null).slice(-10).reverse().map(({ day, time, kg, morningKg }) => ({ label: `${printDay(day)}${time === null ? "" : `, ${time}`}`, value: `${p.massNumber(kg)} − ${p.massNumber(morningKg!)} = ${p.massChange(kg - morningKg!)}`, date: dateOf(day) })),
+    assumptions: ["Second weigh-ins never enter the trend or the weeks.", "Days are taken as independent; pairs more than 8 % apart are left out as errors.", "At most the last 120 pairs count."],
+    source: "Mean of paired differences; Student's t by the series of Abramowitz & Stegun, 26.7.5.", sureness: `It rests on ${result.days} days.`,
   };
 }
 

@@ -29,6 +29,7 @@ export type FigureRef =
   | { figure: "credit"; sessionId: string }
   | { figure: "weekday"; of: "weight" | "intake" }
   | { figure: "afterTraining" }
+  | { figure: "second" }
   | { figure: "composition" }
   | { figure: "waistToHeight" }
   | { figure: "change" };

@@ -1,6 +1,6 @@
 import type { EquationName } from "../../energy/resting";
 import type { Figures } from "../figures";
-import { afterTrainingWorking, arrivalWorking, changeWorking, planWorking, trendWorking, weekdayWorking, weeklyWorking } from "./body";
+import { afterTrainingWorking, arrivalWorking, changeWorking, planWorking, secondWorking, trendWorking, weekdayWorking, weeklyWorking } from "./body";
 import { compositionWorking, waistToHeightWorking } from "./measures";
 import { creditWorking, expenditureWorking, foodLeftWorking, restingWorking } from "./energy";
 import { maximumWorking, paceWorking, volumeWorking } from "./training";
@@ -14,6 +14,7 @@ export function workingOf(figures: Figures, ref: FigureRef): WorkingResult {
     case "change": return changeWorking(figures);
     case "weekday": return weekdayWorking(figures, ref.of);
     case "afterTraining": return afterTrainingWorking(figures);
+    case "second": return secondWorking(figures);
     case "composition": return compositionWorking(figures);
     case "waistToHeight": return waistToHeightWorking(figures);
     case "plan": return planWorking(figures);
