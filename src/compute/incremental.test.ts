@@ -14,7 +14,7 @@ const today = dateOf(day);
 const rower = { personId: partnerId, today };
 const asked: { [N in QueryName]?: Queries[N]["asks"] } = {
   people: null, shell: rower, library: null, holdings: null, column: { ...rower, from: "2026-03-02", to: "2026-06-21" }, day: { ...rower, date: dateOf(day - 20) }, lifts: { ...rower, exerciseId: null },
-  distance: { ...rower, days: null }, body: { ...rower, days: null }, food: { ...rower, date: today }, energy: rower, working: { ...rower, on: today, ref: { figure: "trend" } },
+  distance: { ...rower, days: null }, body: { ...rower, days: null, zoom: null }, food: { ...rower, date: today }, energy: rower, working: { ...rower, on: today, ref: { figure: "trend" } },
 };
 
 describe("figures brought up to date", () => {

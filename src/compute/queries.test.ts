@@ -34,7 +34,7 @@ describe("a goal tried before it is saved", () => {
 
 describe("the ledger", () => {
   const rows = answers.answer("ledger", { ...rower, from: "2026-06-01", to: "2026-06-14" })!;
-  const body = answers.answer("body", { ...rower, days: null })!;
+  const body = answers.answer("body", { ...rower, days: null, zoom: null })!;
   it("prints each day as the views have it, and nothing performed or eaten in days to come", () => {
     const day = rows.find(({ date }) => date === "2026-06-08")!;
     const point = body.points.find(({ date }) => date === "2026-06-08")!;
@@ -105,11 +105,11 @@ describe("a day", () => {
 describe("the views agree with the contract", () => {
   const person = (contract(log, mustDay(today)) as { people: { personId: string; weight: { trend: { kg: number }[]; weekly: { medianKg: number }[] }; lifts: { exerciseId: string; best: { e1rmKg: number } | null }[]; distance: object[]; energy: { formula: { kcal: number }; targets: { training: { kcal: number } } } }[] }).people.find(({ personId }) => personId === rowerId)!;
   it("body", () => {
-    const body = answers.answer("body", { ...rower, days: null })!;
+    const body = answers.answer("body", { ...rower, days: null, zoom: null })!;
     expect("kg" in body.trend && body.trend.kg).toBeCloseTo(person.weight.trend.at(-1)!.kg, 7);
     expect(body.weeks.at(-1)!.medianKg).toBeCloseTo(person.weight.weekly.at(-1)!.medianKg, 7);
     expect(body.points.length).toBeLessThanOrEqual(425);
-    expect(answers.answer("body", { ...rower, days: 31 })!.points.length).toBeLessThan(body.points.length);
+    expect(answers.answer("body", { ...rower, days: 31, zoom: null })!.points.length).toBeLessThan(body.points.length);
   });
   it("lifts", () => {
     const lifts = answers.answer("lifts", { ...rower, exerciseId: null })!;
@@ -176,7 +176,7 @@ describe("answers", () => {
     const asking = { personId: "p", today };
     const day = only.answer("day", { ...asking, date: today })!;
     for (const figure of [day.trend, day.plan, day.arrival, day.food.target]) expect(figure).toHaveProperty("reason");
-    expect(only.answer("body", { ...asking, days: 31 })).toMatchObject({ mornings: 0, weeks: [], change: null });
+    expect(only.answer("body", { ...asking, days: 31, zoom: null })).toMatchObject({ mornings: 0, weeks: [], change: null });
     expect(only.answer("lifts", { ...asking, exerciseId: null })).toMatchObject({ lifts: [], weeks: [], chosen: null });
     expect(only.answer("distance", { ...asking, days: null })!.totals).toEqual([]);
     expect(only.answer("energy", asking)).toMatchObject({ range: null, goal: null, credits: [] });

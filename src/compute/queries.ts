@@ -1,7 +1,7 @@
 import { dateOf, mustDay } from "@/core/calendar/day";
 import type { Reading } from "@/core/entry/reading";
 import { Figures } from "@/core/figures/figures";
-import { bodyView, type BodyView } from "@/core/figures/views/body";
+import { bodyView, type BodyAsk, type BodyView } from "@/core/figures/views/body";
 import { columnView, type ColumnRow } from "@/core/figures/views/column";
 import { distanceView, type DistanceView } from "@/core/figures/views/distance";
 import { energyView, foodView, goalPreview, type EnergyView, type FoodView, type GoalPreview } from "@/core/figures/views/energy";
@@ -32,7 +32,7 @@ export interface Queries {
   day: { asks: Asking & { date: string }; answers: DayView };
   lifts: { asks: Asking & { exerciseId: string | null }; answers: LiftsView };
   distance: { asks: Asking & { days: number | null }; answers: DistanceView };
-  body: { asks: Asking & { days: number | null }; answers: BodyView };
+  body: { asks: Asking & BodyAsk; answers: BodyView };
   measures: { asks: Asking; answers: MeasuresView };
   food: { asks: Asking & { date: string }; answers: FoodView };
   energy: { asks: Asking; answers: EnergyView };
@@ -48,7 +48,7 @@ export function everyView(asking: Asking): { name: QueryName; asks: Queries[Quer
   const day = mustDay(asking.today);
   const asks: { [N in QueryName]?: Queries[N]["asks"] } = {
     shell: asking, column: { ...asking, from: dateOf(day - 70), to: dateOf(day + 14) }, ledger: { ...asking, from: dateOf(day - 70), to: dateOf(day + 14) }, day: { ...asking, date: asking.today }, lifts: { ...asking, exerciseId: null },
-    distance: { ...asking, days: 84 }, body: { ...asking, days: null }, measures: asking, food: { ...asking, date: asking.today }, energy: asking,
+    distance: { ...asking, days: 84 }, body: { ...asking, days: null, zoom: null }, measures: asking, food: { ...asking, date: asking.today }, energy: asking,
   };
   return (Object.keys(asks) as QueryName[]).map((name) => ({ name, asks: asks[name]! }));
 }
@@ -102,7 +102,7 @@ export class Answers {
     day: (asks) => this.#with(this.#of(asks, asks.date), (figures) => dayView(figures, mustDay(asks.date))),
     lifts: (asks) => this.#with(this.#of(asks), (figures) => liftsView(figures, asks.exerciseId)),
     distance: (asks) => this.#with(this.#of(asks), (figures) => distanceView(figures, asks.days)),
-    body: (asks) => this.#with(this.#of(asks), (figures) => bodyView(figures, asks.days)),
+    body: (asks) => this.#with(this.#of(asks), (figures) => bodyView(figures, asks)),
     measures: (asks) => this.#with(this.#of(asks), measuresView),
     food: (asks) => this.#with(this.#of(asks), (figures) => foodView(figures, mustDay(asks.date))),
     energy: (asks) => this.#with(this.#of(asks), energyView),

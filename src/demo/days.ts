@@ -19,6 +19,8 @@ export interface Life {
   /** Minutes of exercise by weekday, 1 Monday … 7 Sunday. */
   minutes: Record<number, number>;
   weighs: number;
+  /** Water held on a day beyond the usual, kilograms: creatine, say. */
+  held?: (day: Day) => number;
 }
 
 export interface LivedDay {
@@ -50,7 +52,7 @@ export function live(life: Life, random: Random, eat: (day: LivedDay) => number)
     const minutes = ill || away ? 10 : life.minutes[weekday]!;
     const expenditureKcal = ("kcal" in resting ? resting.kcal : 0) * quietFactor + netExerciseKcal(6, tissueKg, minutes);
     water = 0.5 * water + random.normal(0.3) + (weekday === 1 ? 0.15 : 0);
-    const scaleKg = random.chance(away ? 0.15 : life.weighs) ? Math.round((tissueKg + water + random.normal(0.12)) * 10) / 10 : null;
+    const scaleKg = random.chance(away ? 0.15 : life.weighs) ? Math.round((tissueKg + water + (life.held?.(day) ?? 0) + random.normal(0.12)) * 10) / 10 : null;
     const steer = Math.max(-750, Math.min(600, (life.aim(day + 10) - tissueKg) * (kcalPerKg / 10)));
     const wantedKcal = expenditureKcal + (ill ? -900 : away ? 500 : steer) + (weekday >= 6 ? 200 : -80) + random.normal(140);
     const lived: LivedDay = { day, tissueKg, expenditureKcal, wantedKcal: Math.max(1000, wantedKcal), scaleKg };

@@ -58,8 +58,13 @@ function addRower(log: Log, today: Day): void {
   liveAndWrite(log, rowerId, life, random, today);
   const when = { random: new Random(7), personId: rowerId, today, firstDay, illness, holiday };
   for (let day = firstDay; day <= today + 7; day++) for (const session of rowerSessions({ ...when, day })) add(log, "sessions", session);
+  const evening = new Random(31);
   const notes: [number, string][] = [[-71, "fever, stayed in bed"], [-47, "holiday: no scale, no barbell"], [-12, "dinner at the boathouse"], [-5, "cut short, calf"], [-2, "slept badly"]];
   for (const [offset, text] of notes) addNote(log, rowerId, today + offset, { text });
+  for (let day = today - 61; day < today; day += 4) {
+    const morning = log.records.weighIns.get(`${rowerId}-weighed-${dateOf(day)}`);
+    if (morning) add(log, "weighIns", { id: `rower-evening-${dateOf(day)}`, personId: rowerId, date: dateOf(day), time: "20:30", kg: Math.round((morning.kg + 0.9 + evening.normal(0.3)) * 10) / 10, primary: false, note: "evening" });
+  }
   for (let day = firstDay + 3; day <= today; day += 14) {
     const done = (day - firstDay) / rowerDays;
     add(log, "readings", { id: `rower-waist-${dateOf(day)}`, personId: rowerId, measureId: "waist", date: dateOf(day), value: Math.round((82.5 - 3 * done + random.normal(0.3)) * 10) / 10, method: "tape" });
@@ -71,11 +76,12 @@ function addPartner(log: Log, today: Day): void {
   const random = new Random(4_711);
   const firstDay = today - partnerDays;
   const never = () => false;
-  const life: Life = { firstDay, lastDay: today, startKg: 62.4, heightCm: 168, ageYears: 27, sex: "female", aim: (day) => 62.4 + 0.16 * ((day - firstDay) / 7), illness: never, holiday: never, minutes: { 1: 50, 2: 10, 3: 50, 4: 10, 5: 50, 6: 10, 7: 10 }, weighs: 0.6 };
+  const life: Life = { firstDay, lastDay: today, startKg: 62.4, heightCm: 168, ageYears: 27, sex: "female", aim: (day) => 62.4 + 0.16 * ((day - firstDay) / 7), illness: never, holiday: never, minutes: { 1: 50, 2: 10, 3: 50, 4: 10, 5: 50, 6: 10, 7: 10 }, weighs: 0.6, held: (day) => (day >= today - 58 ? 0.9 : 0) };
   add(log, "people", { ...person(partnerId, "Training partner", "female", dateOf(today - 27 * 365 - 40), 168), settings: { e1rmFormula: "epley" } });
   add(log, "goals", { id: "partner-goal", personId: partnerId, of: "weight", startDate: dateOf(firstDay), startKg: 62.4, targetKg: 66, by: { rateKgPerWeek: 0.15 }, why: "Stronger for the double" });
   add(log, "energySettings", { id: "partner-energy", personId: partnerId, from: dateOf(firstDay), equation: "mifflinStJeor", activityFactor: 1.6, sessionsInFactor: true, targets: { training: { protein: 115 }, rest: { protein: 115 } } });
   liveAndWrite(log, partnerId, life, random, today);
+  addNote(log, partnerId, today - 58, { text: "creatine begun, 5 g a day", levelMayJump: true });
   const when = { random: new Random(11), personId: partnerId, today, firstDay, illness: never, holiday: never };
   for (let day = firstDay; day <= today + 4; day++) for (const session of partnerSessions({ ...when, day })) add(log, "sessions", session);
 }

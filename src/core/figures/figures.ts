@@ -45,6 +45,9 @@ const fits = ownedBy((log: Log) => family(log.index, (personId: string) => {
   return family(log.index, (month: Day): Fit => fitScatter(settled(month), marked(month)));
 }));
 
+/** A day's note, as far as it is to be read. */
+export interface Remark { day: Day; text: string; levelMayJump: boolean }
+
 /** What is asked about. */
 class Asked {
   constructor(readonly log: Log, readonly personId: string, readonly on: Day) {}
@@ -113,8 +116,9 @@ export class Figures extends Asked {
 
   /** Mornings after training against mornings after rest, or why that cannot be said. */
   get afterTraining(): AfterTraining | { reason: string } { return this.#afterTraining(); }
-  readonly #afterTraining = this.#kept(() => { const white = this.#whitened(); return "reason" in white ? white : afterTraining(white, this.#trainedOn); });
-  readonly #trainedOn = (day: Day) => this.#trained(blockOf(day))[day - blockOf(day) * blockDays]!;
+  readonly #afterTraining = this.#kept(() => { const white = this.#whitened(); return "reason" in white ? white : afterTraining(white, this.trainedOn); });
+  /** Whether a session was performed on a day, wholly or partly. */
+  readonly trainedOn = (day: Day) => this.#trained(blockOf(day))[day - blockOf(day) * blockDays]!;
   readonly #trained = this.#each((block: number) => daysOf(block).map((day) => this.sessionsOn(day).some((session) => wasPerformed(session, this.on))));
 
   readonly #firstMorning = this.#kept(() => this.weighed[0]?.day ?? null);
@@ -327,6 +331,15 @@ export class Figures extends Asked {
 
   /** The note of a day; of several the last by id. */
   noteOn(day: Day): DayNote | null { return this.log.index.on("dayNotes", this.personId, day).at(-1) ?? null; }
+
+  /** What was written of the days between two, oldest first. */
+  remarksBetween(from: Day, to: Day): Remark[] {
+    return joined(this.log.index.blocks("dayNotes", this.personId).filter((block) => block >= blockOf(from) && block <= blockOf(to)), this.#remarks).filter(({ day }) => day >= from && day <= to);
+  }
+  readonly #remarks = this.#each((block: number) => daysOf(block).flatMap((day): Remark[] => {
+    const note = this.noteOn(day);
+    return note?.text || note?.levelMayJump ? [{ day, text: note.text ?? "", levelMayJump: note.levelMayJump ?? false }] : [];
+  }));
 
   #mine<K extends "maxima" | "goals" | "energySettings" | "readings">(kind: K) {
     return [...this.log.index.all(kind).values()].filter(({ personId }) => personId === this.personId);

@@ -2,7 +2,7 @@
 
 import dynamic from "next/dynamic";
 import { useState } from "react";
-import type { BodyView } from "@/core/figures/views/body";
+import type { BodyAsk, BodyView } from "@/core/figures/views/body";
 import { printNumber } from "@/core/units/number";
 import { shortDate } from "@/ui/dates";
 import { Figure, WorkingLink } from "@/ui/figure/Figure";
@@ -18,37 +18,56 @@ import { Weekdays } from "./Weekdays";
 import { WeighInForm } from "./WeighInForm";
 import { Scrollable } from "@/ui/Scrollable";
 
-const BodyChart = dynamic(() => import("./BodyChart").then((module) => module.BodyChart), { ssr: false, loading: () => <div style={{ height: 370 }} /> });
+const BodyChart = dynamic(() => import("./BodyChart").then((module) => module.BodyChart), { ssr: false, loading: () => <div style={{ height: 450 }} /> });
 
 const ranges = [{ label: "month", days: 31 }, { label: "half-year", days: 183 }, { label: "year", days: 366 }, { label: "all", days: null }] as const;
 
 /** What the weight is really doing. */
 export function Body() {
   const [days, setDays] = useState<number | null>(183);
-  const view = useFigure("body", { days });
+  const [zoom, setZoom] = useState<BodyAsk["zoom"]>(null);
+  const view = useFigure("body", { days, zoom });
   return (
     <>
       <div className={styles.head}>
         <div className={styles.title}><h1>Body weight</h1>{view && <span className="quiet">{view.mornings} of {view.span} mornings</span>}</div>
-        <Ranges options={ranges} value={days} onChange={setDays} label="How far back" />
+        <span>
+          {zoom !== null && <button type="button" className="link" style={{ marginRight: 20 }} onClick={() => setZoom(null)}>{shortDate(zoom.from)} to {shortDate(zoom.to)}, show all again</button>}
+          <Ranges options={ranges} value={days} onChange={(chosen) => { setZoom(null); setDays(chosen); }} label="How far back" />
+        </span>
       </div>
-      {view === undefined ? null : view.mornings === 0 ? <p>No weight is written yet. Type this morning&apos;s weight in the line above.</p> : <Drawn view={view} />}
+      {view === undefined ? null : view.mornings === 0 ? <p>No weight is written yet. Type this morning&apos;s weight in the line above.</p> : <Drawn view={view} onZoom={setZoom} />}
       <Measures />
       <WeighInForm />
     </>
   );
 }
 
-function Drawn({ view }: { view: BodyView }) {
+function Drawn({ view, onZoom }: { view: BodyView; onZoom: (zoom: BodyAsk["zoom"]) => void }) {
   return (
     <>
-      <BodyChart view={view} />
+      <BodyChart view={view} onZoom={onZoom} />
       <Weeks view={view} />
       <Figures view={view} />
       <Weekdays view={view} />
+      <Second view={view} />
       <MorningsByWeek view={view} />
       {view.gross.length > 0 && <p className="warn small">Kept out of the trend as gross errors: {view.gross.map(({ date, kg }) => `${kg} kg on ${date}`).join(", ")}. Choose the day to correct it.</p>}
     </>
+  );
+}
+
+/** How second weigh-ins run against the mornings; nothing where there are none. */
+function Second({ view: { second } }: { view: BodyView }) {
+  const printer = usePrinter();
+  const { today } = useLog();
+  if (second === null) return null;
+  return (
+    <p className="small">
+      {"reason" in second
+        ? <span className="quiet">Second weigh-ins are not compared with the mornings: {second.reason}.</span>
+        : <>Second weigh-ins run <WorkingLink figure={{ figure: "second" }} on={today} label=", working of the second weigh-ins">{printer.massChange(second.offset, 2)}</WorkingLink> against the mornings of the same days ({printer.massChange(second.low80, 2).split(" ")[0]} to {printer.massChange(second.high80, 2).split(" ")[0]}; {second.days} days). They never enter the trend.</>}
+    </p>
   );
 }
 

@@ -6,19 +6,19 @@ import { v7 as newId } from "uuid";
 import { put } from "@/core/log/records";
 import { parseMass } from "@/core/units/mass";
 import { aDate, massBetween } from "@/ui/inputs/checks";
-import { Field, Row, RowButton, wide } from "@/ui/inputs/Field";
+import { check, Field, Row, RowButton, wide } from "@/ui/inputs/Field";
 import { useLog } from "@/ui/log/LogContext";
 import { usePrinter } from "@/ui/usePrinter";
 import styles from "@/ui/view.module.css";
 
-/** A weigh-in of any day; the one already written that day is changed. */
+/** A weigh-in of any day; the morning's that is already written is changed, a second one is added. */
 export function WeighInForm() {
   const { units, person, today, day, commit } = useLog();
   const printer = usePrinter();
-  const { control, handleSubmit, reset } = useForm({ mode: "onChange", values: { date: day < today ? day : today, kg: "", time: "", note: "" } });
-  const save = handleSubmit(async ({ date, kg, time, note }) => {
+  const { control, handleSubmit, reset, register } = useForm({ mode: "onChange", values: { date: day < today ? day : today, kg: "", time: "", note: "", second: false } });
+  const save = handleSubmit(async ({ date, kg, time, note, second }) => {
     const value = parseMass(kg, units.mass)!;
-    const saved = await commit([put("weighIns", { id: newId(), personId: person.id, date, kg: value, primary: true, ...(time ? { time } : {}), ...(note.trim() ? { note: note.trim() } : {}) })], `Weigh-in ${printer.mass(value)}, ${date}`);
+    const saved = await commit([put("weighIns", { id: newId(), personId: person.id, date, kg: value, primary: !second, ...(time ? { time } : {}), ...(note.trim() ? { note: note.trim() } : {}) })], `${second ? "Second weigh-in" : "Weigh-in"} ${printer.mass(value)}, ${date}`);
     if (saved) reset();
   });
   return (
@@ -30,6 +30,7 @@ export function WeighInForm() {
           <Field control={control} name="kg" label="Weight" unit={units.mass} inputMode="decimal" check={massBetween("Weight", units.mass, 25, 350)} />
           <Field control={control} name="time" label="Time" type="time" />
           <Field control={control} name="note" label="What influenced it" className={wide} />
+          <label className={check}><input type="checkbox" {...register("second")} /> A second one, not the morning&apos;s</label>
           <RowButton><Button htmlType="submit">Log weigh-in</Button></RowButton>
         </Row>
       </form>

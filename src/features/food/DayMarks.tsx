@@ -7,7 +7,7 @@ import type { FoodDay } from "@/core/figures/foodDay";
 import { put } from "@/core/log/records";
 import { parseDecimal } from "@/core/units/number";
 import { between } from "@/ui/inputs/checks";
-import { Field, Row, RowButton } from "@/ui/inputs/Field";
+import { check, Field, Row, RowButton } from "@/ui/inputs/Field";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
 import styles from "@/ui/view.module.css";
@@ -30,7 +30,7 @@ export function DayMarks({ food, date }: { food: FoodDay; date: string }) {
       <Row>
         <Field control={control} name="ml" label={`Water, ${food.waterMl} ml so far`} unit="ml" inputMode="numeric" check={between("Water", 1, 20_000)} />
         <RowButton><Button htmlType="submit">Add water</Button></RowButton>
-        <label style={{ paddingTop: 27, flex: "0 0 auto" }}><input type="checkbox" checked={food.complete} onChange={(event) => void setComplete(event.target.checked)} /> Everything eaten that day is written</label>
+        <label className={check}><input type="checkbox" checked={food.complete} onChange={(event) => void setComplete(event.target.checked)} /> Everything eaten that day is written</label>
       </Row>
     </form>
   );

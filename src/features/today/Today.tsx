@@ -5,6 +5,7 @@ import { fullDate, longDate } from "@/ui/dates";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
 import { FoodOfDay } from "./FoodOfDay";
+import { NoteOfDay } from "./NoteOfDay";
 import { Standing } from "./Standing";
 import { SessionOfDay } from "./SessionOfDay";
 import { WeighInOfDay } from "./WeighInOfDay";
@@ -20,11 +21,11 @@ export function Today() {
       <div>
         <h1>{longDate(view.date)}</h1>
         <p className={styles.sub}>{subtitle(view, today)}</p>
-        {view.note?.text && <p className={styles.sub}>{view.note.text}</p>}
         <WeighInOfDay key={`${view.date} ${view.weighIn?.kg}`} view={view} />
         {view.sessions.map((card) => <SessionOfDay key={card.session.id} card={card} strong={card === view.sessions.find(({ status }) => status === "planned" || status === "partly" || status === "missed")} />)}
         {view.sessions.length === 0 && <p className={`quiet ${styles.section}`}>{view.date > today ? "Nothing is planned." : "No session is written. Write one above, for example front squat 3x6 60 kg, or run 5 km 27:30."}</p>}
         <FoodOfDay view={view} />
+        <NoteOfDay key={`note ${view.date} ${view.note?.text}`} view={view} />
       </div>
       <aside className={styles.aside} aria-label="How things stand"><Standing view={view} /></aside>
     </div>

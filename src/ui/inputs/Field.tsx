@@ -51,5 +51,7 @@ export function RowButton({ children }: { children: ReactNode }) {
   return <div className={styles.button}>{children}</div>;
 }
 
+/** A tick box beside fields, level with them. */
+export const check = styles.check;
 export const wide = styles.wide;
 export const narrow = styles.narrow;

@@ -1,15 +1,33 @@
-import { dateOf } from "../../calendar/day";
+import { dateOf, mustDay } from "../../calendar/day";
 import { isGross, trendDay, type Trend, type TrendDay } from "../../body/trend";
 import { exponentialMean, sevenDayMean, weightChange, type WeightChange } from "../../body/familiar";
+import type { SecondOffset } from "../../body/second";
 import type { AfterTraining, WeekdayEffects } from "../../body/weekday";
-import { planWeight } from "../../goal/plan";
+import { planBand, planWeight } from "../../goal/plan";
 import { carryForward } from "../../goal/projection";
 import { adherence } from "../../planning/adherence";
 import type { Figures } from "../figures";
 import { weekdayIntake } from "../foodDay";
 import { arrivalFigure, planFigure, trendFigure, type ArrivalFigure, type PlanFigure, type TrendFigure } from "./today";
 
-export interface BodyPoint { date: string; weighedKg: number | null; gross: boolean; trendKg: number | null; low80: number | null; high80: number | null; planKg: number | null; aheadKg: number | null; aheadLow: number | null; aheadHigh: number | null }
+/** One day of the chart; on a long stretch every few days, the sessions of those between counted with it. */
+export interface BodyPoint {
+  date: string;
+  weighedKg: number | null;
+  /** The last of the day's second weigh-ins. */
+  secondKg: number | null;
+  gross: boolean;
+  trendKg: number | null; low80: number | null; high80: number | null;
+  planKg: number | null; planLow: number | null; planHigh: number | null;
+  /** The trend carried forward. */
+  aheadKg: number | null; aheadLow: number | null; aheadHigh: number | null;
+  /** The straight way from today's trend to the goal on its day. */
+  catchUpKg: number | null;
+  sessions: number;
+}
+
+/** A note that stands on the chart. */
+export interface BodyMark { date: string; text: string; levelMayJump: boolean }
 
 export interface BodyWeek { closingDate: string; from: string; days: number; medianKg: number | null; meanKg: number | null; changeKg: number | null; open: boolean; done: number; planned: number }
 
@@ -20,6 +38,9 @@ export interface MorningWeek { closingDate: string; mornings: Morning[]; days: n
 
 export interface BodyView {
   points: BodyPoint[];
+  marks: BodyMark[];
+  /** How second weigh-ins run against the mornings, or why that is not known; null when there are none. */
+  second: SecondOffset | { reason: string } | null;
   mornings: number;
   /** Days from the first weigh-in shown to the last day asked about. */
   span: number;
@@ -44,27 +65,43 @@ export interface BodyView {
 /** At most so many points are drawn; more could not be told apart on a screen. */
 const pointsAtMost = 420;
 
-/** @param days how far back the chart reaches; null for the whole log */
-export function bodyView(figures: Figures, days: number | null): BodyView {
+/** So many notes stand on the chart at most, the latest of them. */
+const marksAtMost = 60;
+
+/** What a chart reaches over: the last so many days (null for the whole log), or a stretch looked at more closely. */
+export interface BodyAsk { days: number | null; zoom: { from: string; to: string } | null }
+
+export function bodyView(figures: Figures, { days, zoom }: BodyAsk): BodyView {
   const { trend, on, weighed, line } = figures;
-  const first = Math.max(weighed[0]?.day ?? on, days === null ? -Infinity : on - days + 1);
+  const begin = Math.max(weighed[0]?.day ?? on, days === null ? -Infinity : on - days + 1);
   const hasLine = !("reason" in line);
-  const until = hasLine && line.deadline > on ? Math.min(line.deadline + 7, on + Math.max(28, Math.round((on - first) / 3))) : on;
+  const end = hasLine && line.deadline > on ? Math.min(line.deadline + 7, on + Math.max(28, Math.round((on - begin) / 2))) : on;
+  const [first, until] = zoom === null ? [begin, end] : [mustDay(zoom.from), mustDay(zoom.to)];
   const ahead = new Map(trend === null ? [] : carryForward(trend, until).map((one) => [one.day, one]));
+  const catchUp = hasLine && trend !== null && line.deadline > on ? { from: figures.levelOn(on)!, perDay: (line.targetKg - figures.levelOn(on)!) / (line.deadline - on) } : null;
+  const known = trendDay(trend, trend?.last ?? on);
+  const seconds = new Map(figures.seconds.filter(({ day }) => day >= first && day <= until).map(({ day, kg }) => [day, kg]));
   const step = Math.max(1, Math.ceil((until - first + 1) / pointsAtMost));
   const points: BodyPoint[] = [];
+  let sessions = 0;
   for (let day = first; day <= until; day++) {
+    sessions += Number(day <= on && figures.trainedOn(day));
     if ((day - first) % step !== 0 && day !== on && day !== until) continue;
     const here = trendDay(trend, day);
-    const next = ahead.get(day) ?? (day === on && here ? { kg: here.kg, low80: here.low80, high80: here.high80 } : undefined);
+    const next = ahead.get(day) ?? (day === on && here ? here : undefined);
+    const planned = hasLine && day >= line.startDay && day <= line.deadline ? planWeight(line, day) : null;
+    const band = planned === null || !hasLine ? 0 : planBand(line, planned, ((here ?? known)?.high80 ?? 0) - ((here ?? known)?.kg ?? 0));
     points.push({
-      date: dateOf(day), weighedKg: here?.weighedKg ?? null, gross: here?.gross ?? false, trendKg: here?.kg ?? null, low80: here?.low80 ?? null, high80: here?.high80 ?? null,
-      planKg: hasLine && day >= line.startDay && day <= line.deadline ? planWeight(line, day) : null,
+      date: dateOf(day), weighedKg: here?.weighedKg ?? null, secondKg: seconds.get(day) ?? null, gross: here?.gross ?? false, trendKg: here?.kg ?? null, low80: here?.low80 ?? null, high80: here?.high80 ?? null,
+      planKg: planned, planLow: planned === null ? null : planned - band, planHigh: planned === null ? null : planned + band,
       aheadKg: next?.kg ?? null, aheadLow: next?.low80 ?? null, aheadHigh: next?.high80 ?? null,
+      catchUpKg: catchUp !== null && hasLine && day >= on && day <= line.deadline ? catchUp.from + catchUp.perDay * (day - on) : null, sessions,
     });
+    sessions = 0;
   }
   return {
-    points, mornings: days === null ? weighed.length : weighed.filter(({ day }) => day >= first).length, span: on - first + 1, weeks: weeksOf(figures), trend: trendFigure(figures), plan: planFigure(figures), arrival: arrivalFigure(figures),
+    points, marks: figures.remarksBetween(first, Math.min(until, on)).slice(-marksAtMost).map(({ day, ...rest }) => ({ date: dateOf(day), ...rest })), second: figures.seconds.length === 0 ? null : figures.secondOffset,
+    mornings: days === null ? weighed.length : weighed.filter(({ day }) => day >= begin).length, span: on - begin + 1, weeks: weeksOf(figures), trend: trendFigure(figures), plan: planFigure(figures), arrival: arrivalFigure(figures),
     change: weightChange(weighed), ewmaKg: exponentialMean(weighed), sevenDay: sevenDayMean(weighed, on),
     targetKg: hasLine ? line.targetKg : null, deadline: hasLine ? dateOf(line.deadline) : null,
     weekdayWeight: figures.weekdayWeight, weekdayIntake: weekdayIntake(figures)(), afterTraining: figures.afterTraining, byWeekday: byWeekday(figures),
