@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { addDays } from "@/ui/dates";
-import { mustDay } from "@/core/calendar/day";
+import { dateOf, mustDay } from "@/core/calendar/day";
+import type { GoalPreview } from "@/core/figures/views/goalPreview";
 import { contract } from "@/core/figures/contract";
 import { emptyLog, putRecord } from "@/core/log/log";
 import { put, type Change, type Session } from "@/core/log/records";
@@ -17,14 +18,14 @@ const rower: Asking = { personId: rowerId, today };
 describe("a goal tried before it is saved", () => {
   const energy = answers.answer("energy", rower)!;
   it("says of the goal in force what the views say of it", () => {
-    const tried = answers.answer("goalPreview", { ...rower, goal: energy.goal! })!;
+    const tried = answers.answer("goalPreview", { ...rower, goal: energy.goal!, kcal: null })!;
     if ("reason" in tried || "reason" in energy.arrival || "reason" in energy.targets.rest) throw new Error("the demo has a goal with a date");
     expect(tried.pace!.byDeadline).toBe(energy.arrival.chance);
     expect(addDays("1970-01-01", tried.pace!.p50!)).toBe(energy.arrival.p50);
     expect(tried.targetKcal).toBeCloseTo(energy.targets.rest.kcal, 9);
   });
   it("is the likelier the later its deadline, and asks less a day", () => {
-    const tried = ["2026-08-01", "2026-10-01", "2026-12-01"].map((date) => answers.answer("goalPreview", { ...rower, goal: { ...energy.goal!, by: { date } } })!);
+    const tried = ["2026-08-01", "2026-10-01", "2026-12-01"].map((date) => answers.answer("goalPreview", { ...rower, goal: { ...energy.goal!, by: { date } }, kcal: null })!);
     const chances = tried.map((one) => ("reason" in one ? NaN : one.pace!.byDeadline));
     expect(chances[0]!).toBeLessThan(chances[1]!);
     expect(chances[1]!).toBeLessThan(chances[2]!);
@@ -111,6 +112,23 @@ describe("the views agree with the contract", () => {
     expect(body.points.length).toBeLessThanOrEqual(425);
     expect(answers.answer("body", { ...rower, days: 31, zoom: null })!.points.length).toBeLessThan(body.points.length);
   });
+  it("body looked at closely: the stretch alone, day by day, with its notes and second weigh-ins", () => {
+    const [from, to] = ["2026-05-20", "2026-06-20"];
+    const { points, marks, second } = answers.answer("body", { ...rower, days: 31, zoom: { from, to } })!;
+    expect(points.map(({ date }) => date)).toEqual(Array.from({ length: 32 }, (_, index) => addDays(from, index)));
+    expect(marks.map(({ text }) => text)).toEqual(["dinner at the boathouse", "cut short, calf", "slept badly"]);
+    expect(points.filter(({ secondKg }) => secondKg !== null).length).toBeGreaterThan(3);
+    expect(second).toMatchObject({ offset: expect.closeTo(0.9, 0) as number });
+    for (const { date, planKg, planLow, planHigh, catchUpKg, trendKg } of points) {
+      expect(planHigh! - planKg!).toBeCloseTo(planKg! - planLow!, 9);
+      expect(catchUpKg === null).toBe(date < today);
+      expect(trendKg === null).toBe(date > today);
+    }
+    expect(points.find(({ date }) => date === today)!.catchUpKg).toBeCloseTo(points.find(({ date }) => date === today)!.trendKg!, 9);
+    // A marked change of the partner's stands on their chart, and not on the rower's.
+    expect(answers.answer("body", { personId: partnerId, today, days: null, zoom: null })!.marks).toContainEqual({ date: addDays(today, -58), text: "creatine begun, 5 g a day", levelMayJump: true });
+    expect(marks.some(({ levelMayJump }) => levelMayJump)).toBe(false);
+  });
   it("lifts", () => {
     const lifts = answers.answer("lifts", { ...rower, exerciseId: null })!;
     for (const { exercise, best } of lifts.lifts) {
@@ -184,8 +202,16 @@ describe("answers", () => {
   });
   it("preview a goal before it is saved", () => {
     const goal = { id: "g", personId: rowerId, of: "weight", startDate: today, startKg: 80, targetKg: 74, by: { date: addDays(today, 90) } };
-    expect(answers.answer("goalPreview", { ...rower, goal })).toMatchObject({ line: { days: 90 }, kcalPerDay: expect.closeTo(-513.33, 1) as number });
-    expect(answers.answer("goalPreview", { ...rower, goal: { ...goal, by: { date: today } } })).toHaveProperty("reason");
+    expect(answers.answer("goalPreview", { ...rower, goal, kcal: null })).toMatchObject({ line: { days: 90 }, kcalPerDay: expect.closeTo(-513.33, 1) as number });
+    expect(answers.answer("goalPreview", { ...rower, goal: { ...goal, by: { date: today } }, kcal: null })).toHaveProperty("reason");
+    // Set by what is eaten: 500 kcal under the expenditure is 500 × 7 ÷ 7700 = 0.4545 kg a week.
+    const { expenditure } = answers.answer("energy", rower)!;
+    const kcal = (expenditure as { kcal: number }).kcal - 500;
+    expect(answers.answer("goalPreview", { ...rower, goal, kcal })).toMatchObject({ goal: { by: { rateKgPerWeek: expect.closeTo(-0.4545, 4) as number } }, line: { days: 93 }, targetKcal: expect.closeTo(kcal, 6) as number });
+    expect(answers.answer("goalPreview", { ...rower, goal, kcal: kcal + 900 })).toEqual({ reason: "At this intake the weight goes up, away from the goal." });
+    const { course, line } = answers.answer("goalPreview", { ...rower, goal, kcal: null }) as Extract<GoalPreview, { course: unknown }>;
+    expect(course.find(({ date }) => date === today)).toMatchObject({ planKg: 80, nowKg: null });
+    expect(course.at(-1)!.date > dateOf(line.deadline)).toBe(true);
     expect(answers.answer("holdings", null)!.total).toBeGreaterThan(1000);
     expect(put("people", { id: "p", name: "A" })).toEqual({ kind: "people", put: { id: "p", name: "A" } });
   });

@@ -4,8 +4,9 @@ import { Figures } from "@/core/figures/figures";
 import { bodyView, type BodyAsk, type BodyView } from "@/core/figures/views/body";
 import { columnView, type ColumnRow } from "@/core/figures/views/column";
 import { distanceView, type DistanceView } from "@/core/figures/views/distance";
-import { energyView, foodView, goalPreview, type EnergyView, type FoodView, type GoalPreview } from "@/core/figures/views/energy";
+import { energyView, foodView, type EnergyView, type FoodView } from "@/core/figures/views/energy";
 import { entryView } from "@/core/figures/views/entry";
+import { goalPreview, type GoalAsk, type GoalPreview } from "@/core/figures/views/goalPreview";
 import { ledgerPreview, ledgerView, type LedgerAsk, type LedgerPreview, type LedgerRow } from "@/core/figures/views/ledger";
 import { liftsView, type LiftsView } from "@/core/figures/views/lifts";
 import { holdingsView, libraryView, shellView, type HoldingsView, type LibraryView, type ShellView } from "@/core/figures/views/shell";
@@ -14,7 +15,7 @@ import { measuresView, type MeasuresView } from "@/core/figures/views/measures";
 import type { FigureRef, WorkingResult } from "@/core/figures/workings/working";
 import { workingOf } from "@/core/figures/workings/workingOf";
 import { peopleOf, type Log } from "@/core/log/log";
-import type { Goal, Person } from "@/core/log/records";
+import type { Person } from "@/core/log/records";
 import { Memo, untracked } from "@/core/memo";
 
 /** Who asks, and what day it is for the trainee. */
@@ -36,7 +37,7 @@ export interface Queries {
   measures: { asks: Asking; answers: MeasuresView };
   food: { asks: Asking & { date: string }; answers: FoodView };
   energy: { asks: Asking; answers: EnergyView };
-  goalPreview: { asks: Asking & { goal: Goal }; answers: GoalPreview };
+  goalPreview: { asks: Asking & GoalAsk; answers: GoalPreview };
   working: { asks: Asking & { on: string; ref: FigureRef }; answers: WorkingResult };
   entry: { asks: Asking & { date: string; text: string }; answers: Reading };
 }
@@ -106,7 +107,7 @@ export class Answers {
     measures: (asks) => this.#with(this.#of(asks), measuresView),
     food: (asks) => this.#with(this.#of(asks), (figures) => foodView(figures, mustDay(asks.date))),
     energy: (asks) => this.#with(this.#of(asks), energyView),
-    goalPreview: (asks) => this.#with(this.#of(asks), (figures) => goalPreview(figures, asks.goal)),
+    goalPreview: (asks) => this.#with(this.#of(asks), (figures) => goalPreview(figures, asks)),
     working: (asks) => this.#with(this.#of(asks, asks.on), (figures) => workingOf(figures, asks.ref)),
     entry: (asks) => this.#with(this.#of(asks), (figures) => entryView(figures, asks.text, mustDay(asks.date), this.newId)),
   };

@@ -90,8 +90,10 @@ describe("three hundred trainees whose true weight is known", () => {
       const arrival = firstDay + tissue.findIndex((kg, day) => day > asked && (targetKg < startKg ? kg <= targetKg : kg >= targetKg));
       expect(arrival).toBeGreaterThan(on);
       const deadline = on + 60;
-      const line: PlanLine = { goalId: "", startDay: firstDay, deadline, days: asked + 60, startKg, targetKg, kgPerWeek: ((targetKg - startKg) / (asked + 60)) * 7, by: "deadline" };
-      const { p10, p90, byDeadline } = project(trend, line, on);
+      const line: PlanLine = { goalId: "", startDay: firstDay, deadline, days: asked + 60, startKg, targetKg, kgPerWeek: ((targetKg - startKg) / (asked + 60)) * 7, by: "deadline", limit: false };
+      const projection = project(trend, line, on);
+      if ("reason" in projection) throw new Error(projection.reason);
+      const { p10, p90, byDeadline } = projection;
       dates.take((p10 ?? Infinity) <= arrival && arrival <= (p90 ?? Infinity));
       calls.push({ said: byDeadline, came: arrival <= deadline });
     });

@@ -92,7 +92,7 @@ function goalContract(figures: Figures) {
     projected: { p10: dateOrNull(known?.p10 ?? null), p50: dateOrNull(known?.p50 ?? null), p90: dateOrNull(known?.p90 ?? null) },
     doneShare: trendKg === null || line.targetKg === line.startKg ? null : (trendKg - line.startKg) / (line.targetKg - line.startKg), toGoKg: trendKg === null ? null : line.targetKg - trendKg,
     milestones: figures.milestones.map(({ kg, planned, reached, atThisPace }) => ({ kg, planned: dateOf(planned), reached: dateOrNull(reached), atThisPace: dateOrNull(atThisPace) })),
-    reachableBy: known?.byDeadline ?? null, arrived: known?.arrived ?? false,
+    reachableBy: known?.byDeadline ?? null, ...(line.limit ? { onMorning: known?.onMorning ? { chance: known.onMorning.chance, saferKg: known.onMorning.saferKg } : null } : {}), arrived: known?.arrived ?? false,
     ...(reasons.length > 0 ? { reason: reasons.join("; ") } : {}),
   };
   return { goal };

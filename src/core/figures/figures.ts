@@ -12,7 +12,7 @@ import { intensityOf, workOf, type Volume } from "../strength/volume";
 import { equations, type Body, type EquationName, type Resting, type Sex } from "../energy/resting";
 import { goalCourses, milestones, type GoalCourse, type Milestone } from "../goal/course";
 import { goalInForce, planLine, type PlanLine } from "../goal/plan";
-import { levelOn, project, projectionNeedsDays, type Projection } from "../goal/projection";
+import { levelOn, project, type Projection } from "../goal/projection";
 import type { Log } from "../log/log";
 import { blockDays, blockOf } from "../log/logIndex";
 import { family, memo, ownedBy } from "../memo";
@@ -258,15 +258,13 @@ export class Figures extends Asked {
 
   /** Weights on the way to the goal in force; none without a plan line. */
   get milestones(): Milestone[] { return this.#milestones(); }
-  readonly #milestones = this.#kept(() => ("reason" in this.line ? [] : milestones(this.line, this.trend, this.on, this.person.units?.mass === "lb")));
+  readonly #milestones = this.#kept(() => ("reason" in this.line ? [] : milestones(this.line, this.trend, this.on, this.person.units?.mass === "lb", this.goal?.milestonesKg ?? [])));
 
   /** When the goal will be met, or why that cannot be said. */
   get projection(): Projection | { reason: string } { return this.#projection(); }
   readonly #projection = this.#kept((): Projection | { reason: string } => {
     const { trend, line } = this;
     if ("reason" in line) return line;
-    if (trend === null) return { reason: "no weight is written" };
-    if (trend.last - trend.first < projectionNeedsDays) return { reason: "a goal's date needs weigh-ins over more than seven days" };
     return project(trend, line, this.on);
   });
 

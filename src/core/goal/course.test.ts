@@ -25,7 +25,25 @@ describe("goals one after another", () => {
   });
 });
 
+describe("a limit on one morning", () => {
+  it("is decided by the scale of that morning alone", () => {
+    const limit = (targetKg: number, date: string) => ({ ...goal("a", "2026-01-01", 84, targetKg, date), limit: true });
+    const standing = (one: Goal) => goalCourses([one], trend, first + 120)[0]!;
+    // 84 − 50/14 = 80.43 on 20 February
+    expect(standing(limit(80.5, "2026-02-20"))).toMatchObject({ standing: "reached", reached: mustDay("2026-02-20"), limit: true });
+    expect(standing(limit(80.4, "2026-02-20"))).toMatchObject({ standing: "not reached", reached: null });
+    // Not weighed that morning: not made, however light the trend.
+    expect(goalCourses([limit(83, "2026-02-20")], weightTrend(weighed.filter(({ day }) => day !== mustDay("2026-02-20"))), first + 120)[0]).toMatchObject({ standing: "not reached" });
+    expect(planLine({ ...limit(80, "2026-02-20"), by: { rateKgPerWeek: -0.5 } })).toMatchObject({ limit: false });
+  });
+});
+
 describe("milestones", () => {
+  it("are the trainee's own where there are any, in the order in which they come", () => {
+    const own = (startKg: number, targetKg: number, weights: number[]) => milestones(line(goal("a", "2026-01-01", startKg, targetKg, "2026-06-18")), null, first, false, weights).map(({ kg }) => kg);
+    expect(own(84, 72, [75, 80.5, 90, 72, 60])).toEqual([80.5, 75, 72]);
+    expect(own(70, 76, [75, 72])).toEqual([72, 75, 76]);
+  });
   it("stand every five kilograms and at the goal, with the day planned, reached and to come", () => {
     const marks = milestones(line(goal("a", "2026-01-01", 84, 72, "2026-06-18")), trend, first + 120, false);
     expect(marks.map(({ kg }) => kg)).toEqual([79, 74, 72]);

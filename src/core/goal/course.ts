@@ -14,12 +14,14 @@ export interface GoalCourse {
   until: Day | null;
   startKg: number;
   targetKg: number;
+  /** Whether the scale on the deadline's morning alone decides. */
+  limit: boolean;
   deadline: Day | null;
   /** Trend on its last day, or on the day asked about; null when nothing was weighed. */
   levelKg: number | null;
   /** Done of what was asked: 1 at the goal, negative when it went the other way. */
   share: number | null;
-  /** First day on which the trend stood at the goal or beyond. */
+  /** First day on which the trend stood at the goal or beyond; for a limit, its morning when the scale showed it. */
   reached: Day | null;
   standing: "ahead" | "running" | "reached" | "not reached";
 }
@@ -35,12 +37,18 @@ export function goalCourses(goals: readonly Goal[], trend: Trend | null, on: Day
     const ends = Math.min(deadline ?? Infinity, next === undefined ? Infinity : mustDay(next.startDate) - 1);
     const until = ends < on ? ends : null;
     const level = trend === null || from > on ? null : (levelOn(trend, until ?? on)?.kg ?? null);
-    const reached = trend === null ? null : crossing(trend, startKg, targetKg, from, Math.min(until ?? on, on));
+    const limit = !("reason" in line) && line.limit;
+    const reached = trend === null ? null : limit ? madeOn(trend, startKg, targetKg, line.deadline) : crossing(trend, startKg, targetKg, from, Math.min(until ?? on, on));
     return {
-      goalId: goal.id, why: goal.why ?? null, from, until, startKg, targetKg, deadline, levelKg: level, share: level === null || targetKg === startKg ? null : (level - startKg) / (targetKg - startKg), reached,
+      goalId: goal.id, why: goal.why ?? null, from, until, startKg, targetKg, limit, deadline, levelKg: level, share: level === null || targetKg === startKg ? null : (level - startKg) / (targetKg - startKg), reached,
       standing: from > on ? "ahead" : reached !== null ? "reached" : until === null ? "running" : "not reached",
     };
   }).reverse();
+}
+
+/** The day of a limit if the scale showed it that morning, else null. */
+function madeOn(trend: Trend, startKg: number, kg: number, day: Day): Day | null {
+  return beyond(trend.weighed[day - trend.first] ?? NaN, startKg, kg) ? day : null;
 }
 
 /** First day of a stretch on which the trend stands at a weight or beyond it, coming from the start; null when it does not. */
@@ -64,12 +72,13 @@ export interface Milestone {
   atThisPace: Day | null;
 }
 
-/** Milestones every 5 kg, or every 10 lb in a log kept in pounds, from the start to the goal. */
-export function milestones(line: PlanLine, trend: Trend | null, on: Day, pounds: boolean): Milestone[] {
+/** Milestones from the start to the goal: the trainee's own, else every 5 kg, or every 10 lb in a log kept in pounds. */
+export function milestones(line: PlanLine, trend: Trend | null, on: Day, pounds: boolean, own: readonly number[] = []): Milestone[] {
   const step = pounds ? 10 * KG_PER_LB : 5;
   const toGo = line.targetKg - line.startKg;
   const count = Math.ceil(Math.abs(toGo) / step - 1e-9) - 1;
-  const weights = [...Array.from({ length: Math.max(0, count) }, (_, index) => line.startKg + Math.sign(toGo) * step * (index + 1)), line.targetKg];
+  const between = own.filter((kg) => (kg - line.startKg) * Math.sign(toGo) > 0 && (line.targetKg - kg) * Math.sign(toGo) > 0).sort((a, b) => (a - b) * Math.sign(toGo));
+  const weights = [...(own.length > 0 ? between : Array.from({ length: Math.max(0, count) }, (_, index) => line.startKg + Math.sign(toGo) * step * (index + 1))), line.targetKg];
   const ahead = trend === null ? [] : carryForward(trend, on + horizonDays).filter(({ day }) => day > on);
   return weights.map((kg): Milestone => {
     const reached = trend === null ? null : crossing(trend, line.startKg, kg, line.startDay, on);

@@ -6,10 +6,11 @@ import { trendDays, weightTrend } from "../body/trend";
 import type { Goal } from "../log/records";
 import { normalCdf } from "./normal";
 import { balanceForRate, catchUpRate, goalInForce, goalWarnings, planBand, planLine, planWeight, type PlanLine } from "./plan";
-import { carryForward, levelOn, project } from "./projection";
+import { carryForward, levelOn, project, type Projection } from "./projection";
 
 const start = mustDay("2026-01-01");
 const goal = (by: Goal["by"], startKg = 80, targetKg = 74, startDate = "2026-01-01"): Goal => ({ id: "g", personId: "p", of: "weight", startDate, startKg, targetKg, by });
+const projected = (...given: Parameters<typeof project>): Projection => { const result = project(...given); if ("reason" in result) throw new Error(result.reason); return result; };
 const line = (...given: Parameters<typeof goal>) => planLine(goal(...given)) as PlanLine;
 
 describe("the plan line", () => {
@@ -70,27 +71,40 @@ describe("the projection", () => {
   const on = start + 99;
   it("arrives, by its median, where the carried-forward trend meets the target", () => {
     const plan = line({ date: dateOf(start + 140) }, 80, 72.5);
-    const projection = project(steady, plan, on);
+    const projection = projected(steady, plan, on);
     const crossing = carryForward(steady, on + 400).find(({ kg }) => kg <= 72.5)!.day;
     expect(projection.p50).toBe(crossing);
     expect(projection.p10!).toBeLessThan(crossing);
     expect(projection.p90!).toBeGreaterThan(crossing);
     expect(projection.arrived).toBe(false);
-    expect(project(steady, line({ date: dateOf(crossing + 200) }, 80, 72.5), on).byDeadline).toBeGreaterThan(0.5);
-    expect(project(steady, line({ date: dateOf(on + 3) }, 80, 72.5), on).byDeadline).toBeLessThan(0.05);
+    expect(projected(steady, line({ date: dateOf(crossing + 200) }, 80, 72.5), on).byDeadline).toBeGreaterThan(0.5);
+    expect(projected(steady, line({ date: dateOf(on + 3) }, 80, 72.5), on).byDeadline).toBeLessThan(0.05);
   });
   it("says not at this pace when the weight goes the other way", () => {
     const gaining = weightTrend(Array.from({ length: 60 }, (_, index) => ({ day: start + index, kg: 80 + 0.1 * index, id: String(index) })))!;
-    const projection = project(gaining, line({ date: dateOf(start + 90) }), start + 59);
+    const projection = projected(gaining, line({ date: dateOf(start + 90) }), start + 59);
     expect(projection.p50).toBeNull();
     expect(projection.byDeadline).toBeLessThan(0.01);
   });
+  it("for a limit on one morning adds that morning's water and scale to the trend's own uncertainty", () => {
+    const plan = { ...line({ date: dateOf(on + 20) }, 80, 73), limit: true };
+    const { onMorning } = projected(steady, plan, on);
+    const level = levelOn(steady, on + 20)!;
+    const noise = Math.sqrt(steady.scatter.water ** 2 + steady.scatter.scale ** 2);
+    expect(onMorning!.chance).toBeCloseTo(cumulativeStdNormalProbability((73 - level.kg) / Math.hypot(level.sd, noise)), 2);
+    // A trend at the safer weight, itself known exactly, shows the limit four times in five.
+    expect(normalCdf((73 - onMorning!.saferKg) / noise)).toBeCloseTo(0.8, 9);
+    expect(onMorning!.saferKg).toBeLessThan(73);
+    expect(projected(steady, line({ date: dateOf(on + 20) }, 80, 73), on).onMorning).toBeNull();
+    // Gaining, the limit is a weight to stand at or above.
+    expect(projected(steady, { ...plan, startKg: 70, targetKg: 75 }, on).onMorning!.saferKg).toBeGreaterThan(75);
+  });
   it("keeps a chance once reached: under the target now, gaining away from it later", () => {
     const gaining = weightTrend(Array.from({ length: 60 }, (_, index) => ({ day: start + index, kg: 80 + 0.1 * index, id: String(index) })))!;
-    expect(project(gaining, line({ date: dateOf(start + 200) }, 90, 87), start + 59).byDeadline).toBeGreaterThan(0.9);
+    expect(projected(gaining, line({ date: dateOf(start + 200) }, 90, 87), start + 59).byDeadline).toBeGreaterThan(0.9);
   });
   it("knows when it has arrived, and grows less sure with time", () => {
-    expect(project(steady, line({ date: dateOf(start + 140) }, 80, 78), on)).toMatchObject({ arrived: true, p50: on });
+    expect(projected(steady, line({ date: dateOf(start + 140) }, 80, 78), on)).toMatchObject({ arrived: true, p50: on });
     const ahead = carryForward(steady, on + 60);
     for (let index = 1; index < ahead.length; index++) expect(ahead[index]!.sd).toBeGreaterThan(ahead[index - 1]!.sd);
     expect(levelOn(steady, start - 1)).toBeNull();

@@ -13,6 +13,8 @@ export interface PlanLine {
   /** Signed: negative when losing. */
   kgPerWeek: number;
   by: "rate" | "deadline";
+  /** Whether the one morning of the deadline counts, as for a weight class. */
+  limit: boolean;
 }
 
 /** Guards a whole number of days against the last bit of a division. */
@@ -28,7 +30,7 @@ export function planLine(goal: Goal): PlanLine | { reason: string } {
   if (goal.startKg === null || goal.startKg === undefined) return { reason: "the goal has no start weight" };
   if (goal.targetKg === null || goal.targetKg === undefined) return { reason: "the goal has no target weight" };
   const change = goal.targetKg - goal.startKg;
-  const common = { goalId: goal.id, startDay, startKg: goal.startKg, targetKg: goal.targetKg };
+  const common = { goalId: goal.id, startDay, startKg: goal.startKg, targetKg: goal.targetKg, limit: goal.limit === true && "date" in goal.by };
   if ("date" in goal.by) {
     const deadline = dayOf(goal.by.date as string)!;
     const days = deadline - startDay;
@@ -69,6 +71,11 @@ export const kcalPerKg = 7700;
 /** Daily energy balance that a weekly rate asks for: negative when losing. */
 export function balanceForRate(kgPerWeek: number): number {
   return (kgPerWeek * kcalPerKg) / 7;
+}
+
+/** Weekly rate that a daily energy balance gives: the other way round. */
+export function rateOfBalance(kcalPerDay: number): number {
+  return (kcalPerDay * 7) / kcalPerKg;
 }
 
 /** The weight goal in force on a day: of those begun by then, the one begun last. */

@@ -7,7 +7,7 @@ import type { PlanLine } from "./plan";
 export const horizonDays = 1095;
 
 /** Below so many days from first to last weigh-in nothing is said about a goal's date: the rate is not known. */
-export const projectionNeedsDays = 7;
+const projectionNeedsDays = 7;
 
 /** The trend carried forward to one day. */
 export interface Ahead { day: Day; kg: number; sd: number; low80: number; high80: number; kgPerWeek: number }
@@ -56,15 +56,26 @@ export interface Projection {
   byDeadline: number;
   /** Whether the trend stands at or beyond the target already on the day asked about. */
   arrived: boolean;
+  /** For a limit on one morning: the chance that the scale then shows it, and the trend that would make that four times in five. Null for other goals. */
+  onMorning: MorningChance | null;
 }
+
+/** `sd` is that of the scale's reading on the morning: the trend's own carried there, and what water and scale add to it (`noise`). */
+export interface MorningChance { chance: number; kg: number; sd: number; noise: number; saferKg: number }
+
+/** Below this point of the normal distribution lie four fifths of it. */
+const z80OneSided = 0.8416212335729143;
 
 /**
  * When the trend will cross the goal: on each day ahead, the probability that the level stands at or beyond the target, from
  * the carried-forward mean and variance; a probability once reached is kept. The median date is the day on which the
  * carried-forward trend itself meets the target, so it can be checked by hand. (A path that crosses and returns before a day
  * is not counted for that day, so early dates are on the cautious side.)
+ * @returns the projection, or the reason why there is none
  */
-export function project(trend: Trend, line: PlanLine, on: Day): Projection {
+export function project(trend: Trend | null, line: PlanLine, on: Day): Projection | { reason: string } {
+  if (trend === null) return { reason: "no weight is written" };
+  if (trend.last - trend.first < projectionNeedsDays) return { reason: "a goal's date needs weigh-ins over more than seven days" };
   const losing = line.targetKg < line.startKg;
   const beyond = (ahead: { kg: number; sd: number }) => {
     const distance = losing ? line.targetKg - ahead.kg : ahead.kg - line.targetKg;
@@ -81,5 +92,15 @@ export function project(trend: Trend, line: PlanLine, on: Day): Projection {
     for (const key of ["p10", "p50", "p90"] as const) if (dates[key] === null && reached >= levels[key] && ahead.day <= on + horizonDays) dates[key] = ahead.day;
     if (ahead.day <= Math.max(line.deadline, on)) byDeadline = reached;
   }
-  return { ...dates, byDeadline, arrived: now !== null && (losing ? now.kg <= line.targetKg : now.kg >= line.targetKg) };
+  return { ...dates, byDeadline, onMorning: line.limit ? morningChance(trend, line, on) : null, arrived: now !== null && (losing ? now.kg <= line.targetKg : now.kg >= line.targetKg) };
+}
+
+/** On one morning the water of the day and the scale count too: their variance is added to the carried-forward level's. */
+function morningChance(trend: Trend, line: PlanLine, on: Day): MorningChance | null {
+  const level = levelOn(trend, Math.max(line.deadline, on));
+  if (level === null) return null;
+  const noise = Math.sqrt(trend.scatter.water ** 2 + trend.scatter.scale ** 2);
+  const sd = Math.sqrt(level.sd ** 2 + noise ** 2);
+  const side = line.targetKg < line.startKg ? 1 : -1;
+  return { chance: normalCdf((side * (line.targetKg - level.kg)) / sd), kg: level.kg, sd, noise, saferKg: line.targetKg - side * z80OneSided * noise };
 }

@@ -130,6 +130,10 @@ export const waterSchema = open({ ...owned, date, ml: amount(100_000) });
 
 export const goalSchema = open({
   ...owned, of: name, startDate: date, startKg: bodyKg.nullish(), targetKg: bodyKg.nullish(),
+  /** A limit on a date, such as a weight class: the scale must show the target or less (more, when gaining) on that one morning. */
+  limit: z.boolean().nullish(),
+  /** Own milestones on the way, kilograms; every 5 kg (10 lb) without them. */
+  milestonesKg: z.array(bodyKg).max(50).nullish(),
   by: z.union([open({ rateKgPerWeek: z.number().min(-20).max(20) }), open({ date })]), why: text.nullish(),
 });
 

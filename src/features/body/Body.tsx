@@ -3,7 +3,6 @@
 import dynamic from "next/dynamic";
 import { useState } from "react";
 import type { BodyAsk, BodyView } from "@/core/figures/views/body";
-import { printNumber } from "@/core/units/number";
 import { shortDate } from "@/ui/dates";
 import { Figure, WorkingLink } from "@/ui/figure/Figure";
 import { useLog } from "@/ui/log/LogContext";
@@ -11,7 +10,7 @@ import { useFigure } from "@/ui/log/useFigure";
 import { Ranges } from "@/ui/ranges";
 import { usePrinter } from "@/ui/usePrinter";
 import styles from "@/ui/view.module.css";
-import { arrivalNote } from "../today/Standing";
+import { ArrivalBlock } from "../today/Standing";
 import { Measures } from "./Measures";
 import { MorningsByWeek } from "./MorningsByWeek";
 import { Weekdays } from "./Weekdays";
@@ -99,7 +98,7 @@ function Figures({ view }: { view: BodyView }) {
       {"reason" in trend ? null : <Figure label="Trend" value={printer.massNumber(trend.kg)} unit={printer.units.mass} figure={{ figure: "trend" }} on={today} note={<>{printer.massNumber(trend.low80)} to {printer.massNumber(trend.high80)} · {printer.rate(trend.kgPerWeek)} ± {printer.massNumber(trend.kgPerWeekHalf80, 2)}</>} />}
       {change === null ? null : <Figure label="Since the first weigh-in" value={printer.massChange(change.totalKg).split(" ")[0]} unit={printer.units.mass} figure={{ figure: "change" }} on={today} note={<>{change.kgPerWeek === null ? "a rate needs seven days" : printer.rate(change.kgPerWeek)} · exponential mean {view.ewmaKg === null ? "" : printer.massNumber(view.ewmaKg)}{view.sevenDay ? ` · 7-day mean ${printer.massNumber(view.sevenDay.kg)}` : ""}</>} />}
       {"reason" in plan ? null : <Figure label="Against the plan" value={printer.massChange(plan.aboveKg).split(" ")[0]} unit={printer.units.mass} figure={{ figure: "plan" }} on={today} note={<>{plan.standing}; {plan.catchUpKgPerWeek === null ? "the deadline has passed" : `to land on the day ${printer.rate(plan.catchUpKgPerWeek)}`}</>} />}
-      {"reason" in arrival ? <Figure label="Goal date" figure={{ figure: "arrival" }} on={today} missing={`${arrival.reason} Set a goal under Energy.`} /> : <Figure label={`${printer.mass(arrival.targetKg)} by ${shortDate(arrival.deadline)}`} value={printNumber(arrival.chance * 100, 0)} unit="in 100" figure={{ figure: "arrival" }} on={today} note={arrivalNote(arrival)} />}
+      <ArrivalBlock arrival={arrival} printer={printer} on={today} />
     </div>
   );
 }

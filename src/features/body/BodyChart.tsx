@@ -85,6 +85,7 @@ const Drawing = memo(function Drawing({ view, onMark }: { view: BodyView; onMark
   const [first, last] = [data[0]?.day ?? 0, data.at(-1)?.day ?? 0];
   const lastTrend = data.findLast(({ trend }) => trend !== null);
   const arrival = "reason" in view.arrival || view.arrival.arrived ? null : view.arrival;
+  const limit = !("reason" in view.arrival) && view.arrival.onMorning !== null;
   const shownDay = (date: string | null | undefined) => { const day = date ? dayNumber(date) : null; return day !== null && day >= first && day <= last ? day : null; };
   const [p10, p50, p90] = [shownDay(arrival?.p10), shownDay(arrival?.p50), shownDay(arrival?.p90)];
   const target = view.targetKg === null ? null : inUnit(view.targetKg)!;
@@ -98,7 +99,7 @@ const Drawing = memo(function Drawing({ view, onMark }: { view: BodyView; onMark
           <XAxis dataKey="day" type="number" domain={[first, last]} tickFormatter={tickDates(data.map(({ day }) => day))} tickCount={8} minTickGap={50} height={axisHeight} {...grid} />
           <YAxis domain={[bottom, high]} ticks={ticks} width={axisWidth} {...grid} />
           <YAxis yAxisId="strip" domain={[0, 1]} hide />
-          {target !== null && <ReferenceLine y={target} stroke={colours.plum} label={{ value: `goal ${printer.massNumber(view.targetKg!)}${view.deadline ? ` by ${shortDate(view.deadline)}` : ""}`, position: "insideBottomLeft", fill: colours.plum, fontSize: 13.5, offset: 6 }} />}
+          {target !== null && <ReferenceLine y={target} stroke={colours.plum} label={{ value: `${limit ? "limit" : "goal"} ${printer.massNumber(view.targetKg!)}${view.deadline ? ` ${limit ? "on" : "by"} ${shortDate(view.deadline)}` : ""}`, position: "insideBottomLeft", fill: colours.plum, fontSize: 13.5, offset: 6 }} />}
           <Area dataKey="planBand" stroke="none" fill={colours.oat} fillOpacity={0.13} {...quietly} />
           <Area dataKey="aheadBand" stroke="none" fill={colours.pine} fillOpacity={0.1} {...quietly} />
           <Area dataKey="band" stroke="none" fill={colours.pine} fillOpacity={0.22} {...quietly} />

@@ -39,7 +39,7 @@ export function Energy() {
           </div>
           <GoalLine view={view} printer={printer} />
           <Goals view={view} printer={printer} />
-          <GoalForm key={`goal ${view.goal?.revision} ${view.goal?.id}`} goal={view.goal} />
+          <GoalForm key={`goal ${view.goal?.revision} ${view.goal?.id}`} goal={view.goal} starts={view.starts} />
           <EnergyForm key={`settings ${view.settings?.revision} ${view.settings?.id}`} settings={view.settings} />
         </>
       )}

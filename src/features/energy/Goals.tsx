@@ -30,12 +30,12 @@ export function Goals({ view: { goals, milestones }, printer }: { view: EnergyVi
           <table>
             <thead><tr><th>From</th><th>Asked</th><th>By</th><th>How it stands</th></tr></thead>
             <tbody>
-              {goals.map(({ goalId, from, until, startKg, targetKg, deadline, levelKg, share, reached, standing, why }) => (
+              {goals.map(({ goalId, from, until, startKg, targetKg, limit, deadline, levelKg, share, reached, standing, why }) => (
                 <tr key={goalId} title={why ?? undefined}>
                   <td>{day(from)}</td>
                   <td>{printer.massNumber(startKg)} to {printer.mass(targetKg)}</td>
-                  <td>{deadline === null ? "" : day(deadline)}</td>
-                  <td>{standing === "ahead" ? "begins then" : standing === "reached" ? `reached ${day(reached!)}` : levelKg === null ? "nothing weighed" : `${printer.mass(levelKg)}${until === null ? "" : ` on ${day(until)}`}, ${share === null ? "" : `${printNumber(share * 100, 0)} % of the way`}${standing === "not reached" ? "; ended short of it" : ""}`}</td>
+                  <td>{deadline === null ? "" : `${limit ? "on " : ""}${day(deadline)}`}</td>
+                  <td>{standing === "ahead" ? "begins then" : standing === "reached" ? `${limit ? "made on" : "reached"} ${day(reached!)}` : levelKg === null ? "nothing weighed" : `${printer.mass(levelKg)}${until === null ? "" : ` on ${day(until)}`}, ${share === null ? "" : `${printNumber(share * 100, 0)} % of the way`}${standing === "not reached" ? "; ended short of it" : ""}`}</td>
                 </tr>
               ))}
             </tbody>

@@ -43,10 +43,14 @@ export function PlanBlock({ plan, printer, on }: Block & { plan: PlanFigure | { 
 
 export function ArrivalBlock({ arrival, printer, on }: Block & { arrival: ArrivalFigure | { reason: string } }) {
   if ("reason" in arrival) return <Figure label="Goal date" figure={{ figure: "arrival" }} on={on} missing={arrival.reason} />;
-  return <Figure label={`${printer.mass(arrival.targetKg)} by ${shortDate(arrival.deadline)}`} value={printNumber(arrival.chance * 100, 0)} unit="in 100" figure={{ figure: "arrival" }} on={on} note={arrivalNote(arrival)} />;
+  const { onMorning } = arrival;
+  return (
+    <Figure label={`${printer.mass(arrival.targetKg)} ${onMorning ? "on" : "by"} ${shortDate(arrival.deadline)}`} value={printNumber((onMorning?.chance ?? arrival.chance) * 100, 0)} unit="in 100" figure={{ figure: "arrival" }} on={on}
+      note={onMorning ? `on that one morning; a trend of ${printer.massNumber(onMorning.saferKg)} would make it four in five · trend there: ${arrivalNote(arrival)}` : arrivalNote(arrival)} />
+  );
 }
 
-export function arrivalNote({ arrived, p10, p50, p90 }: ArrivalFigure): string {
+function arrivalNote({ arrived, p10, p50, p90 }: ArrivalFigure): string {
   if (arrived) return "the trend is there now";
   if (p50 === null) return p10 === null ? "not reached at this pace" : `not likely at this pace; ${shortDate(p10)} at the earliest`;
   return p90 === null ? `most likely ${shortDate(p50)}, perhaps not at all at this pace` : `most likely ${shortDate(p50)}; ${p10 === null ? "" : shortDate(p10)} to ${shortDate(p90)}`;

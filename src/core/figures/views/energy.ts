@@ -1,8 +1,8 @@
 import { dateOf, type Day } from "../../calendar/day";
+import { median } from "../../body/weighIns";
 import { equationError, equationNames, type EquationName, type Resting } from "../../energy/resting";
 import type { GoalCourse, Milestone } from "../../goal/course";
-import { balanceForRate, goalWarnings, planLine, type PlanLine } from "../../goal/plan";
-import { project, projectionNeedsDays, type Projection } from "../../goal/projection";
+import { balanceForRate, goalWarnings, type PlanLine } from "../../goal/plan";
 import type { EnergySettings, Goal, Session } from "../../log/records";
 import type { Figures } from "../figures";
 import { creditsOn, expenditureOn, foodDay, foodDays, targetFor, type Credit, type Expenditure, type FoodDay, type Target } from "../foodDay";
@@ -26,6 +26,8 @@ export interface EnergyView {
   goals: GoalCourse[];
   /** Weights on the way to the goal in force, the goal the last. */
   milestones: Milestone[];
+  /** Weights from which a plan may start today: this morning's, the median of the last seven days, the trend. */
+  starts: { morningKg: number | null; medianKg: number | null; trendKg: number | null };
   /** Performed sessions of the last seven days with their net energy, newest first. */
   credits: { date: string; title: string; credit: Credit }[];
 }
@@ -43,37 +45,18 @@ export function energyView(figures: Figures): EnergyView {
     range: "reason" in expenditure ? null : { low: expenditure.kcal * (1 - equationError), high: expenditure.kcal * (1 + equationError) },
     settings: figures.energySettingsOn(on), targets: { training, rest: targetFor(figures, "rest", on) },
     goal: figures.goal ?? figures.nextGoal, line, balanceKcal: "reason" in line ? null : balanceForRate(line.kgPerWeek), warnings, plan: planFigure(figures), arrival: arrivalFigure(figures),
-    goals: figures.goalCourses, milestones: figures.milestones,
+    starts: startsOn(figures), goals: figures.goalCourses, milestones: figures.milestones,
     credits: week.flatMap((day) => creditsOn(figures, day).map((credit) => ({ date: dateOf(day), title: titleOf(figures.sessionOn(day, credit.sessionId)), credit }))),
   };
 }
 
-function titleOf(session: Session | null): string {
-  return session?.title || session?.kind || "";
+function startsOn(figures: Figures): EnergyView["starts"] {
+  const week = figures.weighed.filter(({ day }) => day > figures.on - 7).map(({ kg }) => kg);
+  return { morningKg: figures.primaryOn(figures.on)?.kg ?? null, medianKg: week.length === 0 ? null : median(week), trendKg: figures.levelOn(figures.on) };
 }
 
-/** What a weight goal would ask, before it is saved. */
-export type GoalPreview = {
-  line: PlanLine;
-  kcalPerDay: number;
-  percentPerWeek: number;
-  warnings: string[];
-  /** What the day's target would be: the formula's expenditure with the line's balance; null when that is not known. */
-  targetKcal: number | null;
-  /** When today's trend would meet it, and how likely by its deadline; null when that cannot be said. */
-  pace: Projection | null;
-} | { reason: string };
-
-export function goalPreview(figures: Figures, goal: Goal): GoalPreview {
-  const line = planLine(goal);
-  if ("reason" in line) return line;
-  const { trend, on } = figures;
-  const expenditure = expenditureOn(figures, on);
-  const kcalPerDay = balanceForRate(line.kgPerWeek);
-  return {
-    line, kcalPerDay, percentPerWeek: line.kgPerWeek / line.startKg, warnings: goalWarnings(line, figures.person.heightCm ?? null), targetKcal: "reason" in expenditure ? null : expenditure.kcal + kcalPerDay,
-    pace: trend === null || trend.last - trend.first < projectionNeedsDays || line.deadline <= on ? null : project(trend, line, on),
-  };
+function titleOf(session: Session | null): string {
+  return session?.title || session?.kind || "";
 }
 
 export interface FoodView { food: FoodDay; meals: MealGroup[]; week: FoodDay[] }

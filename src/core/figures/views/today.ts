@@ -2,6 +2,7 @@ import { dateOf, type Day } from "../../calendar/day";
 import { groupBy } from "../../calendar/groupBy";
 import { trendDay, z80 } from "../../body/trend";
 import { catchUpRate, planBand, planWeight } from "../../goal/plan";
+import type { MorningChance } from "../../goal/projection";
 import type { DayNote, Meal, WeighIn } from "../../log/records";
 import { mealNutrients, type FullNutrients } from "../../nutrition/energy";
 import type { Figures } from "../figures";
@@ -21,7 +22,7 @@ export interface TrendFigure { date: string; kg: number; low80: number; high80: 
 export interface PlanFigure { planKg: number; aboveKg: number; bandKg: number; standing: "on plan" | "too slow" | "too fast"; kgPerWeek: number; trendKgPerWeek: number; catchUpKgPerWeek: number | null; losing: boolean }
 
 /** When the goal will be met. */
-export interface ArrivalFigure { targetKg: number; deadline: string; daysLeft: number; chance: number; arrived: boolean; p10: string | null; p50: string | null; p90: string | null }
+export interface ArrivalFigure { targetKg: number; deadline: string; daysLeft: number; chance: number; arrived: boolean; p10: string | null; p50: string | null; p90: string | null; onMorning: MorningChance | null }
 
 export interface DayView {
   date: string;
@@ -108,6 +109,6 @@ export function arrivalFigure(figures: Figures): ArrivalFigure | { reason: strin
   const date = (day: Day | null) => (day === null ? null : dateOf(day));
   return {
     targetKg: line.targetKg, deadline: dateOf(line.deadline), daysLeft: line.deadline - on, chance: projection.byDeadline, arrived: projection.arrived,
-    p10: date(projection.p10), p50: date(projection.p50), p90: date(projection.p90),
+    onMorning: projection.onMorning, p10: date(projection.p10), p50: date(projection.p50), p90: date(projection.p90),
   };
 }

@@ -157,16 +157,20 @@ export function arrivalWorking(figures: Figures): WorkingResult {
   const distance = line.targetKg < line.startKg ? line.targetKg - at.kg : at.kg - line.targetKg;
   const dates = ([["10 %", arrival.p10], ["50 %", arrival.p50], ["90 %", arrival.p90]] as const).map(([share, date]) => `${share} by ${date === null ? "no date within three years" : printDate(date)}`);
   return {
-    title: `${p.mass(line.targetKg)} by ${printDate(arrival.deadline)}`, value: `${printNumber(arrival.chance * 100, 0)} in 100`,
+    title: `${p.mass(line.targetKg)} ${arrival.onMorning ? "on the morning of" : "by"} ${printDate(arrival.deadline)}`, value: `${printNumber((arrival.onMorning?.chance ?? arrival.chance) * 100, 0)} in 100`,
     formula: "chance(day) = Φ((target − level(day)) ÷ standard deviation(day)), level and damped slope carried forward",
     steps: [
       `today: level ${p.mass(now.kg, 2)}, ${p.rate(now.kgPerWeek)}`,
       `on ${printDate(arrival.deadline)}: level ${p.massNumber(at.kg, 2)} ± ${p.mass(at.sd, 2)} (standard deviation)`,
       `Φ(${printNumber(distance, 2)} kg ÷ ${printNumber(at.sd, 2)} kg) = Φ(${printNumber(distance / at.sd, 2)}) → ${printNumber(arrival.chance * 100, 0)} %`,
+      ...(arrival.onMorning === null ? [] : [
+        `on one morning water and scale add ${p.mass(arrival.onMorning.noise, 2)}: √(${printNumber(at.sd, 2)}² + ${printNumber(arrival.onMorning.noise, 2)}²) = ${printNumber(arrival.onMorning.sd, 2)} kg; Φ(${printNumber(distance, 2)} ÷ ${printNumber(arrival.onMorning.sd, 2)}) → ${printNumber(arrival.onMorning.chance * 100, 0)} %`,
+        `a trend of ${p.mass(arrival.onMorning.saferKg, 1)} that morning would make it four times in five: ${p.massNumber(line.targetKg)} ${line.targetKg < line.startKg ? "−" : "+"} 0.84 × ${printNumber(arrival.onMorning.noise, 2)} kg`,
+      ]),
       `the trend has crossed the target with a chance of ${dates.join(", ")}`,
     ],
     inputs: [{ label: "Trend today", value: p.mass(now.kg, 2), date: dateOf(trend.last) }, { label: "Target", value: p.mass(line.targetKg) }, { label: "Deadline", value: printDate(arrival.deadline) }],
-    assumptions: ["You go on as in the last weeks: intake and training change no faster than they did.", "It is the trend that must cross, not one lucky morning.", "A chance once reached is kept; a crossing and return between days is not counted, so early dates are cautious."],
+    assumptions: ["You go on as in the last weeks: a change of pace comes as often as it did, and fades to half in 23 days.", arrival.onMorning ? "The one morning counts, with its water and its scale; the dates are those of the trend." : "It is the trend that must cross, not one lucky morning.", "A chance once reached is kept; a crossing and return between days is not counted, so early dates are cautious."],
     source: harvey, sureness: "The dates spread as the rate is uncertain; beyond a month the spread is wide.",
   };
 }

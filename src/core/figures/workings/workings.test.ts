@@ -4,6 +4,7 @@ import { dateOf, mustDay } from "../../calendar/day";
 import { emptyLog, putRecord } from "../../log/log";
 import { Printer, metricUnits } from "../../units/printer";
 import { trendDays } from "../../body/trend";
+import type { Projection } from "../../goal/projection";
 import { Figures } from "../figures";
 import { foodDay } from "../foodDay";
 import type { FigureRef, Working } from "./working";
@@ -42,7 +43,7 @@ describe("workings", () => {
     expect(working({ figure: "foodLeft", date: dateOf(today) }).value).toBe(printer.energy(foodDay(figures, today).remainingKcal!));
     const best = figures.lifts.find(({ exerciseId }) => exerciseId === "back-squat")!.best!;
     expect(working({ figure: "maximum", exerciseId: "back-squat", which: "best" }).value).toBe(printer.mass(best.e1rmKg));
-    expect(working({ figure: "arrival" }).value).toBe(`${Math.round((figures.projection as { byDeadline: number }).byDeadline * 100)} in 100`);
+    expect(working({ figure: "arrival" }).value).toBe(`${Math.round((figures.projection as Projection).onMorning!.chance * 100)} in 100`);
     expect(working({ figure: "volume", weekStart }).value).toContain(printer.volumeLoad(figures.volumeOf(mustDay(weekStart)).volumeLoadKg));
   });
   it("lead to entries that are there", () => {
