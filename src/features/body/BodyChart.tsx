@@ -1,7 +1,7 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { memo, useState } from "react";
+import { memo, useCallback, useState } from "react";
 import { Area, CartesianGrid, ComposedChart, Line, ReferenceDot, ReferenceLine, ResponsiveContainer, Scatter, XAxis, YAxis } from "recharts";
 import type { BodyPoint, BodyView } from "@/core/figures/views/body";
 import { dateOf } from "@/core/calendar/day";
@@ -32,7 +32,8 @@ export function BodyChart({ view, onZoom }: { view: BodyView; onZoom: (stretch: 
   const point = at === null ? undefined : view.points[at];
   const marks = point === undefined ? [] : marksOf(view, at!);
   const says = point === undefined ? "" : reading(point, printer);
-  const readMark = (date: string) => setAt(days.findIndex((day) => day >= dayNumber(date)));
+  // The same function while the view is the same, so that the drawing is not made again as the line moves.
+  const readMark = useCallback((date: string) => setAt(view.points.findIndex((one) => one.date >= date)), [view]);
   return (
     <div>
       <p className={`${styles.reading} noprint`} aria-hidden={point === undefined}>
