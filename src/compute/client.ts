@@ -57,8 +57,8 @@ export class ComputeClient {
     return this.#call((session) => session.read(bytes, proxy(told)) as Promise<ImportReading>);
   }
 
-  write(exportedAt: string): Promise<string> {
-    return this.#call((session) => session.write(exportedAt));
+  write(exportedAt: string): Promise<string | Uint8Array<ArrayBuffer>> {
+    return this.#call((session) => session.write(exportedAt) as Promise<string | Uint8Array<ArrayBuffer>>);
   }
 
   figures(on: string): Promise<string> {

@@ -12,6 +12,7 @@ import { liftsView, type LiftsView } from "@/core/figures/views/lifts";
 import { holdingsView, libraryView, shellView, type HoldingsView, type LibraryView, type ShellView } from "@/core/figures/views/shell";
 import { dayView, type DayView } from "@/core/figures/views/today";
 import { measuresView, type MeasuresView } from "@/core/figures/views/measures";
+import { photosView, type DayPhoto } from "@/core/figures/views/photos";
 import type { FigureRef, WorkingResult } from "@/core/figures/workings/working";
 import { workingOf } from "@/core/figures/workings/workingOf";
 import { peopleOf, type Log } from "@/core/log/log";
@@ -34,6 +35,7 @@ export interface Queries {
   lifts: { asks: Asking & { exerciseId: string | null }; answers: LiftsView };
   distance: { asks: Asking & { days: number | null }; answers: DistanceView };
   body: { asks: Asking & BodyAsk; answers: BodyView };
+  photos: { asks: Asking; answers: DayPhoto[] };
   measures: { asks: Asking; answers: MeasuresView };
   food: { asks: Asking & { date: string }; answers: FoodView };
   energy: { asks: Asking; answers: EnergyView };
@@ -105,6 +107,7 @@ export class Answers {
     distance: (asks) => this.#with(this.#of(asks), (figures) => distanceView(figures, asks.days)),
     body: (asks) => this.#with(this.#of(asks), (figures) => bodyView(figures, asks)),
     measures: (asks) => this.#with(this.#of(asks), measuresView),
+    photos: (asks) => this.#with(this.#of(asks), photosView),
     food: (asks) => this.#with(this.#of(asks), (figures) => foodView(figures, mustDay(asks.date))),
     energy: (asks) => this.#with(this.#of(asks), energyView),
     goalPreview: (asks) => this.#with(this.#of(asks), (figures) => goalPreview(figures, asks)),

@@ -5,18 +5,21 @@ import { v7 as newId } from "uuid";
 import { mustDay } from "@/core/calendar/day";
 import { contract } from "@/core/figures/contract";
 import { checkLog, type Finding } from "@/core/log/check";
+import { mergeLines, type MergeLine } from "@/core/merge/lines";
+import { mergeLogs } from "@/core/merge/merge";
 import { copyOf } from "@/core/log/copy";
-import { peopleOf, type Log } from "@/core/log/log";
+import { peopleOf, putRecord, type Log } from "@/core/log/log";
 import { equal, type Memo } from "@/core/memo";
-import { recordKinds, type RecordKind } from "@/core/log/records";
+import { recordKinds, type ChangeStep, type RecordKind } from "@/core/log/records";
 import { decadesLog } from "@/demo/decades";
 import { demoLog } from "@/demo/demoLog";
-import { readingArchive, writeArchive, type Problem } from "@/formats/archive";
+import { packArchive, readingArchive, writeArchive, type Problem } from "@/formats/archive";
 import { checkLayout, type LayoutFinding } from "@/store/check";
-import { openDatabase, type LogDatabase, type LogName } from "@/store/database";
+import { openDatabase, type LogDatabase, type LogName, type StoredPhoto } from "@/store/database";
 import { fold } from "@/store/fold";
 import { hintChannel } from "@/store/hints";
 import { layOut, type LaidOut } from "@/store/pages";
+import { photoFile, releasePhotos } from "@/store/photos";
 import { catchUp, readLog, type Progress } from "@/store/reader";
 import { saveAnswers } from "@/store/saved";
 import { settle } from "@/store/settle";
@@ -29,8 +32,24 @@ type Watcher = ((answer: unknown) => void) & ProxyMarked;
 /** Told how much of a long task is done, from 0 to 1; answers whether to go on. */
 export type Teller = ((share: number) => boolean) & ProxyMarked;
 
+/**
+ * What merging an archive into the log would write, with each difference in words. `lines` is null when there are too many to be looked
+ * through; `related` says whether the two speak of the same people.
+ */
+export interface Merge { steps: ChangeStep[]; lines: MergeLine[] | null; count: number; related: boolean }
+
+/** Beyond so many differences two logs are not copies of one. */
+const differencesAtMost = 20_000;
+
+function mergeOf(ours: Log, theirs: Log): Merge {
+  const differences = mergeLogs(ours, theirs);
+  const related = [...theirs.records.people.keys()].some((id) => ours.records.people.has(id));
+  const within = differences.length <= differencesAtMost;
+  return { steps: within ? differences.map(({ step }) => step) : [], lines: within ? mergeLines(ours, theirs, differences) : null, count: differences.length, related };
+}
+
 /** An archive read and laid out, what is wrong with it, or null when the reader turned away. */
-export type ImportReading = { laidOut: LaidOut; counts: Record<RecordKind, number>; photos: number } | { problems: Problem[] } | null;
+export type ImportReading = { laidOut: LaidOut; counts: Record<RecordKind, number>; photos: StoredPhoto[]; missing: number; merge: Merge } | { problems: Problem[] } | null;
 
 /** What a check of the log found: in records, in how they lie in the browser, and figures that differ from figures computed afresh. */
 export interface Diagnosis { records: number; answers: number; findings: Finding[]; layout: LayoutFinding[]; figures: string[] }
@@ -126,9 +145,23 @@ class LogInMemory {
       const answers = [...this.#watches].map(({ key, answer }) => ({ key, answer: answer.value }));
       // Where there is no room for it, the rest goes on without.
       this.#settled ??= settle(this.database).catch(() => {});
-      void this.#settled.then(() => saveAnswers(this.database, this.#sequence, answers)).then(() => fold(this.database, this.name)).catch(() => {});
+      void this.#settled.then(() => saveAnswers(this.database, this.#sequence, answers)).then(() => fold(this.database, this.name)).then(() => releasePhotos(this.database, this.log, this.#sequence)).catch(() => {});
     }, idleAfter);
   }
+}
+
+/** Gives each photograph that a log speaks of the name of its content, as it is kept under; `missing` counts those the archive does not hold. */
+async function namedByContent(log: Log, found: ReadonlyMap<string, Uint8Array>): Promise<{ photos: StoredPhoto[]; missing: number }> {
+  const photos = new Map<string, StoredPhoto>();
+  let missing = 0;
+  for (const photo of [...log.records.photos.values()]) {
+    const bytes = found.get(photo.file);
+    if (bytes === undefined) { missing += 1; continue; }
+    const file = await photoFile(bytes);
+    photos.set(file, { file, bytes: bytes.slice() });
+    if (file !== photo.file) putRecord(log, "photos", { ...photo, file });
+  }
+  return { photos: [...photos.values()], missing };
 }
 
 const logs = new Map<LogName, Promise<LogInMemory>>();
@@ -190,15 +223,23 @@ class Session {
       }
       const reading = step.value;
       if (!reading.ok) return { problems: reading.problems };
+      const { photos, missing } = await namedByContent(reading.log, reading.photos);
       const counts = Object.fromEntries(recordKinds.map((kind) => [kind, reading.log.records[kind].size])) as Record<RecordKind, number>;
-      return { laidOut: layOut(reading.log), counts, photos: reading.photos };
+      return { laidOut: layOut(reading.log), counts, photos, missing, merge: mergeOf(this.#opened().log, reading.log) };
     }
   }
 
-  /** The whole log as archive text. */
-  async write(exportedAt: string): Promise<string> {
+  /** The whole log as an archive: JSON text, or a zip when it speaks of photographs. */
+  async write(exportedAt: string): Promise<string | Uint8Array<ArrayBuffer>> {
     await this.follow();
-    return writeArchive(this.#opened().log, exportedAt);
+    const { log, database } = this.#opened();
+    if (log.records.photos.size === 0) return writeArchive(log, exportedAt);
+    const photos = new Map<string, Uint8Array>();
+    for (const file of [...new Set([...log.records.photos.values()].map((photo) => photo.file))].sort()) {
+      const kept = await database.get("photos", file);
+      if (kept !== undefined) photos.set(file, kept.bytes);
+    }
+    return packArchive(log, exportedAt, photos);
   }
 
   /** What the headless figures command prints for this log. */

@@ -45,7 +45,7 @@ describe("the archive", () => {
     expect(read(file)).toEqual(reading);
   });
   it("reads the zip as it reads the JSON inside", () => {
-    expect(readArchive(zipSync({ "log.json": fixture, "photos/a.jpg": new Uint8Array(3) }))).toMatchObject({ ok: true, photos: 1 });
+    expect(readArchive(zipSync({ "log.json": fixture, "photos/a.jpg": new Uint8Array(3) }))).toMatchObject({ ok: true, photos: new Map([["a.jpg", new Uint8Array(3)]]) });
   });
 });
 

@@ -1,4 +1,4 @@
-import { strFromU8, unzipSync } from "fflate";
+import { strFromU8, strToU8, unzipSync, zipSync } from "fflate";
 import { byId, canonical } from "@/core/log/canonical";
 import { emptyLog, putRecord, removeRecord, type Log } from "@/core/log/log";
 import { currentVersion, migrate } from "@/core/log/migrations";
@@ -9,9 +9,11 @@ import { recordSchemas, tombstoneSchema } from "@/core/log/schema";
 /** A place in a file and what is wrong there, in words for the trainee. */
 export interface Problem { path: string; message: string }
 
-export type ArchiveReading = { ok: true; log: Log; photos: number } | { ok: false; problems: Problem[] };
+/** `photos`: the pictures that the log speaks of, by the name under which its records know them. */
+export type ArchiveReading = { ok: true; log: Log; photos: ReadonlyMap<string, Uint8Array> } | { ok: false; problems: Problem[] };
 
 const maxBytes = 300_000_000;
+const maxPhotoBytes = 30_000_000;
 const maxDepth = 60;
 const maxProblems = 20;
 
@@ -30,7 +32,7 @@ export function readArchive(bytes: Uint8Array): ArchiveReading {
 /** The same in steps that each take a moment, giving the share that is done: for a reader who wants to hear of it and may turn away. */
 export function* readingArchive(bytes: Uint8Array): Generator<number, ArchiveReading> {
   try {
-    const { text, photos } = isZip(bytes) ? unpack(bytes) : { text: decode(bytes), photos: 0 };
+    const { text, photos } = isZip(bytes) ? unpack(bytes) : { text: decode(bytes), photos: new Map<string, Uint8Array>() };
     const document = parse(text);
     if (!isObject(document)) return refuse("(file)", "it is not an Oat Column archive: the file holds no JSON object");
     if (document.format !== "oat-column") return refuse("format", "it is not an Oat Column archive: `format` is not \"oat-column\"");
@@ -54,15 +56,19 @@ const isObject = (value: unknown): value is Document => typeof value === "object
 const refuse = (path: string, message: string): ArchiveReading => ({ ok: false, problems: [{ path, message }] });
 const isZip = (bytes: Uint8Array) => bytes[0] === 0x50 && bytes[1] === 0x4b;
 
-function unpack(bytes: Uint8Array): { text: string; photos: number } {
-  let photos = 0;
+const inPhotos = /^photos\/([^/]+)$/;
+
+function unpack(bytes: Uint8Array): { text: string; photos: Map<string, Uint8Array> } {
+  let total = 0;
   let files: Record<string, Uint8Array>;
   try {
     files = unzipSync(bytes, {
       filter: ({ name, originalSize }) => {
-        if (name.startsWith("photos/")) photos += 1;
-        if (!/^[^/]+\.json$/.test(name)) return false;
-        if (originalSize > maxBytes) throw new Refusal(name, "it unpacks to more than 300 MB");
+        const photo = inPhotos.test(name);
+        if (!photo && !/^[^/]+\.json$/.test(name)) return false;
+        if (photo && originalSize > maxPhotoBytes) throw new Refusal(name, "the photograph is larger than 30 MB");
+        total += originalSize;
+        if (total > maxBytes) throw new Refusal(name, "it unpacks to more than 300 MB");
         return true;
       },
     });
@@ -70,7 +76,8 @@ function unpack(bytes: Uint8Array): { text: string; photos: number } {
     if (error instanceof Refusal) throw error;
     throw new Refusal("(zip)", "the zip is damaged");
   }
-  const [first, ...others] = Object.values(files);
+  const photos = new Map(Object.entries(files).flatMap(([name, content]) => { const file = inPhotos.exec(name)?.[1]; return file === undefined ? [] : [[file, content] as const]; }));
+  const [first, ...others] = Object.entries(files).filter(([name]) => !inPhotos.test(name)).map(([, content]) => content);
   if (first === undefined || others.length > 0) throw new Refusal("(zip)", "the zip must hold exactly one JSON file beside its photos");
   return { text: decode(first), photos };
 }
@@ -111,7 +118,7 @@ function endOfText(text: string, start: number): number {
 /** After so many records a step ends. */
 const recordsAStep = 2000;
 
-function* collect(document: Document, photos: number): Generator<number, ArchiveReading> {
+function* collect(document: Document, photos: Map<string, Uint8Array>): Generator<number, ArchiveReading> {
   const problems: Problem[] = [];
   const report = (path: string, message: string) => {
     if (problems.length < maxProblems) problems.push({ path, message });
@@ -216,4 +223,12 @@ export function writeArchive(log: Log, exportedAt: string): string {
     return `  ${JSON.stringify(key)}: ${lines}`;
   });
   return `{\n${fields.join(",\n")}\n}\n`;
+}
+
+/** The archive with its photographs, as a zip. The same log and pictures give the same bytes. */
+export function packArchive(log: Log, exportedAt: string, photos: ReadonlyMap<string, Uint8Array>): Uint8Array<ArrayBuffer> {
+  const mtime = new Date(exportedAt);
+  // Pictures are compressed already.
+  const pictures = [...photos].map(([file, bytes]) => [`photos/${file}`, [bytes, { level: 0, mtime }]] as const);
+  return zipSync(Object.fromEntries([["oat-column.json", [strToU8(writeArchive(log, exportedAt)), { mtime }]], ...pictures])) as Uint8Array<ArrayBuffer>;
 }

@@ -38,6 +38,9 @@ export interface Standing {
 /** An answer as it was last computed, with what it holds for. */
 export interface SavedAnswer { key: string; sequence: number; core: string; answer: unknown }
 
+/** A photograph's bytes. `file` is its name in an archive, made from its content, so that equal pictures are kept once and none is ever overwritten by another. */
+export interface StoredPhoto { file: string; bytes: Uint8Array<ArrayBuffer> }
+
 /** The layout of the browser's database. It is private to this room and never visible in the archive. */
 export interface LogDatabase extends DBSchema {
   pages: { key: [number, string, string]; value: Page };
@@ -45,12 +48,15 @@ export interface LogDatabase extends DBSchema {
   history: { key: number; value: HistoryEntry };
   meta: { key: string; value: Standing };
   saved: { key: string; value: SavedAnswer };
+  photos: { key: string; value: StoredPhoto };
 }
 
-export type StoreName = "pages" | "journal" | "history" | "meta";
+export type StoreName = "pages" | "journal" | "history" | "meta" | "photos";
+/** What every transaction that changes the log takes part in. */
+export const written: StoreName[] = ["pages", "journal", "history", "meta", "photos"];
 export type WriteTransaction = IDBPTransaction<LogDatabase, StoreName[], "readwrite">;
 
-const version = 2;
+const version = 3;
 
 /** The log that is kept for real, the demo household, and a generated one of many years; each is a database of its own. */
 export const logNames = ["own", "demo", "generated"] as const;
@@ -67,6 +73,8 @@ export async function openDatabase(name: LogName, onOutdated: () => void = () =>
   const blocked = new Promise<never>((_, reject) => { refuse = reject; });
   const opening = openDB<LogDatabase>(`oat-column-${name}`, version, {
     async upgrade(database, from, _to, transaction) {
+      database.createObjectStore("photos", { keyPath: "file" });
+      if (from === 2) return;
       database.createObjectStore("pages", { keyPath: ["generation", "kind", "month"] });
       database.createObjectStore("saved", { keyPath: "key" });
       if (from === 1) return upgradeFromRows(database, transaction);

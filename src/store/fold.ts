@@ -1,7 +1,7 @@
 import type { IDBPDatabase } from "idb";
 import { tombstoneKey } from "@/core/log/log";
 import type { AnyRecord, Tombstone } from "@/core/log/records";
-import { standingOf, type LogDatabase, type LogName, type Standing, type WriteTransaction } from "./database";
+import { standingOf, written, type LogDatabase, type LogName, type Standing, type WriteTransaction } from "./database";
 import { monthOf, recordsOf, stored } from "./pages";
 
 /** Journal entries kept for readers that follow, whether or not they are in the pages already. */
@@ -20,7 +20,7 @@ export async function fold(database: IDBPDatabase<LogDatabase>, name: LogName, f
     if (lock === null) return null;
     const { sequence, folded } = standingOf(await database.get("meta", "standing"));
     if (sequence - folded < from) return 0;
-    const transaction = database.transaction(["pages", "journal", "history", "meta"], "readwrite", { durability: "strict" });
+    const transaction = database.transaction(written, "readwrite", { durability: "strict" });
     transaction.done.catch(() => {});
     const standing = standingOf(await transaction.objectStore("meta").get("standing"));
     const before = standing.folded;

@@ -50,6 +50,18 @@ describe("a commit", () => {
     expect(begun.mock.calls[0]![2]).toEqual({ durability: "strict" });
     expect(complete).toBe(true);
   });
+  it("stamps later than what another device wrote, however far its clock is ahead", async () => {
+    const store = await open();
+    const ahead = "2099-01-01T00:00:00.000Z/0000/phone";
+    await store.commit([put("weighIns", weighed(71))], "a");
+    const held = (await logOf(store)).records.weighIns.get("w")!;
+    await store.commit([put("weighIns", { ...held, kg: 71.5, revision: 7, changed: ahead }, held)], "merged");
+    const merged = (await logOf(store)).records.weighIns.get("w")!;
+    expect(merged.changed! > ahead).toBe(true);
+    expect(merged).toMatchObject({ kg: 71.5, revision: 8 });
+    await store.commit([put("weighIns", { ...merged, kg: 72 }, merged)], "b");
+    expect((await logOf(store)).records.weighIns.get("w")!.changed! > merged.changed!).toBe(true);
+  });
   it("stamps and counts revisions, and numbers commits without a gap", async () => {
     const store = await open();
     expect((await store.commit([put("weighIns", weighed(71))], "a")).sequence).toBe(1);

@@ -6,7 +6,7 @@ import { applyPatches, diff, inverse } from "@/core/log/patch";
 import type { AnyRecord, Change, ChangeStep, RecordKind } from "@/core/log/records";
 import { recordSchemas } from "@/core/log/schema";
 import { nextStamp } from "@/core/log/stamp";
-import { openDatabase, standingOf, type HistoryEntry, type JournalEntry, type LogDatabase, type LogName, type RecordPatch, type Standing, type WriteTransaction } from "./database";
+import { openDatabase, standingOf, written, type HistoryEntry, type JournalEntry, type LogDatabase, type LogName, type RecordPatch, type Standing, type StoredPhoto, type WriteTransaction } from "./database";
 import { foldWithin } from "./fold";
 import { hintChannel } from "./hints";
 import { Lookup } from "./lookup";
@@ -49,12 +49,14 @@ export class Store {
   }
 
   /**
-   * Writes a change: all of it or nothing. Resolves when the transaction is complete and on disk, never at a request's success.
+   * Writes a change, with the photographs it speaks of: all of it or nothing. Resolves when the transaction is complete and on disk,
+   * never at a request's success.
    * @throws StoreProblem; nothing was written then
    */
-  async commit(change: Change, label: string): Promise<Committed> {
+  async commit(change: Change, label: string, photos: readonly StoredPhoto[] = []): Promise<Committed> {
     for (const step of change) if ("put" in step) validate(step);
     return this.#write(async (work) => {
+      await keepPhotos(work.transaction, photos);
       const patches: RecordPatch[] = [];
       const clashes: Clash[] = [];
       let revived = false;
@@ -71,7 +73,7 @@ export class Store {
         revived ||= base !== undefined && current === undefined;
         if (base !== undefined && current !== undefined) clashes.push(...clashesOf(step, id, current.record));
         const wanted = merged(step, id, current?.record);
-        if (diff(current?.record, wanted).length > 0) patches.push(this.#apply(work, kind, id, current, wanted));
+        if (diff(current?.record, wanted).length > 0) patches.push(this.#apply(work, kind, id, current, wanted, step.put));
       }
       return { label, history: { patches }, clashes, revived };
     });
@@ -88,12 +90,18 @@ export class Store {
   }
 
   /** Replaces the whole log by another; the old one is kept, so that this too can be undone. */
-  async replace(laidOut: LaidOut, label: string): Promise<Committed> {
+  async replace(laidOut: LaidOut, label: string, photos: readonly StoredPhoto[] = []): Promise<Committed> {
     return this.#write(async ({ transaction, standing, entry }) => {
+      await keepPhotos(transaction, photos);
       const generation = standing.sequence;
       await Promise.all(laidOut.pages.map((one) => transaction.objectStore("pages").put(stored(generation, one))));
       return { label, history: await flip(transaction, standing, entry, generation, laidOut.extra) };
     });
+  }
+
+  /** A photograph's bytes; null when they are not here. */
+  async photo(file: string): Promise<Uint8Array<ArrayBuffer> | null> {
+    return (await this.database.get("photos", file))?.bytes ?? null;
   }
 
   async #travel(from: "undo" | "redo", to: "undo" | "redo"): Promise<Committed | null> {
@@ -127,13 +135,14 @@ export class Store {
   }
 
   /** Writes one record (or its removal) with the next revision and stamp into the journal, and returns what changed. */
-  #apply({ standing, entry }: Work, kind: RecordKind, id: string, current: { record: AnyRecord; month: string } | undefined, wanted: AnyRecord | undefined): RecordPatch {
-    standing.stamp = nextStamp(standing.stamp, Date.now(), standing.node);
+  #apply({ standing, entry }: Work, kind: RecordKind, id: string, current: { record: AnyRecord; month: string } | undefined, wanted: AnyRecord | undefined, seen?: AnyRecord): RecordPatch {
+    // Later also than what another device wrote, so that what is changed here after a merge or an import counts as later there.
+    standing.stamp = nextStamp([standing.stamp, current?.record.changed ?? "", seen?.changed ?? ""].sort().at(-1)!, Date.now(), standing.node);
     if (wanted === undefined) {
       entry.removed.push({ tombstone: { id, kind, changed: standing.stamp }, month: current!.month });
       this.#lookup.wrote(kind, id, null);
     } else {
-      const record = { ...wanted, revision: (current?.record.revision ?? wanted.revision ?? 0) + 1, changed: standing.stamp } as AnyRecord;
+      const record = { ...wanted, revision: Math.max(current?.record.revision ?? 0, wanted.revision ?? 0, seen?.revision ?? 0) + 1, changed: standing.stamp } as AnyRecord;
       const moved = current !== undefined && current.month !== monthOf(kind, record);
       entry.puts.push({ kind, id, record, ...(moved ? { was: current.month } : {}) });
       this.#lookup.wrote(kind, id, record);
@@ -149,7 +158,7 @@ export class Store {
 
   async #writeNow(work: (work: Work) => Promise<Done>): Promise<Committed> {
     try {
-      const transaction = this.database.transaction(["pages", "journal", "history", "meta"], "readwrite", { durability: "strict" });
+      const transaction = this.database.transaction(written, "readwrite", { durability: "strict" });
       // A failed request aborts the transaction; its reason then arrives by `done`, which is awaited below.
       transaction.done.catch(() => {});
       let outcome: Done;
@@ -181,6 +190,10 @@ export class Store {
       throw problemOf(error);
     }
   }
+}
+
+async function keepPhotos(transaction: WriteTransaction, photos: readonly StoredPhoto[]): Promise<void> {
+  await Promise.all(photos.map((photo) => transaction.objectStore("photos").put(photo)));
 }
 
 /** Puts another generation of pages in force, the present one brought up to date first, and returns what it takes to go back. */

@@ -339,7 +339,11 @@ export class Figures extends Asked {
     return note?.text || note?.levelMayJump ? [{ day, text: note.text ?? "", levelMayJump: note.levelMayJump ?? false }] : [];
   }));
 
-  #mine<K extends "maxima" | "goals" | "energySettings" | "readings">(kind: K) {
+  /** Photographs up to the day asked about, oldest first. */
+  get photos(): RecordOf<"photos">[] { return this.#photos(); }
+  readonly #photos = this.#kept(() => this.#mine("photos").filter(({ date }) => mustDay(date) <= this.on).sort(byDateAndId));
+
+  #mine<K extends "maxima" | "goals" | "energySettings" | "readings" | "photos">(kind: K) {
     return [...this.log.index.all(kind).values()].filter(({ personId }) => personId === this.personId);
   }
 }

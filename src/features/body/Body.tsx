@@ -13,6 +13,7 @@ import styles from "@/ui/view.module.css";
 import { ArrivalBlock } from "../today/Standing";
 import { Measures } from "./Measures";
 import { MorningsByWeek } from "./MorningsByWeek";
+import { Photographs } from "./Photographs";
 import { Weekdays } from "./Weekdays";
 import { WeighInForm } from "./WeighInForm";
 import { Scrollable } from "@/ui/Scrollable";
@@ -37,6 +38,7 @@ export function Body() {
       </div>
       {view === undefined ? null : view.mornings === 0 ? <p>No weight is written yet. Type this morning&apos;s weight in the line above.</p> : <Drawn view={view} onZoom={setZoom} />}
       <Measures />
+      <Photographs />
       <WeighInForm />
     </>
   );

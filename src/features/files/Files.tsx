@@ -5,7 +5,7 @@ import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { emptyLog } from "@/core/log/log";
 import { layOut } from "@/store/pages";
-import { put, type RecordKind } from "@/core/log/records";
+import { put } from "@/core/log/records";
 import { useLog } from "@/ui/log/LogContext";
 import { useHousehold } from "@/ui/log/useFigure";
 import { printNumber } from "@/core/units/number";
@@ -19,13 +19,18 @@ import { Diagnostics } from "./Diagnostics";
 import { ImportPanel } from "./ImportPanel";
 import { StorageLine } from "./StorageLine";
 import { download } from "./download";
+import { kindName } from "./kindName";
 
 /** Is it safe, is it mine? */
 export function Files() {
   const { compute, today, name, person, openLog, replace, undo, redo } = useLog();
   const holdings = useHousehold("holdings");
   const { mode, setMode } = useMode();
-  const exportLog = async () => download(`oat-column-${today}.json`, await compute.write(new Date().toISOString().replace(/\.\d+Z$/, "Z")), "application/json");
+  const exportLog = async () => {
+    const archive = await compute.write(new Date().toISOString().replace(/\.\d+Z$/, "Z"));
+    if (typeof archive === "string") download(`oat-column-${today}.json`, archive, "application/json");
+    else download(`oat-column-${today}.zip`, archive, "application/zip");
+  };
   const exportFigures = async () => download(`oat-column-figures-${today}.json`, await compute.figures(today), "application/json");
   return (
     <>
@@ -82,12 +87,4 @@ function Profile() {
       </form>
     </section>
   );
-}
-
-const one: Partial<Record<RecordKind, string>> = { people: "person", dayNotes: "day note", maxima: "tested maximum", energySettings: "energy setting", water: "drink" };
-const several: Partial<Record<RecordKind, string>> = { weighIns: "weigh-ins", dayNotes: "day notes", maxima: "tested maxima", kinds: "own kinds", energySettings: "energy settings", water: "drinks" };
-
-function kindName(kind: RecordKind, count: number): string {
-  const plural = several[kind] ?? kind;
-  return count === 1 ? (one[kind] ?? plural.replace(/s$/, "")) : plural;
 }

@@ -6,14 +6,15 @@ import type { ImportReading } from "@/compute/worker";
 import { printNumber } from "@/core/units/number";
 import { useLog } from "@/ui/log/LogContext";
 import styles from "@/ui/view.module.css";
+import { MergeList } from "./MergeList";
 
 type Found = { file: string } & NonNullable<ImportReading>;
 
 const maxBytes = 300_000_000;
 
-/** An archive in: it is checked whole, shown, and only then takes the place of the log; the old one comes back with undo. */
+/** An archive in: it is checked whole, shown beside the log, and only then merged into it or put in its place; either is undone in one step. */
 export function ImportPanel() {
-  const { compute, replace } = useLog();
+  const { compute, replace, commit } = useLog();
   const [found, setFound] = useState<Found | null>(null);
   const [share, setShare] = useState<number | null>(null);
   const going = useRef(true);
@@ -44,9 +45,11 @@ export function ImportPanel() {
         {found && "laidOut" in found && (
           <>
             <p>{found.file} is sound: people {found.counts.people}, weigh-ins {printNumber(found.counts.weighIns, 0)}, sessions {printNumber(found.counts.sessions, 0)}, meals {printNumber(found.counts.meals, 0)}.</p>
-            {found.photos > 0 && <p className="warn">It holds {found.photos} photographs, which this version does not keep. Keep the file.</p>}
+            {found.photos.length > 0 && <p>It holds {found.photos.length} {found.photos.length === 1 ? "photograph" : "photographs"}.</p>}
+            {found.missing > 0 && <p className="warn">It speaks of {found.missing} {found.missing === 1 ? "photograph" : "photographs"} that it does not hold.</p>}
+            <MergeList key={found.file} merge={found.merge} file={found.file} onWrite={async (steps) => { if (await commit(steps, `Merge of ${found.file}`, found.photos)) setFound(null); }} />
             <p style={{ display: "flex", gap: 20, alignItems: "center", paddingTop: 8 }}>
-              <Button type="primary" onClick={() => { const { laidOut, file } = found; void replace(laidOut, `Import of ${file}`).then((done) => { if (done) setFound(null); }); }}>Replace the log by it</Button>
+              <Button onClick={() => { const { laidOut, file, photos } = found; void replace(laidOut, `Import of ${file}`, photos).then((done) => { if (done) setFound(null); }); }}>Replace the log by it</Button>
               <button type="button" className="link" onClick={() => setFound(null)}>Leave it</button>
             </p>
           </>

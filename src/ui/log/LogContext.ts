@@ -4,7 +4,7 @@ import { createContext, use } from "react";
 import type { ComputeClient } from "@/compute/client";
 import type { Change, Person } from "@/core/log/records";
 import type { Units } from "@/core/units/printer";
-import type { LogName } from "@/store/database";
+import type { LogName, StoredPhoto } from "@/store/database";
 import type { LaidOut } from "@/store/pages";
 
 /** What the last action told the trainee. */
@@ -25,10 +25,12 @@ export interface OpenLog {
   chooseDay: (date: string) => void;
   choosePerson: (id: string) => void;
   /** Writes a change and says so once it is on disk. Resolves to whether it was written. */
-  commit: (change: Change, label: string) => Promise<boolean>;
+  commit: (change: Change, label: string, photos?: readonly StoredPhoto[]) => Promise<boolean>;
   undo: () => Promise<void>;
   redo: () => Promise<void>;
-  replace: (laidOut: LaidOut, label: string) => Promise<boolean>;
+  replace: (laidOut: LaidOut, label: string, photos?: readonly StoredPhoto[]) => Promise<boolean>;
+  /** A photograph's bytes; null when they are not here. */
+  photo: (file: string) => Promise<Uint8Array<ArrayBuffer> | null>;
   openLog: (name: LogName) => void;
   notice: Notice | null;
   dismiss: () => void;

@@ -5,7 +5,7 @@ import { ComputeClient } from "@/compute/client";
 import type { Change } from "@/core/log/records";
 import { unitsOf } from "@/core/units/printer";
 import { problemOf, StoreProblem } from "@/store/problems";
-import { logNames, openDatabase, type LogName } from "@/store/database";
+import { logNames, openDatabase, type LogName, type StoredPhoto } from "@/store/database";
 import { keptOf } from "@/store/saved";
 import type { LaidOut } from "@/store/pages";
 import type { Committed, Store } from "@/store/store";
@@ -98,8 +98,9 @@ export function useOpenLog(): Opening {
       return false;
     }
   }, [say]);
-  const commit = useCallback((change: Change, label: string) => attempt(async () => (await store!).commit(change, label), (done) => say(savedText(label, done), true)), [attempt, say, store]);
-  const replace = useCallback((laidOut: LaidOut, label: string) => attempt(async () => (await store!).replace(laidOut, label), () => say(`Saved: ${label}`, true)), [attempt, say, store]);
+  const commit = useCallback((change: Change, label: string, photos?: readonly StoredPhoto[]) => attempt(async () => (await store!).commit(change, label, photos), (done) => say(savedText(label, done), true)), [attempt, say, store]);
+  const replace = useCallback((laidOut: LaidOut, label: string, photos?: readonly StoredPhoto[]) => attempt(async () => (await store!).replace(laidOut, label, photos), () => say(`Saved: ${label}`, true)), [attempt, say, store]);
+  const photo = useCallback(async (file: string) => (await store!).photo(file), [store]);
   const undo = useCallback(async () => { await attempt(async () => (await store!).undo(), (done) => say(done ? `Undone: ${done.label}` : "There is nothing to undo.", false)); }, [attempt, say, store]);
   const redo = useCallback(async () => { await attempt(async () => (await store!).redo(), (done) => say(done ? `Done again: ${done.label}` : "There is nothing to do again.", false)); }, [attempt, say, store]);
   const dismiss = useCallback(() => setNotice(null), []);
@@ -123,7 +124,7 @@ export function useOpenLog(): Opening {
   return useMemo((): Opening => {
     if (problem !== null) return { phase: "problem", message: problem };
     if (opened === null || today === null || people == null || needsMaking) return { phase: "opening", share, stop };
-    const hands = { name: opened.name, discarded: opened.discarded, compute: opened.compute, today, commit, replace, openLog, notice, dismiss, undo };
+    const hands = { name: opened.name, discarded: opened.discarded, compute: opened.compute, today, commit, replace, photo, openLog, notice, dismiss, undo };
     const person = people.find(({ id }) => id === (personId ?? localStorage.getItem(`oat-column-person-${opened.name}`))) ?? people[0];
     if (person === undefined) return opened.ready ? { phase: "empty", first: hands } : { phase: "opening", share, stop };
     const choosePerson = (id: string) => {
@@ -131,7 +132,7 @@ export function useOpenLog(): Opening {
       setPersonId(id);
     };
     return { phase: "open", log: { ...hands, reading: opened.ready ? null : { share: share ?? 0, stop }, people, person, units: unitsOf(person.units), day: day ?? today, chooseDay: (date) => setDay(date === today ? null : date), choosePerson, redo } };
-  }, [problem, opened, today, people, needsMaking, share, personId, day, commit, replace, undo, redo, notice, dismiss, openLog, stop]);
+  }, [problem, opened, today, people, needsMaking, share, personId, day, commit, replace, photo, undo, redo, notice, dismiss, openLog, stop]);
 }
 
 /** What is said of a commit: that it is saved, and what another tab had done meanwhile. */

@@ -1,0 +1,88 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { demoLog, rowerId } from "../../demo/demoLog";
+import { editKinds, madeUpEdit } from "../../demo/edits";
+import { Random } from "../../demo/random";
+import { mustDay } from "../calendar/day";
+import { copyOf } from "../log/copy";
+import { emptyLog, putRecord, removeRecord, type Log } from "../log/log";
+import { recordKinds, type AnyRecord, type RecordKind } from "../log/records";
+import { canonical } from "../log/canonical";
+import { mergeLogs, type Difference } from "./merge";
+
+const stamp = (minute: number, node: string) => `2026-06-11T10:${String(minute).padStart(2, "0")}:00.000Z/0000/${node}`;
+const logOf = (...records: [RecordKind, object][]): Log => {
+  const log = emptyLog();
+  for (const [kind, record] of records) putRecord(log, kind, record as AnyRecord);
+  return log;
+};
+const take = (log: Log, differences: Difference[]) => {
+  for (const { step, proposed } of differences) {
+    if (!proposed) continue;
+    if ("remove" in step) removeRecord(log, { ...step.remove, changed: stamp(59, "merge") });
+    else putRecord(log, step.kind, step.put);
+  }
+};
+const weigh = (fields: object) => ["weighIns", { id: "w", personId: "p", date: "2026-06-10", kg: 72, revision: 1, changed: stamp(0, "phone"), ...fields }] as [RecordKind, object];
+const session = (sets: object[], fields: object) => ["sessions", { id: "s", personId: "p", date: "2026-06-10", kind: "strength", status: "done", items: [{ id: "i", exerciseId: "squat", sets }], ...fields }] as [RecordKind, object];
+
+describe("merging another device's archive", () => {
+  it("of a log into itself changes nothing, whatever the order of keys", () => {
+    const log = demoLog(mustDay("2026-06-11"));
+    expect(mergeLogs(log, copyOf(log))).toEqual([]);
+    expect(mergeLogs(logOf(weigh({})), logOf(["weighIns", { kg: 72, date: "2026-06-10", personId: "p", id: "w" }]))).toEqual([]);
+  });
+  it("takes what is new, and what the same hand wrote later, and leaves what it wrote earlier", () => {
+    const [old, now] = [weigh({}), weigh({ kg: 71.8, revision: 2, changed: stamp(5, "phone") })];
+    expect(mergeLogs(emptyLog(), logOf(old))).toMatchObject([{ what: "new", kind: "weighIns", proposed: true }]);
+    expect(mergeLogs(logOf(old), logOf(now))).toMatchObject([{ what: "changed", fields: [{ path: ["kg"], before: 72, after: 71.8 }] }]);
+    expect(mergeLogs(logOf(now), logOf(old))).toEqual([]);
+  });
+  it("joins fields that two hands changed: what one holds stays, the later word counts where both speak", () => {
+    const ours = logOf(weigh({ note: "salty", kg: 72.4, changed: stamp(9, "laptop") }));
+    const theirs = logOf(weigh({ time: "06:40", kg: 72.1, changed: stamp(5, "phone") }));
+    expect(mergeLogs(ours, theirs)).toMatchObject([{ fields: [{ path: ["time"], before: undefined, after: "06:40" }] }]);
+    expect(mergeLogs(theirs, ours)).toMatchObject([{ fields: expect.arrayContaining([expect.objectContaining({ path: ["note"], after: "salty" }), expect.objectContaining({ path: ["kg"], before: 72.1, after: 72.4 })]) as unknown }]);
+  });
+  it("joins the sets of one session by their ids", () => {
+    const ours = logOf(session([{ id: "1", done: { reps: 5, kg: 100 } }, { id: "2" }], { changed: stamp(3, "laptop") }));
+    const theirs = logOf(session([{ id: "1" }, { id: "2", done: { reps: 4, kg: 100 } }, { id: "3", done: { reps: 3, kg: 105 } }], { changed: stamp(6, "phone") }));
+    take(ours, mergeLogs(ours, theirs));
+    expect(ours.records.sessions.get("s")!.items![0]!.sets).toEqual([{ id: "1", done: { reps: 5, kg: 100 } }, { id: "2", done: { reps: 4, kg: 100 } }, { id: "3", done: { reps: 3, kg: 105 } }]);
+  });
+  it("knows the morning and the note of a day by person and date, second weigh-ins by their id", () => {
+    const [ours, theirs] = [logOf(weigh({ changed: stamp(1, "laptop") })), logOf(weigh({ id: "x", kg: 72.3, changed: stamp(4, "phone") }), weigh({ id: "y", kg: 73, primary: false, changed: stamp(4, "phone") }))];
+    const found = mergeLogs(ours, theirs);
+    expect(found).toMatchObject([{ what: "changed", id: "w", fields: [{ path: ["kg"], before: 72, after: 72.3 }] }, { what: "new", id: "y" }]);
+    take(ours, found);
+    expect(ours.records.weighIns.size).toBe(2);
+  });
+  it("follows a removal unless the record was changed here after it, and does not bring back what was removed here later", () => {
+    const removedAt = (minute: number) => { const log = logOf(weigh({})); removeRecord(log, { id: "w", kind: "weighIns", changed: stamp(minute, "phone") }); return log; };
+    expect(mergeLogs(logOf(weigh({ changed: stamp(2, "laptop") })), removedAt(5))).toMatchObject([{ what: "removed", proposed: true }]);
+    expect(mergeLogs(logOf(weigh({ changed: stamp(8, "laptop") })), removedAt(5))).toMatchObject([{ what: "removed", proposed: false }]);
+    expect(mergeLogs(removedAt(5), logOf(weigh({ changed: stamp(2, "laptop") })))).toEqual([]);
+    expect(mergeLogs(removedAt(5), logOf(weigh({ changed: stamp(8, "laptop") })))).toMatchObject([{ what: "brought back", proposed: true }]);
+  });
+  it("brings two devices, edited apart in any way, to the same log, and then finds nothing more", () => {
+    const start = demoLog(mustDay("2026-06-11"));
+    fc.assert(fc.property(fc.integer({ min: 1, max: 1e6 }), (seed) => {
+      const random = new Random(seed);
+      const [phone, laptop] = [copyOf(start), copyOf(start)];
+      for (let edit = 0; edit < 24; edit++) {
+        const [log, node] = random.chance(0.5) ? [phone, "phone"] as const : [laptop, "laptop"] as const;
+        const step = madeUpEdit(log, rowerId, random.pick(editKinds), random, mustDay("2026-06-01"), mustDay("2026-06-11"));
+        if (step === null) continue;
+        if ("remove" in step) removeRecord(log, { ...step.remove, changed: stamp(edit, node) });
+        else putRecord(log, step.kind, { ...step.put, changed: stamp(edit, node) } as AnyRecord);
+      }
+      const [toPhone, toLaptop] = [mergeLogs(phone, laptop), mergeLogs(laptop, phone)];
+      take(phone, toPhone);
+      take(laptop, toLaptop);
+      expect(mergeLogs(phone, laptop).filter(({ proposed }) => proposed)).toEqual([]);
+      // Records that both hold as one object were touched by neither.
+      const edited = (log: Log, other: Log) => recordKinds.flatMap((kind) => [...log.records[kind].values()].filter((record) => other.records[kind].get(record.id) !== record).map(({ revision: _revision, changed: _changed, id: _id, ...record }: AnyRecord) => JSON.stringify(canonical(record))).sort());
+      expect(edited(phone, laptop)).toEqual(edited(laptop, phone));
+    }), { numRuns: 25 });
+  });
+});

@@ -1,0 +1,86 @@
+import { sameJson } from "../log/canonical";
+import { tombstoneKey, type Log } from "../log/log";
+import { primaryOf } from "../body/weighIns";
+import { mustDay } from "../calendar/day";
+import { diff } from "../log/patch";
+import { put, recordKinds, type AnyRecord, type ChangeStep, type DayNote, type RecordKind, type WeighIn } from "../log/records";
+
+/** One field of a record that would change: its path, and what it says before and after (undefined where it is absent). */
+export interface FieldChange { path: string[]; before: unknown; after: unknown }
+
+/** One record that stands otherwise in the other log, and what merging it would write. */
+export interface Difference {
+  kind: RecordKind;
+  id: string;
+  what: "new" | "changed" | "removed" | "brought back";
+  /** The record, as it would stand or as it would be removed. */
+  record: AnyRecord;
+  fields: FieldChange[];
+  step: ChangeStep;
+  /** Whether it is proposed; what is not (removed there before it was changed here) is only listed. */
+  proposed: boolean;
+}
+
+/**
+ * What merging another copy of the log into ours would change, record by record and field by field. Where both have changed a record,
+ * fields are joined: what only one of them holds stays, and where they differ the one written later counts. An older copy
+ * of a record written by the same hand changes nothing. Nothing of ours is touched that the other does not speak of.
+ */
+export function mergeLogs(ours: Log, theirs: Log): Difference[] {
+  const found = recordKinds.flatMap((kind) => [...theirs.records[kind].values()].flatMap((record) => present(ours, kind, record))).concat([...theirs.removed.values()].flatMap((tombstone) => {
+    const kind = tombstone.kind as RecordKind;
+    const held = ours.records[kind]?.get(tombstone.id);
+    if (held === undefined) return [];
+    const proposed = stampOf(held) <= (tombstone.changed ?? "");
+    return [{ kind, id: tombstone.id, what: "removed" as const, record: held, fields: [], step: { remove: { kind, id: tombstone.id, ...dateIn(held) } }, proposed }];
+  }));
+  // What others refer to (exercises, foods) stands first, then day by day, the newest first.
+  const dateOf = ({ record }: Difference) => dateIn(record).date ?? "9999";
+  return found.sort((a, b) => (dateOf(a) < dateOf(b) ? 1 : dateOf(a) > dateOf(b) ? -1 : 0));
+}
+
+function present(ours: Log, kind: RecordKind, record: AnyRecord): Difference[] {
+  const held = ours.records[kind].get(record.id) ?? sameDay(ours, kind, record);
+  if (held === undefined) {
+    const gone = ours.removed.get(tombstoneKey(kind, record.id));
+    if (gone !== undefined && (gone.changed ?? "") >= stampOf(record)) return [];
+    return [{ kind, id: record.id, what: gone === undefined ? "new" : "brought back", record, fields: [], step: put(kind, record as never), proposed: true }];
+  }
+  if (held === record || sameJson(held, record)) return [];
+  const [mine, other] = [stampOf(held), stampOf(record)];
+  const [later, earlier] = other > mine ? [record, held] : [held, record];
+  const joined = nodeOf(mine) === nodeOf(other) ? later : (join(later, earlier) as AnyRecord);
+  const wanted = { ...joined, id: held.id, revision: Math.max(held.revision ?? 0, record.revision ?? 0), changed: stampOf(later) } as AnyRecord;
+  const fields = diff(held, wanted).filter(({ path }) => path.at(-1) !== "#");
+  return fields.length === 0 ? [] : [{ kind, id: held.id, what: "changed", record: wanted, fields, step: put(kind, wanted as never, held as never), proposed: true }];
+}
+
+/** The primary weigh-in and the note of a day are one record whatever their ids. */
+function sameDay({ index }: Log, kind: RecordKind, record: AnyRecord): AnyRecord | undefined {
+  if (kind !== "weighIns" && kind !== "dayNotes") return undefined;
+  const { personId, date } = record as WeighIn | DayNote;
+  if (kind === "dayNotes") return index.on("dayNotes", personId, mustDay(date)).at(-1);
+  return (record as WeighIn).primary === false ? undefined : (primaryOf(index.on("weighIns", personId, mustDay(date))) ?? undefined);
+}
+
+/** What two hands made of one value: of the later one where both speak, with what only the earlier one holds. Elements of lists are matched by their ids. */
+function join(later: unknown, earlier: unknown): unknown {
+  if (isIdList(later) && isIdList(earlier)) {
+    const old = new Map(earlier.map((element) => [element.id, element]));
+    const known = new Set(later.map(({ id }) => id));
+    return [...later.map((element) => (old.has(element.id) ? join(element, old.get(element.id)) : element)), ...earlier.filter(({ id }) => !known.has(id))];
+  }
+  if (isPlain(later) && isPlain(earlier)) {
+    const keys = [...new Set([...Object.keys(later), ...Object.keys(earlier)])];
+    return Object.fromEntries(keys.map((key) => [key, !Object.hasOwn(later, key) ? earlier[key] : !Object.hasOwn(earlier, key) ? later[key] : join(later[key], earlier[key])]));
+  }
+  return later;
+}
+
+const isPlain = (value: unknown): value is Record<string, unknown> => typeof value === "object" && value !== null && !Array.isArray(value);
+const isIdList = (value: unknown): value is { id: string }[] => Array.isArray(value) && value.length > 0 && value.every((element) => isPlain(element) && typeof element.id === "string");
+
+const stampOf = (record: AnyRecord): string => record.changed ?? "";
+/** The database that made a stamp. */
+const nodeOf = (stamp: string): string => stamp.split("/")[2] ?? "";
+const dateIn = (record: AnyRecord): { date?: string } => ("date" in record && typeof record.date === "string" ? { date: record.date } : {});

@@ -1,0 +1,82 @@
+"use client";
+
+import { useId, useState } from "react";
+import { v7 as newId } from "uuid";
+import type { DayPhoto } from "@/core/figures/views/photos";
+import { put } from "@/core/log/records";
+import { photoFile } from "@/store/photos";
+import { fullDate } from "@/ui/dates";
+import { useLog } from "@/ui/log/LogContext";
+import { useFigure } from "@/ui/log/useFigure";
+import { usePhoto } from "@/ui/log/usePhoto";
+import { usePrinter } from "@/ui/usePrinter";
+import view from "@/ui/view.module.css";
+import styles from "./body.module.css";
+import { asKept } from "./picture";
+
+/** Photographs of days: added, and any two of them side by side. */
+export function Photographs() {
+  const photos = useFigure("photos", {});
+  const { person, day, today, commit } = useLog();
+  const [problem, setProblem] = useState<string | null>(null);
+  const [chosen, setChosen] = useState<{ left: string | null; right: string | null }>({ left: null, right: null });
+  const [date, setDate] = useState<string | null>(null);
+  const id = useId();
+  if (photos === undefined) return null;
+  const on = date ?? (day < today ? day : today);
+  const left = photos.find((photo) => photo.id === chosen.left) ?? photos[0];
+  const right = photos.find((photo) => photo.id === chosen.right) ?? photos.at(-1);
+  const take = async (file: File | undefined) => {
+    if (file === undefined) return;
+    setProblem(null);
+    try {
+      const bytes = await asKept(file);
+      const name = await photoFile(bytes);
+      await commit([put("photos", { id: newId(), personId: person.id, date: on, file: name })], `Photograph of ${on}`, [{ file: name, bytes }]);
+    } catch (error) {
+      setProblem((error as Error).message);
+    }
+  };
+  return (
+    <section className={view.section}>
+      <h2>Photographs</h2>
+      {left && right && (
+        <div className={styles.pair}>
+          {([["left", left], ["right", right]] as const).map(([side, photo]) => <Side key={side} photo={photo} photos={photos} side={side} onChoose={(to) => setChosen({ ...chosen, [side]: to })} />)}
+        </div>
+      )}
+      <p className="noprint" style={{ display: "flex", gap: 16, alignItems: "baseline", flexWrap: "wrap", paddingTop: 8 }}>
+        <label>Add one of <input type="date" value={on} max={today} className={styles.date} onChange={(event) => setDate(event.target.value || null)} /></label>
+        <label htmlFor={id} className="hidden">Photograph</label>
+        <input id={id} type="file" accept="image/*" onChange={(event) => { void take(event.target.files?.[0]); event.target.value = ""; }} />
+        <span className="quiet small">Kept in this browser, at most 1600 pixels wide or high; where and when it was taken is not kept with it.</span>
+      </p>
+      {problem !== null && <p className="warn" role="alert">{problem}</p>}
+    </section>
+  );
+}
+
+function Side({ photo, photos, side, onChoose }: { photo: DayPhoto; photos: DayPhoto[]; side: string; onChoose: (id: string) => void }) {
+  const printer = usePrinter();
+  const { commit } = useLog();
+  return (
+    <figure className={styles.photo}>
+      <Picture photo={photo} />
+      <figcaption>
+        <select aria-label={`Photograph on the ${side}`} className="noprint" value={photo.id} onChange={(event) => onChoose(event.target.value)}>
+          {photos.map(({ id, date }, index) => <option key={id} value={id}>{fullDate(date)}{photos[index - 1]?.date === date ? ", another" : ""}</option>)}
+        </select>{" "}
+        {photo.kg === null ? "" : `trend ${printer.mass(photo.kg)} `}
+        <button type="button" className="link small noprint" onClick={() => void commit([{ remove: { kind: "photos", id: photo.id, date: photo.date } }], `Photograph of ${photo.date} removed`)}>Remove</button>
+      </figcaption>
+    </figure>
+  );
+}
+
+/** One photograph, or a word where its picture is not in this browser. */
+export function Picture({ photo: { file, date } }: { photo: DayPhoto }) {
+  const address = usePhoto(file);
+  if (address === null) return <div className={styles.empty} />;
+  // eslint-disable-next-line @next/next/no-img-element -- the picture lies in this browser; there is nothing for a server to optimise.
+  return address === "missing" ? <div className={styles.empty}>The picture of {fullDate(date)} is not in this browser.</div> : <img src={address} alt={`Photograph of ${fullDate(date)}`} />;
+}

@@ -1,0 +1,54 @@
+"use client";
+
+import { Button } from "antd";
+import { useState } from "react";
+import type { Merge } from "@/compute/worker";
+import type { MergeLine } from "@/core/merge/lines";
+import type { ChangeStep } from "@/core/log/records";
+import { printNumber } from "@/core/units/number";
+import { fullDate } from "@/ui/dates";
+import { Scrollable } from "@/ui/Scrollable";
+import { kindName } from "./kindName";
+
+/** More lines than this are counted and not listed. */
+const listed = 400;
+
+/** What differs between an archive and the log, record by record and field by field; what is ticked is written as one change. */
+export function MergeList({ merge, file, onWrite }: { merge: Merge; file: string; onWrite: (steps: ChangeStep[]) => Promise<void> }) {
+  const [left, setLeft] = useState<ReadonlySet<number>>(() => new Set(merge.lines?.flatMap(({ proposed }, index) => (proposed ? [] : [index]))));
+  const [writing, setWriting] = useState(false);
+  const { lines, steps, count, related } = merge;
+  if (lines === null) return <p className="quiet">It differs from the log in {printNumber(count, 0)} records, too many to look through: it can only take the log&apos;s place.</p>;
+  if (lines.length === 0) return <p>It holds nothing that the log does not hold already.</p>;
+  const taken = steps.filter((_, index) => !left.has(index));
+  const toggle = (index: number) => setLeft(left.has(index) ? new Set([...left].filter((one) => one !== index)) : new Set([...left, index]));
+  return (
+    <>
+      {!related && <p className="warn">It speaks of other people than this log: merged, they join the household.</p>}
+      <p>{summary(lines)}. Untick what should stay as it is here.</p>
+      <Scrollable label="What differs">
+        <table>
+          <thead><tr><th>Take</th><th>Day</th><th>Record</th><th>What differs</th></tr></thead>
+          <tbody>
+            {lines.slice(0, listed).map(({ kind, what, date, title, fields }, index) => (
+              <tr key={index}>
+                <td><input type="checkbox" aria-label={`Take ${kindName(kind, 1)} ${title} ${date ?? ""}`} checked={!left.has(index)} onChange={() => toggle(index)} /></td>
+                <td>{date === null ? "" : fullDate(date)}</td>
+                <td>{kindName(kind, 1)} {title}</td>
+                <td>{what === "changed" ? fields.map(({ name, before, after }) => <div key={name}>{name}: {before} → {after}</div>) : what === "removed" && left.has(index) && !lines[index]!.proposed ? "removed there, changed here since" : `${what} there`}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </Scrollable>
+      {lines.length > listed && <p className="quiet">and {printNumber(lines.length - listed, 0)} more</p>}
+      <p style={{ paddingTop: 8 }}><Button type="primary" disabled={taken.length === 0 || writing} onClick={() => { setWriting(true); void onWrite(taken).finally(() => setWriting(false)); }}>Merge {printNumber(taken.length, 0)} of {file} into the log</Button></p>
+    </>
+  );
+}
+
+/** `3 new, 2 changed, 1 removed` */
+function summary(lines: readonly MergeLine[]): string {
+  const counts = (["new", "changed", "removed", "brought back"] as const).map((what) => [what, lines.filter((line) => line.what === what).length] as const);
+  return counts.filter(([, count]) => count > 0).map(([what, count]) => `${printNumber(count, 0)} ${what}`).join(", ");
+}

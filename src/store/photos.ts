@@ -1,0 +1,39 @@
+import type { IDBPDatabase } from "idb";
+import type { Log } from "@/core/log/log";
+import type { RecordOf } from "@/core/log/records";
+import { standingOf, written, type HistoryEntry, type LogDatabase } from "./database";
+
+/**
+ * Lets go of photographs that nothing speaks of any more: neither the log nor anything that undo or redo could bring back. Does
+ * nothing while a replaced log is kept, or when the log in memory is not the one that lies in the database.
+ * @param sequence the sequence number at which `log` stands
+ * @returns how many were let go
+ */
+export async function releasePhotos(database: IDBPDatabase<LogDatabase>, log: Log, sequence: number): Promise<number> {
+  const transaction = database.transaction(written, "readwrite", { durability: "strict" });
+  const photos = transaction.objectStore("photos");
+  const files = await photos.getAllKeys();
+  let released = 0;
+  if (files.length > 0 && standingOf(await transaction.objectStore("meta").get("standing")).sequence === sequence) {
+    const history = await transaction.objectStore("history").getAll();
+    const kept = new Set([...[...log.records.photos.values()].map(({ file }) => file), ...history.flatMap(filesOf)]);
+    if (history.every((entry) => "patches" in entry)) {
+      for (const file of files) if (!kept.has(file)) { await photos.delete(file); released += 1; }
+    }
+  }
+  await transaction.done;
+  return released;
+}
+
+/** The name of a photograph by its content: the SHA-256 of its bytes, and what kind of picture it is. */
+export async function photoFile(bytes: Uint8Array): Promise<string> {
+  const digest = new Uint8Array(await crypto.subtle.digest("SHA-256", bytes.slice()));
+  const kind = bytes[0] === 0x89 ? "png" : bytes[0] === 0x52 ? "webp" : "jpg";
+  return `${[...digest].map((byte) => byte.toString(16).padStart(2, "0")).join("")}.${kind}`;
+}
+
+/** Files that an undo or redo of a commit speaks of. */
+function filesOf(entry: HistoryEntry): string[] {
+  if (!("patches" in entry)) return [];
+  return entry.patches.filter(({ kind }) => kind === "photos").flatMap(({ fields }) => fields.flatMap(({ before, after }) => [before, after].flatMap((value) => (typeof value === "string" ? [value] : ((value as RecordOf<"photos"> | undefined)?.file ?? [])))));
+}
