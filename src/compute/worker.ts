@@ -223,6 +223,7 @@ class Session {
       }
       const reading = step.value;
       if (!reading.ok) return { problems: reading.problems };
+      await this.follow();
       const { photos, missing } = await namedByContent(reading.log, reading.photos);
       const counts = Object.fromEntries(recordKinds.map((kind) => [kind, reading.log.records[kind].size])) as Record<RecordKind, number>;
       return { laidOut: layOut(reading.log), counts, photos, missing, merge: mergeOf(this.#opened().log, reading.log) };

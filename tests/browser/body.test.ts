@@ -1,5 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { openDemo, testDay, trainee, type Trainee } from "./harness";
+import { readFileSync } from "node:fs";
+import type { Page } from "playwright-core";
+import { openDemo, testDay, trainee, write, type Trainee } from "./harness";
 
 const saved = (hand: Trainee, text: string) => hand.page.getByText(`Saved: ${text}`).waitFor();
 
@@ -102,5 +104,99 @@ describe("the weight chart, the day's note and the goal", () => {
     await page.getByRole("cell", { name: "71.8 kg" }).waitFor();
     await page.keyboard.press("1");
     await page.getByText(/on that one morning; a trend of 70\.\d would make it four in five/).waitFor();
+  });
+});
+
+/** A small JPEG of four colours, with a camera's notes of the place in it, and its pixels as the browser reads them. */
+async function cameraPicture(page: Page): Promise<Buffer> {
+  const plain = await page.evaluate(async () => {
+    const canvas = new OffscreenCanvas(1800, 900);
+    const drawing = canvas.getContext("2d")!;
+    ["#c03030", "#30a040", "#3050b0", "#e0c040"].forEach((colour, index) => { drawing.fillStyle = colour; drawing.fillRect(index * 450, 0, 450, 900); });
+    return [...new Uint8Array(await (await canvas.convertToBlob({ type: "image/jpeg", quality: 0.9 })).arrayBuffer())];
+  });
+  const notes = Buffer.from("Exif\0\0GPS 38.7223 N 9.1393 W camera 12345");
+  return Buffer.concat([Buffer.from(plain.slice(0, 2)), Buffer.from([0xff, 0xe1, 0, notes.length + 2]), notes, Buffer.from(plain.slice(2))]);
+}
+
+/** Every pixel of a shown picture. */
+const pixelsOf = (page: Page, date: string) => page.getByRole("img", { name: `Photograph of ${date}` }).first().evaluate(async (image: HTMLImageElement) => {
+  await image.decode();
+  const canvas = new OffscreenCanvas(image.naturalWidth, image.naturalHeight);
+  const drawing = canvas.getContext("2d")!;
+  drawing.drawImage(image, 0, 0);
+  const digest = await crypto.subtle.digest("SHA-256", drawing.getImageData(0, 0, canvas.width, canvas.height).data);
+  return { width: image.naturalWidth, height: image.naturalHeight, digest: [...new Uint8Array(digest)].join(" ") };
+});
+
+const exported = async (page: Page): Promise<Buffer> => {
+  await page.getByRole("link", { name: "Files" }).click();
+  const [file] = await Promise.all([page.waitForEvent("download"), page.getByRole("button", { name: "Export archive" }).click()]);
+  expect(file.suggestedFilename()).toMatch(/^oat-column-2026-06-11\.(zip|json)$/);
+  return readFileSync((await file.path())!);
+};
+const give = async (page: Page, buffer: Buffer, name: string) => {
+  await page.getByRole("link", { name: "Files" }).click();
+  await page.locator('input[type="file"]').setInputFiles({ name, mimeType: "application/zip", buffer });
+  await page.getByText(`${name} is sound`).waitFor();
+};
+
+describe("photographs, and a phone and a laptop with one log", () => {
+  let [phone, laptop]: [Trainee, Trainee] = [null!, null!];
+  beforeAll(async () => { [phone, laptop] = [await trainee(), await trainee()]; await openDemo(phone.page, "/body"); await openDemo(laptop.page); });
+  afterAll(async () => {
+    expect([...phone.problems, ...laptop.problems]).toEqual([]);
+    await Promise.all([phone.close(), laptop.close()]);
+  });
+
+  it("a photograph is made smaller, loses its place, and comes out of the archive and in again to the same pixels", async () => {
+    const { page } = phone;
+    const file = await cameraPicture(page);
+    expect(file.includes("GPS 38.7223")).toBe(true);
+    await page.getByLabel("Photograph", { exact: true }).setInputFiles({ name: "camera.jpg", mimeType: "image/jpeg", buffer: file });
+    await saved(phone, "Photograph of 2026-06-11");
+    const before = await pixelsOf(page, "11 June 2026");
+    expect(before).toMatchObject({ width: 1600, height: 800 });
+    await page.getByLabel("Photograph", { exact: true }).setInputFiles({ name: "words.jpg", mimeType: "image/jpeg", buffer: Buffer.from("no picture") });
+    await page.getByText("This browser cannot read the file as a picture.").waitFor();
+    const archive = await exported(page);
+    expect(archive.includes("GPS")).toBe(false);
+    await give(page, archive, "own.zip");
+    await page.getByText("It holds nothing that the log does not hold already.").waitFor();
+    await page.getByRole("button", { name: "Replace the log by it" }).click();
+    await saved(phone, "Import of own.zip");
+    await page.getByRole("link", { name: "Body" }).click();
+    expect(await pixelsOf(page, "11 June 2026")).toEqual(before);
+    // Into another browser, where the picture has never been.
+    await give(laptop.page, archive, "phone.zip");
+    await laptop.page.getByRole("button", { name: "Merge 1 of phone.zip into the log" }).click();
+    await saved(laptop, "Merge of phone.zip");
+    await laptop.page.getByRole("link", { name: "Body" }).click();
+    expect(await pixelsOf(laptop.page, "11 June 2026")).toEqual(before);
+  });
+
+  it("what each wrote meanwhile is listed before it is merged, field by field, and one undo takes it back", async () => {
+    await write(phone.page, "72.1");
+    await phone.page.getByText(/Saved: 72.1 kg|Saved: Weigh-in/).waitFor();
+    await write(laptop.page, "run 4 km 21:00");
+    await laptop.page.getByText(/Saved: run/i).waitFor();
+    await laptop.page.getByRole("link", { name: "Today" }).click();
+    await laptop.page.getByRole("button", { name: "Write one" }).click();
+    await laptop.page.getByLabel("Note of the day").fill("windy");
+    await laptop.page.getByRole("button", { name: "Save note" }).click();
+    await saved(laptop, "Note of 2026-06-11");
+    await give(laptop.page, await exported(phone.page), "phone.zip");
+    await laptop.page.getByRole("cell", { name: "kg: 72.9 → 72.1" }).waitFor();
+    // Nothing of the laptop's own is in the list: its run and its note stay as they are.
+    expect(await laptop.page.getByRole("checkbox", { name: /^Take/ }).count()).toBe(1);
+    await laptop.page.getByRole("button", { name: "Merge 1 of phone.zip into the log" }).click();
+    await saved(laptop, "Merge of phone.zip");
+    await laptop.page.keyboard.press("1");
+    await laptop.page.getByText("72.1 kg").first().waitFor();
+    await laptop.page.getByText("Note windy").waitFor();
+    await laptop.page.keyboard.press("Control+z");
+    await laptop.page.getByText("Undone: Merge of phone.zip").waitFor();
+    await laptop.page.getByText("72.9 kg").first().waitFor();
+    await laptop.page.getByText("Note windy").waitFor();
   });
 });

@@ -1,6 +1,6 @@
 "use client";
 
-import { useId, useState } from "react";
+import { useState } from "react";
 import { v7 as newId } from "uuid";
 import type { DayPhoto } from "@/core/figures/views/photos";
 import { put } from "@/core/log/records";
@@ -21,7 +21,6 @@ export function Photographs() {
   const [problem, setProblem] = useState<string | null>(null);
   const [chosen, setChosen] = useState<{ left: string | null; right: string | null }>({ left: null, right: null });
   const [date, setDate] = useState<string | null>(null);
-  const id = useId();
   if (photos === undefined) return null;
   const on = date ?? (day < today ? day : today);
   const left = photos.find((photo) => photo.id === chosen.left) ?? photos[0];
@@ -47,8 +46,7 @@ export function Photographs() {
       )}
       <p className="noprint" style={{ display: "flex", gap: 16, alignItems: "baseline", flexWrap: "wrap", paddingTop: 8 }}>
         <label>Add one of <input type="date" value={on} max={today} className={styles.date} onChange={(event) => setDate(event.target.value || null)} /></label>
-        <label htmlFor={id} className="hidden">Photograph</label>
-        <input id={id} type="file" accept="image/*" onChange={(event) => { void take(event.target.files?.[0]); event.target.value = ""; }} />
+        <input aria-label="Photograph" type="file" accept="image/*" onChange={(event) => { void take(event.target.files?.[0]); event.target.value = ""; }} />
         <span className="quiet small">Kept in this browser, at most 1600 pixels wide or high; where and when it was taken is not kept with it.</span>
       </p>
       {problem !== null && <p className="warn" role="alert">{problem}</p>}

@@ -1,7 +1,7 @@
 import type { RecordKind } from "@/core/log/records";
 
-const one: Partial<Record<RecordKind, string>> = { people: "person", dayNotes: "day note", maxima: "tested maximum", energySettings: "energy setting", water: "drink" };
-const several: Partial<Record<RecordKind, string>> = { weighIns: "weigh-ins", dayNotes: "day notes", maxima: "tested maxima", kinds: "own kinds", energySettings: "energy settings", water: "drinks" };
+const one: Partial<Record<RecordKind, string>> = { people: "person", dayNotes: "day note", maxima: "tested maximum", energySettings: "energy setting", water: "drink", photos: "photograph" };
+const several: Partial<Record<RecordKind, string>> = { weighIns: "weigh-ins", dayNotes: "day notes", maxima: "tested maxima", kinds: "own kinds", energySettings: "energy settings", water: "drinks", photos: "photographs" };
 
 /** What a kind of record is called, one or several of it. */
 export function kindName(kind: RecordKind, count: number): string {
