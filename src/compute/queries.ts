@@ -13,6 +13,8 @@ import { holdingsView, libraryView, shellView, type HoldingsView, type LibraryVi
 import { dayView, type DayView } from "@/core/figures/views/today";
 import { measuresView, type MeasuresView } from "@/core/figures/views/measures";
 import { photosView, type DayPhoto } from "@/core/figures/views/photos";
+import { reportView, type ReportView } from "@/core/figures/views/report";
+import { workbookView, type WorkbookAsk, type WorkbookView } from "@/core/figures/views/workbook";
 import type { FigureRef, WorkingResult } from "@/core/figures/workings/working";
 import { workingOf } from "@/core/figures/workings/workingOf";
 import { peopleOf, type Log } from "@/core/log/log";
@@ -36,6 +38,8 @@ export interface Queries {
   distance: { asks: Asking & { days: number | null }; answers: DistanceView };
   body: { asks: Asking & BodyAsk; answers: BodyView };
   photos: { asks: Asking; answers: DayPhoto[] };
+  report: { asks: Asking & { of: string; from: string | null }; answers: ReportView };
+  workbook: { asks: Asking & WorkbookAsk; answers: WorkbookView | { reason: string } };
   measures: { asks: Asking; answers: MeasuresView };
   food: { asks: Asking & { date: string }; answers: FoodView };
   energy: { asks: Asking; answers: EnergyView };
@@ -108,6 +112,8 @@ export class Answers {
     body: (asks) => this.#with(this.#of(asks), (figures) => bodyView(figures, asks)),
     measures: (asks) => this.#with(this.#of(asks), measuresView),
     photos: (asks) => this.#with(this.#of(asks), photosView),
+    workbook: (asks) => this.#with(this.#of(asks), (figures) => workbookView(figures, asks)),
+    report: (asks) => this.#with(this.#of(asks), (figures) => reportView(figures, asks)),
     food: (asks) => this.#with(this.#of(asks), (figures) => foodView(figures, mustDay(asks.date))),
     energy: (asks) => this.#with(this.#of(asks), energyView),
     goalPreview: (asks) => this.#with(this.#of(asks), (figures) => goalPreview(figures, asks)),

@@ -1,7 +1,8 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { parse } from "csv-parse/sync";
 import { readFileSync } from "node:fs";
 import type { Page } from "playwright-core";
-import { openDemo, testDay, trainee, write, type Trainee } from "./harness";
+import { beginLog, openDemo, testDay, trainee, write, type Trainee } from "./harness";
 
 const saved = (hand: Trainee, text: string) => hand.page.getByText(`Saved: ${text}`).waitFor();
 
@@ -104,6 +105,78 @@ describe("the weight chart, the day's note and the goal", () => {
     await page.getByRole("cell", { name: "71.8 kg" }).waitFor();
     await page.keyboard.press("1");
     await page.getByText(/on that one morning; a trend of 70\.\d would make it four in five/).waitFor();
+  });
+});
+
+describe("the report", () => {
+  let hand: Trainee;
+  beforeAll(async () => { hand = await trainee(); await openDemo(hand.page, "/body"); });
+  afterAll(async () => {
+    expect(hand.problems).toEqual([]);
+    await hand.close();
+  });
+
+  it("of the weight says what the figures say, of a measure what was measured; it goes out as CSV and as a picture, and prints", async () => {
+    const { page } = hand;
+    await page.getByRole("link", { name: "Report" }).click();
+    await page.getByRole("heading", { name: "Weight, Rower" }).waitFor();
+    const kept = async (name: string) => {
+      const [file] = await Promise.all([page.waitForEvent("download"), page.getByRole("button", { name }).click()]);
+      return { name: file.suggestedFilename(), bytes: readFileSync((await file.path())!) };
+    };
+    const text = await kept("As CSV");
+    expect(text.name).toBe("weight-2026-06-11.csv");
+    const [head, ...weeks] = parse(text.bytes.toString()) as string[][];
+    expect(head).toEqual(["week closing", "days", "Weight, mean (kg)", "median (kg)", "change (kg)"]);
+    const last = weeks.at(-1)!;
+    // The Body view draws up the same weeks, by another way.
+    expect(last.slice(0, 2)).toEqual(["2026-06-14", "4"]);
+    await page.getByRole("row", { name: new RegExp(`^14 June 2026 4 ${Number(last[2]).toFixed(2)} ${Number(last[3]).toFixed(2)}`) }).waitFor();
+    await page.getByRole("link", { name: "Body" }).click();
+    const shown = await page.getByRole("button", { name: /working of the week closing 2026-06-14/ }).innerText();
+    expect(Math.abs(Number.parseFloat(shown) - Number(last[3]))).toBeLessThanOrEqual(0.0501);
+    await page.getByRole("link", { name: "Report" }).click();
+    const picture = await kept("As a picture");
+    expect(picture.bytes.subarray(1, 4).toString()).toBe("PNG");
+    expect(picture.bytes.readUInt32BE(16)).toBeGreaterThan(1500);
+    await page.getByLabel("Report of").selectOption({ label: "Waist" });
+    await page.getByRole("heading", { name: "Waist, Rower" }).waitFor();
+    await page.getByRole("row", { name: /^As measured \d+\.\d cm/ }).waitFor();
+    await page.getByLabel("Report from").fill("2026-06-11");
+    await page.getByText("Nothing is written since 11 June 2026.").or(page.getByText("needs seven days")).first().waitFor();
+    await page.emulateMedia({ media: "print" });
+    expect(await page.getByRole("button", { name: "As CSV" }).isVisible()).toBe(false);
+    expect((await page.pdf({ format: "A4" })).subarray(0, 4).toString()).toBe("%PDF");
+  });
+});
+
+describe("an old spreadsheet", () => {
+  let hand: Trainee;
+  beforeAll(async () => { hand = await trainee(); await beginLog(hand.page, { "Weight now": "80", Height: "180" }); });
+  afterAll(async () => {
+    expect(hand.problems).toEqual([]);
+    await hand.close();
+  });
+
+  it("is recognised, its weekly mean explained, its mapping corrected, its weights taken with a preview and one undo", async () => {
+    const { page } = hand;
+    await page.getByRole("link", { name: "Files" }).click();
+    // Weeks from Sunday: 84.0 84.2 83.8 | 83.6 83.4 83.9 83.5
+    const rows = [["1/3/2026", "84,0", "84,0"], ["2/3/2026", "84,2", "84,0"], ["3/3/2026", "83,8", "84,0"], ["8/3/2026", "83,6", "83,6"], ["9/3/2026", "83,4", "83,6"], ["13/3/2026", "83,9", "83,6"], ["14/3/2026", "83,5", "83,7"]];
+    await page.getByLabel(/Paste its columns here/).fill([["Day", "Weight", "Average"], ...rows].map((row) => row.join("\t")).join("\n"));
+    await page.getByText("Its numbers are the mean of the week from Sunday, rounded to 0.1: 6 of 7 rows are so. Ours is the mean of the week from Monday").waitFor();
+    // 14 March: (83.6 + 83.4 + 83.9 + 83.5) ÷ 4 = 83.6, and the sheet says 83.7.
+    await page.getByRole("row", { name: /^14 Mar 8 83\.7 83\.60 \+0\.10/ }).waitFor();
+    await page.getByLabel("Column Average holds").selectOption({ label: "not compared" });
+    await page.getByRole("heading", { name: "Average, mean" }).waitFor({ state: "detached" });
+    await page.getByRole("button", { name: "Take its weights into the log" }).click();
+    await page.getByRole("dialog").getByText("7 cells change").waitFor();
+    await page.getByRole("button", { name: "Write 7 changes" }).click();
+    await saved(hand, "Weights of the spreadsheet");
+    await page.keyboard.press("4");
+    await page.getByText("8 of 103 mornings").waitFor();
+    await page.keyboard.press("Control+z");
+    await page.getByText("1 of 1 mornings").waitFor();
   });
 });
 

@@ -326,7 +326,7 @@ describe("the policy", () => {
     const hand = await trainee();
     const { page } = hand;
     let opened = 0;
-    for (const path of ["/", "/lifts", "/distance", "/body", "/food", "/energy", "/files", "/ledger"]) {
+    for (const path of ["/", "/lifts", "/distance", "/body", "/food", "/energy", "/files", "/ledger", "/report"]) {
       await openDemo(page, path);
       await page.keyboard.press("?");
       await page.getByRole("dialog", { name: "Keys" }).waitFor();

@@ -63,7 +63,7 @@ export function readPaste(text: string, at: { date: string; column: LedgerColumn
 }
 
 /** Orders that read at least nine in ten of the cells that hold anything, the likeliest first: days of a log follow one another. */
-function ordersOf(cells: readonly string[]): DateOrder[] {
+export function ordersOf(cells: readonly string[]): DateOrder[] {
   const filled = cells.filter((cell) => cell !== "");
   const read = orders.map((order) => ({ order, days: filled.flatMap((cell) => sheetDay(cell, order) ?? []) }));
   const most = Math.max(...read.map(({ days }) => days.length));

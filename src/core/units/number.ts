@@ -24,6 +24,11 @@ export function printSigned(value: number, decimals: number): string {
   return value > 0 && /[1-9]/.test(text) ? `+${text}` : text;
 }
 
+/** A value rounded as it is printed, still a number. */
+export function rounded(value: number, decimals: number): number {
+  return Math.sign(value) * Number(roundHalfUp(Math.abs(value), decimals));
+}
+
 /** Rounds a value a hair above a half up although binary holds it a hair below, so that 0.1 lb steps print as typed. */
 function roundHalfUp(value: number, decimals: number): string {
   return (value + value * 1e-12).toFixed(decimals);

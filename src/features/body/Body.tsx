@@ -1,6 +1,7 @@
 "use client";
 
 import dynamic from "next/dynamic";
+import Link from "next/link";
 import { useState } from "react";
 import type { BodyAsk, BodyView } from "@/core/figures/views/body";
 import { shortDate } from "@/ui/dates";
@@ -30,7 +31,7 @@ export function Body() {
   return (
     <>
       <div className={styles.head}>
-        <div className={styles.title}><h1>Body weight</h1>{view && <span className="quiet">{view.mornings} of {view.span} mornings</span>}</div>
+        <div className={styles.title}><h1>Body weight</h1><Link href="/report" className="noprint">Report</Link>{view && <span className="quiet">{view.mornings} of {view.span} mornings</span>}</div>
         <span>
           {zoom !== null && <button type="button" className="link" style={{ marginRight: 20 }} onClick={() => setZoom(null)}>{shortDate(zoom.from)} to {shortDate(zoom.to)}, show all again</button>}
           <Ranges options={ranges} value={days} onChange={(chosen) => { setZoom(null); setDays(chosen); }} label="How far back" />

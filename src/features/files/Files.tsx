@@ -17,6 +17,7 @@ import { ProfileFieldset } from "../firstRun/ProfileFieldset";
 import { personOf, profileFields } from "../firstRun/profile";
 import { Diagnostics } from "./Diagnostics";
 import { ImportPanel } from "./ImportPanel";
+import { Workbook } from "./Workbook";
 import { StorageLine } from "./StorageLine";
 import { download } from "./download";
 import { kindName } from "./kindName";
@@ -49,6 +50,7 @@ export function Files() {
         </section>
         <ImportPanel />
       </div>
+      <Workbook />
       <Diagnostics />
       <section className={styles.section}>
         <h2>Last changes</h2>

@@ -11,7 +11,7 @@ import { useOpenLog, type FirstHands } from "../log/useOpenLog";
 import { NoticeBar } from "./NoticeBar";
 import { useNewVersion } from "./useNewVersion";
 import { useShortcuts } from "./useShortcuts";
-import { views, wide } from "./views";
+import { report, views, wide } from "./views";
 import styles from "./shell.module.css";
 
 const ShortcutList = dynamic(() => import("./ShortcutList").then((module) => module.ShortcutList), { ssr: false });
@@ -54,7 +54,7 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
   const version = useNewVersion();
   useEffect(() => { page.current?.scrollTo({ top: 0 }); }, [path]);
 
-  const view = [...views, wide].find((one) => one.path === path);
+  const view = [...views, wide, report].find((one) => one.path === path);
   const isWide = path === wide.path;
   useEffect(() => { document.title = view && view.path !== "/" ? `${view.name} · Oat Column` : "Oat Column"; }, [view]);
   return (

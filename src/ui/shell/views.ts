@@ -11,3 +11,6 @@ export const views = [
 
 /** The Column opened wide. It is reached from the Column and by its key, and takes the Column's place. */
 export const wide = { path: "/ledger", name: "Ledger", key: "l" } as const;
+
+/** What can be printed or handed on, reached from the view it reports on. */
+export const report = { path: "/report", name: "Report" } as const;

@@ -1,0 +1,5 @@
+import { Report } from "@/features/report/Report";
+
+export default function Page() {
+  return <Report />;
+}

@@ -1,0 +1,34 @@
+"use client";
+
+import { Bar, CartesianGrid, ComposedChart, Line, ResponsiveContainer, XAxis, YAxis } from "recharts";
+import { domainOf, tickDates } from "@/ui/charts/axis";
+import { useChartColours } from "@/ui/charts/useChartColours";
+import { dateOf } from "@/core/calendar/day";
+
+export interface WeekPoint { day: number; mean: number; days: number }
+
+/** Weekly means as dots on a line, whole where each week has readings; below, on how many days each rests. */
+export function ReportChart({ weeks, name }: { weeks: WeekPoint[]; name: string }) {
+  const colours = useChartColours();
+  // Weeks without a reading leave a gap in the line.
+  const data = weeks.flatMap((week, index) => { const before = weeks[index - 1]; return before !== undefined && week.day - before.day > 7 ? [{ day: before.day + 7, mean: null, days: 0 }, week] : [week]; });
+  const values = weeks.map(({ mean }) => mean);
+  const [low, high] = domainOf(values, Math.max(...values) - Math.min(...values) > 8 ? 5 : 1);
+  const step = Math.ceil((high - low) / 8);
+  const ticks = Array.from({ length: Math.floor((high - low) / step) + 1 }, (_, index) => low + index * step);
+  const grid = { stroke: colours.slate, tick: { fill: colours.slate, fontSize: 13 }, tickLine: false, axisLine: false };
+  return (
+    <div style={{ height: 300 }} role="img" aria-label={`${name}, mean of each week from ${dateOf(weeks[0]!.day)} to ${dateOf(weeks.at(-1)!.day)}; the numbers are in the table by week`}>
+      <ResponsiveContainer width="100%" height="100%">
+        <ComposedChart data={data} margin={{ top: 14, right: 20, bottom: 0, left: 0 }} accessibilityLayer={false}>
+          <CartesianGrid vertical={false} stroke={colours.rule} />
+          <XAxis dataKey="day" type="number" domain={["dataMin", "dataMax"]} tickFormatter={tickDates(weeks.map(({ day }) => day))} tickCount={8} minTickGap={50} {...grid} />
+          <YAxis domain={[low, high]} ticks={ticks} width={44} {...grid} />
+          <YAxis yAxisId="days" domain={[0, 60]} hide />
+          <Bar yAxisId="days" dataKey="days" fill={colours.slate} fillOpacity={0.35} barSize={4} isAnimationActive={false} />
+          <Line dataKey="mean" stroke={colours.pine} strokeWidth={2} dot={weeks.length > 120 ? false : { r: 3, fill: colours.pine, stroke: "none" }} activeDot={false} isAnimationActive={false} />
+        </ComposedChart>
+      </ResponsiveContainer>
+    </div>
+  );
+}
