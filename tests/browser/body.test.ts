@@ -81,6 +81,23 @@ describe("the weight chart, the day's note and the goal", () => {
     await page.keyboard.press("Control+z");
   });
 
+  it("a mistyped weight is questioned, kept when it is given again, and left out of the trend where it can be seen", async () => {
+    const { page } = hand;
+    await page.keyboard.press("4");
+    const trend = page.locator('[data-figure="trend"]').first();
+    const before = Number(await trend.innerText());
+    await page.getByLabel("Date", { exact: true }).fill("2026-06-03");
+    await page.getByLabel("Weight", { exact: true }).fill("27.9");
+    await page.getByRole("button", { name: "Log weigh-in" }).click();
+    await page.getByText(/27\.9 kg is far from the 72\.\d kg expected/).waitFor();
+    await page.getByRole("button", { name: "Log weigh-in" }).click();
+    await saved(hand, "Weigh-in 27.9 kg");
+    await page.getByText(/Kept out of the trend as gross errors: 27\.9 kg on 2026-06-03/).waitFor();
+    expect(Math.abs(Number(await trend.innerText()) - before)).toBeLessThanOrEqual(0.1);
+    await page.keyboard.press("Control+z");
+    await page.getByText("Undone: Weigh-in 27.9 kg").waitFor();
+  });
+
   it("a goal is tried by daily energy, its lines drawn, and a limit on one morning saved with its chance", async () => {
     const { page } = hand;
     await page.keyboard.press("6");
@@ -105,6 +122,37 @@ describe("the weight chart, the day's note and the goal", () => {
     await page.getByRole("cell", { name: "71.8 kg" }).waitFor();
     await page.keyboard.press("1");
     await page.getByText(/on that one morning; a trend of 70\.\d would make it four in five/).waitFor();
+  });
+});
+
+describe("the reminder", () => {
+  it("speaks once at its hour of what is due, and Today shows what yesterday left open", async () => {
+    const hand = await trainee();
+    const { page, context } = hand;
+    await context.grantPermissions(["notifications"]);
+    await context.addInitScript(() => {
+      const said: string[] = [];
+      class Recorded { static permission = "granted"; static requestPermission = () => Promise.resolve("granted"); constructor(_title: string, { body }: { body: string }) { said.push(body); } }
+      Object.assign(window, { said, Notification: Recorded });
+    });
+    await openDemo(page);
+    await page.waitForTimeout(2500);
+    // A day later, the sessions planned for the 11th are neither done nor skipped.
+    await page.clock.setFixedTime(new Date("2026-06-12T06:45:00"));
+    await page.reload();
+    await page.getByText(/Strength B of 11 Jun is neither done nor skipped/).waitFor();
+    await page.getByRole("link", { name: "Files" }).click();
+    await page.getByLabel(/Remind me at/).fill("06:30");
+    await page.reload();
+    await page.locator("#content h1").waitFor();
+    await page.waitForFunction(() => (window as unknown as { said: string[] }).said.length === 1);
+    expect(await page.evaluate(() => (window as unknown as { said: string[] }).said[0])).toContain("Strength B of 11 Jun is neither done nor skipped.");
+    await page.reload();
+    await page.locator("#content h1").waitFor();
+    await page.waitForTimeout(800);
+    expect(await page.evaluate(() => (window as unknown as { said: string[] }).said)).toEqual([]);
+    expect(hand.problems).toEqual([]);
+    await hand.close();
   });
 });
 

@@ -41,7 +41,8 @@ describe("weigh-ins", () => {
     expect(only<WeighIn>("71.4", { weighInOn: () => held })).toEqual({ ...held, kg: 71.4 });
   });
   it("are questioned when far off, refused when impossible", () => {
-    expect(read("18.4").problems[0]?.message).toContain("no body weight");
+    expect(read("7.1").problems[0]?.message).toContain("no body weight");
+    expect(read("18.4").caution).toContain("far from");
     expect(read("158").caution).toContain("far from");
     expect(read("72.5").caution).toBeNull();
     expect(read("tomorrow: 71").change).toBeNull();

@@ -41,7 +41,8 @@ describe("edits of cells", () => {
   it("are refused with a reason where they cannot stand, and questioned where they are far off", () => {
     const why = (one: CellEdit) => ledgerChange(context(), [one]).refused[0]?.why;
     expect(why(edit("2026-06-11", "weight", "heavy"))).toContain("is no weight");
-    expect(why(edit("2026-06-11", "weight", "18.4"))).toContain("is no body weight: 25 kg to 350 kg");
+    expect(why(edit("2026-06-11", "weight", "7.1"))).toContain("is no body weight: 10 kg to 450 kg");
+    expect(ledgerChange(context(), [edit("2026-06-11", "weight", "18.4")]).changes[0]!.caution).toContain("far from the");
     expect(why(edit("2026-06-12", "weight", "72"))).toBe("A weigh-in cannot be in the future.");
     expect(why(edit("2026-06-10", "trend", "72"))).toBe("The trend is computed from all weigh-ins.");
     expect(why(edit("2026-06-11", "time", "6:30"))).toContain("belongs to a weigh-in");

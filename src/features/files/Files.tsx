@@ -18,6 +18,7 @@ import { personOf, profileFields } from "../firstRun/profile";
 import { Diagnostics } from "./Diagnostics";
 import { ImportPanel } from "./ImportPanel";
 import { Workbook } from "./Workbook";
+import { Reminder } from "./Reminder";
 import { StorageLine } from "./StorageLine";
 import { download } from "./download";
 import { kindName } from "./kindName";
@@ -52,6 +53,7 @@ export function Files() {
       </div>
       <Workbook />
       <Diagnostics />
+      <Reminder />
       <section className={styles.section}>
         <h2>Last changes</h2>
         <p style={{ display: "flex", gap: 20 }}><button type="button" className="link" onClick={() => void undo()}>Undo the last change</button><button type="button" className="link" onClick={() => void redo()}>Do it again</button></p>

@@ -4,19 +4,22 @@ import { Button } from "antd";
 import { useForm } from "react-hook-form";
 import { v7 as newId } from "uuid";
 import type { DayView } from "@/core/figures/views/today";
+import { heaviest, lightest } from "@/core/body/weighIns";
 import { put } from "@/core/log/records";
 import { parseMass } from "@/core/units/mass";
 import { massBetween } from "@/ui/inputs/checks";
 import { Field } from "@/ui/inputs/Field";
 import { useLog } from "@/ui/log/LogContext";
 import { usePrinter } from "@/ui/usePrinter";
+import { useFarOff } from "../body/useFarOff";
 import styles from "./today.module.css";
 
 /** The morning's weight: a field while it is missing, else the weight with its change and removal. */
-export function WeighInOfDay({ view: { weighIn, date } }: { view: DayView }) {
+export function WeighInOfDay({ view: { weighIn, date, trend } }: { view: DayView }) {
   const { units, person, commit, today } = useLog();
   const printer = usePrinter();
   const { control, handleSubmit } = useForm({ mode: "onChange", defaultValues: { kg: "" } });
+  const { question, passes } = useFarOff("kg" in trend ? trend.kg : null);
   if (weighIn !== null) {
     return (
       <p className={styles.section}>
@@ -29,12 +32,14 @@ export function WeighInOfDay({ view: { weighIn, date } }: { view: DayView }) {
   if (date > today) return null;
   const save = handleSubmit(async ({ kg }) => {
     const value = parseMass(kg, units.mass)!;
+    if (!passes(value)) return;
     await commit([put("weighIns", { id: newId(), personId: person.id, date, kg: value, primary: true })], `Weigh-in ${printer.mass(value)}`);
   });
   return (
     <form className={styles.weigh} onSubmit={(event) => void save(event)} noValidate>
-      <Field control={control} name="kg" label={date === today ? "This morning's weight" : "Weight that morning"} unit={units.mass} inputMode="decimal" check={massBetween("Weight", units.mass, 25, 350)} />
+      <Field control={control} name="kg" label={date === today ? "This morning's weight" : "Weight that morning"} unit={units.mass} inputMode="decimal" check={massBetween("Weight", units.mass, lightest, heaviest)} />
       <div style={{ paddingTop: 21 }}><Button htmlType="submit">Log weigh-in</Button></div>
+      {question !== null && <p className="warn" role="alert" style={{ flexBasis: "100%" }}>{question}</p>}
     </form>
   );
 }

@@ -10,6 +10,7 @@ import { LogContext, type OpenLog } from "../log/LogContext";
 import { useOpenLog, type FirstHands } from "../log/useOpenLog";
 import { NoticeBar } from "./NoticeBar";
 import { useNewVersion } from "./useNewVersion";
+import { useReminder } from "./useReminder";
 import { useShortcuts } from "./useShortcuts";
 import { report, views, wide } from "./views";
 import styles from "./shell.module.css";
@@ -51,6 +52,7 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
     "?": () => setListOpen(true),
   }), [router, chooseDay, today, undo, redo]);
   useShortcuts(actions);
+  useReminder(log);
   const version = useNewVersion();
   useEffect(() => { page.current?.scrollTo({ top: 0 }); }, [path]);
 

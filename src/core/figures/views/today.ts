@@ -7,6 +7,7 @@ import type { DayNote, Meal, WeighIn } from "../../log/records";
 import { mealNutrients, type FullNutrients } from "../../nutrition/energy";
 import type { Figures } from "../figures";
 import { foodDay, type FoodDay } from "../foodDay";
+import { dueOf, type Due } from "./due";
 import { sessionCard, type SessionCard } from "./sessionCard";
 
 /** One line of a meal. */
@@ -30,6 +31,8 @@ export interface DayView {
   goal: { deadline: string; daysLeft: number; why: string | null } | null;
   weighIn: WeighIn | null;
   note: DayNote | null;
+  /** What waits to be written; nothing on a day that is past or lies ahead. */
+  due: Due[];
   sessions: SessionCard[];
   meals: MealGroup[];
   food: FoodDay;
@@ -46,6 +49,7 @@ export function dayView(figures: Figures, day: Day): DayView {
     goal: "reason" in figures.line ? null : { deadline: dateOf(figures.line.deadline), daysLeft: figures.line.deadline - day, why: figures.goal?.why ?? null },
     weighIn: figures.primaryOn(day),
     note: figures.noteOn(day),
+    due: day === figures.on ? dueOf(figures) : [],
     sessions: figures.sessionsOn(day).map((session) => sessionCard(figures, session)),
     meals: mealGroups(figures, day),
     food: foodDay(figures, day),
