@@ -28,11 +28,11 @@ async function open(width, height, dark, phone = false) {
 async function show(page, path) {
   await page.goto(`${address}${path}?log=demo`);
   await page.locator("#content h1").waitFor();
-  if (path === "/body" || path === "/distance" || path === "/lifts") await page.locator("#content .recharts-surface").first().waitFor();
+  if (path === "/body" || path === "/distance" || path === "/lifts" || path === "/report") await page.locator("#content .recharts-surface").first().waitFor();
   await page.waitForFunction(() => document.fonts.status === "loaded");
 }
 
-const views = [["/", "today"], ["/lifts", "lifts"], ["/distance", "distance"], ["/body", "body"], ["/food", "food"], ["/energy", "energy"], ["/files", "files"], ["/ledger", "ledger"]];
+const views = [["/", "today"], ["/lifts", "lifts"], ["/distance", "distance"], ["/body", "body"], ["/food", "food"], ["/energy", "energy"], ["/files", "files"], ["/ledger", "ledger"], ["/report", "report"]];
 const light = await open(1280, 800, false);
 for (const [path, name] of views) {
   await show(light.page, path);
