@@ -39,6 +39,14 @@ describe("a log kept by forms", () => {
     await form.getByLabel("Value").fill("52");
     await form.getByRole("button", { name: "Write measure" }).click();
     await page.getByRole("row", { name: /Resting pulse/ }).getByText("52.0 a minute").waitFor();
+    // A goal on any of them: 90 to 81 cm in 90 days is 0.7 a week.
+    await page.getByRole("button", { name: "Waist", exact: true }).click();
+    const goal = formWith(hand, "Set this goal");
+    await goal.getByLabel("Goal of Waist").fill("81");
+    await goal.getByLabel("By", { exact: true }).fill("2026-09-09");
+    await goal.getByRole("button", { name: "Set this goal" }).click();
+    await saved(hand, "Goal of Waist 81.0 cm");
+    await page.getByText(/Goal 81\.0 cm by 9 September 2026: −0\.70 a week; the line asks 90\.0 today, the latest reading is 0\.0 against it, 0 % of the way/).waitFor();
   });
 
   it("a goal by rate shows its days, deadline and daily energy before it is saved, and stands in every view after", async () => {

@@ -32,6 +32,12 @@ export function personContract(figures: Figures): Record<string, unknown> {
     personId: figures.person.id,
     weight: weightContract(figures),
     ...goal,
+    measureGoals: [...figures.measures.keys()].sort().flatMap((measureId) => {
+      const standing = figures.measureGoal(measureId);
+      if (standing === null) return [];
+      const { targetValue, deadline, perWeek, planned, apart, doneShare, projected } = standing;
+      return [{ measureId, target: targetValue, deadline: dateOf(deadline), perWeek, planned, apart, doneShare, projected: projected && { p10: dateOrNull(projected.p10), p50: dateOrNull(projected.p50), p90: dateOrNull(projected.p90) }, ...(projected === null ? { reason: "a rate needs four readings over three weeks" } : {}) }];
+    }),
     energy: energyContract(figures),
     food: foodDays(figures).map(({ day, eaten, waterMl, complete, remainingKcal, target }) => ({
       date: dateOf(day), kcal: eaten.kcal, protein: eaten.protein, fat: eaten.fat, carbohydrate: eaten.carbohydrate, fibre: eaten.fibre, sugars: eaten.sugars, alcohol: eaten.alcohol,

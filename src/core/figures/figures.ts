@@ -11,6 +11,7 @@ import { performedSets, type PerformedSet } from "../strength/sets";
 import { intensityOf, workOf, type Volume } from "../strength/volume";
 import { equations, type Body, type EquationName, type Resting, type Sex } from "../energy/resting";
 import { goalCourses, milestones, type GoalCourse, type Milestone } from "../goal/course";
+import { measureGoal, type MeasureGoal } from "../goal/measureGoal";
 import { goalInForce, planLine, type PlanLine } from "../goal/plan";
 import { levelOn, project, type Projection } from "../goal/projection";
 import type { Log } from "../log/log";
@@ -259,6 +260,9 @@ export class Figures extends Asked {
   /** Weights on the way to the goal in force; none without a plan line. */
   get milestones(): Milestone[] { return this.#milestones(); }
   readonly #milestones = this.#kept(() => ("reason" in this.line ? [] : milestones(this.line, this.trend, this.on, this.person.units?.mass === "lb", this.goal?.milestonesKg ?? [])));
+
+  /** The goal on a measure in force, and how it stands; null without one. */
+  readonly measureGoal = this.#each((measureId: string): MeasureGoal | null => measureGoal(this.#goals(), measureId, this.readingsOf(measureId).map(({ date, value }) => ({ day: mustDay(date), value })), this.on));
 
   /** When the goal will be met, or why that cannot be said. */
   get projection(): Projection | { reason: string } { return this.#projection(); }

@@ -11,6 +11,7 @@ import { Scrollable } from "@/ui/Scrollable";
 import { usePrinter } from "@/ui/usePrinter";
 import styles from "@/ui/view.module.css";
 import { MeasureForm } from "./MeasureForm";
+import { MeasureGoalForm } from "./MeasureGoalForm";
 
 const MeasureChart = dynamic(() => import("./MeasureChart").then((module) => module.MeasureChart), { ssr: false, loading: () => <div style={{ height: 180 }} /> });
 
@@ -46,6 +47,7 @@ export function Measures() {
         </Scrollable>
       )}
       {shown && shown.points.length > 1 && <MeasureChart measure={shown} />}
+      {shown && <MeasureGoalForm key={`${shown.id} ${shown.goal?.goalId}`} measure={shown} />}
       <div className={styles.figures}>
         {"reason" in composition ? <Figure label="Body fat" figure={{ figure: "composition" }} on={today} missing={`Not known: ${composition.reason}.`} />
           : <Figure label={composition.by === "tape" ? "Body fat, from the tape" : "Body fat, measured"} value={printNumber(composition.percent, 1)} unit="%" figure={{ figure: "composition" }} on={today} note={<>{printNumber(composition.low80, 1)} to {printNumber(composition.high80, 1)} · fat {printer.mass(composition.fatKg)}, lean {printer.mass(composition.leanKg)}</>} />}

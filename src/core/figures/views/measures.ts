@@ -1,16 +1,12 @@
 import { mustDay, type Day } from "../../calendar/day";
-import { leastSquares } from "../../body/regression";
 import { centimetres, tapeBodyFat, tapeStandardError, waistToHeight, type Tape } from "../../body/tape";
 import { z80 } from "../../body/trend";
 import type { Sex } from "../../energy/resting";
+import { measureTrend, type MeasureGoal } from "../../goal/measureGoal";
 import type { RecordOf } from "../../log/records";
 import type { MeasureNames } from "../../ledger/columns";
 import type { Figures } from "../figures";
 import { measureNames } from "./ledger";
-
-/** A weekly rate is drawn from the readings of so many days, at least four of them over at least three weeks. */
-export const rateDays = 84;
-const rateNeeds = { readings: 4, days: 21 };
 
 export interface MeasureRow {
   id: string;
@@ -21,6 +17,8 @@ export interface MeasureRow {
   first: { date: string; value: number };
   /** Straight line through the latest twelve weeks, a week, with its 80 % interval; null while there is too little. */
   perWeek: { rate: number; half80: number; readings: number } | null;
+  /** The goal on it in force; null without one. */
+  goal: MeasureGoal | null;
   /** All readings, oldest first. */
   points: { date: string; value: number }[];
 }
@@ -35,8 +33,6 @@ export interface MeasuresView {
   composition: Composition | { reason: string };
   waistToHeight: { ratio: number; date: string } | { reason: string };
 }
-
-type Reading = RecordOf<"readings">;
 
 /** A measure that has one of these words as its name. */
 function named(figures: Figures, ...words: string[]): RecordOf<"measures">[] {
@@ -76,26 +72,25 @@ export function measuresView(figures: Figures): MeasuresView {
   const waist = latestCm(figures, "waist");
   const heightCm = figures.person.heightCm ?? null;
   return {
-    measures: all.flatMap((measure) => rowOf(measure, figures.readingsOf(measure.id), figures.on) ?? []),
+    measures: all.flatMap((measure) => rowOf(figures, measure) ?? []),
     known: measureNames(figures),
     composition: compositionOf(figures),
     waistToHeight: waist === null ? { reason: "no waist is written" } : heightCm === null ? { reason: "no height is written" } : { ratio: waistToHeight(waist.cm, heightCm), date: waist.date },
   };
 }
 
-function rowOf({ id, name, unit }: RecordOf<"measures">, readings: readonly Reading[], on: Day): MeasureRow | null {
+function rowOf(figures: Figures, { id, name, unit }: RecordOf<"measures">): MeasureRow | null {
+  const readings = figures.readingsOf(id);
   const [first, latest] = [readings[0], readings.at(-1)];
   if (first === undefined || latest === undefined) return null;
   return {
     id, name, unit: unit ?? "", count: readings.length, latest: { date: latest.date, value: latest.value, method: latest.method ?? null }, first: { date: first.date, value: first.value },
-    perWeek: weeklyRate(readings.map(({ date, value }) => ({ day: mustDay(date), value })), on), points: readings.map(({ date, value }) => ({ date, value })),
+    perWeek: weeklyRate(readings.map(({ date, value }) => ({ day: mustDay(date), value })), figures.on), goal: figures.measureGoal(id), points: readings.map(({ date, value }) => ({ date, value })),
   };
 }
 
-/** Straight line through the readings of the latest twelve weeks, by least squares. */
+/** Weekly rate of the line through the latest twelve weeks, with its 80 % interval. */
 export function weeklyRate(readings: readonly { day: Day; value: number }[], on: Day): MeasureRow["perWeek"] {
-  const recent = readings.filter(({ day }) => day > on - rateDays);
-  if (recent.length < rateNeeds.readings || recent.at(-1)!.day - recent[0]!.day < rateNeeds.days) return null;
-  const fit = leastSquares(recent.map(({ day, value }) => ({ y: value, x: [(day - on) / 7, 1], variance: 1 })));
-  return fit === null ? null : { rate: fit.coefficients[0]!, half80: z80 * Math.sqrt(fit.covariance[0]![0]!), readings: recent.length };
+  const trend = measureTrend(readings, on);
+  return trend === null ? null : { rate: trend.perWeek, half80: z80 * Math.sqrt(trend.covariance[0]![0]!), readings: trend.readings };
 }

@@ -1,0 +1,49 @@
+"use client";
+
+import { Button } from "antd";
+import { useForm } from "react-hook-form";
+import { v7 as newId } from "uuid";
+import { dateOf } from "@/core/calendar/day";
+import type { MeasureRow } from "@/core/figures/views/measures";
+import type { MeasureGoal } from "@/core/goal/measureGoal";
+import { put } from "@/core/log/records";
+import { parseDecimal, printNumber, printSigned } from "@/core/units/number";
+import { fullDate, shortDate } from "@/ui/dates";
+import { aDate } from "@/ui/inputs/checks";
+import { Field, Row, RowButton } from "@/ui/inputs/Field";
+import { useLog } from "@/ui/log/LogContext";
+
+const aValue = (text: string) => (parseDecimal(text) === null ? "Write a number, with a point or a comma." : null);
+
+/** The goal on a measure: how it stands, or a form to set one by a date. */
+export function MeasureGoalForm({ measure: { id, name, unit, latest, goal } }: { measure: MeasureRow }) {
+  const { person, today, commit } = useLog();
+  const { control, handleSubmit } = useForm({ mode: "onChange", defaultValues: { target: "", date: "" } });
+  if (goal !== null) {
+    return (
+      <p className="small">
+        {standing(goal, unit)} <button type="button" className="link noprint" onClick={() => void commit([{ remove: { kind: "goals", id: goal.goalId } }], `Goal of ${name} removed`)}>Remove this goal</button>
+      </p>
+    );
+  }
+  const save = handleSubmit(async ({ target, date }) => {
+    const targetValue = parseDecimal(target)!;
+    await commit([put("goals", { id: newId(), personId: person.id, of: id, startDate: latest.date, startValue: latest.value, targetValue, by: { date } })], `Goal of ${name} ${printNumber(targetValue, 1)} ${unit}`.trim());
+  });
+  return (
+    <form onSubmit={(event) => void save(event)} noValidate aria-label={`Goal of ${name}`} className="noprint">
+      <Row>
+        <Field control={control} name="target" label={`Goal of ${name}`} unit={unit} inputMode="decimal" check={aValue} />
+        <Field control={control} name="date" label="By" type="date" check={(text) => aDate("The date")(text) ?? (text <= latest.date || text <= today ? "It must lie ahead." : null)} />
+        <RowButton><Button htmlType="submit">Set this goal</Button></RowButton>
+      </Row>
+    </form>
+  );
+}
+
+function standing({ targetValue, deadline, perWeek, planned, apart, doneShare, projected, reached }: MeasureGoal, unit: string): string {
+  const date = (day: number | null) => (day === null ? "never at this rate" : shortDate(dateOf(day)));
+  const asked = `Goal ${printNumber(targetValue, 1)} ${unit} by ${fullDate(dateOf(deadline))}: ${printSigned(perWeek, 2)} a week; the line asks ${printNumber(planned, 1)} today, the latest reading is ${printSigned(apart, 1)} against it${doneShare === null ? "" : `, ${printNumber(doneShare * 100, 0)} % of the way`}.`;
+  if (reached) return `${asked} It is reached.`;
+  return `${asked} ${projected === null ? "When it will be reached is said from four readings over three weeks on." : projected.p50 === null ? "At this rate it is not reached." : `At this rate it is reached most likely on ${date(projected.p50)} (${date(projected.p10)} to ${date(projected.p90)}).`}`;
+}
