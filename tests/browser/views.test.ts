@@ -26,6 +26,8 @@ describe.each([["light", false, 1280], ["dark", true, 1280], ["phone", false, 39
     expect(await seriousFindings(hand)).toEqual([]);
     const overflow = await hand.page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
     expect(overflow).toBeLessThanOrEqual(0);
+    // The page scrolls inside its frame; the document itself never does.
+    expect(await hand.page.evaluate(() => document.documentElement.scrollHeight - innerHeight)).toBeLessThanOrEqual(0);
     expect(hand.problems).toEqual([]);
   });
 });

@@ -31,7 +31,7 @@ export function MeasureGoalForm({ measure: { id, name, unit, latest, goal } }: {
     await commit([put("goals", { id: newId(), personId: person.id, of: id, startDate: latest.date, startValue: latest.value, targetValue, by: { date } })], `Goal of ${name} ${printNumber(targetValue, 1)} ${unit}`.trim());
   });
   return (
-    <form onSubmit={(event) => void save(event)} noValidate aria-label={`Goal of ${name}`} className="noprint">
+    <form onSubmit={(event) => void save(event)} noValidate aria-label={`Set a goal for ${name}`} className="noprint">
       <Row>
         <Field control={control} name="target" label={`Goal of ${name}`} unit={unit} inputMode="decimal" check={aValue} />
         <Field control={control} name="date" label="By" type="date" check={(text) => aDate("The date")(text) ?? (text <= latest.date || text <= today ? "It must lie ahead." : null)} />
