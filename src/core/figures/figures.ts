@@ -20,28 +20,35 @@ import { family, memo, ownedBy } from "../memo";
 import { wasPerformed } from "../planning/adherence";
 import type { DayNote, EnergySettings, Exercise, Food, Goal, Maximum, Meal, Person, Recipe, RecordOf, Session, Settings, WeighIn } from "../log/records";
 
-/** All primary weigh-ins of a person, oldest first. */
-const mornings = ownedBy(({ index }: Log) => family(index, (personId: string) => {
+/** All weigh-ins of a person, oldest first: the primary ones, and the second ones beside them. */
+const weighIns = ownedBy(({ index }: Log) => family(index, (personId: string) => {
   const inBlock = family(index, (block: number) => {
-    const mornings: Weighed[] = [];
+    const [mornings, seconds]: [Weighed[], SecondWeighed[]] = [[], []];
     for (const day of daysOf(block)) {
-      const primary = primaryOf(index.on("weighIns", personId, day));
+      const all = index.on("weighIns", personId, day);
+      const primary = primaryOf(all);
       if (primary !== null) mornings.push({ day, kg: primary.kg, id: primary.id });
+      if (all.length > Number(primary !== null)) for (const one of all) if (one !== primary) seconds.push({ day, time: one.time ?? null, kg: one.kg, morningKg: primary?.kg ?? null });
     }
-    return mornings;
+    return { mornings, seconds };
   });
-  return memo(index, () => joined(index.blocks("weighIns", personId), inBlock));
+  const blocks = () => index.blocks("weighIns", personId);
+  return { mornings: memo(index, () => joined(blocks(), (block) => inBlock(block).mornings)), seconds: memo(index, () => joined(blocks(), (block) => inBlock(block).seconds)) };
 }));
 
-/** Days on which a person marked that the level of the weight may jump, oldest first. */
-const jumps = ownedBy(({ index }: Log) => family(index, (personId: string) => {
-  const inBlock = family(index, (block: number) => daysOf(block).filter((day) => index.on("dayNotes", personId, day).some(({ levelMayJump }) => levelMayJump === true)));
-  return memo(index, () => joined(index.blocks("dayNotes", personId), inBlock));
+/** What a person's notes of a block of days say, as far as it is to be read, and on which days they let the level of the weight jump. */
+const remarks = ownedBy(({ index }: Log) => family(index, (personId: string) => family(index, (block: number) => daysOf(block).flatMap((day): Remark[] => {
+  const note = index.on("dayNotes", personId, day).at(-1);
+  return note?.text || note?.levelMayJump ? [{ day, text: note.text ?? "", levelMayJump: note.levelMayJump ?? false }] : [];
+}))));
+const jumps = ownedBy((log: Log) => family(log.index, (personId: string) => {
+  const inBlock = family(log.index, (block: number) => remarks(log)(personId)(block).filter(({ levelMayJump }) => levelMayJump).map(({ day }) => day));
+  return memo(log.index, () => joined(log.index.blocks("dayNotes", personId), inBlock));
 }));
 
 /** Scatter of a person's weights as fitted for a month: it rests on the weigh-ins before that month, whatever day is asked about, and is the costly part of the trend. */
 const fits = ownedBy((log: Log) => family(log.index, (personId: string) => {
-  const settled = family(log.index, (month: Day) => settledBefore(mornings(log)(personId)(), month));
+  const settled = family(log.index, (month: Day) => settledBefore(weighIns(log)(personId).mornings(), month));
   const marked = family(log.index, (month: Day) => jumps(log)(personId)().filter((day) => day < month));
   return family(log.index, (month: Day): Fit => fitScatter(settled(month), marked(month)));
 }));
@@ -81,7 +88,7 @@ export class Figures extends Asked {
 
   /** Primary weigh-ins up to the day asked about, oldest first. */
   readonly #weighed = this.#kept(() => {
-    const all = mornings(this.log)(this.personId)();
+    const all = weighIns(this.log)(this.personId).mornings();
     return (all.at(-1)?.day ?? this.on) <= this.on ? all : all.filter(({ day }) => day <= this.on);
   });
   get weighed(): Weighed[] { return this.#weighed(); }
@@ -98,13 +105,7 @@ export class Figures extends Asked {
 
   /** Second weigh-ins up to the day asked about, oldest first: a series of their own. */
   get seconds(): SecondWeighed[] { return this.#seconds(); }
-  readonly #seconds = this.#kept(() => joined(this.log.index.blocks("weighIns", this.personId), this.#secondBlock).filter(({ day }) => day <= this.on));
-  readonly #secondBlock = this.#each((block: number) => daysOf(block).flatMap((day): SecondWeighed[] => {
-    const all = this.log.index.on("weighIns", this.personId, day);
-    if (all.length < 2 && all[0]?.primary !== false) return [];
-    const primary = primaryOf(all);
-    return all.filter((one) => one !== primary).map(({ kg, time }) => ({ day, time: time ?? null, kg, morningKg: primary?.kg ?? null }));
-  }));
+  readonly #seconds = this.#kept(() => weighIns(this.log)(this.personId).seconds().filter(({ day }) => day <= this.on));
   get secondOffset(): SecondOffset | { reason: string } { return this.#secondOffset(); }
   readonly #secondOffset = this.#kept(() => secondOffset(this.seconds));
 
@@ -336,12 +337,8 @@ export class Figures extends Asked {
 
   /** What was written of the days between two, oldest first. */
   remarksBetween(from: Day, to: Day): Remark[] {
-    return joined(this.log.index.blocks("dayNotes", this.personId).filter((block) => block >= blockOf(from) && block <= blockOf(to)), this.#remarks).filter(({ day }) => day >= from && day <= to);
+    return joined(this.log.index.blocks("dayNotes", this.personId).filter((block) => block >= blockOf(from) && block <= blockOf(to)), remarks(this.log)(this.personId)).filter(({ day }) => day >= from && day <= to);
   }
-  readonly #remarks = this.#each((block: number) => daysOf(block).flatMap((day): Remark[] => {
-    const note = this.noteOn(day);
-    return note?.text || note?.levelMayJump ? [{ day, text: note.text ?? "", levelMayJump: note.levelMayJump ?? false }] : [];
-  }));
 
   /** Photographs up to the day asked about, oldest first. */
   get photos(): RecordOf<"photos">[] { return this.#photos(); }

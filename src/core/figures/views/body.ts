@@ -65,6 +65,8 @@ export interface BodyView {
 /** At most so many points are drawn; more could not be told apart on a screen. */
 const pointsAtMost = 420;
 
+/** On a stretch so long that a point stands for more days than this, training is not marked: the marks would run into one. */
+const stripStep = 3;
 /** So many notes stand on the chart at most, the latest of them. */
 const marksAtMost = 60;
 
@@ -85,7 +87,7 @@ export function bodyView(figures: Figures, { days, zoom }: BodyAsk): BodyView {
   const points: BodyPoint[] = [];
   let sessions = 0;
   for (let day = first; day <= until; day++) {
-    sessions += Number(day <= on && figures.trainedOn(day));
+    if (step <= stripStep && day <= on && figures.trainedOn(day)) sessions += 1;
     if ((day - first) % step !== 0 && day !== on && day !== until) continue;
     const here = trendDay(trend, day);
     const next = ahead.get(day) ?? (day === on && here ? here : undefined);
