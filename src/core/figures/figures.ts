@@ -86,6 +86,13 @@ export class Figures extends Asked {
   /** The primary weigh-in of a day, also of one to come; null when there is none. */
   primaryOn(day: Day): WeighIn | null { return primaryOf(this.log.index.on("weighIns", this.personId, day)); }
 
+  /** The last of a day's second weigh-ins; null when there is none. */
+  secondOn(day: Day): WeighIn | null {
+    const all = this.log.index.on("weighIns", this.personId, day);
+    const primary = primaryOf(all);
+    return all.findLast((one) => one !== primary) ?? null;
+  }
+
   /** Primary weigh-ins up to the day asked about, oldest first. */
   readonly #weighed = this.#kept(() => {
     const all = weighIns(this.log)(this.personId).mornings();

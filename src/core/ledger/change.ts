@@ -12,6 +12,8 @@ export interface LedgerContext {
   today: Day;
   printer: Printer;
   weighInOn: (day: Day) => WeighIn | null;
+  /** The last of the day's second weigh-ins; null without one. */
+  secondOn: (day: Day) => WeighIn | null;
   noteOn: (day: Day) => DayNote | null;
   /** The day's reading of a measure, the last by id where there are several; null without one. */
   readingOn: (measureId: string, day: Day) => Reading | null;
@@ -36,11 +38,12 @@ export interface LedgerChange {
 const timeOfDay = /^(?:[01]?\d|2[0-3]):[0-5]\d$/;
 
 /** One day as it will stand. Null: there is none. */
-export interface Draft { weighIn: WeighIn | null; note: DayNote | null; readings: ReadonlyMap<string, Reading | null> }
+export interface Draft { weighIn: WeighIn | null; second: WeighIn | null; note: DayNote | null; readings: ReadonlyMap<string, Reading | null> }
 
 /** The text of an entry cell as it stands. */
 export function entryText(draft: Draft, column: LedgerColumnId, printer: Printer): string {
   if (column === "weight") return draft.weighIn === null ? "" : printer.massNumber(draft.weighIn.kg);
+  if (column === "second") return draft.second === null ? "" : printer.massNumber(draft.second.kg);
   if (column === "time") return draft.weighIn?.time ?? "";
   if (column === "influence") return draft.weighIn?.note ?? "";
   const measureId = measureOf(column);
@@ -65,7 +68,7 @@ export function ledgerChange(context: LedgerContext, edits: readonly CellEdit[])
     else if (known === undefined) refuse("There is no such column.");
     else if (known.why !== null) refuse(known.why);
     else {
-      let draft: Draft = drafts.get(day) ?? { weighIn: context.weighInOn(day), note: context.noteOn(day), readings: new Map() };
+      let draft: Draft = drafts.get(day) ?? { weighIn: context.weighInOn(day), second: context.secondOn(day), note: context.noteOn(day), readings: new Map() };
       const measureId = measureOf(edit.column);
       if (measureId !== null && !draft.readings.has(measureId)) draft = { ...draft, readings: new Map([...draft.readings, [measureId, context.readingOn(measureId, day)]]) };
       const before = entryText(draft, edit.column, context.printer);
@@ -80,16 +83,18 @@ export function ledgerChange(context: LedgerContext, edits: readonly CellEdit[])
   const order = [...context.columns.keys()];
   result.changes.sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : order.indexOf(a.column) - order.indexOf(b.column)));
   for (const [day, draft] of drafts) {
-    const [heldWeighIn, heldNote] = [context.weighInOn(day), context.noteOn(day)];
-    if (draft.weighIn === null && heldWeighIn !== null) result.change.push({ remove: { kind: "weighIns", id: heldWeighIn.id, date: heldWeighIn.date } });
-    else if (draft.weighIn !== null && draft.weighIn !== heldWeighIn) result.change.push(put("weighIns", draft.weighIn, heldWeighIn ?? undefined));
+    const heldNote = context.noteOn(day);
+    for (const [weighIn, held] of [[draft.weighIn, context.weighInOn(day)], [draft.second, context.secondOn(day)]] as const) {
+      if (weighIn === null && held !== null) result.change.push({ remove: { kind: "weighIns", id: held.id, date: held.date } });
+      else if (weighIn !== null && weighIn !== held) result.change.push(put("weighIns", weighIn, held ?? undefined));
+    }
     for (const [measureId, reading] of draft.readings) {
       const heldReading = context.readingOn(measureId, day);
       if (reading === null && heldReading !== null) result.change.push({ remove: { kind: "readings", id: heldReading.id, date: heldReading.date } });
       else if (reading !== null && reading !== heldReading) result.change.push(put("readings", reading, heldReading ?? undefined));
     }
     if (draft.note === heldNote || draft.note === null) continue;
-    const says = draft.note.text !== undefined || draft.note.activity != null || draft.note.foodComplete != null;
+    const says = draft.note.text !== undefined || draft.note.activity != null || draft.note.foodComplete != null || draft.note.levelMayJump === true;
     if (!says && heldNote !== null) result.change.push({ remove: { kind: "dayNotes", id: heldNote.id, date: heldNote.date } });
     else result.change.push(put("dayNotes", draft.note, heldNote ?? undefined));
   }
@@ -111,14 +116,15 @@ function applied({ personId, today, printer, expectedKg, newId, columns }: Ledge
     if (text === "") return { draft: { ...draft, note: draft.note && without(draft.note, "text") }, caution: null };
     return { draft: { ...draft, note: { ...(draft.note ?? { id: newId(), ...own }), text } }, caution: null };
   }
-  if (column === "weight") {
-    if (text === "") return { draft: { ...draft, weighIn: null }, caution: null };
+  if (column === "weight" || column === "second") {
+    const place = column === "weight" ? "weighIn" : "second";
+    if (text === "") return { draft: { ...draft, [place]: null }, caution: null };
     const kg = parseMass(text, printer.units.mass);
     if (kg === null) return { why: `"${text}" is no weight. Write one such as 71.4 or 71,4.` };
     if (kg < lightest || kg > heaviest) return { why: `${text} is no body weight: ${printer.mass(lightest, 0)} to ${printer.mass(heaviest, 0)} is taken.` };
     if (day > today) return { why: "A weigh-in cannot be in the future." };
     const expected = expectedKg(day);
-    return { draft: { ...draft, weighIn: { ...(draft.weighIn ?? { id: newId(), ...own, primary: true }), kg } }, caution: isFarOff(kg, expected) ? `That is far from the ${printer.mass(expected)} expected.` : null };
+    return { draft: { ...draft, [place]: { ...(draft[place] ?? { id: newId(), ...own, primary: column === "weight" }), kg } }, caution: isFarOff(kg, expected) ? `That is far from the ${printer.mass(expected)} expected.` : null };
   }
   if (draft.weighIn === null) return { why: `${columns.get(column)!.title} belongs to a weigh-in, and there is none that day. Write the weight first.` };
   if (column === "time") {

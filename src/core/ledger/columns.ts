@@ -2,6 +2,7 @@
 export const ledgerColumns = [
   { id: "weight", title: "Weight", unit: "mass" },
   { id: "time", title: "Time" },
+  { id: "second", title: "Second weigh-in", unit: "mass" },
   { id: "influence", title: "What influenced it", words: true },
   { id: "trend", title: "Trend", unit: "mass", why: "The trend is computed from all weigh-ins." },
   { id: "plan", title: "Plan", unit: "mass", why: "The plan line is computed from the goal." },

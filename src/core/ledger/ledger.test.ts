@@ -10,10 +10,11 @@ const held: WeighIn = { id: "w1", personId: "p", date: "2026-06-10", kg: 72.4, t
 const note: DayNote = { id: "n1", personId: "p", date: "2026-06-10", text: "travel" };
 const waist = { id: "r1", personId: "p", measureId: "waist", date: "2026-06-10", value: 82.5, method: "tape" };
 const all = allColumns([{ id: "waist", name: "Waist", unit: "cm" }]);
+const evening: WeighIn = { id: "e", personId: "p", date: "2026-06-10", time: "20:30", kg: 73.4, primary: false };
 const context = (units = metricUnits): LedgerContext => ({
   personId: "p", today: mustDay("2026-06-11"), printer: new Printer(units), newId: () => "new", expectedKg: () => 72.5,
   columns: all, readingOn: (measureId, day) => (measureId === "waist" && day === mustDay(waist.date) ? waist : null),
-  weighInOn: (day) => (day === mustDay(held.date) ? held : null), noteOn: (day) => (day === mustDay(note.date) ? note : null),
+  weighInOn: (day) => (day === mustDay(held.date) ? held : null), secondOn: (day) => (day === mustDay(evening.date) ? evening : null), noteOn: (day) => (day === mustDay(note.date) ? note : null),
 });
 const edit = (date: string, column: LedgerColumnId, text: string): CellEdit => ({ date, column, text });
 const columns: LedgerColumnId[] = ["weight", "time", "influence", "trend", "note"];
@@ -37,6 +38,13 @@ describe("edits of cells", () => {
     expect(ledgerChange(context(), [edit("2026-06-10", "note", "")]).change).toEqual([{ remove: { kind: "dayNotes", id: "n1", date: "2026-06-10" } }]);
     const { id, personId, date, kg, primary, time } = held;
     expect(ledgerChange(context(), [edit("2026-06-10", "influence", "")]).change).toEqual([{ kind: "weighIns", base: held, put: { id, personId, date, kg, primary, time } }]);
+  });
+  it("write second weigh-ins beside the mornings', and leave a note that marks a jump", () => {
+    expect(ledgerChange(context(), [edit("2026-06-10", "second", "73,1")]).change).toEqual([{ kind: "weighIns", put: { ...evening, kg: 73.1 }, base: evening }]);
+    expect(ledgerChange(context(), [edit("2026-06-10", "second", "")]).change).toEqual([{ remove: { kind: "weighIns", id: "e", date: "2026-06-10" } }]);
+    expect(ledgerChange(context(), [edit("2026-06-09", "second", "73.2")]).change).toMatchObject([{ put: { kg: 73.2, primary: false, date: "2026-06-09" } }]);
+    const marked = { ...note, levelMayJump: true };
+    expect(ledgerChange({ ...context(), noteOn: (day) => (day === mustDay(note.date) ? marked : null) }, [edit(note.date, "note", "")]).change).toMatchObject([{ put: { levelMayJump: true } }]);
   });
   it("are refused with a reason where they cannot stand, and questioned where they are far off", () => {
     const why = (one: CellEdit) => ledgerChange(context(), [one]).refused[0]?.why;

@@ -30,7 +30,7 @@ export function ledgerView(figures: Figures, from: Day, to: Day): LedgerRow[] {
   const measures = [...allColumns(measureNames(figures)).keys()].filter((id) => measureOf(id) !== null);
   return Array.from({ length: Math.max(0, to - from + 1) }, (_, index): LedgerRow => {
     const day = from + index;
-    const draft = { weighIn: figures.primaryOn(day), note: figures.noteOn(day), readings: new Map(measures.map((id) => [measureOf(id)!, figures.readingOn(measureOf(id)!, day)])) };
+    const draft = { weighIn: figures.primaryOn(day), second: figures.secondOn(day), note: figures.noteOn(day), readings: new Map(measures.map((id) => [measureOf(id)!, figures.readingOn(measureOf(id)!, day)])) };
     const trend = trendDay(figures.trend, day);
     const line = figures.lineOn(day);
     const plan = "reason" in line || day > line.deadline ? null : planWeight(line, day);
@@ -43,7 +43,7 @@ export function ledgerView(figures: Figures, from: Day, to: Day): LedgerRow[] {
     return {
       date: dateOf(day), gross: trend?.gross ?? false,
       cells: {
-        weight: entry("weight"), time: entry("time"), influence: entry("influence"), note: entry("note"),
+        weight: entry("weight"), second: entry("second"), time: entry("time"), influence: entry("influence"), note: entry("note"),
         trend: trend === null ? "" : printer.massNumber(trend.kg, 2), plan: plan === null ? "" : printer.massNumber(plan, 2),
         against: trend === null || plan === null ? "" : printer.massChange(trend.kg - plan, 2).split(" ")[0]!,
         sessions: sessions.map((session) => `${session.title ?? session.kind}${wasPerformed(session, figures.on) ? "" : ` (${standing(session, figures.on)})`}`).join(", "),
@@ -65,7 +65,7 @@ export function ledgerPreview(figures: Figures, ask: LedgerAsk, newId: () => str
   const columns: ReadonlyMap<LedgerColumnId, LedgerColumn> = allColumns(measureNames(figures));
   const context: LedgerContext = {
     personId: figures.personId, today: figures.on, printer: new Printer(unitsOf(figures.person.units)), newId,
-    weighInOn: (day) => figures.primaryOn(day), noteOn: (day) => figures.noteOn(day), expectedKg: (day) => figures.levelOn(day), readingOn: (measureId, day) => figures.readingOn(measureId, day), columns,
+    weighInOn: (day) => figures.primaryOn(day), secondOn: (day) => figures.secondOn(day), noteOn: (day) => figures.noteOn(day), expectedKg: (day) => figures.levelOn(day), readingOn: (measureId, day) => figures.readingOn(measureId, day), columns,
   };
   if ("edits" in ask) return { ...ledgerChange(context, ask.edits), lines: [], order: null, orders: [] };
   const { edits, refused, order, orders } = readPaste(ask.paste, ask.at, ask.columns, columns, ask.order);
