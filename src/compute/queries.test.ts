@@ -125,9 +125,23 @@ describe("the views agree with the contract", () => {
       expect(trendKg === null).toBe(date > today);
     }
     expect(points.find(({ date }) => date === today)!.catchUpKg).toBeCloseTo(points.find(({ date }) => date === today)!.trendKg!, 9);
+    // Each week's median lies over its days, as far as they are in sight and over.
+    const { medians, weeks } = answers.answer("body", { ...rower, days: 31, zoom: { from, to } })!;
+    expect(medians.map(({ closingDate }) => closingDate)).toEqual(["2026-05-24", "2026-05-31", "2026-06-07", today]);
+    for (const { closingDate, kg } of medians.slice(0, 3)) expect(kg).toBe(weeks.find((week) => week.closingDate === closingDate)!.medianKg);
+    expect(medians[0]!.from).toBe(from);
+    expect(answers.answer("body", { ...rower, days: null, zoom: { from: "2020-01-01", to } })!.medians).toEqual([]);
     // A marked change of the partner's stands on their chart, and not on the rower's.
     expect(answers.answer("body", { personId: partnerId, today, days: null, zoom: null })!.marks).toContainEqual({ date: addDays(today, -58), text: "creatine begun, 5 g a day", levelMayJump: true });
     expect(marks.some(({ levelMayJump }) => levelMayJump)).toBe(false);
+  });
+  it("measures draw the line of their weekly rate, its band widest away from the readings' middle", () => {
+    const waist = answers.answer("measures", rower)!.measures.find(({ name }) => name === "Waist")!;
+    const [first, last] = [waist.line[0]!, waist.line.at(-1)!];
+    expect(((last.value - first.value) / (last.day - first.day)) * 7).toBeCloseTo(waist.perWeek!.rate, 9);
+    const widths = waist.line.map(({ low80, high80 }) => high80 - low80);
+    expect(Math.min(...widths)).toBe(widths.slice(2, -2).toSorted((a, b) => a - b)[0]);
+    expect(widths.at(-1)!).toBeGreaterThan(Math.min(...widths));
   });
   it("lifts", () => {
     const lifts = answers.answer("lifts", { ...rower, exerciseId: null })!;

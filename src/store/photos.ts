@@ -10,11 +10,12 @@ import { standingOf, written, type HistoryEntry, type LogDatabase } from "./data
  * @returns how many were let go
  */
 export async function releasePhotos(database: IDBPDatabase<LogDatabase>, log: Log, sequence: number): Promise<number> {
+  if ((await database.count("photos")) === 0) return 0;
   const transaction = database.transaction(written, "readwrite", { durability: "strict" });
   const photos = transaction.objectStore("photos");
   const files = await photos.getAllKeys();
   let released = 0;
-  if (files.length > 0 && standingOf(await transaction.objectStore("meta").get("standing")).sequence === sequence) {
+  if (standingOf(await transaction.objectStore("meta").get("standing")).sequence === sequence) {
     const history = await transaction.objectStore("history").getAll();
     const kept = new Set([...[...log.records.photos.values()].map(({ file }) => file), ...history.flatMap(filesOf)]);
     if (history.every((entry) => "patches" in entry)) {

@@ -23,6 +23,12 @@ export function measureTrend(readings: readonly Reading[], on: Day): MeasureTren
   return fit === null ? null : { on, value: fit.coefficients[1]!, perWeek: fit.coefficients[0]!, covariance: fit.covariance, readings: recent.length };
 }
 
+/** Standard deviation of the line's value so many days after the day it was drawn for (before it, when negative). */
+export function measureSd({ covariance }: MeasureTrend, days: number): number {
+  const weeks = days / 7;
+  return Math.sqrt(Math.max(0, covariance[1]![1]! + 2 * weeks * covariance[0]![1]! + weeks ** 2 * covariance[0]![0]!));
+}
+
 /** How a goal on a measure stands. Values are in the measure's unit. */
 export interface MeasureGoal {
   goalId: string;
@@ -63,16 +69,15 @@ function lineOf(goal: Goal): PlanLine | null {
 }
 
 /** When the line through the readings, carried on, crosses the target: on each day Φ((target − value) ÷ sd) with the covariance of value and rate; a probability once reached is kept. */
-function crossing({ on, value, perWeek, covariance }: MeasureTrend, line: PlanLine): MeasureGoal["projected"] {
+function crossing(trend: MeasureTrend, line: PlanLine): MeasureGoal["projected"] {
   const side = line.targetKg < line.startKg ? 1 : -1;
   const dates: { p10: Day | null; p50: Day | null; p90: Day | null } = { p10: null, p50: null, p90: null };
   let reached = 0;
   for (let ahead = 0; ahead <= horizonDays; ahead++) {
-    const weeks = ahead / 7;
-    const sd = Math.sqrt(covariance[1]![1]! + 2 * weeks * covariance[0]![1]! + weeks ** 2 * covariance[0]![0]!);
-    const distance = side * (line.targetKg - (value + perWeek * weeks));
+    const sd = measureSd(trend, ahead);
+    const distance = side * (line.targetKg - (trend.value + (trend.perWeek * ahead) / 7));
     reached = Math.max(reached, sd === 0 ? Number(distance >= 0) : normalCdf(distance / sd));
-    for (const [key, level] of [["p10", 0.1], ["p50", 0.5], ["p90", 0.9]] as const) if (dates[key] === null && reached >= level) dates[key] = on + ahead;
+    for (const [key, level] of [["p10", 0.1], ["p50", 0.5], ["p90", 0.9]] as const) if (dates[key] === null && reached >= level) dates[key] = trend.on + ahead;
   }
   return dates;
 }

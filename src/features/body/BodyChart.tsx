@@ -28,6 +28,7 @@ export function BodyChart({ view, onZoom }: { view: BodyView; onZoom: (stretch: 
   const { chooseDay } = useLog();
   const router = useRouter();
   const [at, setAt] = useState<number | null>(null);
+  const [withMedians, setWithMedians] = useState(false);
   const days = view.points.map(({ date }) => dayNumber(date));
   const point = at === null ? undefined : view.points[at];
   const marks = point === undefined ? [] : marksOf(view, at!);
@@ -40,11 +41,12 @@ export function BodyChart({ view, onZoom }: { view: BodyView; onZoom: (stretch: 
         {point === undefined ? <span className="quiet">Move over the chart, or choose it and use the arrow keys, to read a day. Drag, or press +, to look closer.</span> : <>{says}{marks.map(({ date, text, levelMayJump }) => <span key={date}> · “{text || "marked"}”{levelMayJump ? ", the weight may jump here" : ""} <button type="button" className="link" onClick={() => { chooseDay(date); router.push("/"); }}>open {shortDate(date)}</button></span>)}</>}
       </p>
       <div style={{ position: "relative", height }}>
-        <Drawing view={view} onMark={readMark} />
+        <Drawing view={view} withMedians={withMedians} onMark={readMark} />
         <ChartReader days={days} inset={{ left: axisWidth, right: margin.right, top: margin.top, bottom: axisHeight }} at={at} onRead={setAt} says={[says, ...marks.map(({ text }) => text)].join("; ")} label="Day read on the chart"
           onZoom={(stretch) => { setAt(null); onZoom(stretch && { from: dateOf(stretch.from), to: dateOf(stretch.to) }); }} />
       </div>
-      <Key view={view} />
+      <Key view={view} withMedians={withMedians} />
+      {view.medians.length > 0 && <p className={`${styles.choice} noprint`}><label><input type="checkbox" checked={withMedians} onChange={(event) => setWithMedians(event.target.checked)} /> weekly medians</label></p>}
     </div>
   );
 }
@@ -69,7 +71,7 @@ function reading(point: BodyPoint, printer: Printer): string {
   ].filter(Boolean).join(" · ");
 }
 
-const Drawing = memo(function Drawing({ view, onMark }: { view: BodyView; onMark: (date: string) => void }) {
+const Drawing = memo(function Drawing({ view, withMedians, onMark }: { view: BodyView; withMedians: boolean; onMark: (date: string) => void }) {
   const colours = useChartColours();
   const printer = usePrinter();
   const inUnit = (kg: number | null) => (kg === null ? null : fromKg(kg, printer.units.mass));
@@ -108,6 +110,7 @@ const Drawing = memo(function Drawing({ view, onMark }: { view: BodyView; onMark
           <Line dataKey="catchUp" stroke={colours.plum} strokeWidth={1.8} strokeDasharray="9 4 2 4" {...quietly} />
           <Line dataKey="ahead" stroke={colours.pine} strokeWidth={2} strokeDasharray="1.5 4" {...quietly} />
           <Line dataKey="trend" stroke={colours.pine} strokeWidth={2.5} {...quietly} label={(props: { x?: number | string; y?: number | string; index?: number }) => (lastTrend !== undefined && data[props.index ?? -1]?.day === lastTrend.day ? <text x={Number(props.x) + 6} y={Number(props.y) - 14} fill={colours.pine} fontSize={13.5} fontWeight={600} textAnchor={lastTrend.day > first + 0.85 * (last - first) ? "end" : "start"}>trend {lastTrend.trend!.toFixed(1)}</text> : <g />)} />
+          {withMedians && view.medians.map(({ from, closingDate, kg }) => <ReferenceLine key={closingDate} segment={[{ x: dayNumber(from), y: inUnit(kg)! }, { x: Math.max(dayNumber(closingDate), dayNumber(from) + 0.5), y: inUnit(kg)! }]} stroke={colours.ink} strokeWidth={2.2} />)}
           <Scatter dataKey="weighed" shape={(props: Spot) => (visible(props) ? <circle cx={props.cx} cy={props.cy} r={2.2} fill={colours.ink} fillOpacity={0.6} /> : <g />)} isAnimationActive={false} />
           <Scatter dataKey="second" shape={(props: Spot) => (visible(props) ? <circle cx={props.cx} cy={props.cy} r={2.6} fill="none" stroke={colours.ink} strokeOpacity={0.75} /> : <g />)} isAnimationActive={false} />
           <Scatter yAxisId="strip" dataKey="trained" shape={(props: Spot) => (visible(props) ? <rect x={props.cx! - 0.9} y={props.cy! - 4} width={1.8} height={8} fill={colours.slate} /> : <g />)} isAnimationActive={false} />
@@ -128,7 +131,7 @@ interface Spot { cx?: number; cy?: number }
 const visible = ({ cy }: Spot) => cy != null && !Number.isNaN(cy);
 
 /** What the lines and marks mean, those alone that are drawn. */
-function Key({ view }: { view: BodyView }) {
+function Key({ view, withMedians }: { view: BodyView; withMedians: boolean }) {
   const colours = useChartColours();
   const has = (key: keyof BodyPoint) => view.points.some((point) => point[key] !== null && point[key] !== 0);
   const line = (colour: string, dash?: string, width = 2) => <line x1={0} x2={24} y1={6} y2={6} stroke={colour} strokeWidth={width} strokeDasharray={dash} />;
@@ -136,6 +139,7 @@ function Key({ view }: { view: BodyView }) {
   const entries = [
     has("weighedKg") && { name: "weigh-in", mark: <circle cx={12} cy={6} r={2.2} fill={colours.ink} fillOpacity={0.6} /> },
     has("secondKg") && { name: "second weigh-in", mark: <circle cx={12} cy={6} r={2.6} fill="none" stroke={colours.ink} /> },
+    withMedians && view.medians.length > 0 && { name: "median of a week", mark: line(colours.ink, undefined, 2.2) },
     has("trendKg") && { name: "trend, 80 % band", mark: <><rect width={24} height={12} fill={colours.pine} fillOpacity={0.22} />{line(colours.pine, undefined, 2.5)}</> },
     has("planKg") && { name: "plan, its band", mark: <><rect width={24} height={12} fill={colours.oat} fillOpacity={0.13} />{line(colours.oat, "6 4")}</> },
     has("catchUpKg") && { name: "to land on the day", mark: line(colours.plum, "9 4 2 4", 1.8) },

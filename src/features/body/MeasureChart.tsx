@@ -1,6 +1,6 @@
 "use client";
 
-import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
+import { Area, CartesianGrid, ComposedChart, Line, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
 import { dateOf } from "@/core/calendar/day";
 import type { MeasureRow } from "@/core/figures/views/measures";
 import { printNumber } from "@/core/units/number";
@@ -8,23 +8,27 @@ import { dayNumber, domainOf, tickDates } from "@/ui/charts/axis";
 import { useChartColours } from "@/ui/charts/useChartColours";
 import { fullDate } from "@/ui/dates";
 
-/** The readings of one measure over time, with the line of the goal on it. */
-export function MeasureChart({ measure: { name, unit, points, goal } }: { measure: MeasureRow }) {
+interface Row { day: number; value: number | null; line?: number; band?: [number, number] }
+
+/** The readings of one measure over time, the line through its latest twelve weeks with its 80 % band, and the line of the goal on it. */
+export function MeasureChart({ measure: { name, unit, points, line, goal } }: { measure: MeasureRow }) {
   const colours = useChartColours();
-  const data = [...points.map(({ date, value }): { day: number; value: number | null } => ({ day: dayNumber(date), value })), ...(goal === null ? [] : [{ day: goal.deadline, value: null }])];
+  const data = [...points.map(({ date, value }): Row => ({ day: dayNumber(date), value })), ...line.map(({ day, value, low80, high80 }): Row => ({ day, value: null, line: value, band: [low80, high80] })), ...(goal === null ? [] : [{ day: goal.deadline, value: null }])].sort((a, b) => a.day - b.day);
   const values = [...points.map(({ value }) => value), ...(goal === null ? [] : [goal.targetValue])];
   const step = Math.max(...values) - Math.min(...values) > 8 ? 5 : 1;
   return (
     <div style={{ height: 180 }} role="img" aria-label={`${name}, ${points.length} readings; the numbers are in the table`}>
       <ResponsiveContainer width="100%" height="100%">
-        <LineChart data={data} margin={{ top: 10, right: 12, bottom: 0, left: -12 }} accessibilityLayer={false}>
+        <ComposedChart data={data} margin={{ top: 10, right: 12, bottom: 0, left: -12 }} accessibilityLayer={false}>
           <CartesianGrid vertical={false} stroke={colours.rule} />
           <XAxis dataKey="day" type="number" domain={["dataMin", "dataMax"]} tickFormatter={tickDates(data.map(({ day }) => day))} tick={{ fill: colours.slate, fontSize: 13 }} tickLine={false} axisLine={{ stroke: colours.slate }} minTickGap={24} />
           <YAxis domain={domainOf(values, step)} tick={{ fill: colours.slate, fontSize: 13 }} tickLine={false} axisLine={false} width={52} allowDecimals={false} />
           {goal !== null && <ReferenceLine segment={[{ x: goal.startDay, y: goal.startValue }, { x: goal.deadline, y: goal.targetValue }]} stroke={colours.oat} strokeWidth={2} strokeDasharray="6 4" />}
-          <Line dataKey="value" type="linear" stroke={colours.pine} strokeWidth={1.5} dot={{ r: 3, fill: colours.pine, stroke: "none" }} isAnimationActive={false} />
+          <Area dataKey="band" connectNulls stroke="none" fill={colours.pine} fillOpacity={0.18} isAnimationActive={false} activeDot={false} tooltipType="none" />
+          <Line dataKey="line" connectNulls stroke={colours.pine} strokeWidth={2.5} dot={false} activeDot={false} isAnimationActive={false} tooltipType="none" />
+          <Line dataKey="value" connectNulls type="linear" stroke={colours.slate} strokeWidth={1} dot={{ r: 3, fill: colours.ink, stroke: "none" }} isAnimationActive={false} />
           <Tooltip isAnimationActive={false} labelFormatter={(day) => fullDate(dateOf(Number(day)))} formatter={(value) => [`${printNumber(Number(value), 1)} ${unit}`, name]} contentStyle={{ background: colours.paper, border: `1px solid ${colours.ink}`, borderRadius: 0, fontSize: 14 }} itemStyle={{ color: colours.ink }} />
-        </LineChart>
+        </ComposedChart>
       </ResponsiveContainer>
     </div>
   );

@@ -1,4 +1,4 @@
-import { dateOf, mustDay } from "../../calendar/day";
+import { dateOf, mustDay, type Day } from "../../calendar/day";
 import { isGross, trendDay, type Trend, type TrendDay } from "../../body/trend";
 import { exponentialMean, sevenDayMean, weightChange, type WeightChange } from "../../body/familiar";
 import type { SecondOffset } from "../../body/second";
@@ -36,8 +36,13 @@ export interface Morning { date: string; kg: number | null; step: "up" | "down" 
 
 export interface MorningWeek { closingDate: string; mornings: Morning[]; days: number; medianKg: number | null; open: boolean }
 
+/** The median of one week, from the first day that counts to the closing day. */
+export interface WeekMedian { from: string; closingDate: string; kg: number }
+
 export interface BodyView {
   points: BodyPoint[];
+  /** Medians of the weeks that the chart reaches over, while there are not too many to tell apart. */
+  medians: WeekMedian[];
   marks: BodyMark[];
   /** How second weigh-ins run against the mornings, or why that is not known; null when there are none. */
   second: SecondOffset | { reason: string } | null;
@@ -102,13 +107,22 @@ export function bodyView(figures: Figures, { days, zoom }: BodyAsk): BodyView {
     sessions = 0;
   }
   return {
-    points, marks: figures.remarksBetween(first, Math.min(until, on)).slice(-marksAtMost).map(({ day, ...rest }) => ({ date: dateOf(day), ...rest })), second: figures.seconds.length === 0 ? null : figures.secondOffset,
+    points, medians: mediansOf(figures, first, until), marks: figures.remarksBetween(first, Math.min(until, on)).slice(-marksAtMost).map(({ day, ...rest }) => ({ date: dateOf(day), ...rest })), second: figures.seconds.length === 0 ? null : figures.secondOffset,
     mornings: days === null ? weighed.length : weighed.filter(({ day }) => day >= begin).length, span: on - begin + 1, weeks: weeksOf(figures), trend: trendFigure(figures), plan: planFigure(figures), arrival: arrivalFigure(figures),
     change: weightChange(weighed), ewmaKg: exponentialMean(weighed), sevenDay: sevenDayMean(weighed, on),
     targetKg: hasLine ? line.targetKg : null, deadline: hasLine ? dateOf(line.deadline) : null,
     weekdayWeight: figures.weekdayWeight, weekdayIntake: weekdayIntake(figures)(), afterTraining: figures.afterTraining, byWeekday: byWeekday(figures),
     gross: grossDays(trend).map(({ day, weighedKg }) => ({ date: dateOf(day), kg: weighedKg! })),
   };
+}
+
+/** So many weeks' medians are drawn at most. */
+const mediansAtMost = 60;
+
+function mediansOf(figures: Figures, from: Day, to: Day): WeekMedian[] {
+  const last = Math.min(to, figures.on);
+  if (last - from > 7 * mediansAtMost) return [];
+  return figures.weekly(Math.ceil((figures.on - from) / 7) + 2).filter(({ closingDay, medianKg }) => medianKg !== null && closingDay >= from && closingDay - 6 <= last).map((week) => ({ from: dateOf(Math.max(week.from, from)), closingDate: dateOf(Math.min(week.closingDay, last)), kg: week.medianKg! }));
 }
 
 /** Weeks shown day by day. */

@@ -2,7 +2,7 @@ import { mustDay, type Day } from "../../calendar/day";
 import { centimetres, tapeBodyFat, tapeStandardError, waistToHeight, type Tape } from "../../body/tape";
 import { z80 } from "../../body/trend";
 import type { Sex } from "../../energy/resting";
-import { measureTrend, type MeasureGoal } from "../../goal/measureGoal";
+import { measureSd, measureTrend, rateDays, type MeasureGoal } from "../../goal/measureGoal";
 import type { RecordOf } from "../../log/records";
 import type { MeasureNames } from "../../ledger/columns";
 import type { Figures } from "../figures";
@@ -17,6 +17,8 @@ export interface MeasureRow {
   first: { date: string; value: number };
   /** Straight line through the latest twelve weeks, a week, with its 80 % interval; null while there is too little. */
   perWeek: { rate: number; half80: number; readings: number } | null;
+  /** That line, a week a point, with its 80 % band. */
+  line: { day: Day; value: number; low80: number; high80: number }[];
   /** The goal on it in force; null without one. */
   goal: MeasureGoal | null;
   /** All readings, oldest first. */
@@ -85,7 +87,7 @@ function rowOf(figures: Figures, { id, name, unit }: RecordOf<"measures">): Meas
   if (first === undefined || latest === undefined) return null;
   return {
     id, name, unit: unit ?? "", count: readings.length, latest: { date: latest.date, value: latest.value, method: latest.method ?? null }, first: { date: first.date, value: first.value },
-    perWeek: weeklyRate(readings.map(({ date, value }) => ({ day: mustDay(date), value })), figures.on), goal: figures.measureGoal(id), points: readings.map(({ date, value }) => ({ date, value })),
+    perWeek: weeklyRate(readings.map(({ date, value }) => ({ day: mustDay(date), value })), figures.on), line: lineThrough(readings.map(({ date, value }) => ({ day: mustDay(date), value })), figures.on), goal: figures.measureGoal(id), points: readings.map(({ date, value }) => ({ date, value })),
   };
 }
 
@@ -93,4 +95,16 @@ function rowOf(figures: Figures, { id, name, unit }: RecordOf<"measures">): Meas
 export function weeklyRate(readings: readonly { day: Day; value: number }[], on: Day): MeasureRow["perWeek"] {
   const trend = measureTrend(readings, on);
   return trend === null ? null : { rate: trend.perWeek, half80: z80 * Math.sqrt(trend.covariance[0]![0]!), readings: trend.readings };
+}
+
+function lineThrough(readings: readonly { day: Day; value: number }[], on: Day): MeasureRow["line"] {
+  const trend = measureTrend(readings, on);
+  if (trend === null) return [];
+  const first = readings.find(({ day }) => day > on - rateDays)!.day;
+  const weeks = Math.ceil((on - first) / 7);
+  return Array.from({ length: weeks + 1 }, (_, index) => {
+    const back = (on - first) * (1 - index / weeks);
+    const [value, sd] = [trend.value - (trend.perWeek * back) / 7, measureSd(trend, -back)];
+    return { day: on - back, value, low80: value - z80 * sd, high80: value + z80 * sd };
+  });
 }
