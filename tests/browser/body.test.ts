@@ -34,6 +34,8 @@ describe("the weight chart, the day's note and the goal", () => {
     await page.mouse.up();
     await page.getByRole("button", { name: /show all again/ }).click();
     expect(Number(await line.getAttribute("aria-valuemax"))).toBe(wide);
+    await page.getByLabel("weekly medians").check();
+    await page.getByRole("list", { name: "Key" }).getByText("median of a week").waitFor();
     // The day after to-morrow has no trend; the line says what the pace and the plan make of it.
     await line.focus();
     await page.keyboard.press("End");
@@ -258,7 +260,7 @@ const exported = async (page: Page): Promise<Buffer> => {
 };
 const give = async (page: Page, buffer: Buffer, name: string) => {
   await page.getByRole("link", { name: "Files" }).click();
-  await page.locator('input[type="file"]').setInputFiles({ name, mimeType: "application/zip", buffer });
+  await page.getByLabel(/Oat Column archive/).setInputFiles({ name, mimeType: "application/zip", buffer });
   await page.getByText(`${name} is sound`).waitFor();
 };
 

@@ -75,7 +75,7 @@ describe("keys, undo and the Column", () => {
   it("a working opens with formula, numbers, entries and source, and an entry leads to its day", async () => {
     const { page } = hand;
     await page.keyboard.press("1");
-    for (const name of ["Weight, trend", "Against the plan", "71.0 kg by 13 Aug", "Left to eat"]) {
+    for (const name of ["Weight, trend", "Against the plan", "71.0 kg on 13 Aug", "Left to eat"]) {
       await page.getByRole("button", { name: `working of ${name}` }).click();
       const dialog = page.getByRole("dialog");
       await dialog.getByText("With the numbers put in").waitFor();
