@@ -104,7 +104,7 @@ describe("a day", () => {
 });
 
 describe("the views agree with the contract", () => {
-  const person = (contract(log, mustDay(today)) as { people: { personId: string; weight: { trend: { kg: number }[]; weekly: { medianKg: number }[] }; lifts: { exerciseId: string; best: { e1rmKg: number } | null }[]; distance: object[]; energy: { formula: { kcal: number }; targets: { training: { kcal: number } } } }[] }).people.find(({ personId }) => personId === rowerId)!;
+  const person = (contract(log, mustDay(today)) as { people: { personId: string; weight: { trend: { date: string; kg: number; filteredKg: number }[]; weekly: { medianKg: number }[] }; lifts: { exerciseId: string; best: { e1rmKg: number } | null }[]; distance: object[]; energy: { formula: { kcal: number }; targets: { training: { kcal: number } } } }[] }).people.find(({ personId }) => personId === rowerId)!;
   it("body", () => {
     const body = answers.answer("body", { ...rower, days: null, zoom: null })!;
     expect("kg" in body.trend && body.trend.kg).toBeCloseTo(person.weight.trend.at(-1)!.kg, 7);
@@ -119,10 +119,12 @@ describe("the views agree with the contract", () => {
     expect(marks.map(({ text }) => text)).toEqual(["dinner at the boathouse", "cut short, calf", "slept badly"]);
     expect(points.filter(({ secondKg }) => secondKg !== null).length).toBeGreaterThan(3);
     expect(second).toMatchObject({ offset: expect.closeTo(0.9, 0) as number });
-    for (const { date, planKg, planLow, planHigh, catchUpKg, trendKg } of points) {
+    for (const { date, planKg, planLow, planHigh, catchUpKg, trendKg, knownKg } of points) {
       expect(planHigh! - planKg!).toBeCloseTo(planKg! - planLow!, 9);
       expect(catchUpKg === null).toBe(date < today);
       expect(trendKg === null).toBe(date > today);
+      if (date > today) expect(knownKg).toBeNull();
+      else expect(knownKg).toBeCloseTo(person.weight.trend.find((one) => one.date === date)!.filteredKg, 7);
     }
     expect(points.find(({ date }) => date === today)!.catchUpKg).toBeCloseTo(points.find(({ date }) => date === today)!.trendKg!, 9);
     // Each week's median lies over its days, as far as they are in sight and over.

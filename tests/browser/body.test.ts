@@ -19,7 +19,7 @@ describe("the weight chart, the day's note and the goal", () => {
     const line = page.getByRole("slider", { name: "Day read on the chart" });
     await line.focus();
     await page.keyboard.press("Home");
-    await page.getByText(/^Thursday 11 December · weigh-in 74\.\d · trend 74\.\d/).waitFor();
+    await page.getByText(/^Thursday 11 December · weigh-in 74\.\d · trend 74\.\d \(74\.\d to 74\.\d\), known that day 74\.\d/).waitFor();
     const wide = Number(await line.getAttribute("aria-valuemax"));
     for (let press = 0; press < 182; press += 7) await page.keyboard.press("PageDown");
     await page.keyboard.press("+");

@@ -84,7 +84,8 @@ function Weeks({ view }: { view: BodyView }) {
         <tbody>
           <tr><td>Median, days</td>{view.weeks.map((week) => <td key={week.closingDate} className="num">{week.medianKg === null ? <span className="quiet">none</span> : <WorkingLink figure={{ figure: "weekly", closingDate: week.closingDate }} on={today} label={`, working of the week closing ${week.closingDate}`}>{printer.massNumber(week.medianKg)}</WorkingLink>} <span className="quiet">· {week.days}</span></td>)}</tr>
           <tr><td>Mean</td>{view.weeks.map((week) => <td key={week.closingDate} className="num">{week.meanKg === null ? "" : printer.massNumber(week.meanKg)}</td>)}</tr>
-          <tr><td>Change{plan === null ? "" : `, plan ${printer.massChange(plan, 2).split(" ")[0]}`}</td>{view.weeks.map((week) => <td key={week.closingDate} className="num">{week.changeKg === null ? "" : printer.massChange(week.changeKg).split(" ")[0]}</td>)}</tr>
+          <tr><td>Change a week{plan === null ? "" : `, plan ${printer.massChange(plan, 2).split(" ")[0]}`}</td>{view.weeks.map((week) => <td key={week.closingDate} className="num">{week.changeKg === null ? "" : printer.massChange(week.changeKg).split(" ")[0]}</td>)}</tr>
+          <tr><td>A day{plan === null ? "" : `, plan ${printer.massChange(plan / 7, 2).split(" ")[0]}`}</td>{view.weeks.map((week) => <td key={week.closingDate} className="num">{week.changeKg === null ? "" : printer.massChange(week.changeKg / 7, 2).split(" ")[0]}</td>)}</tr>
           <tr><td>Sessions, done of planned</td>{view.weeks.map((week) => <td key={week.closingDate} className="num">{week.planned === 0 ? "" : `${week.done} of ${week.planned}`}</td>)}</tr>
         </tbody>
       </table>

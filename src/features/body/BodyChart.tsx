@@ -64,7 +64,7 @@ function reading(point: BodyPoint, printer: Printer): string {
     longDate(point.date),
     point.weighedKg === null ? null : `weigh-in ${number(point.weighedKg)}${point.gross ? ", kept out as a gross error" : ""}`,
     point.secondKg === null ? null : `second ${number(point.secondKg)}`,
-    point.trendKg === null ? (point.aheadKg === null ? null : `at this pace ${number(point.aheadKg)} (${number(point.aheadLow)} to ${number(point.aheadHigh)})`) : `trend ${number(point.trendKg)} (${number(point.low80)} to ${number(point.high80)})`,
+    point.trendKg === null ? (point.aheadKg === null ? null : `at this pace ${number(point.aheadKg)} (${number(point.aheadLow)} to ${number(point.aheadHigh)})`) : `trend ${number(point.trendKg)} (${number(point.low80)} to ${number(point.high80)})${point.knownKg === null ? "" : `, known that day ${number(point.knownKg)}`}`,
     point.planKg === null ? null : `plan ${number(point.planKg)}${shown === null ? "" : `, ${printer.massChange(shown - point.planKg)} against it`}`,
     point.trendKg === null && point.catchUpKg !== null ? `to land on the day ${number(point.catchUpKg)}` : null,
     point.sessions === 0 ? null : point.sessions === 1 ? "trained" : `${point.sessions} days with training`,

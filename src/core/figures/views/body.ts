@@ -18,6 +18,8 @@ export interface BodyPoint {
   secondKg: number | null;
   gross: boolean;
   trendKg: number | null; low80: number | null; high80: number | null;
+  /** The level as it was known on that day, when nothing later was. */
+  knownKg: number | null;
   planKg: number | null; planLow: number | null; planHigh: number | null;
   /** The trend carried forward. */
   aheadKg: number | null; aheadLow: number | null; aheadHigh: number | null;
@@ -99,7 +101,7 @@ export function bodyView(figures: Figures, { days, zoom }: BodyAsk): BodyView {
     const planned = hasLine && day >= line.startDay && day <= line.deadline ? planWeight(line, day) : null;
     const band = planned === null || !hasLine ? 0 : planBand(line, planned, ((here ?? known)?.high80 ?? 0) - ((here ?? known)?.kg ?? 0));
     points.push({
-      date: dateOf(day), weighedKg: here?.weighedKg ?? null, secondKg: seconds.get(day) ?? null, gross: here?.gross ?? false, trendKg: here?.kg ?? null, low80: here?.low80 ?? null, high80: here?.high80 ?? null,
+      date: dateOf(day), weighedKg: here?.weighedKg ?? null, secondKg: seconds.get(day) ?? null, gross: here?.gross ?? false, trendKg: here?.kg ?? null, low80: here?.low80 ?? null, high80: here?.high80 ?? null, knownKg: here?.filteredKg ?? null,
       planKg: planned, planLow: planned === null ? null : planned - band, planHigh: planned === null ? null : planned + band,
       aheadKg: next?.kg ?? null, aheadLow: next?.low80 ?? null, aheadHigh: next?.high80 ?? null,
       catchUpKg: catchUp !== null && hasLine && day >= on && day <= line.deadline ? catchUp.from + catchUp.perDay * (day - on) : null, sessions,
