@@ -1,7 +1,7 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { memo, useCallback, useState } from "react";
+import { memo, useState } from "react";
 import { Area, CartesianGrid, ComposedChart, Line, ReferenceDot, ReferenceLine, ResponsiveContainer, Scatter, XAxis, YAxis } from "recharts";
 import type { BodyPoint, BodyView } from "@/core/figures/views/body";
 import { dateOf } from "@/core/calendar/day";
@@ -33,15 +33,13 @@ export function BodyChart({ view, onZoom }: { view: BodyView; onZoom: (stretch: 
   const point = at === null ? undefined : view.points[at];
   const marks = point === undefined ? [] : marksOf(view, at!);
   const says = point === undefined ? "" : reading(point, printer);
-  // The same function while the view is the same, so that the drawing is not made again as the line moves.
-  const readMark = useCallback((date: string) => setAt(view.points.findIndex((one) => one.date >= date)), [view]);
   return (
     <div>
       <p className={`${styles.reading} noprint`} aria-hidden={point === undefined}>
-        {point === undefined ? <span className="quiet">Move over the chart, or choose it and use the arrow keys, to read a day. Drag, or press +, to look closer.</span> : <>{says}{marks.map(({ date, text, levelMayJump }) => <span key={date}> · “{text || "marked"}”{levelMayJump ? ", the weight may jump here" : ""} <button type="button" className="link" onClick={() => { chooseDay(date); router.push("/"); }}>open {shortDate(date)}</button></span>)}</>}
+        {point === undefined ? <span className="quiet">Move over the chart, or choose it and use the arrow keys, to read a day; click to hold it. Drag, or press +, to look closer.</span> : <>{says}{marks.map(({ date, text, levelMayJump }) => <span key={date}> · “{text || "marked"}”{levelMayJump ? ", the weight may jump here" : ""} <button type="button" className="link" onClick={() => { chooseDay(date); router.push("/"); }}>open {shortDate(date)}</button></span>)}</>}
       </p>
       <div style={{ position: "relative", height }}>
-        <Drawing view={view} withMedians={withMedians} onMark={readMark} />
+        <Drawing view={view} withMedians={withMedians} />
         <ChartReader days={days} inset={{ left: axisWidth, right: margin.right, top: margin.top, bottom: axisHeight }} at={at} onRead={setAt} says={[says, ...marks.map(({ text }) => text)].join("; ")} label="Day read on the chart"
           onZoom={(stretch) => { setAt(null); onZoom(stretch && { from: dateOf(stretch.from), to: dateOf(stretch.to) }); }} />
       </div>
@@ -71,7 +69,7 @@ function reading(point: BodyPoint, printer: Printer): string {
   ].filter(Boolean).join(" · ");
 }
 
-const Drawing = memo(function Drawing({ view, withMedians, onMark }: { view: BodyView; withMedians: boolean; onMark: (date: string) => void }) {
+const Drawing = memo(function Drawing({ view, withMedians }: { view: BodyView; withMedians: boolean }) {
   const colours = useChartColours();
   const printer = usePrinter();
   const inUnit = (kg: number | null) => (kg === null ? null : fromKg(kg, printer.units.mass));
@@ -116,7 +114,7 @@ const Drawing = memo(function Drawing({ view, withMedians, onMark }: { view: Bod
           <Scatter yAxisId="strip" dataKey="trained" shape={(props: Spot) => (visible(props) ? <rect x={props.cx! - 0.9} y={props.cy! - 4} width={1.8} height={8} fill={colours.slate} /> : <g />)} isAnimationActive={false} />
           {view.marks.filter(({ date }) => shownDay(date) !== null).map(({ date, text, levelMayJump }) => (
             <ReferenceDot key={date} yAxisId="strip" x={dayNumber(date)} y={strip / 2} shape={({ cx, cy }: Spot) => (
-              <g onClick={() => onMark(date)} style={{ cursor: "pointer" }}><title>{text}</title>{levelMayJump && <line x1={cx} x2={cx} y1={margin.top} y2={cy} stroke={colours.slate} strokeDasharray="2 3" />}<path d={`M${cx! - 4.5},${cy! - 4.5} h9 v9 h-9 z`} fill={levelMayJump ? colours.ink : colours.paper} stroke={colours.ink} /></g>
+              <g><title>{text}</title>{levelMayJump && <line x1={cx} x2={cx} y1={margin.top} y2={cy} stroke={colours.slate} strokeDasharray="2 3" />}<path d={`M${cx! - 4.5},${cy! - 4.5} h9 v9 h-9 z`} fill={levelMayJump ? colours.ink : colours.paper} stroke={colours.ink} /></g>
             )} />
           ))}
           {target !== null && p10 !== null && p90 !== null && <ReferenceLine segment={[{ x: p10, y: target }, { x: p90, y: target }]} stroke={colours.pine} strokeWidth={5} strokeOpacity={0.45} />}

@@ -22,12 +22,14 @@ interface ReaderProps {
 const daysAtLeast = 7;
 
 /**
- * Lies over a chart: a line that follows the pointer or the arrow keys, and a stretch drawn with the mouse, or set by + and −, that is
+ * Lies over a chart: a line that follows the pointer (and stays where it is clicked) or the arrow keys, and a stretch drawn with the mouse, or set by + and −, that is
  * then shown alone. The chart itself is not drawn again while the line moves.
  */
 export function ChartReader({ days, inset, at, onRead, onZoom, says, label }: ReaderProps) {
   const plot = useRef<HTMLDivElement>(null);
   const [drag, setDrag] = useState<{ from: number; to: number } | null>(null);
+  // A click holds the line, so that what it says can be gone to with the mouse; another lets it go.
+  const [held, setHeld] = useState(false);
   const [first, last] = [days[0] ?? 0, days.at(-1) ?? 0];
   const share = (day: number) => (last === first ? 0 : (day - first) / (last - first));
   const nearest = (day: number) => days.reduce((best, one, index) => (Math.abs(one - day) < Math.abs(days[best]! - day) ? index : best), 0);
@@ -53,6 +55,7 @@ export function ChartReader({ days, inset, at, onRead, onZoom, says, label }: Re
     else if (event.key === "-") onZoom({ from: first - 2 * quarter, to: last + 2 * quarter });
     else if (event.key === "0" || event.key === "Escape") onZoom(null);
     else return;
+    setHeld(false);
     event.preventDefault();
     event.stopPropagation();
   };
@@ -61,11 +64,11 @@ export function ChartReader({ days, inset, at, onRead, onZoom, says, label }: Re
       <div
         ref={plot} className={styles.plot} role="slider" tabIndex={0} aria-label={label} aria-valuemin={0} aria-valuemax={days.length - 1} aria-valuenow={at ?? days.length - 1} aria-valuetext={says}
         onKeyDown={onKeyDown}
-        onPointerMove={(event) => { const day = dayAt(event); onRead(nearest(day)); if (drag !== null) setDrag({ ...drag, to: day }); }}
+        onPointerMove={(event) => { const day = dayAt(event); if (!held) onRead(nearest(day)); if (drag !== null) setDrag({ ...drag, to: day }); }}
         onPointerDown={(event) => { if (event.pointerType === "mouse" && event.button === 0) { event.currentTarget.setPointerCapture(event.pointerId); setDrag({ from: dayAt(event), to: dayAt(event) }); } else onRead(nearest(dayAt(event))); }}
-        onPointerUp={() => { if (drag !== null) zoom(drag.from, drag.to); setDrag(null); }}
+        onPointerUp={() => { if (drag !== null && drag.from === drag.to) { setHeld(!held); onRead(nearest(drag.to)); } else if (drag !== null) { setHeld(false); zoom(drag.from, drag.to); } setDrag(null); }}
         onPointerCancel={() => setDrag(null)}
-        onPointerLeave={(event) => { if (event.pointerType === "mouse" && drag === null) onRead(null); }}
+        onPointerLeave={(event) => { if (event.pointerType === "mouse" && drag === null && !held) onRead(null); }}
         onDoubleClick={() => onZoom(null)}
       >
         {drag !== null && drag.from !== drag.to && <div className={styles.stretch} style={{ left: `${100 * share(Math.min(drag.from, drag.to))}%`, width: `${100 * Math.abs(share(drag.to) - share(drag.from))}%` }} />}
