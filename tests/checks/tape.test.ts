@@ -6,6 +6,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { centimetres, tapeBodyFat, waistToHeight } from "@/core/body/tape";
 import { weeklyRate } from "@/core/figures/views/measures";
+import { measureTrend } from "@/core/goal/measureGoal";
 
 const percent = (result: ReturnType<typeof tapeBodyFat>) => { if ("reason" in result) throw new Error(result.reason); return result.percent; };
 
@@ -42,9 +43,9 @@ describe("the weekly rate of a measure", () => {
   it("is the slope of the straight line through twelve weeks, as a general library fits it", () => {
     const readings = [[-90, 90], [-70, 84.1], [-56, 83.6], [-42, 83.7], [-28, 82.9], [-14, 82.4], [0, 82.5]].map(([day, value]) => ({ day: 20_000 + day!, value: value! }));
     const { m } = linearRegression(readings.slice(1).map(({ day, value }) => [day / 7, value]));
-    const rate = weeklyRate(readings, 20_000)!;
+    const rate = weeklyRate(measureTrend(readings, 20_000))!;
     expect(rate.rate).toBeCloseTo(m, 10);
     expect(rate.readings).toBe(6);
-    expect(weeklyRate(readings.slice(-3), 20_000)).toBeNull();
+    expect(weeklyRate(measureTrend(readings.slice(-3), 20_000))).toBeNull();
   });
 });

@@ -12,11 +12,16 @@ export function exponentialMean(weighed: readonly Weighed[], alpha = ewmaAlpha):
   let mean: number | null = null;
   let before = 0;
   for (const { day, kg } of weighed) {
-    const share = day - before === 1 ? alpha : 1 - (1 - alpha) ** (day - before);
-    mean = mean === null ? kg : mean + share * (kg - mean);
+    mean = mean === null ? kg : forgetting(mean, kg, day - before, alpha);
     before = day;
   }
   return mean;
+}
+
+/** An exponentially weighted mean one value further, so many days after the last. */
+export function forgetting(mean: number, kg: number, days: number, alpha: number): number {
+  const share = days === 1 ? alpha : 1 - (1 - alpha) ** days;
+  return mean + share * (kg - mean);
 }
 
 /** Plain mean of the weigh-ins of the seven days that end on `day`, with how many there were; null when there was none. */
@@ -35,5 +40,10 @@ export function weightChange(weighed: readonly Weighed[]): WeightChange | null {
   if (first === undefined || last === undefined) return null;
   const days = last.day - first.day;
   const totalKg = last.kg - first.kg;
-  return { startKg: first.kg, currentKg: last.kg, totalKg, kgPerWeek: days < 7 ? null : (totalKg / days) * 7, days };
+  return { startKg: first.kg, currentKg: last.kg, totalKg, kgPerWeek: changePerWeek(totalKg, days), days };
+}
+
+/** Mean weekly change over so many days; withheld below seven. */
+export function changePerWeek(total: number, days: number): number | null {
+  return days < 7 ? null : (total / days) * 7;
 }

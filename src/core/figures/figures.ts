@@ -11,7 +11,7 @@ import { performedSets, type PerformedSet } from "../strength/sets";
 import { intensityOf, workOf, type Volume } from "../strength/volume";
 import { equations, type Body, type EquationName, type Resting, type Sex } from "../energy/resting";
 import { goalCourses, milestones, type GoalCourse, type Milestone } from "../goal/course";
-import { measureGoal, type MeasureGoal } from "../goal/measureGoal";
+import { measureGoal, measureTrend, type MeasureGoal, type MeasureTrend, type Reading } from "../goal/measureGoal";
 import { goalInForce, planLine, type PlanLine } from "../goal/plan";
 import { levelOn, project, type Projection } from "../goal/projection";
 import type { Log } from "../log/log";
@@ -270,7 +270,7 @@ export class Figures extends Asked {
   readonly #milestones = this.#kept(() => ("reason" in this.line ? [] : milestones(this.line, this.trend, this.on, this.person.units?.mass === "lb", this.goal?.milestonesKg ?? [])));
 
   /** The goal on a measure in force, and how it stands; null without one. */
-  readonly measureGoal = this.#each((measureId: string): MeasureGoal | null => measureGoal(this.#goals(), measureId, this.readingsOf(measureId).map(({ date, value }) => ({ day: mustDay(date), value })), this.on));
+  readonly measureGoal = this.#each((measureId: string): MeasureGoal | null => measureGoal(goalInForce(this.#goals(), this.on, measureId), this.valuesOf(measureId).at(-1), this.measureTrend(measureId), this.on));
 
   /** When the goal will be met, or why that cannot be said. */
   get projection(): Projection | { reason: string } { return this.#projection(); }
@@ -306,6 +306,11 @@ export class Figures extends Asked {
 
   /** Readings of a measure up to the day asked about, oldest first. */
   readonly readingsOf = this.#each((measureId: string) => this.#mine("readings").filter((reading) => reading.measureId === measureId && mustDay(reading.date) <= this.on).sort(byDateAndId));
+
+  /** The same by day, values alone. */
+  readonly valuesOf = this.#each((measureId: string): Reading[] => this.readingsOf(measureId).map(({ date, value }) => ({ day: mustDay(date), value })));
+  /** The line through a measure's readings of the latest weeks; null while there is too little. */
+  readonly measureTrend = this.#each((measureId: string): MeasureTrend | null => measureTrend(this.valuesOf(measureId), this.on));
 
   /** The reading of a measure on a day, the last by id where there are several; null without one. */
   readingOn(measureId: string, day: Day): RecordOf<"readings"> | null { return this.log.index.on("readings", this.personId, day).findLast((reading) => reading.measureId === measureId) ?? null; }

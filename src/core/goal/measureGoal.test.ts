@@ -3,11 +3,14 @@ import { describe, expect, it } from "vitest";
 import { Random } from "../../demo/random";
 import { mustDay } from "../calendar/day";
 import type { Goal } from "../log/records";
-import { measureGoal, measureTrend } from "./measureGoal";
+import { measureGoal as goalOf, measureTrend, type Reading } from "./measureGoal";
+import { goalInForce } from "./plan";
 
 const on = mustDay("2026-06-11");
 const waist = (startValue: number, targetValue: number, date: string): Goal => ({ id: "g", personId: "p", of: "waist", startDate: "2026-03-19", startValue, targetValue, by: { date } });
 const readings = (perWeek: number, sd: number, seed = 1) => { const random = new Random(seed); return Array.from({ length: 13 }, (_, index) => ({ day: on - 84 + 7 * index, value: 84 + perWeek * index + random.normal(sd) })); };
+
+const measureGoal = (goals: Goal[], of: string, given: Reading[], day: number) => goalOf(goalInForce(goals, day, of), given.at(-1), measureTrend(given, day), day);
 
 describe("a goal on a measure", () => {
   it("by hand: 84 to 78 cm in 84 days asks half a centimetre a week and 78 on the day", () => {

@@ -1,12 +1,10 @@
 import type { Day } from "../calendar/day";
-import { mustDay } from "../calendar/day";
 import { leastSquares, type Regression } from "../body/regression";
 import type { Goal } from "../log/records";
-import { normalCdf } from "./normal";
 import { planLine, planWeight, type PlanLine } from "./plan";
-import { horizonDays } from "./projection";
+import { crossing, horizonDays } from "./projection";
 
-interface Reading { day: Day; value: number }
+export interface Reading { day: Day; value: number }
 
 /** A straight line through the readings of the latest weeks: value and weekly rate on a day with their covariance; null while there is too little. */
 export interface MeasureTrend { on: Day; value: number; perWeek: number; covariance: Regression["covariance"]; readings: number }
@@ -46,38 +44,28 @@ export interface MeasureGoal {
   reached: boolean;
 }
 
-/** The goal of a measure in force on a day: of those begun by then, the one begun last; null without one that has numbers. */
-export function measureGoal(goals: readonly Goal[], measureId: string, readings: readonly Reading[], on: Day): MeasureGoal | null {
-  const goal = goals.filter((one) => one.of === measureId && mustDay(one.startDate) <= on).sort((a, b) => (a.startDate < b.startDate || (a.startDate === b.startDate && a.id < b.id) ? -1 : 1)).at(-1);
-  const latest = readings.at(-1);
-  if (goal === undefined || latest === undefined) return null;
-  const line = lineOf(goal);
-  if (line === null) return null;
+/**
+ * How the goal of a measure stands; null without numbers in it or a reading.
+ * @param goal the goal in force
+ * @param latest the latest reading
+ * @param trend the line through the readings, when there is one
+ */
+export function measureGoal(goal: Goal | null, latest: Reading | undefined, trend: MeasureTrend | null, on: Day): MeasureGoal | null {
+  if (goal === null || latest === undefined) return null;
+  // The same straight line as a weight goal's, in the measure's unit.
+  const line = planLine({ ...goal, startKg: goal.startValue, targetKg: goal.targetValue });
+  if ("reason" in line) return null;
   const planned = planWeight(line, on);
   const toGo = line.targetKg - line.startKg;
-  const trend = measureTrend(readings, on);
   return {
     goalId: goal.id, startDay: line.startDay, startValue: line.startKg, targetValue: line.targetKg, deadline: line.deadline, perWeek: line.kgPerWeek, planned, apart: latest.value - planned,
-    doneShare: toGo === 0 ? null : (latest.value - line.startKg) / toGo, projected: trend === null ? null : crossing(trend, line), reached: toGo < 0 ? latest.value <= line.targetKg : latest.value >= line.targetKg,
+    doneShare: toGo === 0 ? null : (latest.value - line.startKg) / toGo, projected: trend === null ? null : projectedOn(trend, line), reached: toGo < 0 ? latest.value <= line.targetKg : latest.value >= line.targetKg,
   };
 }
 
-/** The same straight line as a weight goal's, in the measure's unit. */
-function lineOf(goal: Goal): PlanLine | null {
-  const line = planLine({ ...goal, startKg: goal.startValue, targetKg: goal.targetValue });
-  return "reason" in line ? null : line;
-}
-
-/** When the line through the readings, carried on, crosses the target: on each day Φ((target − value) ÷ sd) with the covariance of value and rate; a probability once reached is kept. */
-function crossing(trend: MeasureTrend, line: PlanLine): MeasureGoal["projected"] {
-  const side = line.targetKg < line.startKg ? 1 : -1;
-  const dates: { p10: Day | null; p50: Day | null; p90: Day | null } = { p10: null, p50: null, p90: null };
-  let reached = 0;
-  for (let ahead = 0; ahead <= horizonDays; ahead++) {
-    const sd = measureSd(trend, ahead);
-    const distance = side * (line.targetKg - (trend.value + (trend.perWeek * ahead) / 7));
-    reached = Math.max(reached, sd === 0 ? Number(distance >= 0) : normalCdf(distance / sd));
-    for (const [key, level] of [["p10", 0.1], ["p50", 0.5], ["p90", 0.9]] as const) if (dates[key] === null && reached >= level) dates[key] = trend.on + ahead;
-  }
-  return dates;
+/** When the line through the readings, carried on with the covariance of value and rate, crosses the target. */
+function projectedOn(trend: MeasureTrend, line: PlanLine): MeasureGoal["projected"] {
+  const course = Array.from({ length: horizonDays + 1 }, (_, ahead) => ({ day: trend.on + ahead, kg: trend.value + (trend.perWeek * ahead) / 7, sd: measureSd(trend, ahead) }));
+  const { p10, p50, p90 } = crossing(course, line, trend.on);
+  return { p10, p50, p90 };
 }

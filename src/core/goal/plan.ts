@@ -78,9 +78,9 @@ export function rateOfBalance(kcalPerDay: number): number {
   return (kcalPerDay * 7) / kcalPerKg;
 }
 
-/** The weight goal in force on a day: of those begun by then, the one begun last. */
-export function goalInForce(goals: readonly Goal[], on: Day): Goal | null {
-  const begun = goals.filter((goal) => goal.of === "weight" && mustDay(goal.startDate) <= on);
+/** The goal in force on a day, of the weight or of a measure by its id: of those begun by then, the one begun last. */
+export function goalInForce(goals: readonly Goal[], on: Day, of = "weight"): Goal | null {
+  const begun = goals.filter((goal) => goal.of === of && mustDay(goal.startDate) <= on);
   return begun.reduce<Goal | null>((latest, goal) => (latest === null || goal.startDate > latest.startDate || (goal.startDate === latest.startDate && goal.id > latest.id) ? goal : latest), null);
 }
 

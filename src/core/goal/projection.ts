@@ -47,13 +47,17 @@ export function levelOn(trend: Trend, day: Day): Ahead | null {
   return day < trend.first ? null : (trendDay(trend, day) ?? carryForward(trend, day).at(-1) ?? null);
 }
 
-export interface Projection {
-  /** Days by which the trend has crossed the target with probability 10, 50 and 90 %; null when that is not reached within three years. */
+/** When something crosses a target. */
+export interface Crossing {
+  /** Days by which the target is crossed with probability 10, 50 and 90 %; null when that is not reached within three years. */
   p10: Day | null;
   p50: Day | null;
   p90: Day | null;
-  /** Probability that the trend stands at or beyond the target by the deadline. */
+  /** Probability of standing at or beyond the target by the deadline. */
   byDeadline: number;
+}
+
+export interface Projection extends Crossing {
   /** Whether the trend stands at or beyond the target already on the day asked about. */
   arrived: boolean;
   /** For a limit on one morning: the chance that the scale then shows it, and the trend that would make that four times in five. Null for other goals. */
@@ -61,7 +65,7 @@ export interface Projection {
 }
 
 /** `sd` is that of the scale's reading on the morning: the trend's own carried there, and what water and scale add to it (`noise`). */
-export interface MorningChance { chance: number; kg: number; sd: number; noise: number; saferKg: number }
+export interface MorningChance { chance: number; sd: number; noise: number; saferKg: number }
 
 /** Below this point of the normal distribution lie four fifths of it. */
 const z80OneSided = 0.8416212335729143;
@@ -76,23 +80,26 @@ const z80OneSided = 0.8416212335729143;
 export function project(trend: Trend | null, line: PlanLine, on: Day): Projection | { reason: string } {
   if (trend === null) return { reason: "no weight is written" };
   if (trend.last - trend.first < projectionNeedsDays) return { reason: "a goal's date needs weigh-ins over more than seven days" };
-  const losing = line.targetKg < line.startKg;
-  const beyond = (ahead: { kg: number; sd: number }) => {
-    const distance = losing ? line.targetKg - ahead.kg : ahead.kg - line.targetKg;
-    return ahead.sd === 0 ? Number(distance >= 0) : normalCdf(distance / ahead.sd);
-  };
   const now = levelOn(trend, on);
-  const dates: Record<"p10" | "p50" | "p90", Day | null> = { p10: null, p50: null, p90: null };
-  const levels = { p10: 0.1, p50: 0.5, p90: 0.9 };
   const course = [...(now === null ? [] : [now]), ...carryForward(trend, Math.max(on + horizonDays, line.deadline)).filter(({ day }) => day > on)];
+  return { ...crossing(course, line, on), onMorning: line.limit ? morningChance(trend, line, on) : null, arrived: now !== null && (line.targetKg < line.startKg ? now.kg <= line.targetKg : now.kg >= line.targetKg) };
+}
+
+/**
+ * Days by which a course crosses a line's target with a probability of 10, 50 and 90 %, and the probability of having done so by its deadline.
+ * @param course day by day, with the standard deviation of each value
+ */
+export function crossing(course: Iterable<{ day: Day; kg: number; sd: number }>, line: PlanLine, on: Day): Crossing {
+  const side = line.targetKg < line.startKg ? 1 : -1;
+  const found: Crossing = { p10: null, p50: null, p90: null, byDeadline: 0 };
   let reached = 0;
-  let byDeadline = 0;
-  for (const ahead of course) {
-    reached = Math.max(reached, beyond(ahead));
-    for (const key of ["p10", "p50", "p90"] as const) if (dates[key] === null && reached >= levels[key] && ahead.day <= on + horizonDays) dates[key] = ahead.day;
-    if (ahead.day <= Math.max(line.deadline, on)) byDeadline = reached;
+  for (const { day, kg, sd } of course) {
+    const distance = side * (line.targetKg - kg);
+    reached = Math.max(reached, sd === 0 ? Number(distance >= 0) : normalCdf(distance / sd));
+    for (const [key, level] of [["p10", 0.1], ["p50", 0.5], ["p90", 0.9]] as const) if (found[key] === null && reached >= level && day <= on + horizonDays) found[key] = day;
+    if (day <= Math.max(line.deadline, on)) found.byDeadline = reached;
   }
-  return { ...dates, byDeadline, onMorning: line.limit ? morningChance(trend, line, on) : null, arrived: now !== null && (losing ? now.kg <= line.targetKg : now.kg >= line.targetKg) };
+  return found;
 }
 
 /** On one morning the water of the day and the scale count too: their variance is added to the carried-forward level's. */
@@ -102,5 +109,5 @@ function morningChance(trend: Trend, line: PlanLine, on: Day): MorningChance | n
   const noise = Math.sqrt(trend.scatter.water ** 2 + trend.scatter.scale ** 2);
   const sd = Math.sqrt(level.sd ** 2 + noise ** 2);
   const side = line.targetKg < line.startKg ? 1 : -1;
-  return { chance: normalCdf((side * (line.targetKg - level.kg)) / sd), kg: level.kg, sd, noise, saferKg: line.targetKg - side * z80OneSided * noise };
+  return { chance: normalCdf((side * (line.targetKg - level.kg)) / sd), sd, noise, saferKg: line.targetKg - side * z80OneSided * noise };
 }

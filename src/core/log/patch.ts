@@ -12,8 +12,9 @@ export interface FieldPatch {
 
 type Plain = Record<string, unknown>;
 
-const isPlain = (value: unknown): value is Plain => typeof value === "object" && value !== null && !Array.isArray(value);
-const isIdList = (value: unknown): value is { id: string }[] =>
+export const isPlain = (value: unknown): value is Plain => typeof value === "object" && value !== null && !Array.isArray(value);
+/** Whether a value is a list whose elements each have an id of their own; an empty list is one. */
+export const isIdList = (value: unknown): value is { id: string }[] =>
   Array.isArray(value) && value.every((element) => isPlain(element) && typeof element.id === "string") && new Set(value.map((element: Plain) => element.id)).size === value.length;
 
 const stamps = new Set(["revision", "changed"]);

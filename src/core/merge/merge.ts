@@ -2,7 +2,7 @@ import { sameJson } from "../log/canonical";
 import { tombstoneKey, type Log } from "../log/log";
 import { primaryOf } from "../body/weighIns";
 import { mustDay } from "../calendar/day";
-import { diff } from "../log/patch";
+import { diff, isIdList, isPlain } from "../log/patch";
 import { put, recordKinds, type AnyRecord, type ChangeStep, type DayNote, type RecordKind, type WeighIn } from "../log/records";
 
 /** One field of a record that would change: its path, and what it says before and after (undefined where it is absent). */
@@ -65,7 +65,7 @@ function sameDay({ index }: Log, kind: RecordKind, record: AnyRecord): AnyRecord
 
 /** What two hands made of one value: of the later one where both speak, with what only the earlier one holds. Elements of lists are matched by their ids. */
 function join(later: unknown, earlier: unknown): unknown {
-  if (isIdList(later) && isIdList(earlier)) {
+  if (isIdList(later) && isIdList(earlier) && later.length > 0) {
     const old = new Map(earlier.map((element) => [element.id, element]));
     const known = new Set(later.map(({ id }) => id));
     return [...later.map((element) => (old.has(element.id) ? join(element, old.get(element.id)) : element)), ...earlier.filter(({ id }) => !known.has(id))];
@@ -77,8 +77,6 @@ function join(later: unknown, earlier: unknown): unknown {
   return later;
 }
 
-const isPlain = (value: unknown): value is Record<string, unknown> => typeof value === "object" && value !== null && !Array.isArray(value);
-const isIdList = (value: unknown): value is { id: string }[] => Array.isArray(value) && value.length > 0 && value.every((element) => isPlain(element) && typeof element.id === "string");
 
 const stampOf = (record: AnyRecord): string => record.changed ?? "";
 /** The database that made a stamp. */

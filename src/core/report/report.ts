@@ -1,9 +1,9 @@
 import { dateOf, weekStartOf, type Day, type Weekday } from "../calendar/day";
+import { changePerWeek } from "../body/familiar";
 import { mean, median } from "../body/weighIns";
 import { weekStarts } from "../body/weekly";
+import type { Reading } from "../goal/measureGoal";
 import { groupBy } from "../calendar/groupBy";
-
-export interface Reading { day: Day; value: number }
 
 /** One week, drawn up on its closing day. `change`: of the mean, from the last week before it that has one. */
 export interface ReportWeek { closingDay: Day; days: number; mean: number; median: number; change: number | null }
@@ -37,9 +37,8 @@ export function report(readings: readonly Reading[], weekStart: Weekday, on: Day
     const last = within.at(-1);
     return { year, days: values.length, mean: mean(values), low: Math.min(...values), high: Math.max(...values), change: last === undefined || before === undefined || before === last ? null : last.mean - before.mean };
   });
-  const days = current.day - start.day;
   const total = current.value - start.value;
-  return { start, current, total, perWeek: days < 7 ? null : (total / days) * 7, weeks, years };
+  return { start, current, total, perWeek: changePerWeek(total, current.day - start.day), weeks, years };
 }
 
 function yearOf(day: Day): number {

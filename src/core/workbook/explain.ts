@@ -1,6 +1,7 @@
+import { forgetting } from "../body/familiar";
 import { mean, median, type Weighed } from "../body/weighIns";
 import { weekStartOf, type Day, type Weekday } from "../calendar/day";
-import { printDay } from "../calendar/print";
+import { printDay, weekdayNames } from "../calendar/print";
 import type { Role, Sheet } from "./sheet";
 
 /** A way in which a column may have been computed, in words, and what it gives on each day (null where it gives nothing). */
@@ -29,7 +30,6 @@ export interface ColumnReading {
   differing: Differing[];
 }
 
-const weekdayNames = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"];
 const differingAtMost = 40;
 /** For so many of them it is tried whether one weigh-in left out accounts for it. */
 const searchedAtMost = 12;
@@ -133,13 +133,11 @@ function changeBetween(name: string, statistic: (values: readonly number[]) => n
 function smoothedRule(weighed: readonly Weighed[], share: number, by: "days" | "rows"): Rule {
   const made = new Map<Day, number>();
   let value: number | null = null;
-  let before: Weighed | null = null;
-  for (const one of weighed) {
-    if (by === "rows") value = value === null ? one.kg : value + share * (one.kg - value);
-    else if (before === null || value === null) value = one.kg;
-    else value = value + (1 - (1 - share) ** (one.day - before.day)) * (one.kg - value);
-    before = one;
-    made.set(one.day, value);
+  let before = 0;
+  for (const { day, kg } of weighed) {
+    value = value === null ? kg : forgetting(value, kg, by === "rows" ? 1 : day - before, share);
+    before = day;
+    made.set(day, value);
   }
   return { words: `a smoothed weight that takes ${Math.round(share * 100)} % of each new one${by === "rows" ? ", whatever days were missed" : ", and forgets over missed days too"}`, on: (day) => made.get(day) ?? null };
 }

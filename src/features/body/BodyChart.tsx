@@ -7,7 +7,7 @@ import type { BodyPoint, BodyView } from "@/core/figures/views/body";
 import { dateOf } from "@/core/calendar/day";
 import { fromKg } from "@/core/units/mass";
 import type { Printer } from "@/core/units/printer";
-import { dayNumber, domainOf, tickDates } from "@/ui/charts/axis";
+import { axisStyle, dayNumber, domainOf, still, tickDates } from "@/ui/charts/axis";
 import { ChartReader } from "@/ui/charts/ChartReader";
 import { useChartColours } from "@/ui/charts/useChartColours";
 import { fullDate, longDate, shortDate } from "@/ui/dates";
@@ -90,8 +90,7 @@ const Drawing = memo(function Drawing({ view, withMedians }: { view: BodyView; w
   const shownDay = (date: string | null | undefined) => { const day = date ? dayNumber(date) : null; return day !== null && day >= first && day <= last ? day : null; };
   const [p10, p50, p90] = [shownDay(arrival?.p10), shownDay(arrival?.p50), shownDay(arrival?.p90)];
   const target = view.targetKg === null ? null : inUnit(view.targetKg)!;
-  const grid = { stroke: colours.slate, tick: { fill: colours.slate, fontSize: 13 }, tickLine: false, axisLine: false };
-  const quietly = { isAnimationActive: false, dot: false, activeDot: false } as const;
+  const grid = axisStyle(colours.slate);
   return (
     <div style={{ height }} role="img" aria-label={chartSummary(view, printer)}>
       <ResponsiveContainer width="100%" height="100%">
@@ -101,13 +100,13 @@ const Drawing = memo(function Drawing({ view, withMedians }: { view: BodyView; w
           <YAxis domain={[bottom, high]} ticks={ticks} width={axisWidth} {...grid} />
           <YAxis yAxisId="strip" domain={[0, 1]} hide />
           {target !== null && <ReferenceLine y={target} stroke={colours.plum} label={{ value: `${limit ? "limit" : "goal"} ${printer.massNumber(view.targetKg!)}${view.deadline ? ` ${limit ? "on" : "by"} ${shortDate(view.deadline)}` : ""}`, position: "insideBottomLeft", fill: colours.plum, fontSize: 13.5, offset: 6 }} />}
-          <Area dataKey="planBand" stroke="none" fill={colours.oat} fillOpacity={0.13} {...quietly} />
-          <Area dataKey="aheadBand" stroke="none" fill={colours.pine} fillOpacity={0.1} {...quietly} />
-          <Area dataKey="band" stroke="none" fill={colours.pine} fillOpacity={0.22} {...quietly} />
-          <Line dataKey="plan" stroke={colours.oat} strokeWidth={2} strokeDasharray="6 4" {...quietly} />
-          <Line dataKey="catchUp" stroke={colours.plum} strokeWidth={1.8} strokeDasharray="9 4 2 4" {...quietly} />
-          <Line dataKey="ahead" stroke={colours.pine} strokeWidth={2} strokeDasharray="1.5 4" {...quietly} />
-          <Line dataKey="trend" stroke={colours.pine} strokeWidth={2.5} {...quietly} label={(props: { x?: number | string; y?: number | string; index?: number }) => (lastTrend !== undefined && data[props.index ?? -1]?.day === lastTrend.day ? <text x={Number(props.x) + 6} y={Number(props.y) - 14} fill={colours.pine} fontSize={13.5} fontWeight={600} textAnchor={lastTrend.day > first + 0.85 * (last - first) ? "end" : "start"}>trend {lastTrend.trend!.toFixed(1)}</text> : <g />)} />
+          <Area dataKey="planBand" stroke="none" fill={colours.oat} fillOpacity={0.13} {...still} />
+          <Area dataKey="aheadBand" stroke="none" fill={colours.pine} fillOpacity={0.1} {...still} />
+          <Area dataKey="band" stroke="none" fill={colours.pine} fillOpacity={0.22} {...still} />
+          <Line dataKey="plan" stroke={colours.oat} strokeWidth={2} strokeDasharray="6 4" {...still} />
+          <Line dataKey="catchUp" stroke={colours.plum} strokeWidth={1.8} strokeDasharray="9 4 2 4" {...still} />
+          <Line dataKey="ahead" stroke={colours.pine} strokeWidth={2} strokeDasharray="1.5 4" {...still} />
+          <Line dataKey="trend" stroke={colours.pine} strokeWidth={2.5} {...still} label={(props: { x?: number | string; y?: number | string; index?: number }) => (lastTrend !== undefined && data[props.index ?? -1]?.day === lastTrend.day ? <text x={Number(props.x) + 6} y={Number(props.y) - 14} fill={colours.pine} fontSize={13.5} fontWeight={600} textAnchor={lastTrend.day > first + 0.85 * (last - first) ? "end" : "start"}>trend {lastTrend.trend!.toFixed(1)}</text> : <g />)} />
           {withMedians && view.medians.map(({ from, closingDate, kg }) => <ReferenceLine key={closingDate} segment={[{ x: dayNumber(from), y: inUnit(kg)! }, { x: Math.max(dayNumber(closingDate), dayNumber(from) + 0.5), y: inUnit(kg)! }]} stroke={colours.ink} strokeWidth={2.2} />)}
           <Scatter dataKey="weighed" shape={(props: Spot) => (visible(props) ? <circle cx={props.cx} cy={props.cy} r={2.2} fill={colours.ink} fillOpacity={0.6} /> : <g />)} isAnimationActive={false} />
           <Scatter dataKey="second" shape={(props: Spot) => (visible(props) ? <circle cx={props.cx} cy={props.cy} r={2.6} fill="none" stroke={colours.ink} strokeOpacity={0.75} /> : <g />)} isAnimationActive={false} />

@@ -1,7 +1,7 @@
 "use client";
 
 import { Bar, CartesianGrid, ComposedChart, Line, ResponsiveContainer, XAxis, YAxis } from "recharts";
-import { domainOf, tickDates } from "@/ui/charts/axis";
+import { axisStyle, domainOf, tickDates } from "@/ui/charts/axis";
 import { useChartColours } from "@/ui/charts/useChartColours";
 import { dateOf } from "@/core/calendar/day";
 
@@ -16,7 +16,7 @@ export function ReportChart({ weeks, name }: { weeks: WeekPoint[]; name: string 
   const [low, high] = domainOf(values, Math.max(...values) - Math.min(...values) > 8 ? 5 : 1);
   const step = Math.ceil((high - low) / 8);
   const ticks = Array.from({ length: Math.floor((high - low) / step) + 1 }, (_, index) => low + index * step);
-  const grid = { stroke: colours.slate, tick: { fill: colours.slate, fontSize: 13 }, tickLine: false, axisLine: false };
+  const grid = axisStyle(colours.slate);
   return (
     <div style={{ height: 300 }} role="img" aria-label={`${name}, mean of each week from ${dateOf(weeks[0]!.day)} to ${dateOf(weeks.at(-1)!.day)}; the numbers are in the table by week`}>
       <ResponsiveContainer width="100%" height="100%">

@@ -15,6 +15,10 @@ export function tickDates(days: readonly number[]): (day: number) => string {
   return (day) => (long ? monthShort(dateOf(day)) : shortDate(dateOf(day)));
 }
 
+/** How every axis is drawn, and how a line or area that stands still is. */
+export const axisStyle = (slate: string) => ({ stroke: slate, tick: { fill: slate, fontSize: 13 }, tickLine: false, axisLine: false });
+export const still = { isAnimationActive: false, dot: false, activeDot: false } as const;
+
 /** Ends of an axis that hold the values, at round steps. */
 export function domainOf(values: readonly number[], step: number): [number, number] {
   if (values.length === 0) return [0, 1];

@@ -1,8 +1,8 @@
-import { mustDay, type Day } from "../../calendar/day";
+import type { Day } from "../../calendar/day";
 import { centimetres, tapeBodyFat, tapeStandardError, waistToHeight, type Tape } from "../../body/tape";
 import { z80 } from "../../body/trend";
 import type { Sex } from "../../energy/resting";
-import { measureSd, measureTrend, rateDays, type MeasureGoal } from "../../goal/measureGoal";
+import { measureSd, rateDays, type MeasureGoal, type MeasureTrend, type Reading } from "../../goal/measureGoal";
 import type { RecordOf } from "../../log/records";
 import type { MeasureNames } from "../../ledger/columns";
 import type { Figures } from "../figures";
@@ -85,26 +85,25 @@ function rowOf(figures: Figures, { id, name, unit }: RecordOf<"measures">): Meas
   const readings = figures.readingsOf(id);
   const [first, latest] = [readings[0], readings.at(-1)];
   if (first === undefined || latest === undefined) return null;
+  const trend = figures.measureTrend(id);
   return {
     id, name, unit: unit ?? "", count: readings.length, latest: { date: latest.date, value: latest.value, method: latest.method ?? null }, first: { date: first.date, value: first.value },
-    perWeek: weeklyRate(readings.map(({ date, value }) => ({ day: mustDay(date), value })), figures.on), line: lineThrough(readings.map(({ date, value }) => ({ day: mustDay(date), value })), figures.on), goal: figures.measureGoal(id), points: readings.map(({ date, value }) => ({ date, value })),
+    perWeek: weeklyRate(trend), line: lineThrough(trend, figures.valuesOf(id)), goal: figures.measureGoal(id), points: readings.map(({ date, value }) => ({ date, value })),
   };
 }
 
 /** Weekly rate of the line through the latest twelve weeks, with its 80 % interval. */
-export function weeklyRate(readings: readonly { day: Day; value: number }[], on: Day): MeasureRow["perWeek"] {
-  const trend = measureTrend(readings, on);
+export function weeklyRate(trend: MeasureTrend | null): MeasureRow["perWeek"] {
   return trend === null ? null : { rate: trend.perWeek, half80: z80 * Math.sqrt(trend.covariance[0]![0]!), readings: trend.readings };
 }
 
-function lineThrough(readings: readonly { day: Day; value: number }[], on: Day): MeasureRow["line"] {
-  const trend = measureTrend(readings, on);
+function lineThrough(trend: MeasureTrend | null, readings: readonly Reading[]): MeasureRow["line"] {
   if (trend === null) return [];
-  const first = readings.find(({ day }) => day > on - rateDays)!.day;
-  const weeks = Math.ceil((on - first) / 7);
+  const first = readings.find(({ day }) => day > trend.on - rateDays)!.day;
+  const weeks = Math.ceil((trend.on - first) / 7);
   return Array.from({ length: weeks + 1 }, (_, index) => {
-    const back = (on - first) * (1 - index / weeks);
+    const back = (trend.on - first) * (1 - index / weeks);
     const [value, sd] = [trend.value - (trend.perWeek * back) / 7, measureSd(trend, -back)];
-    return { day: on - back, value, low80: value - z80 * sd, high80: value + z80 * sd };
+    return { day: trend.on - back, value, low80: value - z80 * sd, high80: value + z80 * sd };
   });
 }

@@ -1,4 +1,5 @@
 import { dateOf, mustDay } from "../../calendar/day";
+import { changePerWeek } from "../../body/familiar";
 import { report, type Report } from "../../report/report";
 import { levelOn } from "../../goal/projection";
 import { rounded } from "../../units/number";
@@ -28,7 +29,7 @@ export function reportView(figures: Figures, { of, from }: { of: string; from: s
   // A day's last reading stands for it.
   const readings = measure === undefined
     ? figures.weighed.map(({ day, kg }) => ({ day, value: kg }))
-    : [...new Map(figures.readingsOf(measure.id).map(({ date, value }) => [date, { day: mustDay(date), value }])).values()];
+    : [...new Map(figures.valuesOf(measure.id).map((reading) => [reading.day, reading])).values()];
   const result = report(readings.filter(({ day }) => day >= begin), figures.weekStart, figures.on);
   const photos = photosView(figures).filter(({ date }) => mustDay(date) >= begin);
   const [first, latest] = [photos[0], photos.at(-1)];
@@ -42,8 +43,7 @@ export function reportView(figures: Figures, { of, from }: { of: string; from: s
 function trendBetween(figures: Figures, { start, current }: Report): ReportView["trend"] {
   const [from, to] = [start, current].map(({ day }) => (figures.trend === null ? null : levelOn(figures.trend, day)?.kg ?? null));
   if (from == null || to == null) return null;
-  const days = current.day - start.day;
-  return { start: from, current: to, perWeek: days < 7 ? null : ((to - from) / days) * 7 };
+  return { start: from, current: to, perWeek: changePerWeek(to - from, current.day - start.day) };
 }
 
 /** The weeks of a report as rows for a spreadsheet, the first of them their heads. */

@@ -1,5 +1,5 @@
 import { dateOf, mustDay } from "../../calendar/day";
-import { printDay, printDate } from "../../calendar/print";
+import { printDay, printDate, weekdayNames } from "../../calendar/print";
 import { ewmaAlpha, exponentialMean, sevenDayMean, weightChange } from "../../body/familiar";
 import { damping, trendDay, z80 } from "../../body/trend";
 import { effectDays } from "../../body/weekday";
@@ -72,7 +72,6 @@ export function changeWorking(figures: Figures): WorkingResult {
   };
 }
 
-const weekdayNames = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"];
 
 export function weekdayWorking(figures: Figures, of: "weight" | "intake"): WorkingResult {
   const result = of === "weight" ? figures.weekdayWeight : weekdayIntake(figures)();
