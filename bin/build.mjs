@@ -10,7 +10,7 @@ async function buildOffline() {
   const [{ getManifest }, esbuild] = await Promise.all([import("workbox-build"), import("esbuild")]);
   const revision = (path) => createHash("sha256").update(readFileSync(path)).digest("hex").slice(0, 16);
   const pages = join(root, ".next", "server", "app");
-  const shells = readdirSync(pages).filter((name) => name.endsWith(".html") && !name.startsWith("_")).map((name) => ({ url: `/${name.replace(/\.html$/, "").replace(/^index$/, "")}`, revision: `${revision(join(pages, name))}-${revision(join(root, ".next", "script-hashes.json"))}` }));
+  const shells = readdirSync(pages, { recursive: true }).filter((name) => name.endsWith(".html") && !name.startsWith("_")).map((name) => ({ url: `/${name.replace(/\.html$/, "").replace(/^index$/, "")}`, revision: `${revision(join(pages, name))}-${revision(join(root, ".next", "script-hashes.json"))}` }));
   const files = readdirSync(join(root, "public")).filter((name) => name !== "service-worker.js").map((name) => ({ url: `/${name}`, revision: revision(join(root, "public", name)) }));
   const { manifestEntries, warnings } = await getManifest({ globDirectory: join(root, ".next", "static"), globPatterns: ["**/*.{js,css,woff2}"], modifyURLPrefix: { "": "/_next/static/" }, dontCacheBustURLsMatching: /./, maximumFileSizeToCacheInBytes: 5_000_000, additionalManifestEntries: [...shells, ...files] });
   if (warnings.length > 0) throw new Error(warnings.join("\n"));

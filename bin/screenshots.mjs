@@ -28,11 +28,11 @@ async function open(width, height, dark, phone = false) {
 async function show(page, path) {
   await page.goto(`${address}${path}?log=demo`);
   await page.locator("#content h1").waitFor();
-  if (path === "/body" || path === "/distance" || path === "/lifts" || path === "/report") await page.locator("#content .recharts-surface").first().waitFor();
+  if (path === "/body" || path === "/distance" || path.startsWith("/lifts") || path === "/report") await page.locator("#content .recharts-surface").first().waitFor();
   await page.waitForFunction(() => document.fonts.status === "loaded");
 }
 
-const views = [["/", "today"], ["/lifts", "lifts"], ["/distance", "distance"], ["/body", "body"], ["/food", "food"], ["/energy", "energy"], ["/files", "files"], ["/ledger", "ledger"], ["/report", "report"]];
+const views = [["/", "today"], ["/lifts", "lifts"], ["/lifts/work", "work"], ["/distance", "distance"], ["/body", "body"], ["/food", "food"], ["/energy", "energy"], ["/files", "files"], ["/ledger", "ledger"], ["/report", "report"]];
 const light = await open(1280, 800, false);
 for (const [path, name] of views) {
   await show(light.page, path);
@@ -67,5 +67,13 @@ await phone.page.screenshot({ path: join(folder, "body-phone.png") });
 await phone.page.getByRole("button", { name: "Days" }).click();
 await phone.page.locator("#column").waitFor();
 await phone.page.screenshot({ path: join(folder, "days-phone.png") });
+await phone.page.goto(`${address}/?log=demo`);
+await phone.page.getByRole("link", { name: "Train", exact: true }).click();
+for (let set = 0; set < 3; set++) {
+  await phone.page.getByRole("button", { name: "Set done" }).click();
+  await phone.page.getByRole("button", { name: new RegExp(`^(Warm-up|Set) ${set + 1}, done`) }).waitFor();
+}
+await phone.page.getByRole("button", { name: "8", exact: true }).click();
+await phone.page.screenshot({ path: join(folder, "training-phone.png") });
 await phone.close();
 server.kill("SIGTERM");

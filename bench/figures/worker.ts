@@ -81,6 +81,19 @@ async function measureYears(years: number): Promise<Measured[]> {
   const [, whole] = await timed(() => contract(copyOf(log), today));
   measured.push({ name: label("every figure of every day, as the figures command prints"), value: whole, unit: "ms" });
 
+  const answers = new Answers(log, () => "new");
+  const kept = asked.map(({ name, asks }) => answers.kept(name, asks as never));
+  for (const one of kept) one.refresh();
+  const histories = answers.answer("lifts", { ...asking, against: null })!.lifts.map(({ exercise }) => exercise.id);
+  const [opened, switched]: [number[], number[]] = [[], []];
+  for (const exerciseId of histories) opened.push((await timed(() => answers.answer("lift", { ...asking, exerciseId, times: 12 })))[1]);
+  for (const formula of ["epley", "personal", "wathan", "mean", "personal", "lander", "mean"] as const) {
+    const person = log.records.people.get(veteranId)!;
+    await pause();
+    const [, took] = await timed(() => { putRecord(log, "people", { ...person, settings: { ...person.settings, e1rmFormula: formula } }); for (const one of kept) one.refresh(); });
+    switched.push(took);
+  }
+  measured.push({ name: label("opening the history of a lift, slowest"), value: Math.max(...opened), unit: "ms" }, { name: label("another formula for everything in every view, slowest"), value: Math.max(...switched), unit: "ms" });
   database.close();
   return measured;
 }

@@ -13,7 +13,7 @@ const day = mustDay("2026-06-11");
 const today = dateOf(day);
 const rower = { personId: partnerId, today };
 const asked: { [N in QueryName]?: Queries[N]["asks"] } = {
-  people: null, shell: rower, library: null, holdings: null, column: { ...rower, from: "2026-03-02", to: "2026-06-21" }, day: { ...rower, date: dateOf(day - 20) }, lifts: { ...rower, exerciseId: null },
+  people: null, shell: rower, library: null, holdings: null, column: { ...rower, from: "2026-03-02", to: "2026-06-21" }, day: { ...rower, date: dateOf(day - 20) }, lifts: { ...rower, against: "bench-press" }, lift: { ...rower, exerciseId: "bench-press", times: 40 }, work: { ...rower, from: "2026-03-05", to: today }, records: { ...rower, exerciseId: null, atMost: 50 }, exercises: { ...rower, text: "", muscle: null, equipment: null, group: null },
   distance: { ...rower, days: null }, body: { ...rower, days: null, zoom: null }, food: { ...rower, date: today }, energy: rower, working: { ...rower, on: today, ref: { figure: "trend" } },
 };
 

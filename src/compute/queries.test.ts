@@ -146,14 +146,79 @@ describe("the views agree with the contract", () => {
     expect(widths.at(-1)!).toBeGreaterThan(Math.min(...widths));
   });
   it("lifts", () => {
-    const lifts = answers.answer("lifts", { ...rower, exerciseId: null })!;
+    const lifts = answers.answer("lifts", { ...rower, against: null })!;
     for (const { exercise, best } of lifts.lifts) {
       const said = person.lifts.find(({ exerciseId }) => exerciseId === exercise.id)!.best;
       if (best === null) expect(said).toBeNull();
       else expect(best.e1rmKg).toBeCloseTo(said!.e1rmKg, 7);
     }
-    expect(lifts.chosen!.exercise.id).toBe(lifts.lifts[0]!.exercise.id);
-    expect(answers.answer("lifts", { ...rower, exerciseId: "deadlift" })!.chosen!.times[0]!.date > addDays(today, -14)).toBe(true);
+    const deadlift = answers.answer("lift", { ...rower, exerciseId: "deadlift", times: 12 })!;
+    expect(deadlift.times[0]!.date > addDays(today, -14)).toBe(true);
+    expect(deadlift.times).toHaveLength(12);
+    expect(answers.answer("lift", { ...rower, exerciseId: "deadlift", times: 500 })!.times).toHaveLength(deadlift.timesInAll);
+    expect(answers.answer("lift", { ...rower, exerciseId: "nothing", times: 12 })).toBeNull();
+  });
+  it("a lift's parts agree: its row, its page, its records, the household, the load for one repetition", () => {
+    const { lifts } = answers.answer("lifts", { ...rower, against: "back-squat" })!;
+    const squat = lifts.find(({ exercise }) => exercise.id === "back-squat")!;
+    const page = answers.answer("lift", { ...rower, exerciseId: "back-squat", times: 1000 })!;
+    expect(squat.against).toBe(1);
+    expect(page.best).toMatchObject({ ...squat.best });
+    expect(page.best!.low80).toBeLessThan(page.best!.e1rmKg);
+    expect(Math.max(...page.course.map(({ e1rmKg }) => e1rmKg))).toBe(page.best!.e1rmKg);
+    expect(page.times.filter(({ isBest }) => isBest)).toHaveLength(1);
+    expect(page.byFormula.find(({ name }) => name === "mean")!.kg).toBeCloseTo(page.best!.e1rmKg, 9);
+    const records = answers.answer("records", { ...rower, exerciseId: "back-squat", atMost: 1000 })!;
+    expect(records.beaten.filter(({ what }) => what === "e1rm")[0]!.kg).toBe(page.best!.e1rmKg);
+    expect(records.standing[0]!.byReps.find(({ reps }) => reps === 5)!.kg).toBe(page.table[4]!.done!.kg);
+    expect(records.meets.map(({ lifts: tried }) => tried.length)).toEqual([3, 3]);
+    expect(answers.answer("householdLifts", rower)!.rows.find(({ exerciseId }) => exerciseId === "back-squat")!.cells.map((cell) => cell?.best?.e1rmKg ?? null)).toEqual([page.best!.e1rmKg, null]);
+    const one = answers.answer("suggest", { ...rower, exerciseId: "back-squat", reps: 1, rpe: 10 })!;
+    expect("kg" in one && one.exactKg).toBeCloseTo((page.strength as { kg: number }).kg, 9);
+  });
+  it("work of a stretch is the sum of its weeks, of its groups and of its lifts, whole weeks or not", () => {
+    for (const [from, to] of [["2026-03-16", "2026-06-07"], ["2026-03-19", "2026-06-11"]] as const) {
+      const work = answers.answer("work", { ...rower, from, to })!;
+      const sum = (values: readonly number[]) => values.reduce((a, b) => a + b, 0);
+      expect(work.sessions.every(({ date }) => date >= from && date <= to)).toBe(true);
+      for (const key of ["numberOfLifts", "volumeLoadKg"] as const) for (const parts of [work.weeks, work.byGroup, work.byLift, work.sessions]) expect(sum(parts.map((part) => part[key]))).toBeCloseTo(work.total[key], 6);
+      expect(sum(work.zones.map(({ lifts }) => lifts)) + work.unknownZone).toBe(work.total.numberOfLifts);
+      expect(sum(work.byLift.map(({ loadShare }) => loadShare))).toBeCloseTo(1, 9);
+      expect(sum(work.weeks.map(({ share }) => share!.lifts))).toBeCloseTo(1, 9);
+    }
+  });
+  it("a session in training proposes what was planned, worked out or done before, and what a table would write is what it says", () => {
+    const sessionId = `demo-1-rower-strength-${today}`;
+    const { items, steps } = answers.answer("training", { ...rower, date: today, sessionId })!;
+    expect(items.map(({ exercise }) => exercise.id)).toEqual(["deadlift", "front-squat", "overhead-press", "dumbbell-row", "back-extension"]);
+    const proposals = (itemId: string) => steps.filter((step) => step.itemId === itemId).map(({ proposal }) => [proposal.from, proposal.reps]);
+    expect(proposals("i1")).toEqual([["plan", 5], ["plan", 3], ["effort", 5], ["effort", 5], ["effort", 5]]);
+    // Asked for the same repetitions and effort as were done a week ago, the load is the same, whatever the formula in force.
+    const again = items[0]!.last!.sets.at(-1)!.done!;
+    expect(again).toMatchObject({ reps: 5, rpe: 8 });
+    expect(steps.find(({ proposal }) => proposal.from === "effort")!.proposal.kg).toBe(again.kg);
+    expect(items[1]!.last!.sets.every(({ warmUp }) => !warmUp)).toBe(true);
+    expect(items[1]!.ramp.at(-1)!.kg).toBeLessThan(82.5);
+    expect(answers.answer("training", { ...rower, date: today, sessionId: "none" })).toBeNull();
+    const lines = answers.answer("planLines", { ...rower, date: today, sessionId })!;
+    const plan = answers.answer("planTable", { ...rower, date: today, sessionId, lines })!;
+    // Written again unchanged, the plan is what it was.
+    expect(plan.session).toEqual(plan.held);
+    const table = answers.answer("setsTable", { ...rower, date: addDays(today, -3), lines: [{ exerciseId: "back-squat", sets: "2", reps: "5", load: "100", rpe: "" }, { exerciseId: "", sets: "", reps: "", load: "", rpe: "" }] })!;
+    expect(table.lines[0]!.text).toBe("2 × 5 at 100 kg");
+    expect(table.change).toHaveLength(1);
+    expect(answers.answer("setsTable", { ...rower, date: today, lines: [{ exerciseId: "back-squat", sets: "2", reps: "5", load: "", rpe: "" }] })!.change).toBeNull();
+    expect(answers.answer("sameAsLast", { ...rower, date: today })!.map(({ exerciseId }) => exerciseId)).toContain("bench-press");
+  });
+  it("a share of the maximum means the one before the day: a heavy set of the day moves no load of its own session", () => {
+    const small = emptyLog();
+    const done = (day: number, id: string, sets: Session["items"] & object): void => { putRecord(small, "sessions", { id, personId: "p", date: addDays(today, day), kind: "strength", status: "partly", items: sets }); };
+    putRecord(small, "people", { id: "p", name: "P" });
+    putRecord(small, "exercises", { id: "squat", name: "Squat", measure: "load-reps" });
+    done(-7, "before", [{ id: "i", exerciseId: "squat", sets: [{ id: "1", done: { reps: 1, kg: 100 } }] }]);
+    done(0, "now", [{ id: "i", exerciseId: "squat", sets: [{ id: "1", done: { reps: 1, kg: 150 } }, { id: "2", planned: { reps: 5, percent: 0.8 } }, { id: "3", planned: { reps: 1, rpe: 10 } }] }]);
+    const { steps } = new Answers(small, () => "x").answer("training", { personId: "p", today, date: today, sessionId: "now" })!;
+    expect(steps.slice(1).map(({ proposal }) => [proposal.from, proposal.kg])).toEqual([["percent", 80], ["effort", 100]]);
   });
   it("distance and energy", () => {
     expect(answers.answer("distance", { ...rower, days: null })!.totals.map(({ metres }) => metres)).toEqual((person.distance as { metres: number }[]).map(({ metres }) => metres));
@@ -190,7 +255,7 @@ describe("entries", () => {
     const session = (change![0] as { put: Session }).put;
     expect(session.title).toBe("Strength B");
     putRecord(working, "sessions", session);
-    const { latest } = mine.answer("lifts", { ...rower, exerciseId: null })!.lifts.find(({ exercise }) => exercise.id === "deadlift")!;
+    const { latest } = mine.answer("lifts", { ...rower, against: null })!.lifts.find(({ exercise }) => exercise.id === "deadlift")!;
     expect(latest!.e1rmKg).toBeCloseTo(promised, 1);
     expect(latest!.date).toBe(today);
   });
@@ -211,7 +276,7 @@ describe("answers", () => {
     const day = only.answer("day", { ...asking, date: today })!;
     for (const figure of [day.trend, day.plan, day.arrival, day.food.target]) expect(figure).toHaveProperty("reason");
     expect(only.answer("body", { ...asking, days: 31, zoom: null })).toMatchObject({ mornings: 0, weeks: [], change: null });
-    expect(only.answer("lifts", { ...asking, exerciseId: null })).toMatchObject({ lifts: [], weeks: [], chosen: null });
+    expect(only.answer("lifts", { ...asking, against: null })).toMatchObject({ lifts: [] });
     expect(only.answer("distance", { ...asking, days: null })!.totals).toEqual([]);
     expect(only.answer("energy", asking)).toMatchObject({ range: null, goal: null, credits: [] });
     expect(only.answer("column", { ...asking, from: today, to: today })).toHaveLength(1);

@@ -8,15 +8,22 @@ import { energyView, foodView, type EnergyView, type FoodView } from "@/core/fig
 import { entryView } from "@/core/figures/views/entry";
 import { goalPreview, type GoalAsk, type GoalPreview } from "@/core/figures/views/goalPreview";
 import { ledgerPreview, ledgerView, type LedgerAsk, type LedgerPreview, type LedgerRow } from "@/core/figures/views/ledger";
-import { liftsView, type LiftsView } from "@/core/figures/views/lifts";
+import { exercisesView, mergeExercises, type ExercisesView, type MergeExercises } from "@/core/figures/views/library";
+import { liftsView, liftView, suggestView, type LiftsView, type LiftView, type SuggestAsk, type SuggestView } from "@/core/figures/views/lifts";
 import { holdingsView, libraryView, shellView, type HoldingsView, type LibraryView, type ShellView } from "@/core/figures/views/shell";
 import { dayView, type DayView } from "@/core/figures/views/today";
 import { measuresView, type MeasuresView } from "@/core/figures/views/measures";
 import { photosView, type DayPhoto } from "@/core/figures/views/photos";
+import { householdLifts, recordsView, type HouseholdLifts, type RecordsView } from "@/core/figures/views/records";
 import { reportView, type ReportView } from "@/core/figures/views/report";
+import { planLines, planView, sameAsLast, setsPreview, tableView, type PlanAsk, type PlanLine, type PlanView, type SetsPreview, type TableAsk, type TableView, type TypedLine } from "@/core/figures/views/sets";
+import { trainingView, type TrainingView } from "@/core/figures/views/training";
+import type { SetsSheetAsk } from "@/core/workbook/setsSheet";
+import { workView, type WorkAsk, type WorkView } from "@/core/figures/views/work";
 import { workbookView, type WorkbookAsk, type WorkbookView } from "@/core/figures/views/workbook";
 import type { FigureRef, WorkingResult } from "@/core/figures/workings/working";
 import { workingOf } from "@/core/figures/workings/workingOf";
+import type { LibraryFilter } from "@/core/strength/library";
 import { peopleOf, type Log } from "@/core/log/log";
 import type { Person } from "@/core/log/records";
 import { Memo, untracked } from "@/core/memo";
@@ -34,7 +41,20 @@ export interface Queries {
   ledger: { asks: Asking & { from: string; to: string }; answers: LedgerRow[] };
   ledgerPreview: { asks: Asking & { ask: LedgerAsk }; answers: LedgerPreview };
   day: { asks: Asking & { date: string }; answers: DayView };
-  lifts: { asks: Asking & { exerciseId: string | null }; answers: LiftsView };
+  lifts: { asks: Asking & { against: string | null }; answers: LiftsView };
+  lift: { asks: Asking & { exerciseId: string; times: number }; answers: LiftView | null };
+  suggest: { asks: Asking & SuggestAsk; answers: SuggestView | { reason: string } | null };
+  work: { asks: Asking & WorkAsk; answers: WorkView };
+  records: { asks: Asking & { exerciseId: string | null; atMost: number }; answers: RecordsView };
+  householdLifts: { asks: Asking; answers: HouseholdLifts };
+  exercises: { asks: Asking & LibraryFilter; answers: ExercisesView };
+  mergeExercises: { asks: Asking & { keptId: string; goneId: string }; answers: MergeExercises | null };
+  setsPreview: { asks: Asking & { text: string; ask: SetsSheetAsk }; answers: SetsPreview | { reason: string } };
+  setsTable: { asks: Asking & TableAsk; answers: TableView };
+  planTable: { asks: Asking & PlanAsk; answers: PlanView };
+  planLines: { asks: Asking & { date: string; sessionId: string }; answers: PlanLine[] };
+  sameAsLast: { asks: Asking & { date: string }; answers: TypedLine[] };
+  training: { asks: Asking & { date: string; sessionId: string }; answers: TrainingView | null };
   distance: { asks: Asking & { days: number | null }; answers: DistanceView };
   body: { asks: Asking & BodyAsk; answers: BodyView };
   photos: { asks: Asking; answers: DayPhoto[] };
@@ -54,7 +74,8 @@ export type QueryName = keyof Queries;
 export function everyView(asking: Asking): { name: QueryName; asks: Queries[QueryName]["asks"] }[] {
   const day = mustDay(asking.today);
   const asks: { [N in QueryName]?: Queries[N]["asks"] } = {
-    shell: asking, column: { ...asking, from: dateOf(day - 70), to: dateOf(day + 14) }, ledger: { ...asking, from: dateOf(day - 70), to: dateOf(day + 14) }, day: { ...asking, date: asking.today }, lifts: { ...asking, exerciseId: null },
+    shell: asking, column: { ...asking, from: dateOf(day - 70), to: dateOf(day + 14) }, ledger: { ...asking, from: dateOf(day - 70), to: dateOf(day + 14) }, day: { ...asking, date: asking.today }, lifts: { ...asking, against: null },
+    work: { ...asking, from: dateOf(day - 83), to: asking.today }, records: { ...asking, exerciseId: null, atMost: 40 }, exercises: { ...asking, text: "", muscle: null, equipment: null, group: null },
     distance: { ...asking, days: 84 }, body: { ...asking, days: null, zoom: null }, measures: asking, food: { ...asking, date: asking.today }, energy: asking,
   };
   return (Object.keys(asks) as QueryName[]).map((name) => ({ name, asks: asks[name]! }));
@@ -107,7 +128,20 @@ export class Answers {
     ledger: (asks) => this.#with(this.#of(asks), (figures) => ledgerView(figures, mustDay(asks.from), mustDay(asks.to))),
     ledgerPreview: (asks) => this.#with(this.#of(asks), (figures) => ledgerPreview(figures, asks.ask, this.newId)),
     day: (asks) => this.#with(this.#of(asks, asks.date), (figures) => dayView(figures, mustDay(asks.date))),
-    lifts: (asks) => this.#with(this.#of(asks), (figures) => liftsView(figures, asks.exerciseId)),
+    lifts: (asks) => this.#with(this.#of(asks), (figures) => liftsView(figures, asks.against)),
+    lift: (asks) => this.#with(this.#of(asks), (figures) => liftView(figures, asks.exerciseId, asks.times)),
+    suggest: (asks) => this.#with(this.#of(asks), (figures) => suggestView(figures, asks)),
+    work: (asks) => this.#with(this.#of(asks), (figures) => workView(figures, asks)),
+    records: (asks) => this.#with(this.#of(asks), (figures) => recordsView(figures, asks)),
+    householdLifts: (asks) => householdLifts(peopleOf(this.log).flatMap(({ id }) => this.#of({ ...asks, personId: id }) ?? [])),
+    exercises: (asks) => this.#with(this.#of(asks), (figures) => exercisesView(figures, asks)),
+    mergeExercises: (asks) => this.#with(this.#of(asks), (figures) => mergeExercises(figures, asks.keptId, asks.goneId)),
+    setsPreview: (asks) => this.#with(this.#of(asks), (figures) => setsPreview(figures, asks.text, asks.ask, this.newId)),
+    setsTable: (asks) => this.#with(this.#of(asks), (figures) => tableView(figures, asks, this.newId)),
+    planTable: (asks) => this.#with(this.#of(asks), (figures) => planView(figures, asks, this.newId)),
+    planLines: (asks) => this.#with(this.#of(asks), (figures) => planLines(figures, asks.date, asks.sessionId)),
+    sameAsLast: (asks) => this.#with(this.#of(asks), (figures) => sameAsLast(figures, asks.date)),
+    training: (asks) => this.#with(this.#of(asks), (figures) => trainingView(figures, asks.date, asks.sessionId)),
     distance: (asks) => this.#with(this.#of(asks), (figures) => distanceView(figures, asks.days)),
     body: (asks) => this.#with(this.#of(asks), (figures) => bodyView(figures, asks)),
     measures: (asks) => this.#with(this.#of(asks), measuresView),

@@ -50,7 +50,7 @@ function addRower(log: Log, today: Day): void {
   const aim = (day: Day) => (day < goalStart ? 73.6 + (1.7 * (day - firstDay)) / (goalStart - firstDay) : 75.2 - (4.5 * (day - goalStart)) / (deadline - goalStart));
   const life: Life = { firstDay, lastDay: today, startKg: 73.6, heightCm: 179, ageYears: 31, sex: "male", aim, illness, holiday, minutes: { 1: 55, 2: 35, 3: 30, 4: 85, 5: 10, 6: 60, 7: 75 }, weighs: 0.93 };
 
-  add(log, "people", person(rowerId, "Rower", "male", dateOf(today - 31 * 365 - 130), 179));
+  add(log, "people", { ...person(rowerId, "Rower", "male", dateOf(today - 31 * 365 - 130), 179), settings: { e1rmFormula: "mean", totalLifts: ["back-squat", "bench-press", "deadlift"] } });
   add(log, "goals", { id: "rower-goal", personId: rowerId, of: "weight", startDate: dateOf(goalStart), startKg: 75.3, targetKg: 71, limit: true, by: { date: dateOf(deadline) }, why: "Weigh-in of the lightweight class at the harbour regatta" });
   add(log, "energySettings", { id: "rower-energy", personId: rowerId, from: dateOf(firstDay), equation: "mifflinStJeor", activityFactor: 1.65, sessionsInFactor: true, targets: { training: { protein: 130 }, rest: { protein: 130 } } });
   add(log, "maxima", { id: "rower-squat-test", personId: rowerId, exerciseId: "back-squat", date: dateOf(today - 101), kg: 115, tested: true });

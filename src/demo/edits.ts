@@ -50,7 +50,7 @@ export function madeUpEdit(log: Log, personId: string, kind: EditKind, random: R
     }
     case "person": {
       const person = log.records.people.get(personId)!;
-      return put("people", { ...person, weekStart: 1 + Math.floor(random.next() * 7), settings: { e1rmFormula: random.pick(["mean", "epley", "wathan"]), countWarmUps: random.chance(0.3) } }, person);
+      return put("people", { ...person, weekStart: 1 + Math.floor(random.next() * 7), settings: { e1rmFormula: random.pick(["mean", "epley", "wathan", "personal"]), countWarmUps: random.chance(0.3) } }, person);
     }
     case "goal": return put("goals", { id: `edit-goal-${Math.floor(random.next() * 3)}`, personId, of: "weight", startDate: date, startKg: tenth(72, 76), targetKg: tenth(68, 71), by: { date: dateOf(last + 60) } });
     case "removal": {

@@ -28,7 +28,7 @@ export function rowerSessions(when: When): Session[] {
     case 3: return [distance(when, { kind: "run", title: "Easy run", purpose: "easy", surface: "path", metres: 5000 + (week % 3) * 1000, paceSeconds: 0.342 - week * 0.0004, spread: 0.006, effort: 4 })];
     case 4: return [strength(when, strengthB, "18:00"), { ...steady(6500, 3), time: "19:15" }];
     case 6: return [distance(when, { kind: "row", title: "On the water", purpose: "technique", surface: "water", metres: 11_000, paceSeconds: 0.318, spread: 0.008, effort: 6 })];
-    case 7: return [strength(when, week % 2 === 0 ? strengthA : strengthB, "10:00"), ...(week % 2 === 1 ? [distance(when, { kind: "run", title: "Long run", purpose: "long", surface: "path", metres: 11_000, paceSeconds: 0.352 - week * 0.0004, spread: 0.006, effort: 6, optional: true })] : [])];
+    case 7: return [week === 13 || week === 26 ? testDay(when) : strength(when, week % 2 === 0 ? strengthA : strengthB, "10:00"), ...(week % 2 === 1 ? [distance(when, { kind: "run", title: "Long run", purpose: "long", surface: "path", metres: 11_000, paceSeconds: 0.352 - week * 0.0004, spread: 0.006, effort: 6, optional: true })] : [])];
     default: return [];
   }
 }
@@ -65,7 +65,9 @@ function strength(when: When, routine: Routine, time: string): Session {
     const step = exercise.incrementKg ?? 2.5;
     const kg = Math.max(0, Math.round(((startKg + perMonth * months) * wave) / step) * step);
     const dropped = head.status === "partly" && index >= 3;
-    return { id: `i${index + 1}`, exerciseId, sets: [...warmUps(exerciseId, kg, performed), ...work(when.random, exercise.measure ?? "load-reps", sets, reps, kg, performed && !dropped, index === 0 ? 150 : 90)] };
+    // Bench press and bench pull are done in turn.
+    const together = exerciseId === "bench-press" || exerciseId === "bench-pull" ? { superset: "A" } : {};
+    return { id: `i${index + 1}`, exerciseId, ...together, sets: [...warmUps(exerciseId, kg, performed), ...work(when.random, exerciseId, exercise.measure ?? "load-reps", sets, reps, kg, performed && !dropped, index === 0 ? 150 : 90)] };
   });
   const after = performed ? { minutes: Math.round(58 + when.random.normal(5)), effort: Math.round(7 + when.random.normal(0.8)), feel: when.random.pick([3, 3, 4, 4, 5]) } : {};
   return { ...head, time, planned: { minutes: 60, effort: 7 }, ...after, items };
@@ -79,14 +81,33 @@ function warmUps(exerciseId: string, kg: number, performed: boolean): TrainingSe
   });
 }
 
-function work(random: Random, measure: string, sets: number, reps: number, kg: number, performed: boolean, restSeconds: number): TrainingSet[] {
+function work(random: Random, exerciseId: string, measure: string, sets: number, reps: number, kg: number, performed: boolean, restSeconds: number): TrainingSet[] {
   return Array.from({ length: sets }, (_, index) => {
-    const planned = measure === "duration" ? { seconds: reps } : { reps, kg };
-    const short = index >= sets - 1 && random.chance(0.12);
+    const last = index === sets - 1;
+    // The last bench press goes for as many as possible; the deadlift's load is left to the day, by its effort.
+    const most = last && exerciseId === "bench-press";
+    const planned = measure === "duration" ? { seconds: reps } : exerciseId === "deadlift" ? { reps, rpe: 8 } : { reps, kg, ...(most ? { asManyAsPossible: true } : {}) };
+    const short = last && random.chance(0.12);
     const rpe = Math.min(10, 7 + index * 0.5 + Math.round(random.normal(0.5)) * 0.5 + (short ? 1 : 0));
-    const done = measure === "duration" ? { seconds: reps + Math.round(random.normal(2)) } : { reps: short ? reps - 1 : reps, kg, ...(index === sets - 1 ? { rpe } : {}), ...(short && rpe >= 10 ? { failed: true } : {}) };
+    const extra = most && !short ? Math.max(0, Math.round(1.5 + random.normal(1))) : 0;
+    const done = measure === "duration" ? { seconds: reps + Math.round(random.normal(2)) } : { reps: short ? reps - 1 : reps + extra, kg, ...(last ? { rpe: most ? 10 : rpe } : {}), ...(short && rpe >= 10 ? { failed: true } : {}) };
     return { id: `s${index + 1}`, restSeconds, planned, ...(performed ? { done } : {}) };
   });
+}
+
+/** Three lifts to a single, three attempts each; now and then the last is missed. */
+function testDay(when: When): Session {
+  const head = frame(when, "strength", "Test day");
+  const performed = head.status === "done" || head.status === "partly";
+  const months = (when.day - when.firstDay) / 30.4;
+  const lift = (exerciseId: string, startKg: number, perMonth: number): Item => ({
+    id: exerciseId, exerciseId, sets: [0.91, 0.96, 1].map((share, index) => {
+      const kg = Math.round(((startKg + perMonth * months) * share) / 2.5) * 2.5;
+      const missed = index === 2 && when.random.chance(0.35);
+      return { id: `t${index + 1}`, restSeconds: 240, planned: { reps: 1, kg }, ...(performed ? { done: { reps: missed ? 0 : 1, kg, ...(missed ? { failed: true } : { rpe: 8 + index }) } } : {}) };
+    }),
+  });
+  return { ...head, time: "10:00", test: true, place: "Boathouse gym", planned: { minutes: 75, effort: 8 }, ...(performed ? { minutes: 78, effort: 8, feel: 4 } : {}), items: [lift("back-squat", 101, 3.6), lift("bench-press", 68, 1.5), lift("deadlift", 124, 4.2)] };
 }
 
 interface Piece { kind: string; title: string; purpose: string; surface: string; metres: number; paceSeconds: number; spread: number; effort: number; optional?: boolean }

@@ -1,4 +1,5 @@
-import { mkdtempSync, rmSync } from "node:fs";
+import { mkdtempSync, readFileSync, rmSync } from "node:fs";
+import { createRequire } from "node:module";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { chromium, type BrowserContext, type Page } from "playwright-core";
@@ -60,7 +61,7 @@ export async function trainee({ width = 1280, height = 800, dark = false, date =
 
 /** Opens the demo log and waits until its figures stand. */
 export async function openDemo(page: Page, path = "/"): Promise<void> {
-  await page.goto(`${address}${path}?log=demo`);
+  await page.goto(`${address}${path}${path.includes("?") ? "&" : "?"}log=demo`);
   await page.locator("#content h1").waitFor();
 }
 
@@ -82,4 +83,14 @@ export async function write(page: Page, text: string): Promise<void> {
   const before = await page.getByRole("status").innerText();
   await line.press("Enter");
   await page.waitForFunction((old) => { const now = [...document.querySelectorAll('[role="status"]')].map((one) => (one as HTMLElement).innerText).join(""); return now !== old && now.includes("Saved"); }, before);
+}
+
+const axe = readFileSync(createRequire(import.meta.url).resolve("axe-core/axe.min.js"), "utf8");
+interface Finding { id: string; impact: string | null; nodes: { html: string; failureSummary: string }[] }
+
+/** Serious findings of axe on the page as it stands. Evaluated by the debugger, so the page's policy needs no hole for it. */
+export async function seriousFindings({ page }: Trainee): Promise<string[]> {
+  await page.evaluate(axe);
+  const violations = await page.evaluate(async () => (await (window as unknown as { axe: { run: (options: object) => Promise<{ violations: Finding[] }> } }).axe.run({ resultTypes: ["violations"] })).violations);
+  return violations.filter(({ impact }) => impact === "serious" || impact === "critical").map(({ id, nodes }) => `${id}: ${nodes[0]!.html.slice(0, 200)} ${nodes[0]!.failureSummary}`);
 }

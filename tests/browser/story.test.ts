@@ -28,9 +28,11 @@ async function screen(page: Page) {
   await page.locator('[data-figure="expenditure"]').waitFor();
   const expenditure = await figure(page, "expenditure");
   await page.goto(`${address}/lifts`);
-  await page.getByRole("heading", { name: "Volume, weeks from" }).waitFor();
+  await page.locator('[data-figure="latest"]').waitFor();
   const lifts = await page.locator("#content table").first().innerText();
-  const volume = await page.locator("#content table").nth(2).innerText();
+  await page.goto(`${address}/lifts/work`);
+  await page.getByRole("heading", { name: "Week by week" }).waitFor();
+  const volume = await page.getByRole("group", { name: "Week by week" }).innerText();
   await page.goto(`${address}/distance`);
   await page.getByRole("heading", { name: "By purpose" }).waitFor();
   const distance = await page.locator("#content table").first().innerText();

@@ -1,5 +1,6 @@
+import { Suspense } from "react";
 import { Lifts } from "@/features/lifts/Lifts";
 
 export default function Page() {
-  return <Lifts />;
+  return <Suspense><Lifts /></Suspense>;
 }

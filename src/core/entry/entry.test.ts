@@ -3,6 +3,7 @@ import { describe, expect, it } from "vitest";
 import { mustDay } from "../calendar/day";
 import type { Meal, Session, WeighIn } from "../log/records";
 import { starterFoods } from "../nutrition/starterFoods";
+import { factorOf } from "../strength/e1rm";
 import { starterExercises } from "../strength/starterExercises";
 import { metricUnits, Printer } from "../units/printer";
 import { readEntry } from "./read";
@@ -12,7 +13,7 @@ const today = mustDay("2026-06-11"); // a Thursday
 let next = 0;
 const base: EntryContext = {
   personId: "p", day: today, today, printer: new Printer(metricUnits), exercises: starterExercises, kinds: [{ id: "k", name: "swim" }], foods: starterFoods,
-  recipes: [{ id: "soup", name: "Lentil soup", portions: 4, ingredients: [{ foodId: "lentils", grams: 320 }] }], formula: "mean",
+  recipes: [{ id: "soup", name: "Lentil soup", portions: 4, ingredients: [{ foodId: "lentils", grams: 320 }] }], factorFor: () => factorOf.mean,
   sessionsOn: () => [], weighInOn: () => null, expectedKg: () => 72, bodyWeightOn: () => 72, bestOf: () => null, newId: () => `id${next++}`,
 };
 const read = (text: string, context: Partial<EntryContext> = {}) => readEntry(text, { ...base, ...context });
@@ -69,7 +70,7 @@ describe("sets", () => {
   it("ask instead of guessing", () => {
     const squat = read("squat 3x6 90 kg");
     expect(squat.change).toBeNull();
-    expect(squat.choices.map(({ label }) => label)).toEqual(["Back squat", "Front squat", "Split squat"]);
+    expect(squat.choices.map(({ label }) => label)).toEqual(["Back squat", "Front squat", "High-bar squat", "Low-bar squat", "Box squat", "Paused squat"]);
     expect(setsOf(only(squat.choices[1]!.text))).toHaveLength(3);
     const load = read("deadlift 100x5");
     expect(load.change).toBeNull();
@@ -146,7 +147,7 @@ describe("foods", () => {
 
 describe("anything", () => {
   it("completes from the trainee's own names", () => {
-    expect(read("fro").completions).toEqual([{ label: "Front squat", text: "Front squat " }]);
+    expect(read("front s").completions).toEqual([{ label: "Front squat", text: "Front squat " }]);
     expect(only<Meal>("80 g oa")).toMatchObject({ foodId: "oats" });
     expect(read("oa").completions).toEqual([]);
     expect(read("100 g be").choices.map(({ text }) => text)).toEqual(["100 g Berries, mixed", "100 g Beef mince, 10 %", "100 g Beer"]);
@@ -158,5 +159,17 @@ describe("anything", () => {
       if (kind !== "empty") expect(change !== null || problems.length > 0 || choices.length > 0).toBe(true);
       for (const problem of problems) expect(problem.end).toBeGreaterThan(problem.start);
     }), { numRuns: 2000 });
+  });
+});
+
+describe("an exercise that is not there yet", () => {
+  it("is added with its sets after a second Enter, and only when it is sets", () => {
+    const { change, caution, fields } = read("Zottman lifts 3x12 10 kg");
+    expect(caution).toContain("\"Zottman lifts\" is not in your library yet");
+    expect(fields.find(({ label }) => label === "sets")!.text).toBe("3 × 12 at 10 kg");
+    expect(change).toHaveLength(2);
+    expect(change![0]).toMatchObject({ kind: "exercises", put: { name: "Zottman lifts", group: "other" } });
+    expect(read("flurb 12").change).toBeNull();
+    expect(read("flurb").change).toBeNull();
   });
 });

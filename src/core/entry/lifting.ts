@@ -99,7 +99,7 @@ function figuresOf(exercise: Exercise, sets: readonly { done: Done; warmUp: bool
   if (lifts === 0) return [];
   const load = working.reduce((sum, { done }) => sum + done.reps! * sides * (totalLoad(exercise, done.kg ?? 0, day, context.bodyWeightOn) ?? 0), 0);
   const share = (bodyShare(exercise) ?? 0) * (context.bodyWeightOn(day) ?? 0);
-  const maxima = working.flatMap(({ done }) => { const total = totalLoad(exercise, done.kg ?? 0, day, context.bodyWeightOn); const one = total === null ? null : estimateMaximum(context.formula, total, done.reps!, done.rpe); return one !== null && "kg" in one ? [one.kg - share] : []; });
+  const maxima = working.flatMap(({ done }) => { const total = totalLoad(exercise, done.kg ?? 0, day, context.bodyWeightOn); const one = total === null ? null : estimateMaximum(context.factorFor(exercise.id), total, done.reps!, done.rpe); return one !== null && "kg" in one ? [one.kg - share] : []; });
   const best = context.bestOf(exercise.id);
   return [
     { label: "volume", text: `${lifts} lifts, ${context.printer.volumeLoad(load)}` },

@@ -1,5 +1,6 @@
 import { dateOf, type Day } from "../calendar/day";
 import { put } from "../log/records";
+import { namedExercise } from "../strength/library";
 import { readDistance } from "./distance";
 import { readFood } from "./food";
 import { afterName, readLifting } from "./lifting";
@@ -45,9 +46,21 @@ function readBody(rest: Part, day: Day, context: EntryContext, prefix: string): 
       choices: lift.candidates.slice(0, 6).map(({ name }) => ({ label: name, text: `${prefix}${name}${rest.text.slice(lift.length)}` })),
     });
   }
+  const added = lift.candidates.length === 0 ? readNewExercise(rest, day, context, prefix) : null;
+  if (added) return added;
   const first = /^\S+/.exec(rest.text)![0];
   const message = lift.candidates.length > 0 ? "Go on typing, or choose one below." : `Nothing of yours begins like this. A weight (71.4), an exercise with sets, run or row, or foods with amounts can be written here.`;
   return reading("unclear", dateOf(day), { problems: [problemAt({ text: first, start: rest.start }, message)] });
+}
+
+/** Sets of an exercise that is not in the library yet: it is added with them, after a second Enter. Null when the text is not a name with sets. */
+function readNewExercise(rest: Part, day: Day, context: EntryContext, prefix: string): Reading | null {
+  const typed = /^\p{L}[\p{L}\s'’-]*?(?=\s+\d)/u.exec(rest.text)?.[0];
+  if (typed === undefined || typed.length < 3) return null;
+  const name = typed.charAt(0).toUpperCase() + typed.slice(1);
+  const exercise = namedExercise(context.newId(), name);
+  const read = readLifting(exercise, afterName(rest, typed.length), day, context, prefix);
+  return read.change === null ? null : { ...read, change: [put("exercises", exercise), ...read.change], caution: `"${name}" is not in your library yet. Enter once more adds it as an exercise, with these sets.` };
 }
 
 function readSkip(rest: Part, day: Day, context: EntryContext, prefix: string): Reading {

@@ -1,6 +1,6 @@
 import type { Change, Exercise, Food, Recipe, RecordOf, Session, WeighIn } from "../log/records";
 import type { Day } from "../calendar/day";
-import type { FormulaChoice } from "../strength/e1rm";
+import type { Factor } from "../strength/e1rm";
 import type { Printer } from "../units/printer";
 
 /** What the line is read against: the day chosen, the trainee's units, and the trainee's own words. */
@@ -14,7 +14,8 @@ export interface EntryContext {
   kinds: readonly RecordOf<"kinds">[];
   foods: readonly Food[];
   recipes: readonly Recipe[];
-  formula: FormulaChoice;
+  /** The relation of repetitions to load in force for an exercise. */
+  factorFor: (exerciseId: string) => Factor;
   sessionsOn: (day: Day) => readonly Session[];
   weighInOn: (day: Day) => WeighIn | null;
   /** What the scale may be expected to show, to question a slip of the finger. */

@@ -10,6 +10,8 @@ import { peopleOf, type Log } from "../log/log";
 import { dailyLoads, distanceTotals } from "./distances";
 import { Figures, dateOrNull, lastEntryDay } from "./figures";
 import { compositionOf } from "./views/measures";
+import { lifting } from "./lifting";
+import { zones } from "../strength/intensity";
 import { creditsOn, expenditureOn, foodDays, targetFor, type Target } from "./foodDay";
 
 /**
@@ -46,11 +48,14 @@ export function personContract(figures: Figures): Record<string, unknown> {
     lifts: figures.lifts.map(({ exerciseId, best, latest, lastDone }) => ({
       exerciseId, best: maximumContract(best), latest: maximumContract(latest), lastDone: dateOf(lastDone),
       ...(best === null ? { reason: "no set so far may stand for a maximum" } : {}),
+      curve: figures.curveOf(exerciseId), tested: figures.testsOf(exerciseId).map((test) => ({ date: dateOf(test.day), kg: test.kg })),
+      bestRatio: ratioContract(lifting(figures).records(exerciseId).bestRatio),
+      repRecords: lifting(figures).records(exerciseId).standing.map(({ reps, kg, day }) => ({ reps, kg, date: dateOf(day) })),
     })),
     e1rm: { formula: figures.formula },
     volume: figures.liftedWeeks.map((start) => {
-      const { byExercise, ...volume } = figures.volumeOf(start);
-      return { weekStart: dateOf(start), ...volume, byExercise, ...(volume.averageIntensity === null ? { reason: "no lift of the week has a maximum" } : {}) };
+      const { volume: { byExercise, ...volume }, zones: { byZone, unknown }, planned } = lifting(figures).weekWork(start);
+      return { weekStart: dateOf(start), ...volume, byExercise, zones: zones.map(({ name }, zone) => ({ zone: name, numberOfLifts: byZone[zone]! })), withoutMaximum: unknown, planned, ...(volume.averageIntensity === null ? { reason: "no lift of the week has a maximum" } : {}) };
     }),
     distance: distanceTotals(figures),
     load: dailyLoads(figures, -Infinity, figures.on).map(({ day, sessionLoad }) => ({ date: dateOf(day), sessionLoad })),
@@ -135,6 +140,10 @@ function adherenceContract(figures: Figures) {
     const counts = adherence(sessions, figures.on);
     return { weekStart: dateOf(start), ...counts, ...(counts.share === null ? { reason: "nothing was planned" } : {}) };
   });
+}
+
+function ratioContract(best: { ratio: number; day: Day } | null) {
+  return best && { ratio: best.ratio, date: dateOf(best.day) };
 }
 
 /** Ten significant digits for every number, at every depth. */

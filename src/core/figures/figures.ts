@@ -5,10 +5,10 @@ import { secondOffset, type SecondOffset, type SecondWeighed } from "../body/sec
 import { primaryOf, type Weighed } from "../body/weighIns";
 import { afterTraining, effectMornings, weekdayEffects, whitened, type AfterTraining, type WeekdayEffects } from "../body/weekday";
 import { weeklyWeight, weekStarts, type WeeklyWeight } from "../body/weekly";
-import type { FormulaChoice } from "../strength/e1rm";
-import { liftDays, liftStanding, maximumInForce, type LiftDay, type LiftStanding } from "../strength/maximum";
-import { performedSets, type PerformedSet } from "../strength/sets";
-import { intensityOf, workOf, type Volume } from "../strength/volume";
+import { factorOf, type Factor, type FormulaChoice } from "../strength/e1rm";
+import { liftsDone, liftStanding, maximumInForce, withMaximum, type DoneLift, type LiftDay, type LiftStanding } from "../strength/maximum";
+import { curveFactor, curveSets, fitRepCurve, type RepCurve } from "../strength/repCurve";
+import { bodyPartOf, performedSets, type PerformedSet } from "../strength/sets";
 import { equations, type Body, type EquationName, type Resting, type Sex } from "../energy/resting";
 import { goalCourses, milestones, type GoalCourse, type Milestone } from "../goal/course";
 import { measureGoal, measureTrend, type MeasureGoal, type MeasureTrend, type Reading } from "../goal/measureGoal";
@@ -200,17 +200,31 @@ export class Figures extends Asked {
   setsOfWeek(start: Day): PerformedSet[] { return this.sessionsOfWeek(start).flatMap((session) => this.setsOf(session)); }
 
   /** What was done of each lift in some of a day's sessions; nothing while it lies ahead. */
-  liftsIn(day: Day, sessions: readonly Session[]): LiftDay[] { return day > this.on ? [] : liftDays(day, sessions, this.exercises, this.formula, this.bodyWeightOn); }
+  liftsIn(day: Day, sessions: readonly Session[]): DoneLift[] { return day > this.on ? [] : liftsDone(day, sessions, this.exercises, this.bodyWeightOn); }
 
-  /** What was done of each lift through a block of days, day by day. */
+  /** What was done of each lift through a block of days, day by day, whatever the formula. */
   readonly #liftBlock = this.#each((block: number) => groupBy(joined(daysOf(block), (day) => this.liftsIn(day, this.sessionsOn(day))), ({ exerciseId }) => exerciseId));
+  /** Blocks of days up to the one asked about that hold sessions, in order. */
+  get pastBlocks(): readonly number[] { return this.#pastBlocks(); }
   readonly #pastBlocks = this.#kept(() => this.log.index.blocks("sessions", this.personId).filter((block) => block <= blockOf(this.on)));
-  readonly #liftPart = this.#each((exerciseId: string) => this.#each((block: number): LiftDay[] => this.#liftBlock(block).get(exerciseId) ?? []));
+  readonly #donePart = this.#each((exerciseId: string) => this.#each((block: number): DoneLift[] => this.#liftBlock(block).get(exerciseId) ?? []));
+  readonly #liftPart = this.#each((exerciseId: string) => this.#each((block: number): LiftDay[] => this.#donePart(exerciseId)(block).map((done) => this.withMaximum(done))));
 
-  /** What was done of one lift on a day; null when it was not done. */
-  liftOn(exerciseId: string, day: Day): LiftDay | null {
-    return this.#liftPart(exerciseId)(blockOf(day)).find((done) => done.day === day) ?? null;
-  }
+  /** What was done of one lift in a block of days, oldest first. */
+  doneIn(exerciseId: string, block: number): readonly DoneLift[] { return this.#donePart(exerciseId)(block); }
+
+  /** The same with the day's highest estimate. */
+  withMaximum(done: DoneLift): LiftDay { return withMaximum(done, this.factorFor(done.exerciseId), this.bodyWeightOn); }
+
+  /** The relation of repetitions to load in force for a lift. */
+  readonly factorFor = this.#each((exerciseId: string): Factor => { const { formula } = this; return formula === "personal" ? curveFactor(this.curveOf(exerciseId)) : factorOf[formula]; });
+
+  /** A lift's own relation of repetitions to load, from its hard sets and tested maxima up to the day asked about. */
+  readonly curveOf = this.#each((exerciseId: string): RepCurve => {
+    const exercise = this.exercises.get(exerciseId)!;
+    const tests = this.testsOf(exerciseId).map(({ kg, day }) => ({ day, totalKg: kg + bodyPartOf(exercise, this.bodyWeightOn(day)) })).filter(({ totalKg }) => totalKg > 0);
+    return fitRepCurve(joined(this.#pastBlocks(), (block) => joined(this.#donePart(exerciseId)(block), ({ front, day }) => curveSets(front, day))), tests, this.on);
+  });
 
   /** What was done of one lift, day by day, oldest first. */
   readonly liftCourse = this.#each((exerciseId: string): LiftDay[] => joined(this.#pastBlocks(), this.#liftPart(exerciseId)));
@@ -232,21 +246,18 @@ export class Figures extends Asked {
   }));
 
   readonly #tested = this.#kept(() => this.#mine("maxima").filter((maximum) => maximum.tested !== false && mustDay(maximum.date) <= this.on).sort(byDateAndId));
-  readonly #ownMaximum = this.#each((exerciseId: string) => {
-    const tested: Maximum[] = this.#tested().filter((maximum) => maximum.exerciseId === exerciseId);
-    return maximumInForce(this.liftCourse(exerciseId), tested.map(({ kg, date }) => ({ kg, day: mustDay(date) })));
+  /** Tested maxima of a lift, quoted as it is loaded, oldest first: those entered as such, and singles made in a session of testing. */
+  readonly testsOf = this.#each((exerciseId: string): { day: Day; kg: number; maximum: Maximum | null }[] => {
+    const entered = this.#tested().filter((maximum) => maximum.exerciseId === exerciseId).map((maximum) => ({ day: mustDay(maximum.date), kg: maximum.kg, maximum }));
+    const made = joined(this.#pastBlocks(), (block) => this.#donePart(exerciseId)(block).flatMap(({ day, testedKg }) => (testedKg === null ? [] : [{ day, kg: testedKg, maximum: null }])));
+    return made.length === 0 ? entered : [...entered, ...made].sort((a, b) => a.day - b.day || a.kg - b.kg);
   });
+  readonly #ownMaximum = this.#each((exerciseId: string) => maximumInForce(this.liftCourse(exerciseId), this.testsOf(exerciseId)));
 
   /** Weeks in which something was lifted, by first day, oldest first. */
   get liftedWeeks(): Day[] { return this.#liftedWeeks(); }
   readonly #liftedWeeks = this.#kept(() => [...new Set(joined(this.#pastBlocks(), this.#liftedDays).map((day) => weekStartOf(day, this.weekStart)))]);
   readonly #liftedDays = this.#each((block: number): Day[] => [...new Set(joined(this.#liftBlock(block).values(), (done) => done).map(({ day }) => day))].sort((a, b) => a - b));
-
-  /** Volume of the week that begins on a day. */
-  readonly volumeOf = this.#each((start: Day): Volume => {
-    const sets = this.setsOfWeek(start);
-    return { ...workOf(sets, this.settings), averageIntensity: intensityOf(sets, this.settings, this.maximumOn, this.bodyWeightOn) };
-  });
 
   // Goal
 

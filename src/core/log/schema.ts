@@ -22,8 +22,17 @@ const owned = { ...shared, personId: id };
 
 /** What changes a figure, per person. Everything here has a default, so an absent field is not an error. */
 export const settingsSchema = open({
-  e1rmFormula: z.enum(["mean", "epley", "brzycki", "lombardi", "oConner", "mayhew", "wathan", "lander"]).nullish(),
+  /** `personal` is each lift's own relation of repetitions to load. */
+  e1rmFormula: z.enum(["mean", "epley", "brzycki", "lombardi", "oConner", "mayhew", "wathan", "lander", "personal"]).nullish(),
   countWarmUps: z.boolean().nullish(),
+  /** The bar, kilograms, where an exercise does not name its own. */
+  barKg: z.number().min(0).max(100).nullish(),
+  /** Plates at hand: how many there are of each weight, both sides together. */
+  plates: z.array(open({ kg: z.number().positive().max(100), count: z.number().int().min(0).max(100) })).max(40).nullish(),
+  /** Rest between sets when a set does not say, seconds. */
+  restSeconds: z.number().min(0).max(7200).nullish(),
+  /** The lifts whose best attempts of a meet make its total. */
+  totalLifts: z.array(id).max(20).nullish(),
 });
 
 export const personSchema = open({
@@ -55,6 +64,11 @@ export const exerciseSchema = open({
   direct: z.array(text).max(50).nullish(),
   indirect: z.array(text).max(50).nullish(),
   incrementKg: z.number().positive().max(100).nullish(),
+  /** The bar or handle this exercise is done with, kilograms. */
+  barKg: z.number().min(0).max(100).nullish(),
+  /** How a machine is set for the trainee: seat, pad, pin. */
+  setting: text.nullish(),
+  cues: text.nullish(),
   maximumFrom: open({ exerciseId: id, ratio: z.number().positive().max(5) }).nullish(),
   links: z.array(text).max(50).nullish(),
   note: text.nullish(),
@@ -74,9 +88,17 @@ const plannedSetSchema = open({
 });
 const doneSetSchema = open({
   reps: reps.nullish(), kg: load.nullish(), rpe: effort.nullish(), failed: z.boolean().nullish(), seconds: seconds.nullish(), metres: metres.nullish(),
+  /** What followed the first part without a full rest: lighter in a drop set, as heavy in a cluster. */
+  parts: z.array(open({ reps: reps.nullish(), kg: load.nullish() })).max(50).nullish(),
 });
 export const setSchema = open({ id, warmUp: z.boolean().nullish(), restSeconds: seconds.nullish(), planned: plannedSetSchema.nullish(), done: doneSetSchema.nullish() });
-export const itemSchema = open({ id, exerciseId: id, note: text.nullish(), superset: z.union([text, z.number()]).nullish(), sets: z.array(setSchema).max(500) });
+export const itemSchema = open({
+  id, exerciseId: id, note: text.nullish(), superset: z.union([text, z.number()]).nullish(), sets: z.array(setSchema).max(500),
+  /** How fast the parts of a repetition are, as the trainee writes it (`3-1-1`). */
+  tempo: text.nullish(),
+  /** Why the exercise was left out, once it was. */
+  skipped: text.nullish(),
+});
 
 const coveredSchema = open({ metres: metres.nullish(), seconds: seconds.nullish() });
 
@@ -88,6 +110,8 @@ export const sessionSchema = open({
   title: text.nullish(),
   place: text.nullish(),
   optional: z.boolean().nullish(),
+  /** A meet or a day of testing: its sets are attempts, and its made ones tested maxima. */
+  test: z.boolean().nullish(),
   status: z.enum(["planned", "done", "partly", "skipped", "missed"]),
   reason: text.nullish(),
   photoIds: z.array(id).max(500).nullish(),

@@ -1,3 +1,4 @@
+import { hasPlan } from "./perform";
 import { mustDay, type Day } from "../calendar/day";
 import type { Session } from "../log/records";
 
@@ -13,9 +14,10 @@ export function wasPerformed(session: Session, on: Day): boolean {
 
 /** Whether a session was on the plan: it says so, or some of its sets or its distance were planned. */
 export function wasPlanned(session: Session): boolean {
-  if (session.status !== "done" && session.status !== "partly") return true;
+  // A session that was begun and left without an exercise was no plan.
+  if (session.status !== "done" && session.status !== "partly") return session.items == null || session.items.length > 0 || session.planned != null || session.distance != null;
   const written = session.planned != null || session.distance?.planned != null;
-  return written || (session.items ?? []).some((item) => item.sets.some((set) => set.planned != null));
+  return written || (session.items ?? []).some((item) => item.sets.some(hasPlan));
 }
 
 export interface Adherence { planned: number; done: number; partly: number; skipped: number; missed: number; extra: number; share: number | null }
@@ -30,7 +32,7 @@ export function adherence(sessions: readonly Session[], on: Day): Adherence {
     const status = standing(session, on);
     const performed = status === "done" || status === "partly";
     if (status === "planned" || mustDay(session.date) > on || (session.optional && !performed)) continue;
-    if (!wasPlanned(session)) count.extra += 1;
+    if (!wasPlanned(session)) count.extra += Number(performed);
     else count[status] += 1;
   }
   const planned = count.done + count.partly + count.skipped + count.missed;

@@ -31,21 +31,31 @@ export function withSet(session: Session, itemId: string, setId: string, change:
   return withStatus({ ...session, items });
 }
 
+/** Whether anything was asked of a set. A set added on the day, to be done as it comes, has a plan that says nothing. */
+export function hasPlan({ planned }: Pick<TrainingSet, "planned">): boolean {
+  return planned != null && Object.values(planned).some((value) => value != null);
+}
+
+/** Whether a done set was cut short: it failed, or fewer repetitions were done than planned. */
+export function isShort({ planned, done }: TrainingSet): boolean {
+  return done?.failed === true || (planned?.reps != null && done != null && (done.reps ?? 0) < planned.reps);
+}
+
 /** A set with what was done in it, or, given nothing, open again. */
 export function performedAs(set: TrainingSet, done: Done | null): TrainingSet {
   if (done !== null) return { ...set, done };
   return Object.fromEntries(Object.entries(set).filter(([key]) => key !== "done")) as TrainingSet;
 }
 
-/** What a planned set is when it is done exactly as planned. */
-export function asPlanned(set: TrainingSet): Done {
-  const { reps, kg, rpe, seconds, metres } = set.planned ?? {};
+/** What a planned set is when it is done exactly as planned; `workedKg` is its load where that was worked out from a percentage or an effort. */
+export function asPlanned(set: TrainingSet, workedKg?: number): Done {
+  const { reps, kg = workedKg, rpe, seconds, metres } = set.planned ?? {};
   return Object.fromEntries(Object.entries({ reps, kg, rpe, seconds, metres }).filter(([, value]) => value != null)) as Done;
 }
 
-/** The session with every open set, and the planned distance, done as planned. */
-export function confirmed(session: Session): Session {
-  const items = (session.items ?? []).map((item) => ({ ...item, sets: item.sets.map((set) => (set.done || !set.planned ? set : { ...set, done: asPlanned(set) })) }));
+/** The session with every open set, and the planned distance, done as planned; an exercise that was left out stays so. `workedKg` gives loads that were worked out. */
+export function confirmed(session: Session, workedKg: (itemId: string, setId: string) => number | undefined = () => undefined): Session {
+  const items = (session.items ?? []).map((item) => (item.skipped == null ? { ...item, sets: item.sets.map((set) => (set.done || !hasPlan(set) ? set : { ...set, done: asPlanned(set, workedKg(item.id, set.id)) })) } : item));
   const distance = session.distance?.planned && !session.distance.done ? { ...session.distance, done: { ...session.distance.planned } } : session.distance;
   return {
     ...session, status: "done", ...(session.items ? { items } : {}), ...(distance ? { distance } : {}),

@@ -2,8 +2,14 @@
 export const formulaNames = ["epley", "brzycki", "lombardi", "oConner", "mayhew", "wathan", "lander"] as const;
 export type FormulaName = (typeof formulaNames)[number];
 
-/** What the trainee may choose: one formula, or the mean of all seven. */
-export type FormulaChoice = FormulaName | "mean";
+/** A relation that is the same for everybody: one formula, or the mean of all seven. */
+export type CommonFormula = FormulaName | "mean";
+
+/** What the trainee may choose: a common relation, or each lift's own. */
+export type FormulaChoice = CommonFormula | "personal";
+
+/** Estimated maximum as a multiple of the load, by repetitions to the limit (1 to 20, halves allowed); 1 at one repetition. */
+export type Factor = (limitReps: number) => number;
 
 interface Formula {
   /** Estimated maximum as a multiple of the load, for r whole repetitions to the limit. */
@@ -36,7 +42,7 @@ export const estimateUpTo = 20;
  * the formula says there; between one and two the factor runs straight to the formula's own value at two, so nothing jumps.
  * @param reps 1 to 20, halves allowed
  */
-export function maximumFactor(choice: FormulaChoice, reps: number): number {
+export function maximumFactor(choice: CommonFormula, reps: number): number {
   const known = factors[choice];
   let factor = known.get(reps);
   if (factor === undefined) known.set(reps, (factor = computeFactor(choice, reps)));
@@ -44,18 +50,22 @@ export function maximumFactor(choice: FormulaChoice, reps: number): number {
 }
 
 /** Factors worked out so far, by repetitions: a log of many years asks for the same few again and again. */
-const factors = Object.fromEntries(["mean", ...formulaNames].map((name) => [name, new Map<number, number>()])) as Record<FormulaChoice, Map<number, number>>;
+const factors = Object.fromEntries(["mean", ...formulaNames].map((name) => [name, new Map<number, number>()])) as Record<CommonFormula, Map<number, number>>;
 
-function computeFactor(choice: FormulaChoice, reps: number): number {
+function computeFactor(choice: CommonFormula, reps: number): number {
   if (choice === "mean") return formulaNames.reduce((sum, name) => sum + maximumFactor(name, reps), 0) / formulaNames.length;
   const { factor } = formulas[choice];
   return reps >= 2 ? factor(reps) : 1 + (factor(2) - 1) * (reps - 1);
 }
 
+/** The common relations, each as a function of the repetitions alone. */
+export const factorOf = Object.fromEntries(["mean" as const, ...formulaNames].map((name): [CommonFormula, Factor] => [name, (reps) => maximumFactor(name, reps)])) as Record<CommonFormula, Factor>;
+
 export type Estimate = { kg: number; limitReps: number; rough: boolean } | { reason: string };
 
 /**
  * Estimated one-repetition maximum of a set.
+ * @param factor the relation of repetitions to load, such as `factorOf.mean`
  * @param kg total load moved, kilograms, above 0
  * @param reps repetitions done
  * @param rpe effort of the set, 6 to 10; below 6 it says too little about the reserve and is ignored. Absent: reserve unknown,
@@ -63,12 +73,12 @@ export type Estimate = { kg: number; limitReps: number; rough: boolean } | { rea
  * @returns the estimate with `limitReps` = reps + reserve, or the reason why there is none
  * Source of reps in reserve = 10 − RPE: Helms et al. 2016, Strength Cond J 38:42 (from memory).
  */
-export function estimateMaximum(choice: FormulaChoice, kg: number, reps: number, rpe?: number | null): Estimate {
+export function estimateMaximum(factor: Factor, kg: number, reps: number, rpe?: number | null): Estimate {
   if (!(reps >= 1)) return { reason: "no repetition was completed" };
   if (!(kg > 0)) return { reason: "no load was moved" };
   const limitReps = reps + (reserve(rpe) ?? 0);
   if (limitReps > estimateUpTo) return { reason: `${limitReps} repetitions to the limit; formulas hold up to ${estimateUpTo}` };
-  return { kg: kg * maximumFactor(choice, limitReps), limitReps, rough: limitReps > roughAbove };
+  return { kg: kg * factor(limitReps), limitReps, rough: limitReps > roughAbove };
 }
 
 /** Repetitions in reserve of an effort: 10 − RPE, or null when the effort is absent or below 6. */

@@ -1,34 +1,49 @@
 import type { Day } from "../calendar/day";
-import type { Exercise, Session } from "../log/records";
-import type { FormulaChoice } from "./e1rm";
-import { isEligible, performedSet, setMaximum, totalLoad, type BodyWeightOn, type PerformedSet } from "./sets";
+import type { Exercise, Item, Session, TrainingSet } from "../log/records";
+import type { Factor } from "./e1rm";
+import { bodyShare, eligibleReps, performedSet, quotedKg, totalLoad, type BodyWeightOn, type PerformedSet } from "./sets";
 
 /** A lift's estimated maximum with the set it stands on. */
 export interface LiftMaximum { e1rmKg: number; set: PerformedSet; limitReps: number }
 
-/** What was done of one lift on one day. */
-export interface LiftDay {
+/** What was done of one lift on one day, whatever relation of repetitions to load is chosen. */
+export interface DoneLift {
   exerciseId: string;
   day: Day;
-  /** Highest eligible estimate of the day; of equal ones the earlier set keeps the place. */
-  maximum: LiftMaximum | null;
   /** Whether at least one repetition (or a timed or distance set) was done. */
   worked: boolean;
   /** Sessions of the day that hold performed sets of the lift. */
   sessionIds: string[];
   /** The last session of the day with a set that is no warm-up. */
   lastWorking: string | null;
+  /** Working sets of the day that no other one matches in load, repetitions and repetitions to the limit together; of equal ones the earlier. */
+  front: FrontSet[];
+  /** The heaviest single made in a session of testing, quoted as the lift is loaded; null without one. */
+  testedKg: number | null;
+  /** Σ reps × total load of the working sets, and of the warm-ups, kilograms, as `workOf` counts them. */
+  workKg: number;
+  warmUpKg: number;
 }
+
+/** A set on the front of its day. */
+export interface FrontSet {
+  set: PerformedSet;
+  /** Repetitions done plus in reserve; 0 for a set that may not stand for a maximum. */
+  limitReps: number;
+}
+
+/** The same with the day's highest eligible estimate; of equal ones the earlier set keeps the place. */
+export interface LiftDay extends DoneLift { maximum: LiftMaximum | null }
 
 /** What is known of one lift: the highest eligible estimate ever, that of the latest day which has one, the day last done and in how many sessions. */
 export interface LiftStanding { exerciseId: string; best: LiftMaximum | null; latest: LiftMaximum | null; lastDone: Day; sessions: number }
 
 /**
  * What was done of each lift on a day, in the order in which the lifts were first done. Every set of every session passes here when
- * all is computed afresh, so nothing is made for a set but the one that is the day's best.
+ * all is computed afresh, so nothing lasting is made for a set but for those few on the day's front.
  */
-export function liftDays(day: Day, sessions: readonly Session[], exercises: ReadonlyMap<string, Exercise>, choice: FormulaChoice, bodyWeightOn: BodyWeightOn): LiftDay[] {
-  const lifts: LiftDay[] = [];
+export function liftsDone(day: Day, sessions: readonly Session[], exercises: ReadonlyMap<string, Exercise>, bodyWeightOn: BodyWeightOn): DoneLift[] {
+  const lifts: Doing[] = [];
   for (const session of sessions) {
     for (const item of session.items ?? []) {
       const exercise = exercises.get(item.exerciseId);
@@ -37,21 +52,68 @@ export function liftDays(day: Day, sessions: readonly Session[], exercises: Read
       for (const set of item.sets) {
         const { done } = set;
         if (!done) continue;
-        if (lift === undefined) lifts.push((lift = { exerciseId: exercise.id, day, maximum: null, worked: false, sessionIds: [], lastWorking: null }));
+        if (lift === undefined) lifts.push((lift = { exerciseId: exercise.id, day, worked: false, sessionIds: [], lastWorking: null, front: [], testedKg: null, workKg: 0, warmUpKg: 0 }));
         const reps = done.reps ?? 0;
-        const rpe = done.rpe ?? null;
-        const warmUp = set.warmUp ?? false;
-        if (reps > 0 || exercise.measure === "duration" || exercise.measure === "distance") lift.worked = true;
-        if (!warmUp) lift.lastWorking = session.id;
+        const timed = exercise.measure === "duration" || exercise.measure === "distance";
+        if (reps > 0 || timed) lift.worked = true;
         if (lift.sessionIds.at(-1) !== session.id) lift.sessionIds.push(session.id);
-        if (!isEligible({ warmUp, reps, rpe })) continue;
-        const estimate = setMaximum({ exercise, day, reps, rpe, totalKg: totalLoad(exercise, done.kg ?? 0, day, bodyWeightOn) }, choice, bodyWeightOn);
-        if ("reason" in estimate || (lift.maximum !== null && estimate.kg <= lift.maximum.e1rmKg)) continue;
-        lift.maximum = { e1rmKg: estimate.kg, set: performedSet(session.id, item.id, set, exercise, day, bodyWeightOn), limitReps: estimate.limitReps };
+        if (!set.warmUp) lift.lastWorking = session.id;
+        if (reps < 1 || timed) continue;
+        if (set.warmUp) { lift.warmUpKg += loadDone(done, reps, exercise, day, bodyWeightOn); continue; }
+        if (session.test && reps === 1 && !done.failed) lift.testedKg = Math.max(lift.testedKg ?? -Infinity, quotedKg(exercise, done.kg ?? 0));
+        const totalKg = totalLoad(exercise, done.kg ?? 0, day, bodyWeightOn);
+        if (totalKg === null) continue;
+        lift.workKg += loadDone(done, reps, exercise, day, bodyWeightOn);
+        const limitReps = eligibleReps(reps, done.rpe ?? null);
+        if (!isMatched(lift.front, totalKg, reps, limitReps)) putOnFront(lift.front, { totalKg, reps, limitReps, session, item, set });
       }
     }
   }
-  return lifts;
+  return lifts.map((lift): DoneLift => ({
+    exerciseId: lift.exerciseId, day, worked: lift.worked, sessionIds: lift.sessionIds, lastWorking: lift.lastWorking, testedKg: lift.testedKg, workKg: lift.workKg, warmUpKg: lift.warmUpKg,
+    front: lift.front.map(({ session, item, set, limitReps }) => ({ set: performedSet(session.id, item.id, set, exercises.get(lift.exerciseId)!, day, bodyWeightOn), limitReps })),
+  }));
+}
+
+/** A lift's day while its sets pass: the front as it is written in the log. */
+interface Doing extends Omit<DoneLift, "front"> { front: Standing[] }
+interface Standing { totalKg: number; reps: number; limitReps: number; session: Session; item: Item; set: TrainingSet }
+
+/** Σ reps × total load of one done set, both sides and all parts counted. */
+function loadDone({ kg, parts }: NonNullable<TrainingSet["done"]>, reps: number, exercise: Exercise, day: Day, bodyWeightOn: BodyWeightOn): number {
+  let load = reps * (totalLoad(exercise, kg ?? 0, day, bodyWeightOn) ?? 0);
+  if (parts) for (const part of parts) load += (part.reps ?? 0) * (totalLoad(exercise, part.kg ?? kg ?? 0, day, bodyWeightOn) ?? 0);
+  return load * (exercise.perSide ? 2 : 1);
+}
+
+function isMatched(front: readonly Standing[], totalKg: number, reps: number, limitReps: number): boolean {
+  for (const one of front) if (one.totalKg >= totalKg && one.reps >= reps && one.limitReps >= limitReps) return true;
+  return false;
+}
+
+/** Puts a set on the front in the place of those that it matches. */
+function putOnFront(front: Standing[], one: Standing): void {
+  for (let at = front.length - 1; at >= 0; at--) {
+    const { totalKg, reps, limitReps } = front[at]!;
+    if (one.totalKg >= totalKg && one.reps >= reps && one.limitReps >= limitReps) front.splice(at, 1);
+  }
+  front.push(one);
+}
+
+/**
+ * A lift's day with its highest estimate, on the total load and quoted as the lift is loaded. An estimate rises with load and with repetitions to
+ * the limit, so it stands on the front.
+ */
+export function withMaximum({ exerciseId, day, worked, sessionIds, lastWorking, front, testedKg, workKg, warmUpKg }: DoneLift, factor: Factor, bodyWeightOn: BodyWeightOn): LiftDay {
+  let top: FrontSet | null = null;
+  let topKg = 0;
+  for (const one of front) {
+    const kg = one.limitReps === 0 ? 0 : one.set.totalKg! * factor(one.limitReps);
+    if (kg > topKg) [top, topKg] = [one, kg];
+  }
+  const share = top === null ? null : bodyShare(top.set.exercise);
+  const maximum = top === null ? null : { e1rmKg: share === null ? topKg : topKg - share * (bodyWeightOn(day) ?? 0), set: top.set, limitReps: top.limitReps };
+  return { exerciseId, day, worked, sessionIds, lastWorking, front, testedKg, workKg, warmUpKg, maximum };
 }
 
 /**

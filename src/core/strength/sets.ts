@@ -1,5 +1,5 @@
 import type { Exercise, Session, Settings, TrainingSet } from "../log/records";
-import { estimateMaximum, reserve, roughAbove, type Estimate, type FormulaChoice } from "./e1rm";
+import { reserve, roughAbove } from "./e1rm";
 import type { Day } from "../calendar/day";
 
 /** A set that was performed, with what it takes to count it. */
@@ -14,8 +14,12 @@ export interface PerformedSet {
   typedKg: number;
   /** The load moved: with the body's share, less assistance. Null when it cannot be known. */
   totalKg: number | null;
+  /** What followed without a full rest: the other parts of a drop or cluster set. The first part alone stands for a maximum. */
+  parts: readonly { reps: number; totalKg: number | null }[];
   rpe: number | null;
   failed: boolean;
+  /** Planned for as many repetitions as possible. */
+  asManyAsPossible: boolean;
   warmUp: boolean;
   /** 2 for one-sided work, where reps and load are per side and both sides count. */
   sides: 1 | 2;
@@ -34,12 +38,15 @@ export function performedSets(session: Session, day: Day, exercises: ReadonlyMap
   return performed;
 }
 
+const noParts: PerformedSet["parts"] = [];
+
 /** One set that has a `done`. */
-export function performedSet(sessionId: string, itemId: string, { id, done, warmUp }: TrainingSet, exercise: Exercise, day: Day, bodyWeightOn: BodyWeightOn): PerformedSet {
+export function performedSet(sessionId: string, itemId: string, { id, planned, done, warmUp }: TrainingSet, exercise: Exercise, day: Day, bodyWeightOn: BodyWeightOn): PerformedSet {
   const typedKg = done!.kg ?? 0;
+  const parts = done!.parts ? done!.parts.map(({ reps, kg }) => ({ reps: reps ?? 0, totalKg: totalLoad(exercise, kg ?? typedKg, day, bodyWeightOn) })) : noParts;
   return {
-    sessionId, itemId, setId: id, exercise, day, reps: done!.reps ?? 0, typedKg, totalKg: totalLoad(exercise, typedKg, day, bodyWeightOn),
-    rpe: done!.rpe ?? null, failed: done!.failed ?? false, warmUp: warmUp ?? false, sides: exercise.perSide ? 2 : 1,
+    sessionId, itemId, setId: id, exercise, day, reps: done!.reps ?? 0, typedKg, totalKg: totalLoad(exercise, typedKg, day, bodyWeightOn), parts,
+    rpe: done!.rpe ?? null, failed: done!.failed ?? false, asManyAsPossible: planned?.asManyAsPossible ?? false, warmUp: warmUp ?? false, sides: exercise.perSide ? 2 : 1,
   };
 }
 
@@ -57,9 +64,19 @@ export function totalLoad(exercise: Exercise, typedKg: number, day: Day, bodyWei
   return body === null ? null : Math.max(0, body * share + (measure === "assisted-reps" ? -typedKg : typedKg));
 }
 
+/** A load as the lift is quoted: what was typed, below zero for assistance. */
+export function quotedKg(exercise: Exercise, typedKg: number): number {
+  return exercise.measure === "assisted-reps" ? -typedKg : typedKg;
+}
+
 /** Share of body weight a movement carries: 1 unless the exercise says so; null for movements that carry none of it. */
 export function bodyShare(exercise: Exercise): number | null {
   return exercise.measure === "bodyweight-reps" || exercise.measure === "assisted-reps" ? (exercise.bodyShare ?? 1) : null;
+}
+
+/** The body weight a movement carries, kilograms; none where it carries no share or the weight is unknown. */
+export function bodyPartOf(exercise: Exercise, bodyKg: number | null): number {
+  return (bodyShare(exercise) ?? 0) * (bodyKg ?? 0);
 }
 
 /** Whether a set counts as work: at least one rep (or a timed or distance set), and no warm-up unless the trainee counts those. */
@@ -73,18 +90,9 @@ export function isHard(set: PerformedSet, settings: Settings): boolean {
   return isWork(set, settings) && (set.rpe === null || (set.rpe >= 6 && 10 - set.rpe <= 4));
 }
 
-/** A set's estimated maximum, quoted the way the lift is loaded: added load for bodyweight and (below zero) assisted movements. */
-export function setMaximum(set: Pick<PerformedSet, "exercise" | "day" | "reps" | "totalKg" | "rpe">, choice: FormulaChoice, bodyWeightOn: BodyWeightOn): Estimate {
-  if (set.exercise.measure === "duration" || set.exercise.measure === "distance") return { reason: "a timed or distance movement has no repetition maximum" };
-  if (set.totalKg === null) return { reason: "body weight is not known" };
-  const estimate = estimateMaximum(choice, set.totalKg, set.reps, set.rpe);
-  const share = bodyShare(set.exercise);
-  if ("reason" in estimate || share === null) return estimate;
-  return { ...estimate, kg: estimate.kg - share * (bodyWeightOn(set.day) ?? 0) };
-}
-
-/** Whether a set may stand for a lift's maximum: working, at most 4 reps in reserve, at most 12 reps to the limit. */
-export function isEligible({ warmUp, reps, rpe }: Pick<PerformedSet, "warmUp" | "reps" | "rpe">): boolean {
-  if (warmUp || reps < 1 || (rpe !== null && rpe < 6)) return false;
-  return reps + (reserve(rpe) ?? 0) <= roughAbove;
+/** Repetitions to the limit of a working set that may stand for its lift's maximum (at most 4 in reserve, at most 12 to the limit); 0 for one that may not. */
+export function eligibleReps(reps: number, rpe: number | null): number {
+  if (reps < 1 || (rpe !== null && rpe < 6)) return 0;
+  const limitReps = reps + (reserve(rpe) ?? 0);
+  return limitReps <= roughAbove ? limitReps : 0;
 }

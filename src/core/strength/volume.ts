@@ -29,8 +29,8 @@ export function workOf(sets: readonly PerformedSet[], settings: Settings): Volum
   const muscles = new Map<string, { sets: number }>();
   for (const set of sets) {
     if (!isWork(set, settings)) continue;
-    const reps = set.reps * set.sides;
-    const load = reps * (set.totalKg ?? 0);
+    const reps = liftsOf(set);
+    const load = loadOf(set);
     volume.sets += 1;
     volume.numberOfLifts += reps;
     volume.volumeLoadKg += load;
@@ -46,19 +46,28 @@ export function workOf(sets: readonly PerformedSet[], settings: Settings): Volum
   return { ...volume, byGroup: Object.fromEntries(groups), byExercise: Object.fromEntries(lifts), byMuscle: Object.fromEntries(muscles) };
 }
 
-/** Average intensity of a list of performed sets, as `Volume` has it. */
-export function intensityOf(sets: readonly PerformedSet[], settings: Settings, maximumOn: MaximumOn, bodyWeightOn: BodyWeightOn): number | null {
-  let weighted = 0;
-  let weightedReps = 0;
+/** Repetitions of a set, the parts of a drop or cluster set and both sides of one-sided work counted. */
+export function liftsOf({ reps, parts, sides }: PerformedSet): number {
+  return (parts.length === 0 ? reps : parts.reduce((sum, part) => sum + part.reps, reps)) * sides;
+}
+
+/** Σ reps × total load of a set, kilograms; what has no known load adds nothing. */
+export function loadOf({ reps, totalKg, parts, sides }: PerformedSet): number {
+  return parts.reduce((sum, part) => sum + part.reps * (part.totalKg ?? 0), reps * (totalKg ?? 0)) * sides;
+}
+
+/** Σ(reps × share of the maximum in force) and Σ reps over the lifts that have one, so that intensities of several weeks can be put together. */
+export function intensitySums(sets: readonly PerformedSet[], settings: Settings, maximumOn: MaximumOn, bodyWeightOn: BodyWeightOn): { weighted: number; reps: number } {
+  const sums = { weighted: 0, reps: 0 };
   for (const set of sets) {
-    const reps = set.reps * set.sides;
+    const reps = liftsOf(set);
     if (!isWork(set, settings) || set.totalKg === null || reps <= 0) continue;
     const maximum = totalMaximum(set, maximumOn, bodyWeightOn);
     if (maximum === null) continue;
-    weighted += reps * (set.totalKg / maximum);
-    weightedReps += reps;
+    sums.weighted += loadOf(set) / maximum;
+    sums.reps += reps;
   }
-  return weightedReps > 0 ? weighted / weightedReps : null;
+  return sums;
 }
 
 function addMuscles(muscles: Map<string, { sets: number }>, set: PerformedSet): void {
@@ -67,7 +76,8 @@ function addMuscles(muscles: Map<string, { sets: number }>, set: PerformedSet): 
   for (const muscle of new Set(set.exercise.indirect ?? [])) if (!direct.has(muscle)) entry(muscles, muscle, () => ({ sets: 0 })).sets += 0.5;
 }
 
-function totalMaximum(set: PerformedSet, maximumOn: MaximumOn, bodyWeightOn: BodyWeightOn): number | null {
+/** The maximum in force on the day of a set, as a total load: the quoted one with the body's share. Null when there is none. */
+export function totalMaximum(set: PerformedSet, maximumOn: MaximumOn, bodyWeightOn: BodyWeightOn): number | null {
   const quoted = maximumOn(set.exercise.id, set.day);
   if (quoted === null) return null;
   const share = bodyShare(set.exercise);

@@ -25,13 +25,18 @@ const words: readonly [Role, RegExp][] = [
   ["plan", /goal|plan|target|should/i], ["weight", /weight|\bkg\b|\blbs?\b|scale|morning/i],
 ];
 
+/** Cells of a sheet that was pasted (tabs between them) or read from a file of comma- or semicolon-separated values, without spaces at their ends. */
+export function sheetLines(text: string): string[][] {
+  return Papa.parse<string[]>(text.trim(), { skipEmptyLines: false, delimiter: text.includes("\t") ? "\t" : "" }).data.map((cells) => cells.map((cell) => cell.trim()));
+}
+
 /**
  * Reads a sheet that was pasted (tabs) or read from a file of comma- or semicolon-separated values. The column of dates is known by its
  * content, in any common order; the others by their heads, the weight without one by being the first column of numbers.
  * @param wanted roles and order of dates as the trainee corrected them
  */
 export function readSheet(text: string, wanted: { roles: readonly Role[] | null; order: DateOrder | null }): Sheet | { reason: string } {
-  const lines = Papa.parse<string[]>(text.trim(), { skipEmptyLines: false, delimiter: text.includes("\t") ? "\t" : "" }).data.map((cells) => cells.map((cell) => cell.trim()));
+  const lines = sheetLines(text);
   const width = Math.max(0, ...lines.map((cells) => cells.length));
   const column = (index: number) => lines.map((cells) => cells[index] ?? "");
   const dated = Array.from({ length: width }, (_, index) => ({ index, orders: ordersOf(column(index)) }));

@@ -1,18 +1,16 @@
 "use client";
 
 import { useState } from "react";
-import { v7 as newId } from "uuid";
 import type { DayPhoto } from "@/core/figures/views/photos";
 import { put } from "@/core/log/records";
-import { photoFile } from "@/store/photos";
 import { fullDate } from "@/ui/dates";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
-import { usePhoto } from "@/ui/log/usePhoto";
+import { Picture } from "@/ui/photo/Picture";
+import { takenPhoto } from "@/ui/photo/takenPhoto";
 import { usePrinter } from "@/ui/usePrinter";
 import view from "@/ui/view.module.css";
 import styles from "./body.module.css";
-import { asKept } from "./picture";
 
 /** Photographs of days: added, and any two of them side by side. */
 export function Photographs() {
@@ -29,9 +27,8 @@ export function Photographs() {
     if (file === undefined) return;
     setProblem(null);
     try {
-      const bytes = await asKept(file);
-      const name = await photoFile(bytes);
-      await commit([put("photos", { id: newId(), personId: person.id, date: on, file: name })], `Photograph of ${on}`, [{ file: name, bytes }]);
+      const { photo, stored } = await takenPhoto(file, person.id, on);
+      await commit([put("photos", photo)], `Photograph of ${on}`, [stored]);
     } catch (error) {
       setProblem((error as Error).message);
     }
@@ -69,12 +66,4 @@ function Side({ photo, photos, side, onChoose }: { photo: DayPhoto; photos: DayP
       </figcaption>
     </figure>
   );
-}
-
-/** One photograph, or a word where its picture is not in this browser. */
-export function Picture({ photo: { file, date } }: { photo: DayPhoto }) {
-  const address = usePhoto(file);
-  if (address === null) return <div className={styles.empty} />;
-  // eslint-disable-next-line @next/next/no-img-element -- the picture lies in this browser; there is nothing for a server to optimise.
-  return address === "missing" ? <div className={styles.empty}>The picture of {fullDate(date)} is not in this browser.</div> : <img src={address} alt={`Photograph of ${fullDate(date)}`} />;
 }

@@ -11,6 +11,7 @@ import { printNumber, printSigned } from "@/core/units/number";
 import type { ColumnReading } from "@/core/workbook/explain";
 import { roles, type Role } from "@/core/workbook/sheet";
 import { fullDate, shortDate } from "@/ui/dates";
+import { orderNames } from "@/ui/inputs/dateOrders";
 import { useLog } from "@/ui/log/LogContext";
 import { Scrollable } from "@/ui/Scrollable";
 import styles from "@/ui/view.module.css";
@@ -18,7 +19,6 @@ import { PreviewDialog } from "../ledger/PreviewDialog";
 import files from "./files.module.css";
 
 const roleNames: Record<Role, string> = { date: "dates", weight: "weight", mean: "mean", median: "median", smoothed: "smoothed weight", change: "change", plan: "goal line", none: "not compared" };
-const orderNames: Record<DateOrder, string> = { ymd: "year, month, day", dmy: "day, month, year", mdy: "month, day, year" };
 
 /** An old spreadsheet: its weights are taken into the log, its own computed columns held against ours and explained. */
 export function Workbook() {

@@ -1,16 +1,13 @@
 "use client";
 
 import type { Control } from "react-hook-form";
-import { Choice, Field, Row } from "@/ui/inputs/Field";
+import { Choice, Field, Row, wide } from "@/ui/inputs/Field";
+import { formulaChoices } from "@/ui/inputs/formulaChoices";
 import { aDate, between, optional } from "@/ui/inputs/checks";
 import type { ProfileFields } from "./profile";
 
 const weekdays = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"].map((label, index) => ({ value: String(index + 1), label }));
 const same = (values: string[]) => values.map((value) => ({ value, label: value }));
-
-export const formulaOptions = [
-  { value: "mean", label: "Mean of seven" }, { value: "epley", label: "Epley" }, { value: "brzycki", label: "Brzycki" }, { value: "lombardi", label: "Lombardi" }, { value: "oConner", label: "O'Conner" }, { value: "mayhew", label: "Mayhew" }, { value: "wathan", label: "Wathan" }, { value: "lander", label: "Lander" },
-];
 
 /** Units and what the equations need to know of a person. */
 export function ProfileFieldset<T extends ProfileFields>({ control: given, today }: { control: Control<T>; today: string }) {
@@ -27,7 +24,7 @@ export function ProfileFieldset<T extends ProfileFields>({ control: given, today
         <Field control={control} name="heightCm" label="Height" unit="cm" inputMode="decimal" check={optional(between("Height", 50, 280))} />
         <Field control={control} name="birthDate" label="Birth date" type="date" check={optional(aDate("Birth date", today))} />
         <Choice control={control} name="sex" label="Sex, for the equations" options={[{ value: "unspecified", label: "not given" }, { value: "female", label: "female" }, { value: "male", label: "male" }]} />
-        <Choice control={control} name="e1rmFormula" label="Estimated maximum by" options={formulaOptions} />
+        <Choice control={control} name="e1rmFormula" label="Estimated maximum by" options={formulaChoices} className={wide} />
       </Row>
     </>
   );

@@ -1,3 +1,4 @@
+import { starterExercises } from "@/core/strength/starterExercises";
 import { describe, expect, it } from "vitest";
 import { recordSchemas } from "@/core/log/schema";
 import type { Person, RecordKind } from "@/core/log/records";
@@ -15,7 +16,7 @@ describe("the first run", () => {
       expect(recordSchemas[step.kind].safeParse(step.put).success).toBe(true);
       kinds.set(step.kind, (kinds.get(step.kind) ?? 0) + 1);
     }
-    expect(Object.fromEntries(kinds)).toMatchObject({ people: 1, weighIns: 1, goals: 1, exercises: 27, foods: 30 });
+    expect(Object.fromEntries(kinds)).toMatchObject({ people: 1, weighIns: 1, goals: 1, exercises: starterExercises.length, foods: 30 });
     const goal = change.find((step) => "put" in step && step.kind === "goals") as { put: { startKg: number; why: string } };
     expect(goal.put.startKg).toBeCloseTo(72.6655, 4);
     expect(goal.put.why).toBe("the class");

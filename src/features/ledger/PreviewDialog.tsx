@@ -7,11 +7,11 @@ import type { LedgerColumn, LedgerColumnId } from "@/core/ledger/columns";
 import type { DateOrder } from "@/core/ledger/paste";
 import { Dialog } from "@/ui/figure/Dialog";
 import { ledgerDate } from "@/ui/dates";
+import { orderNames } from "@/ui/inputs/dateOrders";
 import styles from "./ledger.module.css";
 
 /** More lines than this are counted and not listed. */
 const listed = 300;
-const orderNames: Record<DateOrder, string> = { ymd: "year, month, day", dmy: "day, month, year", mdy: "month, day, year" };
 
 /** What a paste, a fill or an emptying would change, what is refused and why; written as one change that can be undone. */
 export function PreviewDialog({ all, label, found, onOrder, onWrite, onClose }: { all: ReadonlyMap<LedgerColumnId, LedgerColumn>; label: string; found: LedgerPreview; onOrder: (order: DateOrder) => void; onWrite: () => Promise<void>; onClose: () => void }) {

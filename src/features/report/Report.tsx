@@ -14,7 +14,7 @@ import { useFigure } from "@/ui/log/useFigure";
 import { Scrollable } from "@/ui/Scrollable";
 import { usePrinter } from "@/ui/usePrinter";
 import view from "@/ui/view.module.css";
-import { Picture } from "../body/Photographs";
+import { Picture } from "@/ui/photo/Picture";
 import body from "../body/body.module.css";
 import { download } from "../files/download";
 import { chartPicture } from "./chartPicture";

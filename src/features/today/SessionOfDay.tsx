@@ -1,15 +1,17 @@
 "use client";
 
 import { Button } from "antd";
+import Link from "next/link";
 import { useState } from "react";
 import type { CardItem, SessionCard } from "@/core/figures/views/sessionCard";
-import { put, type Session } from "@/core/log/records";
-import { asPlanned, confirmed, performedAs, withSet } from "@/core/planning/perform";
+import { put, type Session, type TrainingSet } from "@/core/log/records";
+import { asPlanned, confirmed, isShort, performedAs, withSet } from "@/core/planning/perform";
 import { shortDate } from "@/ui/dates";
 import { Mark } from "@/ui/column/Mark";
 import { useLog } from "@/ui/log/LogContext";
 import { usePrinter } from "@/ui/usePrinter";
 import { SessionEditor } from "./SessionEditor";
+import { SessionPictures } from "./SessionPictures";
 import { SetEditor } from "./SetEditor";
 import styles from "./today.module.css";
 import { Scrollable } from "@/ui/Scrollable";
@@ -17,10 +19,13 @@ import { Scrollable } from "@/ui/Scrollable";
 /** A session of the day (`strong` when its confirming is the one strong action): to confirm set by set, or whole, or to skip; afterwards what was planned beside what was done. */
 export function SessionOfDay({ card, strong }: { card: SessionCard; strong: boolean }) {
   const { commit, today } = useLog();
-  const [editing, setEditing] = useState(false);
+  const [open, setOpen] = useState<"change" | "skip" | "pictures" | null>(null);
   const { session, status, title } = card;
+  const flip = (what: "change" | "skip" | "pictures") => setOpen(open === what ? null : what);
   const save = (next: Session, label: string) => void commit([put("sessions", next, session)], label);
-  const open = status === "planned" || status === "partly" || status === "missed";
+  const waits = status === "planned" || status === "partly" || status === "missed";
+  const lifted = session.kind === "strength";
+  const workedKg = (itemId: string, setId: string) => card.items.find(({ id }) => id === itemId)?.worked[setId];
   const ahead = session.date > today;
   return (
     <section className={styles.section} aria-label={title}>
@@ -31,14 +36,30 @@ export function SessionOfDay({ card, strong }: { card: SessionCard; strong: bool
       {card.items.length > 0 && <Items card={card} save={save} ahead={ahead} />}
       {session.distance && <DistanceLine card={card} />}
       <div className={`${styles.actions} noprint`}>
-        {open && !ahead && <Button type={strong ? "primary" : "default"} onClick={() => save(confirmed(session), `${title} as planned`)}>{status === "partly" ? "Confirm the rest" : "Confirm as planned"}</Button>}
-        {status === "planned" && <button type="button" className="link" onClick={() => save({ ...session, status: "skipped" }, `${title} skipped`)}>Skip</button>}
-        {status === "skipped" && <button type="button" className="link" onClick={() => save({ ...session, status: "planned" }, `${title} planned again`)}>Plan again</button>}
-        {!ahead && status !== "skipped" && <button type="button" className="link" aria-expanded={editing} onClick={() => setEditing(!editing)}>Change</button>}
+        {lifted && waits && !ahead && <Link className={styles.train} data-strong={strong} href={`/train?date=${session.date}&session=${encodeURIComponent(session.id)}`}>{status === "partly" ? "Go on training" : "Train"}</Link>}
+        {waits && !ahead && card.items.length + (session.distance ? 1 : 0) > 0 && <Button type={strong && !lifted ? "primary" : "default"} onClick={() => save(confirmed(session, workedKg), `${title} as planned`)}>{status === "partly" ? "Confirm the rest" : "Confirm as planned"}</Button>}
+        {(status === "planned" || status === "missed") && <button type="button" className="link" aria-expanded={open === "skip"} onClick={() => flip("skip")}>Skip</button>}
+        {status === "skipped" && <button type="button" className="link" onClick={() => { const { reason: _reason, ...kept } = session; save({ ...kept, status: "planned" }, `${title} planned again`); }}>Plan again</button>}
+        {status !== "skipped" && <button type="button" className="link" aria-expanded={open === "change"} onClick={() => flip("change")}>Change</button>}
+        {lifted && status !== "skipped" && <Link href={`/lifts/write?date=${session.date}&session=${encodeURIComponent(session.id)}`} style={{ fontWeight: 600, textDecoration: "none" }}>Plan sets</Link>}
+        <button type="button" className="link" aria-expanded={open === "pictures"} onClick={() => flip("pictures")}>Pictures{card.photos.length > 0 ? ` (${card.photos.length})` : ""}</button>
         <button type="button" className="link small" onClick={() => void commit([{ remove: { kind: "sessions", id: session.id } }], `${title} removed`)}>Remove</button>
       </div>
-      {editing && <SessionEditor session={session} onClose={() => setEditing(false)} onSave={(next) => { save(next, `${title} changed`); setEditing(false); }} />}
+      {open === "change" && <SessionEditor session={session} onClose={() => setOpen(null)} onSave={(next) => { save(next, `${title} changed`); setOpen(null); }} />}
+      {open === "skip" && <Skip onSkip={(reason) => { save({ ...session, status: "skipped", ...(reason ? { reason } : {}) }, `${title} skipped`); setOpen(null); }} />}
+      {open === "pictures" && <SessionPictures card={card} />}
     </section>
+  );
+}
+
+/** Why a session was left out, if that is to be kept. */
+function Skip({ onSkip }: { onSkip: (reason: string) => void }) {
+  const [reason, setReason] = useState("");
+  return (
+    <form className={`${styles.skip} noprint`} onSubmit={(event) => { event.preventDefault(); onSkip(reason.trim()); }}>
+      <label className="quiet">because <input aria-label="Reason for skipping" value={reason} onChange={(event) => setReason(event.target.value)} maxLength={200} autoFocus /></label>
+      <Button htmlType="submit">Skip session</Button>
+    </form>
   );
 }
 
@@ -46,7 +67,7 @@ function SessionNote({ card: { session, status, volumeLoadKg, numberOfLifts } }:
   const printer = usePrinter();
   const parts = [
     status === "done" ? null : status,
-    session.reason, numberOfLifts > 0 ? `${numberOfLifts} lifts, ${printer.volumeLoad(volumeLoadKg)}` : null,
+    session.test ? "meet or test" : null, session.optional ? "optional" : null, session.place, session.reason, numberOfLifts > 0 ? `${numberOfLifts} lifts, ${printer.volumeLoad(volumeLoadKg)}` : null,
     session.minutes != null && !session.distance?.done ? `${Math.round(session.minutes)} min` : null, session.effort != null && status !== "planned" ? `effort ${session.effort}` : null,
   ];
   return <span className="quiet small">{parts.filter(Boolean).join(" · ")}</span>;
@@ -58,8 +79,8 @@ function Items({ card, save, ahead }: { card: SessionCard; save: (next: Session,
   const { session } = card;
   const press = (item: CardItem, setId: string) => {
     const set = item.sets.find(({ id }) => id === setId)!;
-    if (set.done || !set.planned) return setEditing(editing?.set === setId && editing.item === item.id ? null : { item: item.id, set: setId });
-    save(withSet(session, item.id, setId, (one) => performedAs(one, asPlanned(one))), `${item.name}, set ${item.sets.filter(({ warmUp }) => !warmUp).indexOf(set) + 1}`);
+    if (set.done || !set.planned || needsMore(set, item)) return setEditing(editing?.set === setId && editing.item === item.id ? null : { item: item.id, set: setId });
+    save(withSet(session, item.id, setId, (one) => performedAs(one, asPlanned(one, item.worked[setId]))), `${item.name}, set ${item.sets.filter(({ warmUp }) => !warmUp).indexOf(set) + 1}`);
   };
   return (
     <Scrollable label={`${card.title}, exercises`}>
@@ -68,14 +89,14 @@ function Items({ card, save, ahead }: { card: SessionCard; save: (next: Session,
         <tbody>
           {card.items.map((item) => [
             <tr key={item.id}>
-              <td><strong>{item.name}</strong></td>
+              <td><strong>{item.name}</strong>{item.skipped !== null ? <div className="quiet small">left out{item.skipped ? `: ${item.skipped}` : ""}</div> : item.note ? <div className="quiet small">{item.note}</div> : null}</td>
               <td className="planned">{item.planned}</td>
               <td className={`quiet ${styles.hideSmall}`}>{item.last ? <>{item.last.text} <span className="small">{shortDate(item.last.date)}</span></> : "first time"}</td>
               <td className="num">
                 <span className={styles.sets}>
                   {item.sets.every(({ done }) => done) && item.done && <span className="done small">{item.done === item.planned ? "as planned" : item.done}</span>}
                   {item.sets.filter(({ warmUp }) => !warmUp).map((set, index) => (
-                    <button key={set.id} type="button" disabled={ahead} className={`${styles.set} ${set.done ? (set.planned?.reps != null && (set.done.reps ?? 0) < set.planned.reps ? styles.short : styles.full) : ""}`}
+                    <button key={set.id} type="button" disabled={ahead} className={`${styles.set} ${set.done ? (isShort(set) ? styles.short : styles.full) : ""}`}
                       aria-label={`${item.name}, set ${index + 1}, ${set.done ? "done, change" : "confirm as planned"}`} aria-pressed={set.done != null} onClick={() => press(item, set.id)} />
                   ))}
                 </span>
@@ -83,7 +104,7 @@ function Items({ card, save, ahead }: { card: SessionCard; save: (next: Session,
             </tr>,
             editing?.item === item.id && (
               <tr key={`${item.id}-editor`}><td colSpan={4}>
-                <SetEditor key={editing.set} set={item.sets.find(({ id }) => id === editing.set)!} printer={printer} onClose={() => setEditing(null)}
+                <SetEditor key={editing.set} exercise={item.exercise ?? { id: item.exerciseId, name: item.name }} set={item.sets.find(({ id }) => id === editing.set)!} printer={printer} onClose={() => setEditing(null)}
                   onSave={(done) => { save(withSet(session, item.id, editing.set, (one) => performedAs(one, done)), done ? `${item.name}, set changed` : `${item.name}, set open again`); setEditing(null); }} />
               </td></tr>
             ),
@@ -92,6 +113,12 @@ function Items({ card, save, ahead }: { card: SessionCard; save: (next: Session,
       </table>
     </Scrollable>
   );
+}
+
+/** Whether a planned set cannot be confirmed by a tap, since its repetitions or its load are open. */
+function needsMore({ planned, id }: TrainingSet, { worked, exercise }: CardItem): boolean {
+  const loaded = (exercise?.measure ?? "load-reps") === "load-reps";
+  return planned!.reps == null && planned!.seconds == null && planned!.metres == null || (loaded && planned!.kg == null && worked[id] === undefined);
 }
 
 function DistanceLine({ card: { session, planned, done, secondsPerKm, plannedSecondsPerKm } }: { card: SessionCard }) {

@@ -2,33 +2,35 @@
 
 import { Button } from "antd";
 import { useForm } from "react-hook-form";
-import type { TrainingSet } from "@/core/log/records";
-import { parseMass } from "@/core/units/mass";
-import { parseDecimal } from "@/core/units/number";
+import type { Exercise, TrainingSet } from "@/core/log/records";
+import { loadField, readSet, repsField } from "@/core/strength/setText";
 import type { Printer } from "@/core/units/printer";
-import { between, massBetween, optional } from "@/ui/inputs/checks";
 import { Field, narrow, Row, RowButton } from "@/ui/inputs/Field";
 
-interface Props { set: TrainingSet; printer: Printer; onSave: (done: NonNullable<TrainingSet["done"]> | null) => void; onClose: () => void }
+interface Props { set: TrainingSet; exercise: Exercise; printer: Printer; onSave: (done: NonNullable<TrainingSet["done"]> | null) => void; onClose: () => void }
 
 /** Changes what was done in one set, or opens it again. */
-export function SetEditor({ set, printer, onSave, onClose }: Props) {
-  const done = set.done ?? set.planned ?? {};
-  const timed = done.seconds != null;
-  const { control, handleSubmit } = useForm({ mode: "onChange", defaultValues: { reps: String(done.reps ?? ""), seconds: String(done.seconds ?? ""), load: done.kg == null ? "" : printer.loadNumber(done.kg).replace("−", "-").replaceAll(",", ""), rpe: set.done?.rpe == null ? "" : String(set.done.rpe) } });
+export function SetEditor({ set, exercise, printer, onSave, onClose }: Props) {
   const unit = printer.units.mass;
-  const save = handleSubmit(({ reps, seconds, load, rpe }) => {
-    const kg = parseMass(load, unit);
-    const effort = parseDecimal(rpe);
-    const { reps: _reps, kg: _kg, rpe: _rpe, seconds: _seconds, ...kept } = set.done ?? {};
-    onSave({ ...kept, ...(timed ? { seconds: parseDecimal(seconds)! } : { reps: parseDecimal(reps)! }), ...(kg === null ? {} : { kg }), ...(effort === null ? {} : { rpe: effort }) });
+  const done = set.done ?? set.planned ?? {};
+  const { control, handleSubmit, getValues, trigger } = useForm({ mode: "onChange", defaultValues: { reps: repsField(done), load: loadField(done, unit), rpe: set.done?.rpe == null ? "" : String(set.done.rpe) } });
+  const read = ({ reps, load, rpe }: { reps: string; load: string; rpe: string }) => readSet(reps, load, rpe, exercise, unit);
+  const save = handleSubmit((fields) => {
+    const now = read(fields);
+    if (typeof now === "string") return;
+    const { reps: _reps, kg: _kg, rpe: _rpe, seconds: _seconds, metres: _metres, failed: _failed, parts: _parts, ...kept } = set.done ?? {};
+    // A load that reads as it was keeps the digits it had.
+    const same = now.kg != null && done.kg != null && Math.abs(now.kg - done.kg) < 0.005;
+    onSave({ ...kept, ...now, ...(same ? { kg: done.kg } : {}) });
   });
+  const check = () => { const now = read(getValues()); return typeof now === "string" ? now : null; };
+  const amount = exercise.measure === "duration" ? "Seconds" : exercise.measure === "distance" ? "Metres" : "Reps";
   return (
-    <form onSubmit={(event) => void save(event)} noValidate style={{ padding: "4px 0 8px" }}>
+    <form onSubmit={(event) => void save(event)} onChange={() => void trigger("reps")} noValidate style={{ padding: "4px 0 8px" }}>
       <Row>
-        {timed ? <Field className={narrow} control={control} name="seconds" label="Seconds" unit="s" inputMode="numeric" check={between("Seconds", 0, 100_000)} /> : <Field className={narrow} control={control} name="reps" label="Reps" inputMode="numeric" check={between("Reps", 0, 1000)} />}
-        {!timed && <Field className={narrow} control={control} name="load" label="Load" unit={unit} inputMode="decimal" check={optional(massBetween("Load", unit, -300, 2000))} />}
-        <Field className={narrow} control={control} name="rpe" label="RPE" inputMode="decimal" check={optional(between("RPE", 0, 10))} />
+        <Field className={narrow} control={control} name="reps" label={amount} check={check} />
+        <Field className={narrow} control={control} name="load" label="Load" unit={unit} />
+        <Field className={narrow} control={control} name="rpe" label="RPE" inputMode="decimal" />
         <RowButton><Button htmlType="submit">Save set</Button></RowButton>
         <RowButton><Button onClick={() => onSave(null)}>Open again</Button></RowButton>
         <RowButton><button type="button" className="link" style={{ paddingTop: 6 }} onClick={onClose}>Cancel</button></RowButton>

@@ -1,5 +1,9 @@
 "use client";
 
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { v7 as newId } from "uuid";
+import { put } from "@/core/log/records";
 import type { DayView } from "@/core/figures/views/today";
 import { fullDate, longDate } from "@/ui/dates";
 import { dueText } from "@/ui/dueText";
@@ -26,11 +30,29 @@ export function Today() {
         <WeighInOfDay key={`${view.date} ${view.weighIn?.kg}`} view={view} />
         {view.sessions.map((card) => <SessionOfDay key={card.session.id} card={card} strong={card === view.sessions.find(({ status }) => status === "planned" || status === "partly" || status === "missed")} />)}
         {view.sessions.length === 0 && <p className={`quiet ${styles.section}`}>{view.date > today ? "Nothing is planned." : "No session is written. Write one above, for example front squat 3x6 60 kg, or run 5 km 27:30."}</p>}
+        <StartSession view={view} />
         <FoodOfDay view={view} />
         <NoteOfDay key={`note ${view.date} ${view.note?.text}`} view={view} />
       </div>
       <aside className={styles.aside} aria-label="How things stand"><Standing view={view} /></aside>
     </div>
+  );
+}
+
+/** A session to train at once or to plan, where the day has none of lifting. */
+function StartSession({ view }: { view: DayView }) {
+  const { commit, person, today } = useLog();
+  const router = useRouter();
+  if (view.sessions.some(({ session }) => session.kind === "strength")) return null;
+  const start = async () => {
+    const id = newId();
+    if (await commit([put("sessions", { id, personId: person.id, date: view.date, kind: "strength", status: "planned", items: [] })], "Session begun")) router.push(`/train?date=${view.date}&session=${id}`);
+  };
+  return (
+    <p className={`${styles.actions} noprint`}>
+      {view.date === today && <button type="button" className="link" onClick={() => void start()}>Start lifting</button>}
+      {view.date < today ? <Link href="/lifts/write" style={{ fontWeight: 600, textDecoration: "none" }}>Write sets</Link> : <Link href={`/lifts/write?date=${view.date}`} style={{ fontWeight: 600, textDecoration: "none" }}>Plan lifting</Link>}
+    </p>
   );
 }
 

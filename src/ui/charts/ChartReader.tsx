@@ -11,8 +11,8 @@ interface ReaderProps {
   /** The point that is read. */
   at: number | null;
   onRead: (at: number | null) => void;
-  /** Asked to show a stretch alone; null for everything again. */
-  onZoom: (stretch: { from: number; to: number } | null) => void;
+  /** Asked to show a stretch alone; null for everything again. Absent where the chart always shows all. */
+  onZoom?: (stretch: { from: number; to: number } | null) => void;
   /** What the point says, in words. */
   says: string;
   label: string;
@@ -39,7 +39,7 @@ export function ChartReader({ days, inset, at, onRead, onZoom, says, label }: Re
   };
   const zoom = (from: number, to: number) => {
     const [low, high] = [Math.min(from, to), Math.max(from, to)];
-    if (high - low + 1 >= daysAtLeast) onZoom({ from: low, to: high });
+    if (high - low + 1 >= daysAtLeast) onZoom?.({ from: low, to: high });
   };
   const onKeyDown = (event: KeyboardEvent) => {
     const now = at ?? days.length - 1;
@@ -49,11 +49,11 @@ export function ChartReader({ days, inset, at, onRead, onZoom, says, label }: Re
     const quarter = Math.max(Math.ceil(daysAtLeast / 2), Math.round((last - first) / 4));
     if (event.shiftKey && (event.key === "ArrowLeft" || event.key === "ArrowRight")) {
       const by = (event.key === "ArrowLeft" ? -1 : 1) * quarter;
-      onZoom({ from: first + by, to: last + by });
+      onZoom?.({ from: first + by, to: last + by });
     } else if (event.key in read) onRead(read[event.key]!);
     else if (event.key === "+" || event.key === "=") zoom(middle - quarter, middle + quarter);
-    else if (event.key === "-") onZoom({ from: first - 2 * quarter, to: last + 2 * quarter });
-    else if (event.key === "0" || event.key === "Escape") onZoom(null);
+    else if (event.key === "-") onZoom?.({ from: first - 2 * quarter, to: last + 2 * quarter });
+    else if (event.key === "0" || event.key === "Escape") onZoom?.(null);
     else return;
     setHeld(false);
     event.preventDefault();
@@ -69,9 +69,9 @@ export function ChartReader({ days, inset, at, onRead, onZoom, says, label }: Re
         onPointerUp={() => { if (drag !== null && drag.from === drag.to) { setHeld(!held); onRead(nearest(drag.to)); } else if (drag !== null) { setHeld(false); zoom(drag.from, drag.to); } setDrag(null); }}
         onPointerCancel={() => setDrag(null)}
         onPointerLeave={(event) => { if (event.pointerType === "mouse" && drag === null && !held) onRead(null); }}
-        onDoubleClick={() => onZoom(null)}
+        onDoubleClick={() => onZoom?.(null)}
       >
-        {drag !== null && drag.from !== drag.to && <div className={styles.stretch} style={{ left: `${100 * share(Math.min(drag.from, drag.to))}%`, width: `${100 * Math.abs(share(drag.to) - share(drag.from))}%` }} />}
+        {onZoom && drag !== null && drag.from !== drag.to && <div className={styles.stretch} style={{ left: `${100 * share(Math.min(drag.from, drag.to))}%`, width: `${100 * Math.abs(share(drag.to) - share(drag.from))}%` }} />}
         {at !== null && days[at] !== undefined && <div className={styles.line} style={{ left: `${100 * share(days[at])}%` }} />}
       </div>
     </div>

@@ -12,7 +12,7 @@ import { NoticeBar } from "./NoticeBar";
 import { useNewVersion } from "./useNewVersion";
 import { useReminder } from "./useReminder";
 import { useShortcuts } from "./useShortcuts";
-import { report, views, wide } from "./views";
+import { train, viewAt, views, wide } from "./views";
 import styles from "./shell.module.css";
 
 const ShortcutList = dynamic(() => import("./ShortcutList").then((module) => module.ShortcutList), { ssr: false });
@@ -56,9 +56,10 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
   const version = useNewVersion();
   useEffect(() => { page.current?.scrollTo({ top: 0 }); }, [path]);
 
-  const view = [...views, wide, report].find((one) => one.path === path);
+  const view = viewAt(path);
   const isWide = path === wide.path;
   useEffect(() => { document.title = view && view.path !== "/" ? `${view.name} · Oat Column` : "Oat Column"; }, [view]);
+  if (path === train.path) return <div className={styles.bare}><main id="content">{children}</main></div>;
   return (
     <div className={`${styles.shell} ${isWide ? styles.wide : ""}`}>
       <div className={`${styles.side} ${daysOpen ? styles.open : ""}`}><Column key={daysOpen ? "open" : "beside"} onChosen={() => setDaysOpen(false)} /></div>
@@ -67,7 +68,7 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
           {isWide && <Link href="/" className={styles.brand}>Oat Column</Link>}
           <nav aria-label="Views">
             <ul className={styles.views}>
-              {views.map(({ path: target, name: title, key }) => <li key={target}><Link href={target} aria-current={target === path ? "page" : undefined} title={`${title} (key ${key})`} onClick={() => setDaysOpen(false)}>{title}</Link></li>)}
+              {views.map(({ path: target, name: title, key }) => <li key={target}><Link href={target} aria-current={target === view?.path ? "page" : undefined} title={`${title} (key ${key})`} onClick={() => setDaysOpen(false)}>{title}</Link></li>)}
             </ul>
           </nav>
           <button type="button" className={styles.daysButton} aria-expanded={daysOpen} onClick={() => setDaysOpen(!daysOpen)}>Days</button>

@@ -39,10 +39,11 @@ export function useNewVersion(): NewVersion | null {
       look();
       registration.addEventListener("updatefound", () => registration.installing?.addEventListener("statechange", look));
     };
-    const begin = () => { void service.register("/service-worker.js").then(watch).catch(() => {}); };
+    const begin = () => { if (!navigator.onLine) { addEventListener("online", begin, { once: true }); return; } void service.register("/service-worker.js").then(watch).catch(() => {}); };
     const timer = setTimeout(begin, 1500);
     return () => {
       clearTimeout(timer);
+      removeEventListener("online", begin);
       document.removeEventListener("input", noteTyping);
       document.removeEventListener("submit", noteSubmit);
     };

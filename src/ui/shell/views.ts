@@ -14,3 +14,11 @@ export const wide = { path: "/ledger", name: "Ledger", key: "l" } as const;
 
 /** What can be printed or handed on, reached from the view it reports on. */
 export const report = { path: "/report", name: "Report" } as const;
+
+/** Training mode: a session a set at a time, with nothing around it. */
+export const train = { path: "/train", name: "Training" } as const;
+
+/** The view a path belongs to: its own, or the one it lies under. */
+export function viewAt(path: string): { path: string; name: string } | undefined {
+  return [...views, wide, report, train].find((one) => one.path === path || (one.path !== "/" && path.startsWith(`${one.path}/`)));
+}

@@ -1,5 +1,6 @@
 import type { Day } from "../../calendar/day";
 import { printDay } from "../../calendar/print";
+import type { Exercise } from "../../log/records";
 import { readEntry } from "../../entry/read";
 import type { Reading } from "../../entry/reading";
 import { Printer, unitsOf } from "../../units/printer";
@@ -9,8 +10,8 @@ import type { Figures } from "../figures";
 export function entryView(figures: Figures, text: string, day: Day, newId: () => string): Reading {
   return readEntry(text, {
     personId: figures.person.id, day, today: figures.on, printer: new Printer(unitsOf(figures.person.units)),
-    exercises: [...figures.exercises.values()], kinds: [...figures.log.index.all("kinds").values()], foods: [...figures.foods.values()], recipes: [...figures.recipes.values()],
-    formula: figures.formula,
+    exercises: byPractice(figures), kinds: [...figures.log.index.all("kinds").values()], foods: [...figures.foods.values()], recipes: [...figures.recipes.values()],
+    factorFor: figures.factorFor,
     sessionsOn: (on) => [...figures.sessionsOn(on)],
     weighInOn: (on) => figures.primaryOn(on),
     expectedKg: figures.levelOn, bodyWeightOn: figures.bodyWeightOn,
@@ -20,4 +21,10 @@ export function entryView(figures: Figures, text: string, day: Day, newId: () =>
     },
     newId,
   });
+}
+
+/** The exercises, those done most often first: what fits several names is offered in this order. */
+function byPractice(figures: Figures): Exercise[] {
+  const sessions = new Map(figures.lifts.map((lift) => [lift.exerciseId, lift.sessions]));
+  return [...figures.exercises.values()].sort((a, b) => (sessions.get(b.id) ?? 0) - (sessions.get(a.id) ?? 0));
 }

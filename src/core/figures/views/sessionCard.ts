@@ -1,22 +1,30 @@
 import { dateOf, mustDay } from "../../calendar/day";
 import { pacePerKm, type Covered } from "../../endurance/distance";
-import type { Session, TrainingSet } from "../../log/records";
+import type { Exercise, Session, TrainingSet } from "../../log/records";
 import { standing } from "../../planning/adherence";
 import { describeSets } from "../../strength/describe";
 import { workOf } from "../../strength/volume";
 import { Printer, unitsOf } from "../../units/printer";
 import type { Figures } from "../figures";
+import { lifting } from "../lifting";
+
+export interface LastTime { date: string; sessionId: string; text: string }
 
 /** One exercise of a session as a view shows it. */
 export interface CardItem {
   id: string;
   exerciseId: string;
+  /** The exercise; null when it is no longer in the log. */
+  exercise: Exercise | null;
   name: string;
   planned: string;
   done: string;
   /** What was done the last time before this session. */
-  last: { date: string; text: string } | null;
+  last: LastTime | null;
   sets: TrainingSet[];
+  /** Loads of planned sets that were worked out from a percentage or an effort, by set id. */
+  worked: Record<string, number>;
+  skipped: string | null;
   note: string | null;
 }
 
@@ -32,6 +40,7 @@ export interface SessionCard {
   plannedSecondsPerKm: number | null;
   volumeLoadKg: number;
   numberOfLifts: number;
+  photos: { id: string; file: string; date: string }[];
 }
 
 export function sessionCard(figures: Figures, session: Session): SessionCard {
@@ -44,12 +53,22 @@ export function sessionCard(figures: Figures, session: Session): SessionCard {
     items: (session.items ?? []).map((item) => {
       const exercise = figures.exercises.get(item.exerciseId);
       return {
-        id: item.id, exerciseId: item.exerciseId, name: exercise?.name ?? item.exerciseId, planned: describeSets(item.sets, "planned", exercise, printer), done: describeSets(item.sets, "done", exercise, printer),
+        id: item.id, exerciseId: item.exerciseId, exercise: exercise ?? null, name: exercise?.name ?? item.exerciseId, planned: describeSets(item.sets, "planned", exercise, printer), done: describeSets(item.sets, "done", exercise, printer),
         last: lastTime(figures, session, item.exerciseId, printer), sets: item.sets, note: item.note ?? null,
+        worked: exercise ? workedLoads(figures, exercise, item.sets, session.date) : {}, skipped: item.skipped ?? null,
       };
     }),
     planned, done, secondsPerKm: done && pacePerKm([done]), plannedSecondsPerKm: planned && pacePerKm([planned]), volumeLoadKg, numberOfLifts,
+    photos: (session.photoIds ?? []).flatMap((id) => { const photo = figures.log.index.all("photos").get(id); return photo ? [{ id, file: photo.file, date: photo.date }] : []; }),
   };
+}
+
+function workedLoads(figures: Figures, exercise: Exercise, sets: readonly TrainingSet[], date: string): Record<string, number> {
+  return Object.fromEntries(sets.flatMap(({ id, planned }) => {
+    if (planned == null || planned.kg != null || (planned.percent == null && planned.rpe == null)) return [];
+    const target = lifting(figures).target(exercise, planned, mustDay(date));
+    return "reason" in target || target.kg === null ? [] : [[id, target.kg]];
+  }));
 }
 
 export function capitalised(text: string): string {
@@ -60,13 +79,22 @@ function covered(written: { metres?: number | null; seconds?: number | null } | 
   return written ? { metres: written.metres ?? null, seconds: written.seconds ?? null } : null;
 }
 
-function lastTime(figures: Figures, session: Session, exerciseId: string, printer: Printer): CardItem["last"] {
+/** The last time an exercise was worked before a session, on an earlier day; null when it never was. */
+export function lastTime(figures: Figures, session: Session, exerciseId: string, printer: Printer): LastTime | null {
   const before = mustDay(session.date);
-  const days = figures.pastSessionDays;
-  for (let index = days.length - 1; index >= 0; index--) {
-    const day = days[index]!;
-    const working = day < before ? figures.liftOn(exerciseId, day)?.lastWorking : null;
-    if (working) return { date: dateOf(day), text: describeSets(setsIn(figures.sessionOn(day, working), exerciseId), "done", figures.exercises.get(exerciseId), printer) };
+  for (const block of [...figures.pastBlocks].reverse()) {
+    const lift = figures.doneIn(exerciseId, block).findLast(({ day, lastWorking }) => day < before && lastWorking !== null);
+    if (lift) return { date: dateOf(lift.day), sessionId: lift.lastWorking!, text: describeSets(setsIn(figures.sessionOn(lift.day, lift.lastWorking!), exerciseId), "done", figures.exercises.get(exerciseId), printer) };
+  }
+  return null;
+}
+
+/** The latest session before a day in which something was lifted; null when there is none. */
+export function lastLifted(figures: Figures, date: string): Session | null {
+  const before = mustDay(date);
+  for (const day of [...figures.pastSessionDays].reverse()) {
+    const session = day < before ? figures.sessionsOn(day).findLast(({ kind, items }) => kind === "strength" && items?.some(({ sets }) => sets.some(({ done }) => done))) : undefined;
+    if (session) return session;
   }
   return null;
 }

@@ -1,12 +1,15 @@
 import { dateOf, mustDay } from "../../calendar/day";
 import { printDay, printDate } from "../../calendar/print";
-import { estimateMaximum, formulaNames, formulas, maximumFactor, recordUpTo } from "../../strength/e1rm";
+import { estimateMaximum, factorOf, formulaNames, formulas, maximumFactor, recordUpTo } from "../../strength/e1rm";
+import { curveFactor, curveSets, estimateSpread } from "../../strength/repCurve";
 import { bodyShare } from "../../strength/sets";
+import { z80 } from "../../body/trend";
 import { printNumber } from "../../units/number";
 import { Printer, unitsOf } from "../../units/printer";
 import { coveredBy } from "../distances";
 import { pacePerKm } from "../../endurance/distance";
 import type { Figures } from "../figures";
+import { lifting } from "../lifting";
 import type { WorkingResult } from "./working";
 
 export function maximumWorking(figures: Figures, exerciseId: string, which: "best" | "latest"): WorkingResult {
@@ -17,28 +20,55 @@ export function maximumWorking(figures: Figures, exerciseId: string, which: "bes
   const { set, limitReps, e1rmKg } = maximum;
   const share = bodyShare(set.exercise);
   const total = set.totalKg!;
-  const names = figures.formula === "mean" ? formulaNames : [figures.formula];
+  const { formula } = figures;
+  const factor = figures.factorFor(exerciseId);
+  const curve = figures.curveOf(exerciseId);
+  const names = formula === "mean" || formula === "personal" ? formulaNames : [formula];
   const factors = names.map((name) => `${formulas[name].title} ${printNumber(maximumFactor(name, limitReps), 4)}`);
-  const estimates = formulaNames.flatMap((name) => { const one = estimateMaximum(name, total, set.reps, set.rpe); return "kg" in one ? [`${formulas[name].title} ${p.loadNumber(one.kg - (share ?? 0) * (figures.bodyWeightOn(set.day) ?? 0))}`] : []; });
+  const body = (share ?? 0) * (figures.bodyWeightOn(set.day) ?? 0);
+  const estimates = formulaNames.flatMap((name) => { const one = estimateMaximum(factorOf[name], total, set.reps, set.rpe); return "kg" in one ? [`${formulas[name].title} ${p.loadNumber(one.kg - body)}`] : []; });
+  const spread = estimateSpread(curve, limitReps, set.rpe);
   return {
     title: `${set.exercise.name}, ${which} estimated maximum`, value: `${share === null ? "" : "+"}${p.mass(e1rmKg)}`,
-    formula: figures.formula === "mean" ? "load × mean of the seven formulas' factors" : formulas[figures.formula].written,
+    formula: formula === "mean" ? "load × mean of the seven formulas' factors" : formula === "personal" ? "load × (mean of the seven formulas' factors)^steepness" : formulas[formula].written,
     steps: [
       `repetitions to the limit = ${set.reps} done${set.rpe === null ? ", reserve unknown" : ` + ${printNumber(limitReps - set.reps, 1)} in reserve (RPE ${set.rpe})`} = ${printNumber(limitReps, 1)}`,
       ...(share === null ? [] : [`total load = ${printNumber(share * 100, 0)} % of body weight ${p.massNumber(figures.bodyWeightOn(set.day) ?? 0)} ${set.exercise.measure === "assisted-reps" ? "−" : "+"} ${p.load(set.typedKg)} = ${p.load(total)}`]),
       `factors: ${factors.join(", ")}`,
-      `${p.loadNumber(total)} × ${printNumber(maximumFactor(figures.formula, limitReps), 4)} = ${p.mass(total * maximumFactor(figures.formula, limitReps), 2)}${share === null ? "" : `, less the body's share: +${p.mass(e1rmKg, 2)}`}`,
+      ...(formula === "personal" ? [`${printNumber(maximumFactor("mean", limitReps), 4)}^${printNumber(curve.steepness, 3)} = ${printNumber(factor(limitReps), 4)}, from ${curve.sets} hard sets on ${curve.days} days`] : []),
+      `${p.loadNumber(total)} × ${printNumber(factor(limitReps), 4)} = ${p.mass(total * factor(limitReps), 2)}${share === null ? "" : `, less the body's share: +${p.mass(e1rmKg, 2)}`}`,
       `each formula alone: ${estimates.join(", ")}`,
+      `80 % interval: divided and multiplied by ${printNumber(spread, 3)}, ${p.massNumber((e1rmKg + body) / spread - body)} to ${p.mass((e1rmKg + body) * spread - body)}`,
     ],
     inputs: [{ label: printDay(set.day), value: `${p.load(set.typedKg)} × ${set.reps}${set.rpe === null ? "" : ` at RPE ${set.rpe}`}`, date: dateOf(set.day) }],
-    assumptions: [set.rpe === null ? "The set is not rated: its repetitions count as done with an unknown reserve, so this is a lower bound." : "Reps in reserve = 10 − RPE (Helms et al. 2016).", "One repetition is the load itself; between one and two each formula is joined to it without a jump.", which === "latest" ? "Latest: the best eligible set of the last session that has one." : "Best: the highest of all eligible sets."],
+    assumptions: [set.rpe === null ? "The set is not rated: its repetitions count as done with an unknown reserve, so this is a lower bound." : "Reps in reserve = 10 − RPE (Helms et al. 2016).", "One repetition is the load itself; between one and two each formula is joined to it without a jump.", which === "latest" ? "Latest: the best eligible set of the last session that has one." : "Best: the highest of all eligible sets.", "The interval holds the day's form (2 %), the judged reserve, and what is not known of this lift's own curve; these are our judgement, narrowed by hard sets."],
     source: names.map((name) => formulas[name].source).join("; "),
     sureness: limitReps > recordUpTo ? `Rough: above ${recordUpTo} repetitions the formulas part ways.` : "The formulas differ by as much as shown above; a tested single is surer.",
   };
 }
 
+/** How a lift's own relation of repetitions to load came to be. */
+export function curveWorking(figures: Figures, exerciseId: string): WorkingResult {
+  const exercise = figures.exercises.get(exerciseId);
+  if (exercise === undefined) return { reason: "That exercise is no longer in the log." };
+  const { steepness, steepnessSd, sets, days, tests } = figures.curveOf(exerciseId);
+  const [own, common] = [curveFactor({ steepness }), factorOf.mean];
+  return {
+    title: `${exercise.name}, repetitions and load`, value: `steepness ${printNumber(steepness, 2)} ± ${printNumber(z80 * steepnessSd, 2)}`,
+    formula: "load = strength of the day ÷ (mean of the seven formulas' factors)^steepness",
+    steps: [
+      `${sets} hard sets on ${days} days, ${tests} tested maxima`,
+      ...[3, 5, 8, 10].map((reps) => `${reps} repetitions: ${printNumber(100 / own(reps), 1)} % of the maximum, on the common curve ${printNumber(100 / common(reps), 1)} %`),
+    ],
+    inputs: figures.liftCourse(exerciseId).slice(-8).reverse().flatMap(({ day, front }) => curveSets(front, day).map((set) => ({ label: printDay(day), value: `${printNumber(set.limitReps, set.limitReps % 1 === 0 ? 0 : 1)} to the limit`, date: dateOf(day) }))),
+    assumptions: ["Hard sets only: rated with at most three in reserve, failed, or for as many repetitions as possible. Of each day the best by load and repetitions.", "Strength wanders from day to day (0.4 %), and each day has its form (2 %). The steepness is drawn towards 1, the common curve, with a spread of 0.25 between people (our judgement). A set counts half after a year; a test fades over three months.", "Above 1: load falls faster with each repetition than for most."],
+    source: "Linear Gaussian model in the logarithm of the load, by a Kalman filter; the common curve is the mean of the seven published formulas.",
+    sureness: `With an 80 % interval; ${sets < 8 ? "so few hard sets say little, and the common curve rules" : "hard sets at both few and many repetitions narrow it most"}.`,
+  };
+}
+
 export function volumeWorking(figures: Figures, weekStart: string): WorkingResult {
-  const volume = figures.volumeOf(mustDay(weekStart));
+  const { volume } = lifting(figures).weekWork(mustDay(weekStart));
   if (volume.sets === 0) return { reason: "Nothing was lifted in that week." };
   const p = new Printer(unitsOf(figures.person.units));
   const names = figures.exercises;

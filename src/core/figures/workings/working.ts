@@ -24,6 +24,7 @@ export type FigureRef =
   | { figure: "resting"; equation: string }
   | { figure: "foodLeft"; date: string }
   | { figure: "maximum"; exerciseId: string; which: "best" | "latest" }
+  | { figure: "repCurve"; exerciseId: string }
   | { figure: "volume"; weekStart: string }
   | { figure: "pace"; kind: string; purpose: string | null; days: number | null }
   | { figure: "credit"; sessionId: string }

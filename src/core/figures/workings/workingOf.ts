@@ -3,7 +3,7 @@ import type { Figures } from "../figures";
 import { afterTrainingWorking, arrivalWorking, changeWorking, planWorking, secondWorking, trendWorking, weekdayWorking, weeklyWorking } from "./body";
 import { compositionWorking, waistToHeightWorking } from "./measures";
 import { creditWorking, expenditureWorking, foodLeftWorking, restingWorking } from "./energy";
-import { maximumWorking, paceWorking, volumeWorking } from "./training";
+import { curveWorking, maximumWorking, paceWorking, volumeWorking } from "./training";
 import type { FigureRef, WorkingResult } from "./working";
 
 /** The working of any figure that a view shows. */
@@ -24,6 +24,7 @@ export function workingOf(figures: Figures, ref: FigureRef): WorkingResult {
     case "foodLeft": return foodLeftWorking(figures, ref.date);
     case "credit": return creditWorking(figures, ref.sessionId);
     case "maximum": return maximumWorking(figures, ref.exerciseId, ref.which);
+    case "repCurve": return curveWorking(figures, ref.exerciseId);
     case "volume": return volumeWorking(figures, ref.weekStart);
     case "pace": return paceWorking(figures, ref.kind, ref.purpose, ref.days);
   }

@@ -1,7 +1,7 @@
 "use client";
 
 import { useEffect, useState } from "react";
-import { useLog } from "./LogContext";
+import { useLog } from "../log/LogContext";
 
 /** Address of a photograph that is kept here, for as long as it is shown; null while it is fetched, "missing" when it is not here. */
 export function usePhoto(file: string): string | null {

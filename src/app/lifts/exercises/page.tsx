@@ -1,0 +1,5 @@
+import { Library } from "@/features/lifts/Library";
+
+export default function Page() {
+  return <Library />;
+}

@@ -1,0 +1,5 @@
+import { Records } from "@/features/lifts/Records";
+
+export default function Page() {
+  return <Records />;
+}

@@ -1,0 +1,5 @@
+import { Work } from "@/features/lifts/Work";
+
+export default function Page() {
+  return <Work />;
+}

@@ -1,0 +1,116 @@
+import { mustDay, type Day } from "../calendar/day";
+import { joined } from "../calendar/groupBy";
+import { family, memo, ownedBy } from "../memo";
+import type { Exercise, Session, TrainingSet } from "../log/records";
+import { liftsByZone, type ZoneLifts } from "../strength/intensity";
+import { loadStep } from "../strength/loading";
+import { curveFactor } from "../strength/repCurve";
+import { withMaximum, type LiftDay } from "../strength/maximum";
+import { strengthOn, targetOf, type Strength, type Target } from "../strength/suggest";
+import { hasPlan } from "../planning/perform";
+import { meets, type Meet } from "../strength/meet";
+import { liftRecords, type LiftRecords } from "../strength/strengthRecords";
+import { bodyPartOf, totalLoad } from "../strength/sets";
+import { intensitySums, workOf, type Volume } from "../strength/volume";
+import { unitsOf } from "../units/printer";
+import type { Figures } from "./figures";
+
+/** The work of a stretch of days: performed, how it is spread over the zones, and what was planned for it. */
+export interface Work { volume: Volume; zones: ZoneLifts; intensity: { weighted: number; reps: number }; planned: PlannedWork }
+
+/** What was planned: sets of work, Σ reps and Σ reps × total load, kilograms. A set without a load adds its repetitions alone. */
+export interface PlannedWork { sets: number; numberOfLifts: number; volumeLoadKg: number; byGroup: Record<string, { numberOfLifts: number; volumeLoadKg: number }> }
+
+class Of {
+  constructor(protected readonly figures: Figures) {}
+}
+
+/** What is kept of the lifting of one person beyond maxima and weekly volume. */
+class Lifting extends Of {
+  #each<K, T>(compute: (key: K) => T): (key: K) => T { return family(this.figures.log.index, compute); }
+  #kept<T>(compute: () => T): () => T { return memo(this.figures.log.index, compute); }
+
+  /** The work of the week that begins on a day. */
+  readonly weekWork = this.#each((start: Day): Work => this.workOf(this.figures.sessionsOfWeek(start)));
+
+  /** The work of some sessions, those to come only as planned. */
+  workOf(sessions: readonly Session[]): Work {
+    const { settings, maximumOn, bodyWeightOn } = this.figures;
+    const sets = sessions.flatMap((session) => this.figures.setsOf(session));
+    const intensity = intensitySums(sets, settings, maximumOn, bodyWeightOn);
+    return {
+      volume: { ...workOf(sets, settings), averageIntensity: intensity.reps > 0 ? intensity.weighted / intensity.reps : null },
+      zones: liftsByZone(sets, settings, maximumOn, bodyWeightOn), intensity, planned: this.#plannedOf(sessions),
+    };
+  }
+
+  #plannedOf(sessions: readonly Session[]): PlannedWork {
+    const work: PlannedWork = { sets: 0, numberOfLifts: 0, volumeLoadKg: 0, byGroup: {} };
+    for (const session of sessions) {
+      const day = mustDay(session.date);
+      for (const { exerciseId, sets } of session.items ?? []) {
+        const exercise = this.figures.exercises.get(exerciseId);
+        if (exercise === undefined) continue;
+        for (const set of sets) {
+          if (!set.planned || !hasPlan(set) || set.warmUp) continue;
+          const target = this.target(exercise, set.planned, day);
+          const reps = (set.planned.reps ?? 0) * (exercise.perSide ? 2 : 1);
+          const load = reps * ("reason" in target || target.kg === null ? 0 : (totalLoad(exercise, target.kg, day, this.figures.bodyWeightOn) ?? 0));
+          work.sets += 1;
+          work.numberOfLifts += reps;
+          work.volumeLoadKg += load;
+          const group = (work.byGroup[exercise.group || "other"] ??= { numberOfLifts: 0, volumeLoadKg: 0 });
+          group.numberOfLifts += reps;
+          group.volumeLoadKg += load;
+        }
+      }
+    }
+    return work;
+  }
+
+  /** The body weight that a movement carries on a day. */
+  bodyPart(exercise: Exercise, day: Day): number { return bodyPartOf(exercise, this.figures.bodyWeightOn(day)); }
+
+  /** The days of a lift with their highest estimates by its own curve, whatever the formula in force. */
+  readonly #ownCourse = this.#each((exerciseId: string): LiftDay[] => {
+    const factor = curveFactor(this.figures.curveOf(exerciseId));
+    return this.figures.liftCourse(exerciseId).map((done) => withMaximum(done, factor, this.figures.bodyWeightOn));
+  });
+
+  /**
+   * How strong a lift is on a day by its own curve, before what was done on it; a variation takes its share of the lift it follows. Null when
+   * nothing tells. Loads are worked out by the same curve, so that a set done as asked asks for the same load again.
+   */
+  strengthOn(exercise: Exercise, day: Day): Strength | null {
+    const { maximumFrom } = exercise;
+    const parent = maximumFrom && maximumFrom.exerciseId !== exercise.id ? this.figures.exercises.get(maximumFrom.exerciseId) : undefined;
+    const of = parent ?? exercise;
+    const strength = strengthOn(this.#ownCourse(of.id), this.figures.testsOf(of.id), day, (on) => this.bodyPart(of, on));
+    return strength === null || parent === undefined ? strength : { ...strength, totalKg: strength.totalKg * maximumFrom!.ratio };
+  }
+
+  /** The load of a planned set: as planned, or worked out from the maximum in force before the day, or from an effort by the lift's own curve. */
+  target(exercise: Exercise, planned: TrainingSet["planned"], day: Day): Target {
+    if (planned?.kg != null || (planned?.percent == null && planned?.rpe == null)) return { kg: planned?.kg ?? null, from: "plan" };
+    const before = Math.min(day, this.figures.on + 1) - 1;
+    const maximum = planned.percent == null ? null : this.figures.maximumOn(exercise.id, before);
+    const strength = planned.percent == null ? this.strengthOn(exercise, day) : null;
+    return targetOf(planned, exercise, maximum === null ? null : maximum + this.bodyPart(exercise, before), strength, curveFactor(this.figures.curveOf(exercise.id)), this.bodyPart(exercise, day), this.step(exercise));
+  }
+
+  /** The step in which a lift's load is changed. */
+  step(exercise: Exercise): number { return loadStep(exercise, unitsOf(this.figures.person.units).mass); }
+
+  /** Volume load of a lift on one of its days. */
+  readonly volumeOn = ({ workKg, warmUpKg }: LiftDay): number => (this.figures.settings.countWarmUps ? workKg + warmUpKg : workKg);
+
+  /** Records of a lift: as they were beaten, those that stand, and the best against body weight. */
+  readonly records = this.#each((exerciseId: string): LiftRecords => liftRecords(this.figures.liftCourse(exerciseId), this.volumeOn, this.figures.bodyWeightOn, bodyPartOf(this.figures.exercises.get(exerciseId)!, 1)));
+
+  /** Meets and days of testing up to the day asked about, oldest first. */
+  get meets(): Meet[] { return this.#meets(); }
+  readonly #meets = this.#kept(() => meets(joined(this.figures.pastSessionDays, (day) => this.figures.sessionsOn(day).filter(({ test }) => test)), this.figures.settings.totalLifts ?? []));
+}
+
+/** The lifting of one person as asked about on one day. */
+export const lifting = ownedBy((figures: Figures) => new Lifting(figures));

@@ -1,0 +1,127 @@
+import { dateOf, mustDay } from "../../calendar/day";
+import { groupBy } from "../../calendar/groupBy";
+import type { Change, Session } from "../../log/records";
+import { describeSets } from "../../strength/describe";
+import { Printer, unitsOf } from "../../units/printer";
+import { loadField, plannedLoadField, plannedRepsField, readPlanned, repsField } from "../../strength/setText";
+import { parseDecimal } from "../../units/number";
+import { parseDuration, printDuration } from "../../units/time";
+import { withPlan, type PlannedRow } from "../../planning/plan";
+import { lifting } from "../lifting";
+import { performedIn, readSetsSheet, sessionsOfRows, type SetsRow, type SetsSheet, type SetsSheetAsk } from "../../workbook/setsSheet";
+import { compare, type Figures } from "../figures";
+import { lastLifted, lastTime } from "./sessionCard";
+
+/** What pasted sets would write: a line an exercise and day, and whether the day already holds the same. */
+export interface SetsPreview { sheet: Omit<SetsSheet, "rows">; lines: { date: string; name: string; text: string; held: string }[]; sessions: number; sets: number; change: Change | null }
+
+export function setsPreview(figures: Figures, text: string, ask: SetsSheetAsk, newId: () => string): SetsPreview | { reason: string } {
+  const printer = new Printer(unitsOf(figures.person.units));
+  const sheet = readSetsSheet(text, ask, [...figures.exercises.values()], printer.units.mass, figures.on);
+  if ("reason" in sheet) return sheet;
+  const { rows, ...rest } = sheet;
+  const change = sessionsOfRows(rows, figures.person.id, (day) => strengthOn(figures, day), newId);
+  const lines = [...groupBy(rows, ({ day, exerciseId }) => `${day} ${exerciseId}`).values()].map((group) => {
+    const { day, exerciseId } = group[0]!;
+    const exercise = figures.exercises.get(exerciseId)!;
+    const held = (strengthOn(figures, day)?.items ?? []).filter((item) => item.exerciseId === exerciseId).flatMap((item) => item.sets);
+    return { date: dateOf(day), name: exercise.name, text: describe(group.flatMap(({ performed }) => performed), exercise, printer), held: describeSets(held, "done", exercise, printer) };
+  });
+  return { sheet: rest, lines: lines.sort((a, b) => compare(b.date, a.date)), sessions: change.length, sets: rows.reduce((sum, { performed }) => sum + performed.length, 0), change: rows.length === 0 ? null : change };
+}
+
+function strengthOn(figures: Figures, day: number) { return figures.sessionsOn(day).find(({ kind }) => kind === "strength"); }
+
+function describe(performed: SetsRow["performed"], exercise: Parameters<typeof describeSets>[2], printer: Printer): string {
+  return describeSets(performed.map(({ done, warmUp }, index) => ({ id: String(index), done, warmUp })), "done", exercise, printer);
+}
+
+/** A line of the table as typed. */
+export interface TypedLine { exerciseId: string; sets: string; reps: string; load: string; rpe: string }
+
+export interface TableAsk { date: string; lines: TypedLine[] }
+
+/** What a typed table would write, each line with what it says or what is wrong with it. */
+export interface TableView { lines: { text: string; problem: string | null; last: { date: string; text: string } | null }[]; change: Change | null }
+
+export function tableView(figures: Figures, { date, lines }: TableAsk, newId: () => string): TableView {
+  const day = mustDay(date);
+  const printer = new Printer(unitsOf(figures.person.units));
+  const rows: SetsRow[] = [];
+  const session = { id: "", personId: figures.person.id, date, kind: "strength", status: "done" as const };
+  const read = lines.map(({ exerciseId, sets, reps, load, rpe }): TableView["lines"][number] => {
+    const exercise = figures.exercises.get(exerciseId);
+    if (exercise === undefined) return { text: "", problem: null, last: null };
+    const last = lastTime(figures, session, exerciseId, printer);
+    if (reps.trim() === "" && load.trim() === "") return { text: "", problem: null, last };
+    const performed = performedIn(sets.trim(), reps.trim(), load.trim(), rpe.trim(), exercise, printer.units.mass);
+    if (typeof performed === "string") return { text: "", problem: performed, last };
+    rows.push({ day, exerciseId, performed, note: null });
+    return { text: describe(performed, exercise, printer), problem: null, last };
+  });
+  const whole = rows.length > 0 && read.every(({ problem }) => problem === null);
+  return { lines: read, change: whole ? sessionsOfRows(rows, figures.person.id, (on) => strengthOn(figures, on), newId) : null };
+}
+
+/** The lines of the latest earlier session of lifting, to be done the same. */
+export function sameAsLast(figures: Figures, date: string): TypedLine[] {
+  const unit = unitsOf(figures.person.units).mass;
+  return (lastLifted(figures, date)?.items ?? []).flatMap(({ exerciseId, sets }) => linesOf(exerciseId, sets.flatMap(({ done, warmUp }) => (done && !warmUp ? [{ reps: repsField(done), load: loadField(done, unit), rpe: "" }] : []))));
+}
+
+/** Sets of an exercise as lines of the table: those of one load and effort together. */
+function linesOf(exerciseId: string, sets: readonly { reps: string; load: string; rpe: string }[]): TypedLine[] {
+  const runs: { reps: string[]; load: string; rpe: string }[] = [];
+  for (const { reps, load, rpe } of sets) {
+    const last = runs.at(-1);
+    if (last?.load === load && last.rpe === rpe) last.reps.push(reps);
+    else runs.push({ reps: [reps], load, rpe });
+  }
+  return runs.map(({ reps, load, rpe }) => (new Set(reps).size === 1 ? { exerciseId, sets: String(reps.length), reps: reps[0]!, load, rpe } : { exerciseId, sets: "", reps: reps.join(" "), load, rpe }));
+}
+
+/** A line of a planned session as typed: of one exercise, sets alike. Lines with the same letter are a superset. */
+export interface PlanLine { itemId: string | null; exerciseId: string; superset: string; sets: string; reps: string; load: string; rpe: string; rest: string; tempo: string; warmUp: boolean }
+
+export interface PlanAsk { date: string; sessionId: string | null; lines: PlanLine[] }
+
+/** What a typed plan would write, each line with the load it comes to on the day or with what is wrong with it. */
+export interface PlanView { lines: { text: string; problem: string | null; last: { date: string; text: string } | null }[]; session: Session | null; held: Session | null }
+
+export function planView(figures: Figures, { date, sessionId, lines }: PlanAsk, newId: () => string): PlanView {
+  const day = mustDay(date);
+  const printer = new Printer(unitsOf(figures.person.units));
+  const held = sessionId === null ? null : (figures.sessionsOn(day).find(({ id }) => id === sessionId) ?? null);
+  const base: Session = held ?? { id: newId(), personId: figures.person.id, date, kind: "strength", status: "planned" };
+  const rows: PlannedRow[] = [];
+  const read = lines.map((line): PlanView["lines"][number] => {
+    const exercise = figures.exercises.get(line.exerciseId);
+    if (exercise === undefined) return { text: "", problem: null, last: null };
+    const last = lastTime(figures, base, exercise.id, printer);
+    if (line.reps.trim() === "" && line.load.trim() === "") return { text: "", problem: line.rpe.trim() || line.sets.trim() ? "No repetitions are written." : null, last };
+    const planned = readPlanned(line.reps, line.load, line.rpe, exercise, printer.units.mass);
+    const count = line.sets.trim() === "" ? 1 : parseDecimal(line.sets);
+    const restSeconds = line.rest.trim() === "" ? null : (parseDuration(line.rest) ?? parseDecimal(line.rest));
+    if (typeof planned === "string") return { text: "", problem: planned, last };
+    if (count === null || count % 1 !== 0 || count < 1 || count > 50) return { text: "", problem: `"${line.sets}" is no number of sets from 1 to 50.`, last };
+    if (line.rest.trim() !== "" && (restSeconds === null || restSeconds > 7200)) return { text: "", problem: `"${line.rest}" is no rest, such as 2:00 or 90.`, last };
+    rows.push({ itemId: line.itemId, exerciseId: exercise.id, superset: line.superset.trim() || null, tempo: line.tempo.trim() || null, count, planned, restSeconds, warmUp: line.warmUp });
+    const target = lifting(figures).target(exercise, planned, day);
+    return { text: "reason" in target ? `No load yet: ${target.reason}.` : target.from !== "plan" && target.kg !== null ? `${printer.load(target.kg)} on the day` : "", problem: null, last };
+  });
+  const whole = rows.length > 0 && read.every(({ problem }) => problem === null);
+  return { lines: read, session: whole ? withPlan(base, rows, newId) : null, held };
+}
+
+/** The plan of a session as lines of the table. */
+export function planLines(figures: Figures, date: string, sessionId: string): PlanLine[] {
+  const unit = unitsOf(figures.person.units).mass;
+  const session = figures.sessionsOn(mustDay(date)).find(({ id }) => id === sessionId);
+  return (session?.items ?? []).flatMap((item) => [true, false].flatMap((warm) => {
+    const sets = item.sets.filter((set) => set.planned && (set.warmUp ?? false) === warm);
+    const rest = sets[0]?.restSeconds;
+    return linesOf(item.exerciseId, sets.map(({ planned }) => ({ reps: plannedRepsField(planned!), load: plannedLoadField(planned!, unit), rpe: planned!.rpe == null ? "" : String(planned!.rpe) })))
+      .flatMap((line) => (line.sets === "" ? line.reps.split(" ").map((reps) => ({ ...line, sets: "1", reps })) : [line]))
+      .map((line): PlanLine => ({ ...line, itemId: item.id, superset: item.superset == null ? "" : String(item.superset), rest: rest == null ? "" : printDuration(rest), tempo: item.tempo ?? "", warmUp: warm }));
+  }));
+}

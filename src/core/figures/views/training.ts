@@ -1,0 +1,107 @@
+import { dateOf, mustDay } from "../../calendar/day";
+import type { Exercise, Item, Session, TrainingSet } from "../../log/records";
+import { describeSets } from "../../strength/describe";
+import { repeated } from "../../planning/change";
+import { stepsOf } from "../../planning/order";
+import { barOf, usualPlates, warmUpRamp, type PlateStock, type RampSet } from "../../strength/loading";
+import { liftStanding } from "../../strength/maximum";
+import type { Target } from "../../strength/suggest";
+import { Printer, unitsOf } from "../../units/printer";
+import type { Figures } from "../figures";
+import { lifting } from "../lifting";
+import { repRecords, type Beaten } from "../../strength/strengthRecords";
+import { maximumFigure, type MaximumFigure } from "./lifts";
+import { capitalised, lastLifted, lastTime, setsIn, type LastTime } from "./sessionCard";
+
+/** What a set is proposed to be done with: as planned, else as the set before it in this session, else as last time. */
+export interface Proposal { reps: number | null; kg: number | null; seconds: number | null; metres: number | null; from: "plan" | "percent" | "effort" | "set before" | "last time" | "nothing"; reason: string | null }
+
+export interface TrainingStep { itemId: string; setId: string; proposal: Proposal }
+
+export interface TrainingItem {
+  id: string;
+  exercise: Exercise;
+  sets: TrainingSet[];
+  note: string | null;
+  tempo: string | null;
+  skipped: string | null;
+  superset: boolean;
+  planned: string;
+  last: (LastTime & { sets: TrainingSet[] }) | null;
+  /** The best estimate before this day, and the heaviest load for at least so many repetitions before it. */
+  best: MaximumFigure | null;
+  repRecords: { reps: number; kg: number; date: string }[];
+  barKg: number | null;
+  stepKg: number;
+  /** Warm-up sets towards the first working load; empty when the exercise has some, needs none or its load is not known. */
+  ramp: RampSet[];
+}
+
+export interface TrainingView {
+  session: Session;
+  title: string;
+  items: TrainingItem[];
+  /** Sets in the order of doing. */
+  steps: TrainingStep[];
+  plates: PlateStock[];
+  restSeconds: number;
+  /** For a session without exercises: the latest one before it, to be done the same. */
+  again: { date: string; title: string; items: Item[] } | null;
+  /** Records that this day has beaten, by exercise. */
+  beaten: (Beaten & { name: string })[];
+}
+
+/** Rest when neither the set nor the settings say (common practice, no source). */
+const usualRestSeconds = 120;
+
+/** A session as it is trained. Null when it is not in the log. */
+export function trainingView(figures: Figures, date: string, sessionId: string): TrainingView | null {
+  const day = mustDay(date);
+  const session = figures.sessionOn(day, sessionId);
+  if (session === null) return null;
+  const printer = new Printer(unitsOf(figures.person.units));
+  const unit = printer.units.mass;
+  const targets = new Map<string, Target>();
+  const items = (session.items ?? []).flatMap((item): TrainingItem[] => {
+    const exercise = figures.exercises.get(item.exerciseId);
+    if (exercise === undefined) return [];
+    const last = lastTime(figures, session, exercise.id, printer);
+    for (const set of item.sets) targets.set(`${item.id} ${set.id}`, lifting(figures).target(exercise, set.planned, day));
+    const before = figures.liftCourse(exercise.id).filter((lift) => lift.day < day);
+    const stepKg = lifting(figures).step(exercise);
+    const barKg = barOf(exercise, figures.settings, unit);
+    return [{
+      id: item.id, exercise, sets: item.sets, note: item.note ?? null, tempo: item.tempo ?? null, skipped: item.skipped ?? null, superset: item.superset != null, planned: describeSets(item.sets, "planned", exercise, printer),
+      last: last && { ...last, sets: setsIn(figures.sessionOn(mustDay(last.date), last.sessionId), exercise.id).filter(({ warmUp, done }) => done && !warmUp) },
+      best: maximumFigure(liftStanding(exercise.id, before)?.best ?? null), repRecords: repRecords(before).map(({ reps, kg, day: on }) => ({ reps, kg, date: dateOf(on) })), barKg, stepKg, ramp: [],
+    }];
+  });
+  const steps = stepsOf(session).flatMap(({ item, set }): TrainingStep[] => {
+    const held = items.find(({ id }) => id === item.id);
+    return held ? [{ itemId: item.id, setId: set.id, proposal: proposalOf(held, set, targets.get(`${item.id} ${set.id}`)!) }] : [];
+  });
+  for (const item of items) {
+    const first = item.sets.find(({ warmUp, done }) => !warmUp && !done);
+    const kg = first && steps.find(({ itemId, setId }) => itemId === item.id && setId === first.id)?.proposal.kg;
+    const untouched = item.sets.every(({ warmUp, done }) => !warmUp && !done);
+    if (untouched && kg != null && (item.exercise.measure ?? "load-reps") === "load-reps") item.ramp = warmUpRamp(kg, item.barKg ?? 0, item.stepKg);
+  }
+  const before = items.length > 0 ? null : lastLifted(figures, date);
+  return {
+    again: before && { date: before.date, title: before.title || capitalised(before.kind), items: repeated(before) },
+    session, title: session.title || capitalised(session.kind), items, steps, plates: figures.settings.plates ?? usualPlates(unit), restSeconds: figures.settings.restSeconds ?? usualRestSeconds,
+    beaten: day > figures.on ? [] : items.flatMap(({ exercise }) => lifting(figures).records(exercise.id).beaten.filter((one) => one.day === day).map((one) => ({ ...one, name: exercise.name }))),
+  };
+}
+
+function proposalOf(item: TrainingItem, set: TrainingSet, target: Target): Proposal {
+  const planned = set.planned ?? {};
+  const working = item.sets.filter(({ warmUp }) => !warmUp);
+  const at = working.indexOf(set);
+  const earlier = set.warmUp ? undefined : working.slice(0, at).findLast(({ done }) => done)?.done;
+  const lastSet = set.warmUp ? undefined : (item.last?.sets[at] ?? item.last?.sets.at(-1))?.done;
+  const kg = "reason" in target ? null : target.kg;
+  const [from, reason] = "reason" in target ? ["nothing" as const, target.reason] : kg === null ? [earlier ? ("set before" as const) : lastSet ? ("last time" as const) : ("nothing" as const), null] : [target.from, null];
+  const filled = <K extends "reps" | "kg" | "seconds" | "metres">(key: K) => planned[key] ?? earlier?.[key] ?? lastSet?.[key] ?? null;
+  return { reps: filled("reps"), kg: kg ?? (planned.percent == null && planned.rpe == null ? filled("kg") : null), seconds: filled("seconds"), metres: filled("metres"), from, reason };
+}

@@ -1,0 +1,46 @@
+import { folded } from "../entry/reading";
+import type { Exercise } from "../log/records";
+import { muscles } from "./muscles";
+
+/** When and how often an exercise was done by the trainee. */
+export interface Practice { lastDone: string | null; sessions: number }
+
+/** What the library is narrowed to; empty text and null narrow nothing. */
+export interface LibraryFilter { text: string; muscle: string | null; equipment: string | null; group: string | null }
+
+/**
+ * Exercises that every typed word fits (the beginning of a word of the name, group, equipment or a muscle), those done most lately first,
+ * then by name. A match in the name comes before one elsewhere.
+ */
+export function findExercises(exercises: readonly Exercise[], { text, muscle, equipment, group }: LibraryFilter, practiceOf: (id: string) => Practice): Exercise[] {
+  const words = folded(text).split(/[\s,()-]+/).filter(Boolean);
+  const begins = (haystack: string) => { const parts = folded(haystack).split(/[\s,()-]+/); return (word: string) => parts.some((part) => part.startsWith(word)); };
+  const ranked = exercises.flatMap((exercise) => {
+    if (muscle !== null && !exercise.direct?.includes(muscle) && !exercise.indirect?.includes(muscle)) return [];
+    if (equipment !== null && (exercise.equipment || "none") !== equipment) return [];
+    if (group !== null && (exercise.group || "other") !== group) return [];
+    const inName = words.every(begins(exercise.name));
+    if (!inName && !words.every(begins([exercise.name, exercise.group, exercise.equipment, ...(exercise.direct ?? []), ...(exercise.indirect ?? [])].join(" ")))) return [];
+    return [{ exercise, rank: inName ? 0 : 1, direct: muscle === null || exercise.direct?.includes(muscle) ? 0 : 1, lastDone: practiceOf(exercise.id).lastDone ?? "" }];
+  });
+  const before = (a: string, b: string) => (a < b ? -1 : a > b ? 1 : 0);
+  return ranked.sort((a, b) => a.rank - b.rank || a.direct - b.direct || before(b.lastDone, a.lastDone) || before(a.exercise.name.toLowerCase(), b.exercise.name.toLowerCase())).map(({ exercise }) => exercise);
+}
+
+/** An exercise of which only the name is known yet. */
+export function namedExercise(id: string, name: string): Exercise {
+  return { id, name, group: "other", measure: "load-reps", direct: [], indirect: [] };
+}
+
+/** Muscles in anatomical order, then the trainee's own names in alphabetical order. */
+export function inAnatomicalOrder(names: Iterable<string>): string[] {
+  const rank = (name: string) => { const at = muscles.indexOf(name); return at < 0 ? muscles.length : at; };
+  return [...names].sort((a, b) => rank(a) - rank(b) || (a < b ? -1 : 1));
+}
+
+/** The exercise that two of the same become: what the kept one leaves open is taken from the other. */
+export function mergedExercise(kept: Exercise, gone: Exercise): Exercise {
+  const filled = Object.fromEntries(Object.entries(gone).filter(([key, value]) => value != null && !(Array.isArray(value) && value.length === 0) && (kept[key as keyof Exercise] == null || (Array.isArray(kept[key as keyof Exercise]) && (kept[key as keyof Exercise] as unknown[]).length === 0))));
+  const { maximumFrom, ...rest } = { ...kept, ...filled, id: kept.id };
+  return maximumFrom && maximumFrom.exerciseId !== kept.id && maximumFrom.exerciseId !== gone.id ? { ...rest, maximumFrom } : rest;
+}

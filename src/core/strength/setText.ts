@@ -1,0 +1,111 @@
+import type { Exercise, TrainingSet } from "../log/records";
+import { parseMass, printLoad, type MassUnit } from "../units/mass";
+import { parseDecimal } from "../units/number";
+import { parseDuration } from "../units/time";
+
+type Done = NonNullable<TrainingSet["done"]>;
+type Planned = NonNullable<TrainingSet["planned"]>;
+
+/** Loads that are believed, kilograms. */
+const loadRange = [-500, 2000] as const;
+
+/**
+ * One set as a lifter writes it. Repetitions `6`, `6f` when it failed at the last one, `6+3+2` for the parts of a drop or cluster set;
+ * seconds or metres for timed and distance movements. Load `80`, `80 kg`, `+10`, `bw`, `bw+10`, `80+60+40` for the parts of a drop set.
+ * @returns what was done, or what is wrong with it
+ */
+export function readSet(repsText: string, loadText: string, rpeText: string, exercise: Exercise, unit: MassUnit): Done | string {
+  const loads = readLoads(loadText, exercise, unit);
+  if (typeof loads === "string") return loads;
+  const rpe = rpeText.trim() === "" ? null : readEffort(rpeText.trim());
+  if (rpeText.trim() !== "" && rpe === null) return `"${rpeText.trim()}" is no effort (RPE) from 0 to 10.`;
+  const rated = rpe === null ? {} : { rpe };
+  const text = repsText.trim();
+  if (exercise.measure === "duration") {
+    const seconds = parseDecimal(text.replace(/\s*s(ec|econds?)?$/i, "")) ?? parseDuration(text);
+    return seconds === null || seconds <= 0 || seconds > 100_000 ? `"${text}" is no time.` : { seconds, ...(loads[0] ? { kg: loads[0] } : {}), ...rated };
+  }
+  if (exercise.measure === "distance") {
+    const metres = parseDecimal(text.replace(/\s*m(etres?)?$/i, ""));
+    return metres === null || metres <= 0 || metres > 100_000 ? `"${text}" is no number of metres.` : { metres, ...(loads[0] ? { kg: loads[0] } : {}), ...rated };
+  }
+  const failed = /f(ailed)?$/i.test(text);
+  const amounts = text.replace(/\s*f(ailed)?$/i, "").split("+").map((one) => parseDecimal(one));
+  if (amounts.some((one) => one === null || one < 0 || one > 1000 || one % 1 !== 0)) return `"${text}" is no number of repetitions.`;
+  if (loads.length > 1 && loads.length !== amounts.length) return `${loads.length} loads do not fit ${amounts.length} parts.`;
+  const parts = amounts.slice(1).map((reps, index) => ({ reps, ...(loads.length > 1 ? { kg: loads[index + 1]! } : {}) }));
+  return { reps: amounts[0]!, kg: loads[0]!, ...rated, ...(failed ? { failed } : {}), ...(parts.length > 0 ? { parts } : {}) };
+}
+
+/** An effort as RPE: `8`, `rpe 8.5`, or repetitions in reserve, `2 rir`. Null when it is none. */
+function readEffort(text: string): number | null {
+  const reserve = /^(?:rir\s*(\S+)|(\S+)\s*rir)$/i.exec(text);
+  const rpe = reserve ? parseDecimal(reserve[1] ?? reserve[2]!) : parseDecimal(text.replace(/^(rpe|@)\s*/i, ""));
+  const value = rpe === null ? null : reserve ? 10 - rpe : rpe;
+  return value === null || value < 0 || value > 10 ? null : value;
+}
+
+function readLoads(text: string, exercise: Exercise, unit: MassUnit): number[] | string {
+  const plain = text.trim().replace(/^(bw|bodyweight)\s*/i, (word) => (word === text.trim() ? "0" : "")).replace(/^\+\s*/, "");
+  if (plain === "") return (exercise.measure ?? "load-reps") === "load-reps" ? "The load is missing: write 0 for none." : [0];
+  const named = /(kgs?|lbs?)\s*$/i.exec(plain)?.[1];
+  const loads = plain.split("+").map((one) => parseMass(named !== undefined && !/[a-z]/i.test(one) ? `${one} ${named}` : one, unit));
+  if (loads.some((kg) => kg === null || kg < loadRange[0] || kg > loadRange[1])) return `"${text.trim()}" is no load.`;
+  return loads as number[];
+}
+
+/** A number as it is typed into a field again. */
+export function fieldNumber(kg: number, unit: MassUnit): string {
+  return printLoad(kg, unit).replace("−", "-").replaceAll(",", "");
+}
+
+/** A set's repetitions, seconds or metres as `readSet` reads them back. */
+export function repsField({ reps, seconds, metres, parts, failed }: Done): string {
+  const amount = reps ?? seconds ?? metres;
+  return amount == null ? "" : [amount, ...(parts ?? []).map((part) => part.reps ?? 0)].join("+") + (failed ? "f" : "");
+}
+
+/** A set's load as `readSet` reads it back. */
+export function loadField({ kg, parts }: Done, unit: MassUnit): string {
+  if (kg == null) return "";
+  const others = (parts ?? []).some((part) => part.kg != null && part.kg !== kg) ? parts!.map((part) => part.kg ?? kg) : [];
+  return [kg, ...others].map((one) => fieldNumber(one, unit)).join("+");
+}
+
+/**
+ * A planned set as it is written: repetitions `5`, `5+` or `5 or more` for as many as possible, `max`; load `80`, `75 %` of the maximum, or
+ * nothing with an RPE to be worked out on the day.
+ */
+export function readPlanned(repsText: string, loadText: string, rpeText: string, exercise: Exercise, unit: MassUnit): Planned | string {
+  const text = repsText.trim();
+  const most = /^max$/i.test(text) || /(\+|or more)$/i.test(text);
+  const share = /^(\d+(?:[.,]\d+)?)\s*%$/.exec(loadText.trim());
+  const percent = share === null ? null : parseDecimal(share[1]!)! / 100;
+  if (percent !== null && (percent <= 0 || percent > 1.5)) return `"${loadText.trim()}" is no share of a maximum from 1 to 150 %.`;
+  const amount = /^max$/i.test(text) ? "0" : text.replace(/\s*(\+|or more)$/i, "");
+  const open = loadText.trim() === "";
+  const set = readSet(amount, percent !== null || open ? "0" : loadText, rpeText, exercise, unit);
+  if (typeof set === "string") return set;
+  const { kg, failed: _failed, parts: _parts, ...rest } = set;
+  const { reps, ...others } = rest;
+  return { ...others, ...(reps == null || /^max$/i.test(text) ? {} : { reps }), ...(percent !== null ? { percent } : open ? {} : { kg: kg ?? 0 }), ...(most ? { asManyAsPossible: true } : {}) };
+}
+
+/** A planned set's repetitions as `readPlanned` reads them back. */
+export function plannedRepsField({ reps, seconds, metres, asManyAsPossible }: Planned): string {
+  const amount = reps ?? seconds ?? metres;
+  return amount == null ? (asManyAsPossible ? "max" : "") : `${amount}${asManyAsPossible ? "+" : ""}`;
+}
+
+/** A planned set's load as `readPlanned` reads it back. */
+export function plannedLoadField({ kg, percent }: Planned, unit: MassUnit): string {
+  if (percent != null) return `${Math.round(percent * 10_000) / 100} %`;
+  return kg == null ? "" : fieldNumber(kg, unit);
+}
+
+/** The next load up or down: the nearest multiple of the step beyond the one at hand. */
+export function stepLoad(kg: number, stepKg: number, up: boolean): number {
+  const steps = kg / stepKg;
+  const next = up ? Math.floor(steps + 1e-9) + 1 : Math.ceil(steps - 1e-9) - 1;
+  return Math.max(0, next * stepKg);
+}

@@ -1,0 +1,88 @@
+import type { Day } from "../calendar/day";
+import { recordUpTo } from "./e1rm";
+import type { LiftDay, LiftMaximum } from "./maximum";
+import { quotedKg, type BodyWeightOn, type PerformedSet } from "./sets";
+
+/** Repetition records are kept for at least this many repetitions. */
+export const repRecordsUpTo = 12;
+
+/** The heaviest load for at least so many repetitions, with the set that made it. */
+export interface RepRecord { reps: number; kg: number; day: Day; set: PerformedSet }
+
+/** What beat what stood before it. */
+export type Beaten =
+  | { day: Day; exerciseId: string; what: "e1rm"; kg: number; beforeKg: number; set: PerformedSet }
+  | { day: Day; exerciseId: string; what: "reps"; reps: number; kg: number; beforeKg: number; set: PerformedSet }
+  | { day: Day; exerciseId: string; what: "volume"; kg: number; beforeKg: number };
+
+/** Whether an estimate may be a record: at most ten repetitions to the limit. */
+export function makesRecord({ limitReps }: Pick<LiftMaximum, "limitReps">): boolean {
+  return limitReps <= recordUpTo;
+}
+
+/**
+ * The standing repetition records of a lift, from 1 to 12: the heaviest load, as the lift is quoted, for at least so many repetitions (a
+ * set of six also stands for five). Of equal loads the earlier keeps the record.
+ * @param course the days of the lift, oldest first
+ */
+export function repRecords(course: readonly Pick<LiftDay, "front" | "day">[]): RepRecord[] {
+  const best: (RepRecord | undefined)[] = [];
+  for (const { day, front } of course) for (const { set } of front) raise(best, set, day);
+  return best.flatMap((record) => record ?? []);
+}
+
+function raise(best: (RepRecord | undefined)[], set: PerformedSet, day: Day): RepRecord | null {
+  const kg = quotedKg(set.exercise, set.typedKg);
+  // What is held for more repetitions is held for fewer: where the set beats nothing at its own, it beats nothing.
+  const most = Math.min(repRecordsUpTo, Math.floor(set.reps));
+  if ((best[most - 1]?.kg ?? -Infinity) >= kg) return null;
+  let beaten: RepRecord | null = null;
+  for (let reps = 1; reps <= most; reps++) {
+    const before = best[reps - 1];
+    if (before !== undefined && before.kg >= kg) continue;
+    // One set beats one record: the most repetitions for which it is the heaviest.
+    if (before !== undefined) beaten = before;
+    best[reps - 1] = { reps, kg, day, set };
+  }
+  return beaten;
+}
+
+/** The records of a lift: as they were beaten, oldest first; those that stand for at least so many repetitions; and the highest estimate against body weight. */
+export interface LiftRecords { beaten: Beaten[]; standing: RepRecord[]; bestRatio: { ratio: number; day: Day } | null }
+
+/**
+ * Every record of a lift in one run through its days. Told as beaten are the estimated maximum, a repetition record (once a set, for the most
+ * repetitions it is the heaviest for), and the volume load of a day. What is done for the first time beats nothing.
+ * @param volumeOf volume load of one of the days; @param share the share of body weight that the movement carries
+ */
+export function liftRecords(course: readonly LiftDay[], volumeOf: (lift: LiftDay) => number, bodyWeightOn: BodyWeightOn, share: number): LiftRecords {
+  const all: Beaten[] = [];
+  const reps: (RepRecord | undefined)[] = [];
+  let estimate: LiftMaximum | null = null;
+  let volumeKg = 0;
+  let bestRatio: LiftRecords["bestRatio"] = null;
+  for (const lift of course) {
+    const { day, exerciseId, front, maximum } = lift;
+    let beaten: Map<number, Beaten> | null = null;
+    for (const { set } of front) {
+      const before = raise(reps, set, day);
+      if (before !== null && before.day < day) (beaten ??= new Map<number, Beaten>()).set(before.reps, { day, exerciseId, what: "reps", reps: before.reps, kg: quotedKg(set.exercise, set.typedKg), beforeKg: before.kg, set });
+    }
+    if (beaten !== null) all.push(...beaten.values());
+    if (maximum !== null) {
+      if (makesRecord(maximum) && (estimate === null || maximum.e1rmKg > estimate.e1rmKg)) {
+        if (estimate !== null) all.push({ day, exerciseId, what: "e1rm", kg: maximum.e1rmKg, beforeKg: estimate.e1rmKg, set: maximum.set });
+        estimate = maximum;
+      }
+      const body = bodyWeightOn(day);
+      const ratio = body === null ? 0 : (maximum.e1rmKg + share * body) / body;
+      if (ratio > (bestRatio?.ratio ?? 0)) bestRatio = { ratio, day };
+    }
+    const volume = volumeOf(lift);
+    if (volume > volumeKg) {
+      if (volumeKg > 0) all.push({ day, exerciseId, what: "volume", kg: volume, beforeKg: volumeKg });
+      volumeKg = volume;
+    }
+  }
+  return { beaten: all, standing: reps.flatMap((record) => record ?? []), bestRatio };
+}

@@ -1,0 +1,61 @@
+import type { Day } from "../calendar/day";
+import type { Exercise, TrainingSet } from "../log/records";
+import type { Factor } from "./e1rm";
+import { nearestStep } from "./loading";
+import type { LiftDay } from "./maximum";
+
+/** What a load is worked out from: how strong the lift is now, as a total load, and what that stands on. */
+export interface Strength { totalKg: number; day: Day; standsOn: "estimate" | "test"; recent: boolean }
+
+/** Strength is read off the last four weeks (our judgement: long enough for a good day, short enough to follow a lay-off). */
+const strengthDays = 28;
+
+/**
+ * How strong a lift is on a day, before anything done on that day: the highest estimate or test of the last four weeks, else the
+ * latest there is. Null when there is none.
+ * @param course the days of the lift, oldest first; @param tests tested maxima, quoted as the lift is loaded, oldest first
+ * @param bodyPart the body weight that the movement carries on a day, kilograms
+ */
+export function strengthOn(course: readonly LiftDay[], tests: readonly { day: Day; kg: number }[], on: Day, bodyPart: (day: Day) => number): Strength | null {
+  const all: Strength[] = [
+    ...course.flatMap(({ day, maximum }) => (maximum === null || day >= on ? [] : [{ totalKg: maximum.e1rmKg + bodyPart(day), day, standsOn: "estimate" as const, recent: day > on - strengthDays - 1 }])),
+    ...tests.flatMap(({ day, kg }) => (day >= on ? [] : [{ totalKg: kg + bodyPart(day), day, standsOn: "test" as const, recent: day > on - strengthDays - 1 }])),
+  ];
+  const recent = all.filter((one) => one.recent);
+  if (recent.length > 0) return recent.reduce((best, one) => (one.totalKg > best.totalKg ? one : best));
+  return all.length === 0 ? null : all.reduce((last, one) => (one.day >= last.day ? one : last));
+}
+
+/** A load worked out: as quoted, in the exercise's own steps, with the share of the maximum it is; `exactKg` before it was made loadable. */
+export interface Suggestion { kg: number; exactKg: number; share: number; limitReps: number | null; maximumKg: number }
+
+/** What a share of a maximum, both total loads, comes to on a lift: quoted as it is loaded, to its nearest step, a tie going down. */
+function loadAtShare(exercise: Exercise, maximumTotalKg: number, share: number, bodyPartKg: number, stepKg: number): Suggestion {
+  const exactKg = maximumTotalKg * share - bodyPartKg;
+  const typed = exercise.measure === "assisted-reps" ? -exactKg : exactKg;
+  return { kg: nearestStep(typed, stepKg), exactKg: typed, share, limitReps: null, maximumKg: maximumTotalKg - bodyPartKg };
+}
+
+/** The load for so many repetitions with so many left: maximum ÷ factor(repetitions + reserve). */
+export function loadForEffort(exercise: Exercise, maximumTotalKg: number, reps: number, rpe: number, factor: Factor, bodyPartKg: number, stepKg: number): Suggestion | { reason: string } {
+  const limitReps = reps + 10 - rpe;
+  if (limitReps > 20) return { reason: `${limitReps} repetitions to the limit; a load can be worked out up to 20` };
+  if (limitReps < 1) return { reason: "at least one repetition is needed" };
+  return { ...loadAtShare(exercise, maximumTotalKg, 1 / factor(limitReps), bodyPartKg, stepKg), limitReps };
+}
+
+/** A planned set's load as it is to be done: as planned, or worked out from a share of the maximum or from an effort. */
+export type Target = { kg: number | null; from: "plan" } | (Suggestion & { from: "percent" | "effort" }) | { reason: string };
+
+/**
+ * @param maximumTotalKg the maximum in force before the day, as a total load, for percentages; null when there is none
+ * @param strength how strong the lift is now, for efforts
+ */
+export function targetOf(planned: TrainingSet["planned"], exercise: Exercise, maximumTotalKg: number | null, strength: Strength | null, factor: Factor, bodyPartKg: number, stepKg: number): Target {
+  if (planned?.kg != null || planned == null || (planned.percent == null && planned.rpe == null)) return { kg: planned?.kg ?? null, from: "plan" };
+  if (planned.percent != null) return maximumTotalKg === null ? { reason: "there is no maximum to take a percentage of" } : { ...loadAtShare(exercise, maximumTotalKg, planned.percent, bodyPartKg, stepKg), from: "percent" };
+  if (planned.reps == null) return { kg: null, from: "plan" };
+  if (strength === null) return { reason: "no set so far tells how strong the lift is" };
+  const load = loadForEffort(exercise, strength.totalKg, planned.reps, planned.rpe!, factor, bodyPartKg, stepKg);
+  return "reason" in load ? load : { ...load, from: "effort" };
+}

@@ -1,0 +1,54 @@
+"use client";
+
+import { Button } from "antd";
+import { useState } from "react";
+import { dayOf } from "@/core/calendar/day";
+import type { TypedLine } from "@/core/figures/views/sets";
+import { longDate } from "@/ui/dates";
+import { useLog } from "@/ui/log/LogContext";
+import { useFigure } from "@/ui/log/useFigure";
+import view from "@/ui/view.module.css";
+import { SetsGrid } from "./SetsGrid";
+import { useDraft } from "./useDraft";
+import styles from "./lifts.module.css";
+
+const emptyLine: TypedLine = { exerciseId: "", sets: "", reps: "", load: "", rpe: "" };
+const fields = ["sets", "reps", "load", "rpe"] as const;
+
+/** A day's sets typed after the fact: a line an exercise, as many of them alike. The day's planned sets are filled first. */
+export function DoneTable() {
+  const { name, today, day, commit, units, compute, person } = useLog();
+  const [date, setDate] = useState(day <= today ? day : today);
+  const { lines, setLines } = useDraft(`oat-column-sets-${name}-${person.id}`, emptyLine);
+  const sound = dayOf(date) !== null && date <= today;
+  const table = useFigure("setsTable", { date: sound ? date : today, lines });
+  const save = async () => {
+    // Worked out anew at the moment of writing, against what the day holds now.
+    const now = await compute.ask("setsTable", { personId: person.id, today, date, lines });
+    if (now?.change && await commit(now.change, `Sets of ${longDate(date)}`)) setLines([emptyLine]);
+  };
+  const same = async () => {
+    const last = await compute.ask("sameAsLast", { personId: person.id, today, date });
+    if (last !== null && last.length > 0) setLines(last);
+  };
+  return (
+    <section className={view.section}>
+      <h2>What was done</h2>
+      <div className={styles.filters}>
+        <label>Day<input type="date" value={date} max={today} onChange={(event) => setDate(event.target.value)} /></label>
+        <button type="button" className="link" onClick={() => void same()}>Same as last time</button>
+        {!sound && <span className="warn small">A day up to today is needed.</span>}
+      </div>
+      <form onSubmit={(event) => { event.preventDefault(); void save(); }}>
+        <SetsGrid label="Sets typed" lines={lines} setLines={setLines} emptyLine={emptyLine} fields={fields} heads={{ sets: "Sets", reps: "Reps", load: `Load, ${units.mass}`, rpe: "RPE" }} read={table?.lines} says="Reads">
+          {(addLine) => (
+            <>
+              <p className="quiet small" style={{ padding: "8px 0" }}>Enter goes a line down. Repetitions may be listed, one number a set: 8 8 7. A set that failed at the last one is 6f; a cluster 4+2+2; a drop set 8+6 with loads 60+40. An effort may be written as reserve: 2 rir.</p>
+              <p className={styles.inline}><Button type="primary" htmlType="submit" disabled={!sound || !table?.change}>Log these sets</Button><button type="button" className="link" onClick={addLine}>Add a line</button></p>
+            </>
+          )}
+        </SetsGrid>
+      </form>
+    </section>
+  );
+}

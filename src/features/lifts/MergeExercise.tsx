@@ -1,0 +1,34 @@
+"use client";
+
+import { Button } from "antd";
+import { useState } from "react";
+import type { MergeExercises } from "@/core/figures/views/library";
+import type { Exercise } from "@/core/log/records";
+import { useLog } from "@/ui/log/LogContext";
+import { ExercisePicker } from "@/ui/lifts/ExercisePicker";
+import view from "@/ui/view.module.css";
+
+/** Makes this exercise and another one the same: the other's history becomes this one's. It can be undone. */
+export function MergeExercise({ exercise, onMerged }: { exercise: Exercise; onMerged: (id: string) => void }) {
+  const { compute, person, today, commit } = useLog();
+  const [other, setOther] = useState<Exercise | null>(null);
+  const [found, setFound] = useState<MergeExercises | null>(null);
+  const look = async (picked: Exercise) => {
+    setOther(picked);
+    setFound(picked.id === exercise.id ? null : await compute.ask("mergeExercises", { personId: person.id, today, keptId: exercise.id, goneId: picked.id }));
+  };
+  const merge = async () => {
+    // Asked again, so that what was written meanwhile is in it.
+    const now = other && (await compute.ask("mergeExercises", { personId: person.id, today, keptId: exercise.id, goneId: other.id }));
+    if (now && await commit(now.change, `${other!.name} is now ${exercise.name}`)) { setOther(null); setFound(null); onMerged(exercise.id); }
+  };
+  return (
+    <section className={`${view.section} noprint`}>
+      <h3>The same as another</h3>
+      <p className="quiet small" style={{ paddingBottom: 6 }}>The other&rsquo;s sets and maxima become those of {exercise.name}, and the other goes.</p>
+      <ExercisePicker value={other?.id ?? null} label="The same as" placeholder="choose the other" onPick={(picked) => void look(picked)} />
+      {other?.id === exercise.id && <p className="warn small">That is this exercise itself.</p>}
+      {found && other && <p style={{ paddingTop: 8 }}>{found.sessions} sessions and {found.maxima} tested maxima of {other.name} move. <Button size="small" onClick={() => void merge()}>Make them one</Button></p>}
+    </section>
+  );
+}

@@ -1,0 +1,50 @@
+"use client";
+
+import { Button } from "antd";
+import { useRouter } from "next/navigation";
+import { useEffect } from "react";
+import { put } from "@/core/log/records";
+import type { PlanLine } from "@/core/figures/views/sets";
+import { longDate } from "@/ui/dates";
+import { useLog } from "@/ui/log/LogContext";
+import { useFigure } from "@/ui/log/useFigure";
+import view from "@/ui/view.module.css";
+import { SetsGrid } from "./SetsGrid";
+import { useDraft } from "./useDraft";
+import styles from "./lifts.module.css";
+
+const emptyLine: PlanLine = { itemId: null, exerciseId: "", superset: "", sets: "", reps: "", load: "", rpe: "", rest: "", tempo: "", warmUp: false };
+const fields = ["sets", "reps", "load", "rpe", "rest", "tempo", "superset"] as const;
+
+/** The plan of a session, one that is there or a new one: exercises in order, each with its sets. What was already done in it stays. */
+export function PlanTable({ date, sessionId }: { date: string; sessionId: string | null }) {
+  const { name, commit, chooseDay, units, compute, person, today } = useLog();
+  const router = useRouter();
+  const { lines, setLines, begin, wasTyped } = useDraft(`oat-column-plan-${name}-${date}-${sessionId}`, emptyLine);
+  useEffect(() => {
+    if (sessionId !== null && !wasTyped) void compute.ask("planLines", { personId: person.id, today, date, sessionId }).then((held) => { if (held && held.length > 0) begin(held); });
+  }, [compute, person.id, today, date, sessionId, wasTyped, begin]);
+  const table = useFigure("planTable", { date, sessionId, lines });
+  const save = async () => {
+    const now = await compute.ask("planTable", { personId: person.id, today, date, sessionId, lines });
+    if (!now?.session || !await commit([put("sessions", now.session, now.held ?? undefined)], `Plan of ${longDate(date)}`)) return;
+    leave();
+  };
+  const leave = () => { begin([emptyLine]); chooseDay(date); router.push("/"); };
+  return (
+    <section className={view.section}>
+      <h2>Plan for {longDate(date)}</h2>
+      <form onSubmit={(event) => { event.preventDefault(); void save(); }}>
+        <SetsGrid label="Sets planned" lines={lines} setLines={setLines} emptyLine={emptyLine} fields={fields} heads={{ sets: "Sets", reps: "Reps", load: `Load, ${units.mass} or %`, rpe: "RPE", rest: "Rest", tempo: "Tempo", superset: "Superset" }} read={table?.lines} says="Comes to" ordered
+          extra={{ head: "Warm-up", cell: (line, at, set) => <input type="checkbox" style={{ width: "auto", height: "auto", minWidth: 0 }} aria-label={`Warm-up, line ${at + 1}`} checked={line.warmUp} onChange={(event) => set({ warmUp: event.target.checked })} /> }}>
+          {(addLine) => (
+            <>
+              <p className="quiet small" style={{ padding: "8px 0" }}>5+ or max is as many as possible. A load of 75 % is of the maximum in force; without a load, an RPE is turned into one on the day. Lines of the same superset (A, B …) that follow one another are done in turn.</p>
+              <p className={styles.inline}><Button type="primary" htmlType="submit" disabled={!table?.session}>Save plan</Button><button type="button" className="link" onClick={addLine}>Add a line</button><button type="button" className="link" onClick={leave}>Cancel</button></p>
+            </>
+          )}
+        </SetsGrid>
+      </form>
+    </section>
+  );
+}

@@ -1,0 +1,51 @@
+"use client";
+
+import { Button } from "antd";
+import { useForm } from "react-hook-form";
+import { usualBarKg, usualPlates } from "@/core/strength/loading";
+import { fieldNumber } from "@/core/strength/setText";
+import { parseMass } from "@/core/units/mass";
+import { parseDecimal } from "@/core/units/number";
+import { parseDuration, printDuration } from "@/core/units/time";
+import { massBetween } from "@/ui/inputs/checks";
+import { check, Field, Row, RowButton, wide, type Check } from "@/ui/inputs/Field";
+import { useLog } from "@/ui/log/LogContext";
+import view from "@/ui/view.module.css";
+import { useSettings } from "./useSettings";
+
+/** The trainee's bar, plates and usual rest, and whether warm-ups count. Plates are written `25 × 2, 20 × 4`: how many there are in all. */
+export function PlateSettings() {
+  const { units } = useLog();
+  const [settings, change] = useSettings();
+  const unit = units.mass;
+  const plates = settings.plates ?? usualPlates(unit);
+  const { control, handleSubmit, register } = useForm({
+    mode: "onChange",
+    defaultValues: { bar: fieldNumber(settings.barKg ?? usualBarKg(unit), unit), plates: plates.map(({ kg, count }) => `${fieldNumber(kg, unit)} × ${count}`).join(", "), rest: printDuration(settings.restSeconds ?? 120), warmUps: settings.countWarmUps ?? false },
+  });
+  const readPlates = (text: string) => text.split(/[,;]\s+|;/).filter((one) => one.trim() !== "").map((one) => {
+    const [weight, count] = one.split(/\s*[x×*]\s*/i);
+    const kg = parseMass(weight ?? "", unit);
+    const number = parseDecimal(count ?? "");
+    return kg !== null && kg > 0 && kg <= 100 && number !== null && number >= 0 && number <= 100 && number % 1 === 0 ? { kg, count: number } : null;
+  });
+  const arePlates: Check = (text) => (readPlates(text).includes(null) ? "Write each weight with how many there are, such as 20 × 4, 10 × 2." : null);
+  const aRest: Check = (text) => { const seconds = parseDuration(text) ?? parseDecimal(text); return seconds === null || seconds < 0 || seconds > 7200 ? "Write a time such as 2:00 or 90." : null; };
+  const save = handleSubmit(async (fields) => {
+    await change({ barKg: parseMass(fields.bar, unit)!, plates: readPlates(fields.plates).flatMap((one) => one ?? []), restSeconds: parseDuration(fields.rest) ?? parseDecimal(fields.rest)!, countWarmUps: fields.warmUps }, "Bar, plates and rest");
+  });
+  return (
+    <section className={`${view.form} ${view.section} noprint`}>
+      <h2>Bar, plates and rest</h2>
+      <form onSubmit={(event) => void save(event)} noValidate>
+        <Row>
+          <Field control={control} name="bar" label="Bar" unit={unit} inputMode="decimal" check={massBetween("The bar", unit, 0, 100)} />
+          <Field control={control} name="plates" label={`Plates, ${unit}, and how many in all`} className={wide} check={arePlates} />
+          <Field control={control} name="rest" label="Rest between sets" check={aRest} />
+          <label className={check}><input type="checkbox" {...register("warmUps")} /> count warm-ups as work</label>
+          <RowButton><Button htmlType="submit">Save</Button></RowButton>
+        </Row>
+      </form>
+    </section>
+  );
+}

@@ -1,0 +1,41 @@
+"use client";
+
+import { Button } from "antd";
+import { useForm } from "react-hook-form";
+import { v7 as newId } from "uuid";
+import type { LiftView } from "@/core/figures/views/lifts";
+import { put } from "@/core/log/records";
+import { parseMass } from "@/core/units/mass";
+import { fullDate } from "@/ui/dates";
+import { aDate, massBetween } from "@/ui/inputs/checks";
+import { Field, Row, RowButton } from "@/ui/inputs/Field";
+import { useLog } from "@/ui/log/LogContext";
+import { usePrinter } from "@/ui/usePrinter";
+import view from "@/ui/view.module.css";
+import { quoted } from "./OneLift";
+
+/** Maxima that were tested: trusted over estimates, from their day on. */
+export function Tests({ lift: { exercise, tests, added } }: { lift: LiftView }) {
+  const { commit, person, today, units } = useLog();
+  const printer = usePrinter();
+  const { control, handleSubmit, resetField } = useForm({ mode: "onChange", defaultValues: { kg: "", date: today } });
+  const save = handleSubmit(async ({ kg, date }) => {
+    const written = parseMass(kg, units.mass)!;
+    if (await commit([put("maxima", { id: newId(), personId: person.id, exerciseId: exercise.id, date, kg: written, tested: true })], `Tested ${exercise.name} ${printer.load(written)}`)) resetField("kg");
+  });
+  return (
+    <section className={`${view.section} noprint`}>
+      <h3>Tested maxima</h3>
+      {tests.length > 0 && <table><tbody>{tests.map(({ id, date, kg, maximum }) => (
+        <tr key={`${id} ${date}`}><td>{fullDate(date)}</td><td className="num">{quoted(printer, kg, added)} {printer.units.mass}</td><td className="num">{maximum === null ? <span className="quiet small">from a day of testing</span> : <button type="button" className="link small" onClick={() => void commit([{ remove: { kind: "maxima", id: maximum.id, date } }], `Tested ${exercise.name} removed`)}>Remove</button>}</td></tr>
+      ))}</tbody></table>}
+      <form onSubmit={(event) => void save(event)} noValidate style={{ paddingTop: 8 }}>
+        <Row>
+          <Field control={control} name="kg" label={`Tested 1RM${added ? ", added load" : ""}`} unit={units.mass} inputMode="decimal" check={massBetween("The load", units.mass, -300, 1000)} />
+          <Field control={control} name="date" label="On" type="date" check={aDate("A date", today)} />
+          <RowButton><Button htmlType="submit">Write test</Button></RowButton>
+        </Row>
+      </form>
+    </section>
+  );
+}

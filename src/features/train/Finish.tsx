@@ -1,0 +1,62 @@
+"use client";
+
+import { Button } from "antd";
+import { useState } from "react";
+import { v7 as newId } from "uuid";
+import type { TrainingView } from "@/core/figures/views/training";
+import type { Session } from "@/core/log/records";
+import { withMoreSets } from "@/core/planning/change";
+import { parseDecimal } from "@/core/units/number";
+import { shortDate } from "@/ui/dates";
+import { usePrinter } from "@/ui/usePrinter";
+import { recordText } from "./recordText";
+import styles from "./train.module.css";
+
+const efforts = Array.from({ length: 11 }, (_, index) => index);
+
+/** Nothing is open any more (or nothing was begun): what was done, how hard it was, and a note; or another exercise. */
+export function Finish({ view, save, leave, addExercise }: { view: TrainingView; save: (next: Session, label: string) => Promise<boolean>; leave: () => void; addExercise: () => void }) {
+  const printer = usePrinter();
+  const { session, items, title, beaten } = view;
+  const [effort, setEffort] = useState<number | null>(session.effort ?? null);
+  const [feel, setFeel] = useState<number | null>(session.feel ?? null);
+  const [minutes, setMinutes] = useState(session.minutes == null ? "" : String(Math.round(session.minutes)));
+  const [note, setNote] = useState(session.note ?? "");
+  const done = items.reduce((sum, { sets }) => sum + sets.filter((set) => set.done && !set.warmUp).length, 0);
+  const time = parseDecimal(minutes);
+  const wrong = minutes.trim() !== "" && (time === null || time < 1 || time > 1440);
+  const { again } = view;
+  if (done === 0) {
+    return (
+      <div className={styles.what}>
+        <h1>{title}</h1>
+        <p className="quiet" style={{ padding: "10px 0 18px" }}>{items.length === 0 ? "No exercise yet. Add the first one, or do the last session again." : "All of it was left out."}</p>
+        <div className={styles.choices}>
+          <Button type="primary" block className={styles.confirm} onClick={addExercise}>Add an exercise</Button>
+          {again && <Button block onClick={() => void save({ ...session, items: again.items }, `The same as ${again.title} of ${shortDate(again.date)}`)}>The same as {again.title}, {shortDate(again.date)}</Button>}
+        </div>
+      </div>
+    );
+  }
+  const lastItem = items.findLast(({ skipped, sets }) => skipped === null && sets.some((set) => set.done));
+  const finish = async () => {
+    const { effort: _effort, feel: _feel, minutes: _minutes, note: _note, ...kept } = session;
+    const next: Session = { ...kept, ...(effort === null ? {} : { effort }), ...(feel === null ? {} : { feel }), ...(time === null ? {} : { minutes: time }), ...(note.trim() ? { note: note.trim() } : {}) };
+    if (await save(next, `${title} finished`)) leave();
+  };
+  return (
+    <div className={styles.what}>
+      <h1>{title}</h1>
+      <p className="quiet" style={{ paddingBottom: 10 }}>{done} sets done, none open.</p>
+      {beaten.length > 0 && <ul className={styles.records}>{beaten.map((one) => <li key={`${one.exerciseId} ${one.what} ${one.what === "reps" ? one.reps : ""}`}>{recordText(one, printer)}</li>)}</ul>}
+      <fieldset className={`${styles.effort} ${styles.row}`}><legend>effort of the whole session, 0 to 10</legend>{efforts.map((one) => <button key={one} type="button" aria-pressed={effort === one} onClick={() => setEffort(effort === one ? null : one)}>{one}</button>)}</fieldset>
+      <fieldset className={`${styles.effort} ${styles.row}`}><legend>how it felt, 1 poor to 5 good</legend>{[1, 2, 3, 4, 5].map((one) => <button key={one} type="button" aria-pressed={feel === one} onClick={() => setFeel(feel === one ? null : one)}>{one}</button>)}</fieldset>
+      <div className={styles.choices}>
+        <label>minutes<input inputMode="decimal" value={minutes} aria-invalid={wrong} onChange={(event) => setMinutes(event.target.value)} /></label>
+        {wrong && <p className="warn small" role="alert">Minutes must be from 1 to 1440.</p>}
+        <label>note<textarea rows={2} value={note} onChange={(event) => setNote(event.target.value)} maxLength={2000} /></label>
+      </div>
+      <div className={styles.act}><Button type="primary" block className={styles.confirm} disabled={wrong} onClick={() => void finish()}>Finish session</Button><p className={styles.more}>{lastItem && <button type="button" className="link" onClick={() => void save(withMoreSets(session, lastItem.id, newId), `${lastItem.exercise.name}, a set more`)}>Another set of {lastItem.exercise.name}</button>}<button type="button" className="link" onClick={addExercise}>Add an exercise</button></p></div>
+    </div>
+  );
+}

@@ -1,0 +1,34 @@
+"use client";
+
+import type { TrainingView } from "@/core/figures/views/training";
+import type { Session } from "@/core/log/records";
+import { performedAs, withSet } from "@/core/planning/perform";
+import { Dialog } from "@/ui/figure/Dialog";
+import { usePrinter } from "@/ui/usePrinter";
+import { printSet } from "./printSet";
+
+/** All sets of the session: to go to an open one, or to open a done one again. */
+export function Overview({ view, onClose, choose, save }: { view: TrainingView; onClose: () => void; choose: (itemId: string, setId: string) => void; save: (next: Session, label: string) => Promise<boolean> }) {
+  const printer = usePrinter();
+  const { session, items } = view;
+  return (
+    <Dialog title={view.title} onClose={onClose}>
+      {items.map((item) => (
+        <section key={item.id} style={{ paddingBottom: 12 }}>
+          <h3>{item.exercise.name}{item.superset ? <span className="quiet small"> superset</span> : ""}</h3>
+          {item.skipped !== null
+            ? <p className="quiet">Left out{item.skipped ? `: ${item.skipped}` : ""}. <button type="button" className="link" onClick={() => void save({ ...session, items: session.items!.map((one) => { const { skipped: _skipped, ...kept } = one; return one.id === item.id ? kept : one; }) }, `${item.exercise.name} again`)}>Take it up again</button></p>
+            : item.sets.map((set, index) => (
+              <p key={set.id} style={{ display: "flex", justifyContent: "space-between", gap: 12 }}>
+                <span className={set.done ? "done" : "planned"}>{set.warmUp ? "warm-up" : `set ${index + 1}`}: {set.done ? printSet(set.done, item.exercise, printer) : "open"}{set.done?.rpe != null ? `, RPE ${set.done.rpe}` : ""}</span>
+                {set.done
+                  ? <button type="button" className="link" aria-label={`Open set ${index + 1} of ${item.exercise.name} again`} onClick={() => void save(withSet(session, item.id, set.id, (one) => performedAs({ ...one, planned: one.planned ?? {} }, null)), `${item.exercise.name}, set open again`)}>Open again</button>
+                  : <button type="button" className="link" aria-label={`Go to set ${index + 1} of ${item.exercise.name}`} onClick={() => choose(item.id, set.id)}>Go to it</button>}
+              </p>
+            ))}
+        </section>
+      ))}
+      {items.length === 0 && <p className="quiet">No exercise yet.</p>}
+    </Dialog>
+  );
+}

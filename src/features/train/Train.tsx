@@ -1,0 +1,31 @@
+"use client";
+
+import Link from "next/link";
+import { useSearchParams } from "next/navigation";
+import { useFigure } from "@/ui/log/useFigure";
+import { useLog } from "@/ui/log/LogContext";
+import { rememberedTraining } from "./useTraining";
+import { TrainingMode } from "./TrainingMode";
+import styles from "./train.module.css";
+
+/** Training mode: the session asked for, else the one this browser was in the middle of. */
+export function Train() {
+  const asked = useSearchParams();
+  const { name } = useLog();
+  const held = rememberedTraining(name);
+  const [date, sessionId] = [asked.get("date") ?? held?.date ?? null, asked.get("session") ?? held?.sessionId ?? null];
+  return date === null || sessionId === null ? <Nothing /> : <Session key={sessionId} date={date} sessionId={sessionId} />;
+}
+
+function Session({ date, sessionId }: { date: string; sessionId: string }) {
+  const view = useFigure("training", { date, sessionId });
+  const { reading } = useLog();
+  if (view === undefined) return <div className={styles.page} aria-busy />;
+  // Not found while the log is still being read may only mean: not yet.
+  if (view === null) return reading === null ? <Nothing /> : <div className={styles.page} aria-busy />;
+  return <TrainingMode view={view} />;
+}
+
+function Nothing() {
+  return <div className={styles.page}><h1>No session is open</h1><p className="quiet" style={{ paddingTop: 8 }}>Choose one on its day. <Link href="/">Go to today</Link></p></div>;
+}

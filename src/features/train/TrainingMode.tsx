@@ -1,0 +1,105 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import { useEffect, useRef, useState } from "react";
+import { v7 as newId } from "uuid";
+import type { TrainingItem, TrainingView } from "@/core/figures/views/training";
+import { put, type Session } from "@/core/log/records";
+import { nextStep, stepsOf } from "@/core/planning/order";
+import { performedAs, withSet } from "@/core/planning/perform";
+import { useLog } from "@/ui/log/LogContext";
+import { NoticeBar } from "@/ui/shell/NoticeBar";
+import { usePrinter } from "@/ui/usePrinter";
+import { printSet } from "./printSet";
+import { recordText } from "./recordText";
+import { Finish } from "./Finish";
+import { ItemMenu, type Panel } from "./ItemMenu";
+import { Overview } from "./Overview";
+import { Rest } from "./Rest";
+import { SetInFront } from "./SetInFront";
+import { useAwake } from "./useAwake";
+import { useTraining, type Draft } from "./useTraining";
+import styles from "./train.module.css";
+
+/** A session, a set at a time. Each confirmed set is saved at once; everything else waits in this browser. */
+export function TrainingMode({ view }: { view: TrainingView }) {
+  const { session, items } = view;
+  const { name, commit, chooseDay, notice, undo, dismiss } = useLog();
+  const router = useRouter();
+  const printer = usePrinter();
+  const [state, change, forget] = useTraining(name, session.date, session.id);
+  const [panel, setPanel] = useState<Panel>(null);
+  const [told, setTold] = useState("");
+  useAwake();
+  useRecords(view, (record) => setTold(record));
+
+  const chosen = state.at && stepsOf(session).find(({ item, set }) => item.id === state.at!.itemId && set.id === state.at!.setId && !set.done && item.skipped == null);
+  const step = chosen || nextStep(session);
+  const item = step && items.find(({ id }) => id === step.item.id);
+  const held = step && view.steps.find(({ itemId, setId }) => itemId === step.item.id && setId === step.set.id);
+  const save = (next: Session, label: string) => commit([put("sessions", next, session)], label);
+  // After another exercise or other sets, what was typed for the set in front no longer holds.
+  const saveAnew = async (next: Session, label: string) => {
+    const written = await save(next, label);
+    if (written) change({ at: null, draft: null });
+    return written;
+  };
+  const leave = () => { chooseDay(session.date); router.push("/"); };
+
+  const confirm = async (draft: Draft) => {
+    if (!step || !item) return;
+    const done = doneOf(draft, item);
+    const next = withSet(session, step.item.id, step.set.id, (set) => performedAs(set, done));
+    setTold("");
+    if (!await save(next, `${item.exercise.name}, ${printSet(done, item.exercise, printer)}`)) return;
+    const seconds = step.set.restSeconds ?? view.restSeconds;
+    const more = nextStep(next);
+    // In a superset the rest comes after its last exercise, unless the set itself says so.
+    const straightOn = more !== null && more.item.id !== step.item.id && more.item.superset != null && more.item.superset === step.item.superset && more.itemIndex > step.itemIndex && step.set.restSeconds == null;
+    change({ at: null, draft: null, rest: more === null || straightOn ? null : { until: Date.now() + seconds * 1000, seconds } });
+  };
+
+  return (
+    <div className={styles.page}>
+      <header className={styles.top}>
+        <button type="button" className="link" onClick={leave}>Leave</button>
+        <span>{view.title}</span>
+        <button type="button" className="link" onClick={() => setPanel("overview")}>{item ? `exercise ${items.indexOf(item) + 1} of ${items.length}` : "all sets"}</button>
+      </header>
+      {item && step && held ? (
+        <SetInFront key={`${step.item.id} ${step.set.id}`} view={view} item={item} step={held} draft={state.draft?.itemId === item.id && state.draft.setId === step.set.id ? state.draft : null} onDraft={(draft) => change({ draft })} onConfirm={confirm} choose={(setId) => change({ at: { itemId: item.id, setId }, draft: null })}>
+          <Rest rest={state.rest} change={(rest) => change({ rest })} />
+        </SetInFront>
+      ) : <Finish view={view} save={save} leave={() => { forget(); leave(); }} addExercise={() => setPanel("add")} />}
+      <div className={styles.told}><p role="status">{told}</p><NoticeBar notice={notice} undo={undo} dismiss={dismiss} within /></div>
+      {item && (
+        <nav className={styles.foot} aria-label="This exercise">
+          <button type="button" className="link" onClick={() => setPanel("sets")}>Sets</button>
+          <button type="button" className="link" onClick={() => setPanel("swap")}>Swap</button>
+          <button type="button" className="link" onClick={() => setPanel("skip")}>Skip</button>
+          <button type="button" className="link" onClick={() => setPanel("note")}>Note</button>
+          <button type="button" className="link" onClick={() => setPanel("add")}>Add</button>
+        </nav>
+      )}
+      {panel === "overview" ? <Overview view={view} onClose={() => setPanel(null)} choose={(itemId, setId) => { change({ at: { itemId, setId }, draft: null }); setPanel(null); }} save={save} />
+        : panel !== null && <ItemMenu panel={panel} view={view} item={item ?? null} setId={step?.set.id ?? null} save={panel === "note" ? save : saveAnew} onClose={() => setPanel(null)} newId={newId} />}
+    </div>
+  );
+}
+
+/** Calls `tell` with each record as it is beaten on this day, but not with those that stood when the session was opened. */
+function useRecords(view: TrainingView, tell: (record: string) => void): void {
+  const printer = usePrinter();
+  const known = useRef<Set<string> | null>(null);
+  useEffect(() => {
+    const now = view.beaten.filter(({ what }) => what !== "volume").map((one) => ({ key: `${one.exerciseId} ${one.what} ${one.what === "reps" ? one.reps : ""} ${one.kg}`, text: recordText(one, printer) }));
+    if (known.current !== null) { const fresh = now.filter(({ key }) => !known.current!.has(key)); if (fresh.length > 0) tell(`Record. ${fresh.map(({ text }) => text).join(". ")}`); }
+    known.current = new Set(now.map(({ key }) => key));
+  });
+}
+
+/** What a draft says was done, without what it leaves open. */
+function doneOf({ reps, kg, seconds, metres, rpe, failed }: Draft, { exercise: { measure } }: TrainingItem) {
+  const amount = measure === "duration" ? { seconds: seconds ?? 0 } : measure === "distance" ? { metres: metres ?? 0 } : { reps: reps ?? 0 };
+  return { ...amount, ...(kg === null ? {} : { kg }), ...(rpe === null ? {} : { rpe }), ...(failed ? { failed } : {}) };
+}

@@ -1,0 +1,8 @@
+import type { Exercise, TrainingSet } from "@/core/log/records";
+import { describeSets } from "@/core/strength/describe";
+import type { Printer } from "@/core/units/printer";
+
+/** One done set in words: `5 at 100 kg`. */
+export function printSet(done: NonNullable<TrainingSet["done"]>, exercise: Exercise, printer: Printer): string {
+  return describeSets([{ id: "one", done }], "done", exercise, printer).replace(/^1 × /, "");
+}

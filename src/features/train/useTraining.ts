@@ -1,0 +1,42 @@
+"use client";
+
+import { useCallback, useEffect, useState } from "react";
+import type { LogName } from "@/store/database";
+
+/** Where a session stands beyond what is saved: the set in front, what was changed of it, and when the rest ends. It outlives a closed browser. */
+export interface TrainingState {
+  sessionId: string;
+  date: string;
+  /** The set in front, as chosen; null for the next one open. */
+  at: { itemId: string; setId: string } | null;
+  draft: Draft | null;
+  /** When the rest ends, milliseconds since 1970, and how long it was; null when none runs. */
+  rest: { until: number; seconds: number } | null;
+}
+
+/** What was changed of the set in front and not yet confirmed. */
+export interface Draft { itemId: string; setId: string; reps: number | null; kg: number | null; seconds: number | null; metres: number | null; rpe: number | null; failed: boolean }
+
+const keyOf = (name: LogName) => `oat-column-training-${name}`;
+
+/** The session in training that this browser remembers of a log; null when there is none. */
+export function rememberedTraining(name: LogName): TrainingState | null {
+  try {
+    const held = JSON.parse(localStorage.getItem(keyOf(name)) ?? "null") as TrainingState | null;
+    return held !== null && typeof held.sessionId === "string" && typeof held.date === "string" ? held : null;
+  } catch {
+    return null;
+  }
+}
+
+/** The state of a session in training, kept in this browser at every change. */
+export function useTraining(name: LogName, date: string, sessionId: string): [TrainingState, (changed: Partial<TrainingState>) => void, () => void] {
+  const [state, setState] = useState<TrainingState>(() => {
+    const held = rememberedTraining(name);
+    return held?.sessionId === sessionId && held.date === date ? held : { sessionId, date, at: null, draft: null, rest: null };
+  });
+  useEffect(() => { localStorage.setItem(keyOf(name), JSON.stringify(state)); }, [name, state]);
+  const change = useCallback((changed: Partial<TrainingState>) => setState((now) => ({ ...now, ...changed })), []);
+  const forget = useCallback(() => localStorage.removeItem(keyOf(name)), [name]);
+  return [state, change, forget];
+}
