@@ -184,6 +184,16 @@ describe("a log kept by forms", () => {
     await saved(hand, "Weigh-in 180.0 kg");
     await hand.page.getByRole("status").getByRole("button", { name: "Undo" }).click();
     await hand.page.getByText("Undone: Weigh-in 180.0 kg").waitFor();
+    const enterTwiceAtOnce = () => line.evaluate((input: HTMLInputElement) => { input.form!.requestSubmit(); input.form!.requestSubmit(); });
+    await line.fill("181");
+    await enterTwiceAtOnce();
+    await saved(hand, "Weigh-in 181.0 kg");
+    await hand.page.getByRole("status").getByRole("button", { name: "Undo" }).click();
+    await hand.page.getByText("Undone: Weigh-in 181.0 kg").waitFor();
+    await line.fill("deadlift 41.5 kg x 2");
+    await enterTwiceAtOnce();
+    await hand.page.getByText("1 × 2 at 41.5 kg").first().waitFor();
+    expect(await hand.page.getByText("2 × 2 at 41.5 kg").count()).toBe(0);
     await line.fill("flurb 12");
     await hand.page.getByText("Nothing of yours begins like this.").waitFor();
     await line.press("Escape");

@@ -1,6 +1,6 @@
 "use client";
 
-import { useEffect, useState, type FormEvent, type KeyboardEvent, type RefObject } from "react";
+import { useEffect, useRef, useState, type FormEvent, type KeyboardEvent, type RefObject } from "react";
 import type { EntryProblem, Reading } from "@/core/entry/reading";
 import { useLog } from "../log/LogContext";
 import { longDate } from "../dates";
@@ -11,7 +11,14 @@ export function EntryLine({ inputRef }: { inputRef: RefObject<HTMLInputElement |
   const { compute, person, today, day, commit } = useLog();
   const [text, setText] = useState("");
   const [read, setRead] = useState<{ text: string; day: string; reading: Reading } | null>(null);
-  const [doubted, setDoubted] = useState("");
+  // What stands in the line now and what was questioned, for Enters that follow each other faster than they are answered.
+  const line = useRef("");
+  const doubted = useRef("");
+  const inTurn = useRef(Promise.resolve());
+  const write = (typed: string) => {
+    line.current = typed;
+    setText(typed);
+  };
 
   useEffect(() => {
     let left = false;
@@ -22,39 +29,45 @@ export function EntryLine({ inputRef }: { inputRef: RefObject<HTMLInputElement |
   const reading = text.trim() === "" ? null : (read?.reading ?? null);
   const fresh = read?.text === text && read.day === day;
 
-  const submit = async (event: FormEvent) => {
-    event.preventDefault();
-    if (text.trim() === "") return;
-    const asked = await compute.ask("entry", { personId: person.id, today, date: day, text });
+  const submit = async () => {
+    const typed = line.current;
+    if (typed.trim() === "") return;
+    const asked = await compute.ask("entry", { personId: person.id, today, date: day, text: typed });
     if (asked === null) return;
-    setRead({ text, day, reading: asked });
+    setRead({ text: typed, day, reading: asked });
     if (asked.change === null) return;
-    if (asked.caution !== null && doubted !== text) return setDoubted(text);
-    if (await commit(asked.change, asked.label)) {
-      setText("");
-      setDoubted("");
+    if (asked.caution !== null && doubted.current !== typed) {
+      doubted.current = typed;
+      return;
     }
+    if (!await commit(asked.change, asked.label)) return;
+    doubted.current = "";
+    if (line.current === typed) write("");
+  };
+  const onSubmit = (event: FormEvent) => {
+    event.preventDefault();
+    inTurn.current = inTurn.current.then(submit, submit);
   };
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.key === "Escape") {
       if (text === "") inputRef.current?.blur();
-      else setText("");
+      else write("");
     }
     const first = reading?.completions[0] ?? reading?.choices[0];
     if (event.key === "Tab" && !event.shiftKey && first && fresh) {
       event.preventDefault();
-      setText(first.text);
+      write(first.text);
     }
   };
   const take = (choice: string) => {
-    setText(choice);
+    write(choice);
     inputRef.current?.focus();
   };
   const ready = fresh && reading?.change != null;
   return (
-    <form className={`${styles.entry} noprint`} onSubmit={(event) => void submit(event)} role="search" aria-label="Quick entry">
+    <form className={`${styles.entry} noprint`} onSubmit={onSubmit} role="search" aria-label="Quick entry">
       <div className={styles.line}>
-        <input ref={inputRef} className={styles.input} value={text} onChange={(event) => setText(event.target.value)} onKeyDown={onKeyDown} aria-label={`Write it down, ${longDate(day)}`} aria-describedby="entry-reading"
+        <input ref={inputRef} className={styles.input} value={text} onChange={(event) => write(event.target.value)} onKeyDown={onKeyDown} aria-label={`Write it down, ${longDate(day)}`} aria-describedby="entry-reading"
           placeholder={day === today ? "71.4  ·  front squat 3x6 90 kg  ·  run 6 km 33:10  ·  80 g oats" : `Write it down for ${longDate(day)}`} autoComplete="off" autoCapitalize="off" spellCheck={false} enterKeyHint="done" />
         {ready ? <button type="submit" className={`${styles.key} ${styles.ready}`}>Enter to log</button> : <span className={`${styles.key} ${styles.hint}`} title="Press w anywhere to write">w</span>}
       </div>
