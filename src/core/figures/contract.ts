@@ -49,7 +49,7 @@ export function personContract(figures: Figures): Record<string, unknown> {
       exerciseId, best: maximumContract(best), latest: maximumContract(latest), lastDone: dateOf(lastDone),
       ...(best === null ? { reason: "no set so far may stand for a maximum" } : {}),
       curve: figures.curveOf(exerciseId), tested: figures.testsOf(exerciseId).map((test) => ({ date: dateOf(test.day), kg: test.kg })),
-      bestRatio: ratioContract(lifting(figures).records(exerciseId).bestRatio),
+      bestRatio: ratioContract(lifting(figures).bestRatio(exerciseId)),
       repRecords: lifting(figures).records(exerciseId).standing.map(({ reps, kg, day }) => ({ reps, kg, date: dateOf(day) })),
     })),
     e1rm: { formula: figures.formula },

@@ -9,7 +9,7 @@ import { withMaximum, type LiftDay } from "../strength/maximum";
 import { strengthOn, targetOf, type Strength, type Target } from "../strength/suggest";
 import { hasPlan } from "../planning/perform";
 import { meets, type Meet } from "../strength/meet";
-import { liftRecords, type LiftRecords } from "../strength/strengthRecords";
+import { bestRatio, liftRecords, type LiftRecords, type Ratio } from "../strength/strengthRecords";
 import { bodyPartOf, totalLoad } from "../strength/sets";
 import { intensitySums, workOf, type Volume } from "../strength/volume";
 import { unitsOf } from "../units/printer";
@@ -104,8 +104,10 @@ class Lifting extends Of {
   /** Volume load of a lift on one of its days. */
   readonly volumeOn = ({ workKg, warmUpKg }: LiftDay): number => (this.figures.settings.countWarmUps ? workKg + warmUpKg : workKg);
 
-  /** Records of a lift: as they were beaten, those that stand, and the best against body weight. */
-  readonly records = this.#each((exerciseId: string): LiftRecords => liftRecords(this.figures.liftCourse(exerciseId), this.volumeOn, this.figures.bodyWeightOn, bodyPartOf(this.figures.exercises.get(exerciseId)!, 1)));
+  /** Records of a lift: as they were beaten, and those that stand. */
+  readonly records = this.#each((exerciseId: string): LiftRecords => liftRecords(this.figures.liftCourse(exerciseId), this.volumeOn));
+  /** The best of a lift against body weight. */
+  readonly bestRatio = this.#each((exerciseId: string): Ratio | null => bestRatio(this.figures.liftCourse(exerciseId), this.figures.bodyWeightOn, bodyPartOf(this.figures.exercises.get(exerciseId)!, 1)));
 
   /** Meets and days of testing up to the day asked about, oldest first. */
   get meets(): Meet[] { return this.#meets(); }

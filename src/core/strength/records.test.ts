@@ -12,7 +12,7 @@ import { meets } from "./meet";
 import { muscles } from "./muscles";
 import { performedSets } from "./sets";
 import { starterExercises, starterExercisesIn } from "./starterExercises";
-import { liftRecords, repRecords } from "./strengthRecords";
+import { bestRatio, liftRecords, repRecords } from "./strengthRecords";
 import { loadForEffort, strengthOn, targetOf } from "./suggest";
 import { liftsOf, loadOf, workOf } from "./volume";
 
@@ -109,13 +109,13 @@ describe("records", () => {
   });
   it("beaten are told once a set, nothing on the first day, volume and estimate beside", () => {
     const course = courseOf([session(1, [{ reps: 5, kg: 90 }]), session(2, [{ reps: 5, kg: 95, rpe: 9 }, { reps: 5, kg: 95 }]), session(3, [{ reps: 3, kg: 90 }])]);
-    expect(liftRecords(course, ({ workKg }) => workKg, at80, 0).beaten.map(({ day, what, kg, beforeKg }) => [day, what, Math.round(kg), Math.round(beforeKg)])).toEqual([[2, "reps", 95, 90], [2, "e1rm", 114, 105], [2, "volume", 950, 450]]);
+    expect(liftRecords(course, ({ workKg }) => workKg).beaten.map(({ day, what, kg, beforeKg }) => [day, what, Math.round(kg), Math.round(beforeKg)])).toEqual([[2, "reps", 95, 90], [2, "e1rm", 114, 105], [2, "volume", 950, 450]]);
   });
   it("against body weight: the total load over the weight of that day, the highest wherever it was", () => {
     const course = courseOf([session(1, [{ reps: 1, kg: 120 }]), session(2, [{ reps: 1, kg: 125 }])]);
-    expect(liftRecords(course, () => 0, (day) => (day === 1 ? 75 : 80), 0).bestRatio).toEqual({ ratio: 1.6, day: 1 });
-    expect(liftRecords(course, () => 0, () => 80, 0.5).bestRatio).toEqual({ ratio: (125 + 40) / 80, day: 2 });
-    expect(liftRecords(course, () => 0, () => null, 0).bestRatio).toBeNull();
+    expect(bestRatio(course, (day) => (day === 1 ? 75 : 80), 0)).toEqual({ ratio: 1.6, day: 1 });
+    expect(bestRatio(course, () => 80, 0.5)).toEqual({ ratio: (125 + 40) / 80, day: 2 });
+    expect(bestRatio(course, () => null, 0)).toBeNull();
   });
   it("keep the rule against every set looked at alone", () => {
     fc.assert(fc.property(someDays, (days) => {

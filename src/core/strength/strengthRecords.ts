@@ -47,20 +47,38 @@ function raise(best: (RepRecord | undefined)[], set: PerformedSet, day: Day): Re
   return beaten;
 }
 
-/** The records of a lift: as they were beaten, oldest first; those that stand for at least so many repetitions; and the highest estimate against body weight. */
-export interface LiftRecords { beaten: Beaten[]; standing: RepRecord[]; bestRatio: { ratio: number; day: Day } | null }
+/** The records of a lift: as they were beaten, oldest first, and those that stand for at least so many repetitions. */
+export interface LiftRecords { beaten: Beaten[]; standing: RepRecord[] }
+
+/** An estimate as a multiple of the body weight of its day, both as total loads. */
+export interface Ratio { ratio: number; day: Day }
+
+/**
+ * The highest estimate of a lift against body weight; null where nothing is known of one of them. Apart from the other records, because
+ * every body weight may move it and none of them.
+ * @param share the share of body weight that the movement carries
+ */
+export function bestRatio(course: readonly Pick<LiftDay, "day" | "maximum">[], bodyWeightOn: BodyWeightOn, share: number): Ratio | null {
+  let best: Ratio | null = null;
+  for (const { day, maximum } of course) {
+    if (maximum === null) continue;
+    const body = bodyWeightOn(day);
+    const ratio = body === null ? 0 : (maximum.e1rmKg + share * body) / body;
+    if (ratio > (best?.ratio ?? 0)) best = { ratio, day };
+  }
+  return best;
+}
 
 /**
  * Every record of a lift in one run through its days. Told as beaten are the estimated maximum, a repetition record (once a set, for the most
  * repetitions it is the heaviest for), and the volume load of a day. What is done for the first time beats nothing.
- * @param volumeOf volume load of one of the days; @param share the share of body weight that the movement carries
+ * @param volumeOf volume load of one of the days
  */
-export function liftRecords(course: readonly LiftDay[], volumeOf: (lift: LiftDay) => number, bodyWeightOn: BodyWeightOn, share: number): LiftRecords {
+export function liftRecords(course: readonly LiftDay[], volumeOf: (lift: LiftDay) => number): LiftRecords {
   const all: Beaten[] = [];
   const reps: (RepRecord | undefined)[] = [];
   let estimate: LiftMaximum | null = null;
   let volumeKg = 0;
-  let bestRatio: LiftRecords["bestRatio"] = null;
   for (const lift of course) {
     const { day, exerciseId, front, maximum } = lift;
     let beaten: Map<number, Beaten> | null = null;
@@ -69,14 +87,9 @@ export function liftRecords(course: readonly LiftDay[], volumeOf: (lift: LiftDay
       if (before !== null && before.day < day) (beaten ??= new Map<number, Beaten>()).set(before.reps, { day, exerciseId, what: "reps", reps: before.reps, kg: quotedKg(set.exercise, set.typedKg), beforeKg: before.kg, set });
     }
     if (beaten !== null) all.push(...beaten.values());
-    if (maximum !== null) {
-      if (makesRecord(maximum) && (estimate === null || maximum.e1rmKg > estimate.e1rmKg)) {
-        if (estimate !== null) all.push({ day, exerciseId, what: "e1rm", kg: maximum.e1rmKg, beforeKg: estimate.e1rmKg, set: maximum.set });
-        estimate = maximum;
-      }
-      const body = bodyWeightOn(day);
-      const ratio = body === null ? 0 : (maximum.e1rmKg + share * body) / body;
-      if (ratio > (bestRatio?.ratio ?? 0)) bestRatio = { ratio, day };
+    if (maximum !== null && makesRecord(maximum) && (estimate === null || maximum.e1rmKg > estimate.e1rmKg)) {
+      if (estimate !== null) all.push({ day, exerciseId, what: "e1rm", kg: maximum.e1rmKg, beforeKg: estimate.e1rmKg, set: maximum.set });
+      estimate = maximum;
     }
     const volume = volumeOf(lift);
     if (volume > volumeKg) {
@@ -84,5 +97,5 @@ export function liftRecords(course: readonly LiftDay[], volumeOf: (lift: LiftDay
       volumeKg = volume;
     }
   }
-  return { beaten: all, standing: reps.flatMap((record) => record ?? []), bestRatio };
+  return { beaten: all, standing: reps.flatMap((record) => record ?? []) };
 }

@@ -87,7 +87,7 @@ export function liftsView(figures: Figures, againstId: string | null = null): Li
     const exercise = figures.exercises.get(exerciseId)!;
     return {
       exercise, best: maximumFigure(best), latest: maximumFigure(latest), lastDone: dateOf(lastDone), sessions, added: bodyShare(exercise) !== null,
-      ratio: lifting(figures).records(exerciseId).bestRatio?.ratio ?? null,
+      ratio: lifting(figures).bestRatio(exerciseId)?.ratio ?? null,
       against: against === null ? null : shareOf(total(exerciseId), against), changeKg: changeOf(figures, exerciseId, latest),
     };
   });

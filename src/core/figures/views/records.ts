@@ -34,7 +34,8 @@ export function recordsView(figures: Figures, ask: { exerciseId: string | null; 
     }),
     beatenInAll: beaten.length,
     standing: [...of].sort((a, b) => sessions.get(b)! - sessions.get(a)!).flatMap((exerciseId) => {
-      const { standing, bestRatio: best } = lifting(figures).records(exerciseId);
+      const { standing } = lifting(figures).records(exerciseId);
+      const best = lifting(figures).bestRatio(exerciseId);
       const byReps = standing.map(({ reps, kg, day }) => ({ reps, kg, date: dateOf(day) }));
       return byReps.length === 0 ? [] : [{ exerciseId, name: nameOf(exerciseId), ratio: best && { ratio: best.ratio, date: dateOf(best.day) }, byReps }];
     }),
