@@ -204,6 +204,8 @@ export class Figures extends Asked {
 
   /** What was done of each lift through a block of days, day by day, whatever the formula. */
   readonly #liftBlock = this.#each((block: number) => groupBy(joined(daysOf(block), (day) => this.liftsIn(day, this.sessionsOn(day))), ({ exerciseId }) => exerciseId));
+  /** The lifts done in a block of days. */
+  liftsInBlock(block: number): Iterable<string> { return this.#liftBlock(block).keys(); }
   /** Blocks of days up to the one asked about that hold sessions, in order. */
   get pastBlocks(): readonly number[] { return this.#pastBlocks(); }
   readonly #pastBlocks = this.#kept(() => this.log.index.blocks("sessions", this.personId).filter((block) => block <= blockOf(this.on)));
@@ -213,7 +215,10 @@ export class Figures extends Asked {
   /** What was done of one lift in a block of days, oldest first. */
   doneIn(exerciseId: string, block: number): readonly DoneLift[] { return this.#donePart(exerciseId)(block); }
 
-  /** The same with the day's highest estimate. */
+  /** The same with each day's highest estimate. */
+  courseIn(exerciseId: string, block: number): readonly LiftDay[] { return this.#liftPart(exerciseId)(block); }
+
+  /** What was done of a lift on a day, with its highest estimate. */
   withMaximum(done: DoneLift): LiftDay { return withMaximum(done, this.factorFor(done.exerciseId), this.bodyWeightOn); }
 
   /** The relation of repetitions to load in force for a lift. */

@@ -9,7 +9,7 @@ import { withMaximum, type LiftDay } from "../strength/maximum";
 import { strengthOn, targetOf, type Strength, type Target } from "../strength/suggest";
 import { hasPlan } from "../planning/perform";
 import { meets, type Meet } from "../strength/meet";
-import { bestRatio, liftRecords, type LiftRecords, type Ratio } from "../strength/strengthRecords";
+import { bestRatio, liftRecords, recordDays, type LiftRecords, type Ratio } from "../strength/strengthRecords";
 import { bodyPartOf, totalLoad } from "../strength/sets";
 import { intensitySums, workOf, type Volume } from "../strength/volume";
 import { unitsOf } from "../units/printer";
@@ -105,9 +105,19 @@ class Lifting extends Of {
   readonly volumeOn = ({ workKg, warmUpKg }: LiftDay): number => (this.figures.settings.countWarmUps ? workKg + warmUpKg : workKg);
 
   /** Records of a lift: as they were beaten, and those that stand. */
-  readonly records = this.#each((exerciseId: string): LiftRecords => liftRecords(this.figures.liftCourse(exerciseId), this.volumeOn));
-  /** The best of a lift against body weight. */
-  readonly bestRatio = this.#each((exerciseId: string): Ratio | null => bestRatio(this.figures.liftCourse(exerciseId), this.figures.bodyWeightOn, bodyPartOf(this.figures.exercises.get(exerciseId)!, 1)));
+  readonly records = this.#each((exerciseId: string): LiftRecords => liftRecords(joined(this.figures.pastBlocks, this.#recordPart(exerciseId))));
+  readonly #recordPart = this.#each((exerciseId: string) => this.#each((block: number) => recordDays(this.figures.courseIn(exerciseId, block), this.volumeOn)));
+
+  /** The best of a lift against body weight; of equal ones the earlier. */
+  readonly bestRatio = this.#each((exerciseId: string): Ratio | null => {
+    let best: Ratio | null = null;
+    for (const block of this.figures.pastBlocks) {
+      const one = this.#ratios(block).get(exerciseId);
+      if (one && one.ratio > (best?.ratio ?? 0)) best = one;
+    }
+    return best;
+  });
+  readonly #ratios = this.#each((block: number) => new Map([...this.figures.liftsInBlock(block)].map((exerciseId) => [exerciseId, bestRatio(this.figures.courseIn(exerciseId, block), this.figures.bodyWeightOn, bodyPartOf(this.figures.exercises.get(exerciseId)!, 1))])));
 
   /** Meets and days of testing up to the day asked about, oldest first. */
   get meets(): Meet[] { return this.#meets(); }

@@ -12,7 +12,7 @@ import { meets } from "./meet";
 import { muscles } from "./muscles";
 import { performedSets } from "./sets";
 import { starterExercises, starterExercisesIn } from "./starterExercises";
-import { bestRatio, liftRecords, repRecords } from "./strengthRecords";
+import { bestRatio, liftRecords, recordDays, repRecords } from "./strengthRecords";
 import { loadForEffort, strengthOn, targetOf } from "./suggest";
 import { liftsOf, loadOf, workOf } from "./volume";
 
@@ -109,7 +109,25 @@ describe("records", () => {
   });
   it("beaten are told once a set, nothing on the first day, volume and estimate beside", () => {
     const course = courseOf([session(1, [{ reps: 5, kg: 90 }]), session(2, [{ reps: 5, kg: 95, rpe: 9 }, { reps: 5, kg: 95 }]), session(3, [{ reps: 3, kg: 90 }])]);
-    expect(liftRecords(course, ({ workKg }) => workKg).beaten.map(({ day, what, kg, beforeKg }) => [day, what, Math.round(kg), Math.round(beforeKg)])).toEqual([[2, "reps", 95, 90], [2, "e1rm", 114, 105], [2, "volume", 950, 450]]);
+    expect(liftRecords(recordDays(course, ({ workKg }) => workKg)).beaten.map(({ day, what, kg, beforeKg }) => [day, what, Math.round(kg), Math.round(beforeKg)])).toEqual([[2, "reps", 95, 90], [2, "e1rm", 114, 105], [2, "volume", 950, 450]]);
+  });
+  it("come out the same however the days are cut into stretches, told by what each day beats of all before it", () => {
+    fc.assert(fc.property(someDays, fc.array(fc.integer({ min: 0, max: 12 }), { maxLength: 4 }), (days, cuts) => {
+      const course = courseOf(days.map((sets, index) => session(index + 1, sets)));
+      const volumeOf = ({ workKg }: LiftDay) => workKg;
+      const ends = [...cuts, 0, course.length].filter((cut) => cut <= course.length).sort((a, b) => a - b);
+      const inStretches = liftRecords(ends.slice(1).flatMap((end, index) => recordDays(course.slice(ends[index], end), volumeOf)));
+      expect(inStretches).toEqual(liftRecords(course.flatMap((one) => recordDays([one], volumeOf))));
+      expect(inStretches.standing).toEqual(repRecords(course));
+      let [mostKg, highestKg] = [0, 0];
+      for (const { day, workKg, maximum } of course) {
+        const of = (what: string) => inStretches.beaten.filter((one) => one.day === day && one.what === what).map(({ kg }) => kg);
+        expect(of("volume")).toEqual(mostKg > 0 && workKg > mostKg ? [workKg] : []);
+        const kg = maximum !== null && maximum.limitReps <= 10 ? maximum.e1rmKg : 0;
+        expect(of("e1rm")).toEqual(highestKg > 0 && kg > highestKg ? [kg] : []);
+        [mostKg, highestKg] = [Math.max(mostKg, workKg), Math.max(highestKg, kg)];
+      }
+    }));
   });
   it("against body weight: the total load over the weight of that day, the highest wherever it was", () => {
     const course = courseOf([session(1, [{ reps: 1, kg: 120 }]), session(2, [{ reps: 1, kg: 125 }])]);

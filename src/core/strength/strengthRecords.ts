@@ -33,9 +33,8 @@ export function repRecords(course: readonly Pick<LiftDay, "front" | "day">[]): R
 
 function raise(best: (RepRecord | undefined)[], set: PerformedSet, day: Day): RepRecord | null {
   const kg = quotedKg(set.exercise, set.typedKg);
-  // What is held for more repetitions is held for fewer: where the set beats nothing at its own, it beats nothing.
   const most = Math.min(repRecordsUpTo, Math.floor(set.reps));
-  if ((best[most - 1]?.kg ?? -Infinity) >= kg) return null;
+  if (!raises(best, set)) return null;
   let beaten: RepRecord | null = null;
   for (let reps = 1; reps <= most; reps++) {
     const before = best[reps - 1];
@@ -45,6 +44,11 @@ function raise(best: (RepRecord | undefined)[], set: PerformedSet, day: Day): Re
     best[reps - 1] = { reps, kg, day, set };
   }
   return beaten;
+}
+
+/** Whether a set is a record for some number of repetitions. What is held for more is held for fewer: where it beats nothing at its own, it beats nothing. */
+function raises(best: readonly (RepRecord | undefined)[], { exercise, typedKg, reps }: PerformedSet): boolean {
+  return quotedKg(exercise, typedKg) > (best[Math.min(repRecordsUpTo, Math.floor(reps)) - 1]?.kg ?? -Infinity);
 }
 
 /** The records of a lift: as they were beaten, oldest first, and those that stand for at least so many repetitions. */
@@ -69,32 +73,60 @@ export function bestRatio(course: readonly Pick<LiftDay, "day" | "maximum">[], b
   return best;
 }
 
+/** What a day can add to a lift's records: only what beats the days before it in its own stretch of days. */
+export interface RecordDay { exerciseId: string; day: Day; sets: PerformedSet[]; maximum: LiftMaximum | null; volumeKg: number }
+
 /**
- * Every record of a lift in one run through its days. Told as beaten are the estimated maximum, a repetition record (once a set, for the most
- * repetitions it is the heaviest for), and the volume load of a day. What is done for the first time beats nothing.
- * @param volumeOf volume load of one of the days
+ * The days of a stretch that can hold a record, and of them what can be one. What does not beat its own stretch beats nothing before
+ * it either, so that stretches can be looked through apart and their remains after one another.
+ * @param course days of the lift, oldest first; @param volumeOf volume load of one of them
  */
-export function liftRecords(course: readonly LiftDay[], volumeOf: (lift: LiftDay) => number): LiftRecords {
+export function recordDays(course: readonly LiftDay[], volumeOf: (lift: LiftDay) => number): RecordDay[] {
+  const reps: (RepRecord | undefined)[] = [];
+  let estimateKg = -Infinity;
+  let volumeKg = 0;
+  const days: RecordDay[] = [];
+  for (const lift of course) {
+    const { day, exerciseId, front, maximum } = lift;
+    const sets: PerformedSet[] = [];
+    for (const { set } of front) {
+      if (!raises(reps, set)) continue;
+      raise(reps, set, day);
+      sets.push(set);
+    }
+    const higher = maximum !== null && makesRecord(maximum) && maximum.e1rmKg > estimateKg;
+    if (higher) estimateKg = maximum.e1rmKg;
+    const volume = volumeOf(lift);
+    const more = volume > volumeKg;
+    if (more) volumeKg = volume;
+    if (sets.length > 0 || higher || more) days.push({ exerciseId, day, sets, maximum: higher ? maximum : null, volumeKg: more ? volume : 0 });
+  }
+  return days;
+}
+
+/**
+ * Every record of a lift in one run through the days that can hold one. Told as beaten are the estimated maximum, a repetition record (once a
+ * set, for the most repetitions it is the heaviest for), and the volume load of a day. What is done for the first time beats nothing.
+ */
+export function liftRecords(days: readonly RecordDay[]): LiftRecords {
   const all: Beaten[] = [];
   const reps: (RepRecord | undefined)[] = [];
   let estimate: LiftMaximum | null = null;
-  let volumeKg = 0;
-  for (const lift of course) {
-    const { day, exerciseId, front, maximum } = lift;
-    let beaten: Map<number, Beaten> | null = null;
-    for (const { set } of front) {
+  let mostKg = 0;
+  for (const { day, exerciseId, sets, maximum, volumeKg } of days) {
+    const beaten = new Map<number, Beaten>();
+    for (const set of sets) {
       const before = raise(reps, set, day);
-      if (before !== null && before.day < day) (beaten ??= new Map<number, Beaten>()).set(before.reps, { day, exerciseId, what: "reps", reps: before.reps, kg: quotedKg(set.exercise, set.typedKg), beforeKg: before.kg, set });
+      if (before !== null && before.day < day) beaten.set(before.reps, { day, exerciseId, what: "reps", reps: before.reps, kg: quotedKg(set.exercise, set.typedKg), beforeKg: before.kg, set });
     }
-    if (beaten !== null) all.push(...beaten.values());
-    if (maximum !== null && makesRecord(maximum) && (estimate === null || maximum.e1rmKg > estimate.e1rmKg)) {
+    all.push(...beaten.values());
+    if (maximum !== null && (estimate === null || maximum.e1rmKg > estimate.e1rmKg)) {
       if (estimate !== null) all.push({ day, exerciseId, what: "e1rm", kg: maximum.e1rmKg, beforeKg: estimate.e1rmKg, set: maximum.set });
       estimate = maximum;
     }
-    const volume = volumeOf(lift);
-    if (volume > volumeKg) {
-      if (volumeKg > 0) all.push({ day, exerciseId, what: "volume", kg: volume, beforeKg: volumeKg });
-      volumeKg = volume;
+    if (volumeKg > mostKg) {
+      if (mostKg > 0) all.push({ day, exerciseId, what: "volume", kg: volumeKg, beforeKg: mostKg });
+      mostKg = volumeKg;
     }
   }
   return { beaten: all, standing: reps.flatMap((record) => record ?? []) };

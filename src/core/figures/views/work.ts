@@ -1,4 +1,5 @@
 import { dateOf, mustDay, weekStartOf, type Day } from "../../calendar/day";
+import { family, ownedBy } from "../../memo";
 import type { Session } from "../../log/records";
 import { prilepin, zones, zoneOf } from "../../strength/intensity";
 import { describeSets } from "../../strength/describe";
@@ -47,7 +48,20 @@ export interface WorkView {
   /** The latest session's lifts against the guide rails of the heaviest zone they reached in force. */
   rails: { sessionId: string; date: string; title: string; lines: Rail[] } | null;
   /** Day by day, newest first: each session with its exercises as they were done. */
-  sessions: { sessionId: string; date: string; title: string; lines: { exerciseId: string; name: string; text: string }[]; sets: number; numberOfLifts: number; volumeLoadKg: number; averageIntensity: number | null; planned: { numberOfLifts: number; volumeLoadKg: number } }[];
+  sessions: SessionWork[];
+}
+
+/** A session's exercises as they were done, and how much that was. */
+export interface SessionWork {
+  sessionId: string;
+  date: string;
+  title: string;
+  lines: { exerciseId: string; name: string; text: string }[];
+  sets: number;
+  numberOfLifts: number;
+  volumeLoadKg: number;
+  averageIntensity: number | null;
+  planned: { numberOfLifts: number; volumeLoadKg: number };
 }
 
 /** One lift of a session in the zone where most of its lifts fell. */
@@ -86,14 +100,17 @@ export function workView(figures: Figures, { from, to }: WorkAsk): WorkView {
     byMuscle: inAnatomicalOrder(total.byMuscle.keys()).map((muscle) => { const sets = total.byMuscle.get(muscle)!; return { muscle, sets, perWeek: (sets / days) * 7 }; }),
     zones: zones.map(({ name }, zone) => ({ name, lifts: total.byZone[zone]!, share: total.known === 0 ? 0 : total.byZone[zone]! / total.known })), unknownZone: total.unknown,
     rails: railsOf(figures, done.at(-1)),
-    sessions: done.slice(-sessionsAtMost).reverse().map((session) => {
-      const { volume, planned } = lifting(figures).workOf([session]);
-      return { sessionId: session.id, date: session.date, title: session.title || session.kind, lines: linesOf(figures, session), sets: volume.sets, numberOfLifts: volume.numberOfLifts, volumeLoadKg: volume.volumeLoadKg, averageIntensity: volume.averageIntensity, planned: { numberOfLifts: planned.numberOfLifts, volumeLoadKg: planned.volumeLoadKg } };
-    }),
+    sessions: done.slice(-sessionsAtMost).reverse().map(({ id, date }) => sessionWorks(figures)(mustDay(date)).find(({ sessionId }) => sessionId === id)!),
   };
 }
 
-function linesOf(figures: Figures, { items }: Session): WorkView["sessions"][number]["lines"] {
+/** The sessions of a day with what was lifted in them. */
+const sessionWorks = ownedBy((figures: Figures) => family(figures.log.index, (day: Day): SessionWork[] => figures.sessionsOn(day).filter(({ items }) => items).map((session) => {
+  const { volume: { sets, numberOfLifts, volumeLoadKg, averageIntensity }, planned } = lifting(figures).workOf([session]);
+  return { sessionId: session.id, date: session.date, title: session.title || session.kind, lines: linesOf(figures, session), sets, numberOfLifts, volumeLoadKg, averageIntensity, planned: { numberOfLifts: planned.numberOfLifts, volumeLoadKg: planned.volumeLoadKg } };
+})));
+
+function linesOf(figures: Figures, { items }: Session): SessionWork["lines"] {
   const printer = new Printer(unitsOf(figures.person.units));
   return (items ?? []).flatMap(({ exerciseId, sets }) => {
     const exercise = figures.exercises.get(exerciseId);
