@@ -15,7 +15,7 @@ import { measureGoal, measureTrend, type MeasureGoal, type MeasureTrend, type Re
 import { goalInForce, planLine, type PlanLine } from "../goal/plan";
 import { levelOn, project, type Projection } from "../goal/projection";
 import type { Log } from "../log/log";
-import { blockDays, blockOf } from "../log/logIndex";
+import { blockDays, blockOf, daysOf } from "../log/logIndex";
 import { family, memo, ownedBy } from "../memo";
 import { wasPerformed } from "../planning/adherence";
 import type { DayNote, EnergySettings, Exercise, Food, Goal, Maximum, Meal, Person, Recipe, RecordOf, Session, Settings, WeighIn } from "../log/records";
@@ -375,12 +375,6 @@ export class Figures extends Asked {
   #mine<K extends "maxima" | "goals" | "energySettings" | "readings" | "photos">(kind: K) {
     return [...this.log.index.all(kind).values()].filter(({ personId }) => personId === this.personId);
   }
-}
-
-function daysOf(block: number): Day[] {
-  const days: Day[] = [];
-  for (let day = block * blockDays; day < (block + 1) * blockDays; day++) days.push(day);
-  return days;
 }
 
 /** Plain code-unit order, the same on every machine. */

@@ -1,6 +1,7 @@
 import { mustDay, type Day } from "../calendar/day";
 import { joined } from "../calendar/groupBy";
 import { family, memo, ownedBy } from "../memo";
+import { daysOf } from "../log/logIndex";
 import type { Exercise, Session, TrainingSet } from "../log/records";
 import { liftsByZone, type ZoneLifts } from "../strength/intensity";
 import { loadStep } from "../strength/loading";
@@ -121,7 +122,8 @@ class Lifting extends Of {
 
   /** Meets and days of testing up to the day asked about, oldest first. */
   get meets(): Meet[] { return this.#meets(); }
-  readonly #meets = this.#kept(() => meets(joined(this.figures.pastSessionDays, (day) => this.figures.sessionsOn(day).filter(({ test }) => test)), this.figures.settings.totalLifts ?? []));
+  readonly #meets = this.#kept(() => meets(joined(this.figures.pastBlocks, this.#testsIn).filter(({ date }) => mustDay(date) <= this.figures.on), this.figures.settings.totalLifts ?? []));
+  readonly #testsIn = this.#each((block: number): Session[] => joined(daysOf(block), (day) => this.figures.sessionsOn(day).filter(({ test }) => test)));
 }
 
 /** The lifting of one person as asked about on one day. */

@@ -104,6 +104,11 @@ export function blockOf(day: Day): number {
   return Math.floor(day / blockDays);
 }
 
+/** The days of a block, in order. */
+export function daysOf(block: number): Day[] {
+  return Array.from({ length: blockDays }, (_, index) => block * blockDays + index);
+}
+
 class PersonDays {
   readonly #buckets = new Map<Day, { records: Dated[]; sorted: boolean }>();
   readonly #blocks = new Map<number, Part>();
