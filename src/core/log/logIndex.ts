@@ -106,7 +106,9 @@ export function blockOf(day: Day): number {
 
 /** The days of a block, in order. */
 export function daysOf(block: number): Day[] {
-  return Array.from({ length: blockDays }, (_, index) => block * blockDays + index);
+  const days: Day[] = [];
+  for (let day = block * blockDays; day < (block + 1) * blockDays; day++) days.push(day);
+  return days;
 }
 
 class PersonDays {

@@ -33,8 +33,9 @@ export function repRecords(course: readonly Pick<LiftDay, "front" | "day">[]): R
 
 function raise(best: (RepRecord | undefined)[], set: PerformedSet, day: Day): RepRecord | null {
   const kg = quotedKg(set.exercise, set.typedKg);
-  const most = Math.min(repRecordsUpTo, Math.floor(set.reps));
-  if (!raises(best, set)) return null;
+  // What is held for more repetitions is held for fewer: where the set beats nothing at its own, it beats nothing.
+  const most = standsFor(set);
+  if ((best[most - 1]?.kg ?? -Infinity) >= kg) return null;
   let beaten: RepRecord | null = null;
   for (let reps = 1; reps <= most; reps++) {
     const before = best[reps - 1];
@@ -46,10 +47,8 @@ function raise(best: (RepRecord | undefined)[], set: PerformedSet, day: Day): Re
   return beaten;
 }
 
-/** Whether a set is a record for some number of repetitions. What is held for more is held for fewer: where it beats nothing at its own, it beats nothing. */
-function raises(best: readonly (RepRecord | undefined)[], { exercise, typedKg, reps }: PerformedSet): boolean {
-  return quotedKg(exercise, typedKg) > (best[Math.min(repRecordsUpTo, Math.floor(reps)) - 1]?.kg ?? -Infinity);
-}
+/** The most repetitions that a set stands for. */
+function standsFor({ reps }: PerformedSet): number { return Math.min(repRecordsUpTo, Math.floor(reps)); }
 
 /** The records of a lift: as they were beaten, oldest first, and those that stand for at least so many repetitions. */
 export interface LiftRecords { beaten: Beaten[]; standing: RepRecord[] }
@@ -82,7 +81,7 @@ export interface RecordDay { exerciseId: string; day: Day; sets: PerformedSet[];
  * @param course days of the lift, oldest first; @param volumeOf volume load of one of them
  */
 export function recordDays(course: readonly LiftDay[], volumeOf: (lift: LiftDay) => number): RecordDay[] {
-  const reps: (RepRecord | undefined)[] = [];
+  const heaviest = new Array<number>(repRecordsUpTo).fill(-Infinity);
   let estimateKg = -Infinity;
   let volumeKg = 0;
   const days: RecordDay[] = [];
@@ -90,9 +89,11 @@ export function recordDays(course: readonly LiftDay[], volumeOf: (lift: LiftDay)
     const { day, exerciseId, front, maximum } = lift;
     const sets: PerformedSet[] = [];
     for (const { set } of front) {
-      if (!raises(reps, set)) continue;
-      raise(reps, set, day);
+      const kg = quotedKg(set.exercise, set.typedKg);
+      let reps = standsFor(set);
+      if (kg <= heaviest[reps - 1]!) continue;
       sets.push(set);
+      for (; reps >= 1 && kg > heaviest[reps - 1]!; reps--) heaviest[reps - 1] = kg;
     }
     const higher = maximum !== null && makesRecord(maximum) && maximum.e1rmKg > estimateKg;
     if (higher) estimateKg = maximum.e1rmKg;
