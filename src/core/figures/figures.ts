@@ -210,7 +210,7 @@ export class Figures extends Asked {
   get pastBlocks(): readonly number[] { return this.#pastBlocks(); }
   readonly #pastBlocks = this.#kept(() => this.log.index.blocks("sessions", this.personId).filter((block) => block <= blockOf(this.on)));
   readonly #donePart = this.#each((exerciseId: string) => this.#each((block: number): DoneLift[] => this.#liftBlock(block).get(exerciseId) ?? []));
-  readonly #liftPart = this.#each((exerciseId: string) => this.#each((block: number): LiftDay[] => this.#donePart(exerciseId)(block).map((done) => this.withMaximum(done))));
+  readonly #liftPart = this.#each((exerciseId: string) => this.#each((block: number): LiftDay[] => (this.#liftBlock(block).get(exerciseId) ?? []).map((done) => this.withMaximum(done))));
 
   /** What was done of one lift in a block of days, oldest first. */
   doneIn(exerciseId: string, block: number): readonly DoneLift[] { return this.#donePart(exerciseId)(block); }
@@ -254,9 +254,11 @@ export class Figures extends Asked {
   /** Tested maxima of a lift, quoted as it is loaded, oldest first: those entered as such, and singles made in a session of testing. */
   readonly testsOf = this.#each((exerciseId: string): { day: Day; kg: number; maximum: Maximum | null }[] => {
     const entered = this.#tested().filter((maximum) => maximum.exerciseId === exerciseId).map((maximum) => ({ day: mustDay(maximum.date), kg: maximum.kg, maximum }));
-    const made = joined(this.#pastBlocks(), (block) => this.#donePart(exerciseId)(block).flatMap(({ day, testedKg }) => (testedKg === null ? [] : [{ day, kg: testedKg, maximum: null }])));
+    const made = joined(this.#pastBlocks(), this.#tried).filter((one) => one.exerciseId === exerciseId).map(({ day, testedKg }) => ({ day, kg: testedKg!, maximum: null }));
     return made.length === 0 ? entered : [...entered, ...made].sort((a, b) => a.day - b.day || a.kg - b.kg);
   });
+  /** What was tested in sessions of a block of days. */
+  readonly #tried = this.#each((block: number): DoneLift[] => joined(this.#liftBlock(block).values(), (done) => done.filter(({ testedKg }) => testedKg !== null)));
   readonly #ownMaximum = this.#each((exerciseId: string) => maximumInForce(this.liftCourse(exerciseId), this.testsOf(exerciseId)));
 
   /** Weeks in which something was lifted, by first day, oldest first. */

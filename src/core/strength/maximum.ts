@@ -59,11 +59,11 @@ export function liftsDone(day: Day, sessions: readonly Session[], exercises: Rea
         if (lift.sessionIds.at(-1) !== session.id) lift.sessionIds.push(session.id);
         if (!set.warmUp) lift.lastWorking = session.id;
         if (reps < 1 || timed) continue;
-        if (set.warmUp) { lift.warmUpKg += loadDone(done, reps, exercise, day, bodyWeightOn); continue; }
-        if (session.test && reps === 1 && !done.failed) lift.testedKg = Math.max(lift.testedKg ?? -Infinity, quotedKg(exercise, done.kg ?? 0));
         const totalKg = totalLoad(exercise, done.kg ?? 0, day, bodyWeightOn);
+        if (set.warmUp) { lift.warmUpKg += loadDone(done, reps, totalKg, exercise, day, bodyWeightOn); continue; }
+        if (session.test && reps === 1 && !done.failed) lift.testedKg = Math.max(lift.testedKg ?? -Infinity, quotedKg(exercise, done.kg ?? 0));
         if (totalKg === null) continue;
-        lift.workKg += loadDone(done, reps, exercise, day, bodyWeightOn);
+        lift.workKg += loadDone(done, reps, totalKg, exercise, day, bodyWeightOn);
         const limitReps = eligibleReps(reps, done.rpe ?? null);
         if (!isMatched(lift.front, totalKg, reps, limitReps)) putOnFront(lift.front, { totalKg, reps, limitReps, session, item, set });
       }
@@ -79,9 +79,9 @@ export function liftsDone(day: Day, sessions: readonly Session[], exercises: Rea
 interface Doing extends Omit<DoneLift, "front"> { front: Standing[] }
 interface Standing { totalKg: number; reps: number; limitReps: number; session: Session; item: Item; set: TrainingSet }
 
-/** Σ reps × total load of one done set, both sides and all parts counted. */
-function loadDone({ kg, parts }: NonNullable<TrainingSet["done"]>, reps: number, exercise: Exercise, day: Day, bodyWeightOn: BodyWeightOn): number {
-  let load = reps * (totalLoad(exercise, kg ?? 0, day, bodyWeightOn) ?? 0);
+/** Σ reps × total load of one done set, both sides and all parts counted; `totalKg` is that of its first part. */
+function loadDone({ kg, parts }: NonNullable<TrainingSet["done"]>, reps: number, totalKg: number | null, exercise: Exercise, day: Day, bodyWeightOn: BodyWeightOn): number {
+  let load = reps * (totalKg ?? 0);
   if (parts) for (const part of parts) load += (part.reps ?? 0) * (totalLoad(exercise, part.kg ?? kg ?? 0, day, bodyWeightOn) ?? 0);
   return load * (exercise.perSide ? 2 : 1);
 }
