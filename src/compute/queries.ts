@@ -1,6 +1,7 @@
 import { dateOf, mustDay } from "@/core/calendar/day";
 import type { Reading } from "@/core/entry/reading";
 import { Figures } from "@/core/figures/figures";
+import { blocksView, type BlocksView } from "@/core/figures/views/blocks";
 import { bodyView, type BodyAsk, type BodyView } from "@/core/figures/views/body";
 import { columnView, type ColumnRow } from "@/core/figures/views/column";
 import { distanceView, type DistanceView } from "@/core/figures/views/distance";
@@ -45,6 +46,7 @@ export interface Queries {
   lift: { asks: Asking & { exerciseId: string; times: number }; answers: LiftView | null };
   suggest: { asks: Asking & SuggestAsk; answers: SuggestView | { reason: string } | null };
   work: { asks: Asking & WorkAsk; answers: WorkView };
+  blocks: { asks: Asking & { atMost: number }; answers: BlocksView };
   records: { asks: Asking & { exerciseId: string | null; atMost: number }; answers: RecordsView };
   householdLifts: { asks: Asking; answers: HouseholdLifts };
   exercises: { asks: Asking & LibraryFilter; answers: ExercisesView };
@@ -75,7 +77,7 @@ export function everyView(asking: Asking): { name: QueryName; asks: Queries[Quer
   const day = mustDay(asking.today);
   const asks: { [N in QueryName]?: Queries[N]["asks"] } = {
     shell: asking, column: { ...asking, from: dateOf(day - 70), to: dateOf(day + 14) }, ledger: { ...asking, from: dateOf(day - 70), to: dateOf(day + 14) }, day: { ...asking, date: asking.today }, lifts: { ...asking, against: null },
-    work: { ...asking, from: dateOf(day - 83), to: asking.today }, records: { ...asking, exerciseId: null, atMost: 40 }, exercises: { ...asking, text: "", muscle: null, equipment: null, group: null },
+    work: { ...asking, from: dateOf(day - 83), to: asking.today }, blocks: { ...asking, atMost: 4 }, records: { ...asking, exerciseId: null, atMost: 40 }, exercises: { ...asking, text: "", muscle: null, equipment: null, group: null },
     distance: { ...asking, days: 84 }, body: { ...asking, days: null, zoom: null }, measures: asking, food: { ...asking, date: asking.today }, energy: asking,
   };
   return (Object.keys(asks) as QueryName[]).map((name) => ({ name, asks: asks[name]! }));
@@ -132,6 +134,7 @@ export class Answers {
     lift: (asks) => this.#with(this.#of(asks), (figures) => liftView(figures, asks.exerciseId, asks.times)),
     suggest: (asks) => this.#with(this.#of(asks), (figures) => suggestView(figures, asks)),
     work: (asks) => this.#with(this.#of(asks), (figures) => workView(figures, asks)),
+    blocks: (asks) => this.#with(this.#of(asks), (figures) => blocksView(figures, asks.atMost)),
     records: (asks) => this.#with(this.#of(asks), (figures) => recordsView(figures, asks)),
     householdLifts: (asks) => householdLifts(peopleOf(this.log).flatMap(({ id }) => this.#of({ ...asks, personId: id }) ?? [])),
     exercises: (asks) => this.#with(this.#of(asks), (figures) => exercisesView(figures, asks)),

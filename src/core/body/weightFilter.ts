@@ -20,8 +20,11 @@ export interface WeightState {
   levelLevel: number; levelSlope: number; levelWater: number; slopeSlope: number; slopeWater: number; waterWater: number;
 }
 
-/** What the filter keeps of each day for the smoother: state before the weigh-in, innovation (NaN without one) and its variance, enlarged where the weigh-in was taken for an error. */
-type Kept = { [K in keyof WeightState | "innovation" | "innovationVariance"]: Float64Array };
+/**
+ * What the filter keeps of each day: state before the weigh-in, innovation (NaN without one) and its variance, enlarged where the weigh-in
+ * was taken for an error; and what it tells of the day (`filtered`, `weight`).
+ */
+type Kept = { [K in keyof WeightState | "innovation" | "innovationVariance" | "filtered" | "weight"]: Float64Array };
 
 /** What is known of each day, a column a quantity. */
 export interface SmoothedWeights {
@@ -46,34 +49,50 @@ export interface SmoothedWeights {
  * Source: Harvey 1989, ch. 3; Durbin & Koopman 2012, ch. 4 (section 4.4 for the smoother, equal to Rauch–Tung–Striebel).
  */
 export function smoothWeights(model: WeightModel, weights: Float64Array, robustLimit = Infinity, jumps: Float64Array | null = null): SmoothedWeights {
-  const column = () => new Float64Array(weights.length);
-  const result = { level: column(), levelVariance: column(), slope: column(), slopeVariance: column(), filtered: column(), weight: column().fill(1), end: { ...model.start } };
-  const kept = roomFor(weights.length);
-  run(model, weights, robustLimit, jumps, result.end, kept, result);
-  smooth(model, weights.length, kept, result);
+  const days = weights.length;
+  const { kept, end } = filter(model, weights, robustLimit, jumps);
+  const column = () => new Float64Array(days);
+  const result = { level: column(), levelVariance: column(), slope: column(), slopeVariance: column(), filtered: kept.filtered.slice(0, days), weight: kept.weight.slice(0, days), end };
+  smooth(model, days, kept, result);
   return result;
 }
 
 /** Room that one run leaves to the next: years of mornings would else be a megabyte of garbage at every edit. */
-let room: Kept | null = null;
+let room: { kept: Kept; noJumps: Float64Array } | null = null;
 
-function roomFor(days: number): Kept {
-  if (room === null || room.level.length < days) {
+function roomFor(days: number): { kept: Kept; noJumps: Float64Array } {
+  if (room === null || room.noJumps.length < days) {
     const column = () => new Float64Array(Math.ceil(days * 1.25));
-    room = { level: column(), slope: column(), water: column(), levelLevel: column(), levelSlope: column(), levelWater: column(), slopeSlope: column(), slopeWater: column(), waterWater: column(), innovation: column(), innovationVariance: column() };
+    const kept = { level: column(), slope: column(), water: column(), levelLevel: column(), levelSlope: column(), levelWater: column(), slopeSlope: column(), slopeWater: column(), waterWater: column(), innovation: column(), innovationVariance: column(), filtered: column(), weight: column() };
+    room = { kept, noJumps: column() };
   }
   return room;
 }
 
 /** Log-likelihood of the weights alone, for searching over variances. */
 export function weightLikelihood(model: WeightModel, weights: Float64Array, robustLimit = Infinity, jumps: Float64Array | null = null): number {
-  return run(model, weights, robustLimit, jumps, { ...model.start }, null, null);
+  return filter(model, weights, robustLimit, jumps).likelihood;
 }
 
-/** Runs through the days, `state` becoming that after the last weigh-in. Nothing is allocated: what would box a number on each day, and take four times as long, is avoided (destructured numbers, `Math.max`, `Number.isNaN`). */
-function run(model: WeightModel, weights: Float64Array, robustLimit: number, jumps: Float64Array | null, state: WeightState, keep: Kept | null, tell: Pick<SmoothedWeights, "filtered" | "weight"> | null): number {
-  const { damping: d, memory: m, scaleVariance, levelVariance, slopeVariance, waterVariance } = model;
-  let level = +state.level, slope = +state.slope, water = +state.water, ll = +state.levelLevel, ls = +state.levelSlope, lw = +state.levelWater, ss = +state.slopeSlope, sw = +state.slopeWater, ww = +state.waterWater;
+const parts = ["level", "slope", "water", "levelLevel", "levelSlope", "levelWater", "slopeSlope", "slopeWater", "waterWater"] as const satisfies readonly (keyof WeightState)[];
+
+/** Sends weights through the filter: what it keeps of each day (until the next call), the state after the last weigh-in, and the log-likelihood. */
+function filter(model: WeightModel, weights: Float64Array, robustLimit: number, jumps: Float64Array | null): { kept: Kept; end: WeightState; likelihood: number } {
+  const { kept, noJumps } = roomFor(weights.length);
+  const { damping, memory, scaleVariance, levelVariance, slopeVariance, waterVariance, start } = model;
+  const state = Float64Array.from(parts, (part) => start[part]);
+  const likelihood = run(Float64Array.of(damping, memory, scaleVariance, levelVariance, slopeVariance, waterVariance, robustLimit), state, weights, jumps ?? noJumps, kept);
+  return { kept, end: Object.fromEntries(parts.map((part, index) => [part, state[index]!])) as unknown as WeightState, likelihood };
+}
+
+/**
+ * Runs through the days, `state` becoming that after the last weigh-in; log-likelihood. It is given columns of numbers alone and does the same
+ * each time, since a machine that had compiled it for one kind of call would throw that away at the next; nothing is allocated, and
+ * what would box a number on each day is avoided (destructured numbers, `Math.max`, `Number.isNaN`).
+ */
+function run(parameters: Float64Array, state: Float64Array, weights: Float64Array, jumps: Float64Array, keep: Kept): number {
+  const d = parameters[0]!, m = parameters[1]!, scaleVariance = parameters[2]!, levelVariance = parameters[3]!, slopeVariance = parameters[4]!, waterVariance = parameters[5]!, robustLimit = parameters[6]!;
+  let level = state[0]!, slope = state[1]!, water = state[2]!, ll = state[3]!, ls = state[4]!, lw = state[5]!, ss = state[6]!, sw = state[7]!, ww = state[8]!;
   // −2 log L = n log 2π + log Π F + Σ v²/F; the product is turned into a logarithm only when it grows too large or small.
   let count = 0;
   let product = 1;
@@ -86,25 +105,24 @@ function run(model: WeightModel, weights: Float64Array, robustLimit: number, jum
       slope *= d;
       water *= m;
       ll += 2 * ls + ss + levelVariance;
-      if (jumps !== null) ll += jumps[t]!;
+      ll += jumps[t]!;
       ls = d * (ls + ss);
       lw = m * (lw + sw);
       ss = d * d * ss + slopeVariance;
       sw = d * m * sw;
       ww = m * m * ww + waterVariance;
     }
-    if (keep !== null) {
-      keep.level[t] = level;
-      keep.slope[t] = slope;
-      keep.water[t] = water;
-      keep.levelLevel[t] = ll;
-      keep.levelSlope[t] = ls;
-      keep.levelWater[t] = lw;
-      keep.slopeSlope[t] = ss;
-      keep.slopeWater[t] = sw;
-      keep.waterWater[t] = ww;
-      keep.innovation[t] = NaN;
-    }
+    keep.level[t] = level;
+    keep.slope[t] = slope;
+    keep.water[t] = water;
+    keep.levelLevel[t] = ll;
+    keep.levelSlope[t] = ls;
+    keep.levelWater[t] = lw;
+    keep.slopeSlope[t] = ss;
+    keep.slopeWater[t] = sw;
+    keep.waterWater[t] = ww;
+    keep.innovation[t] = NaN;
+    keep.weight[t] = 1;
     const kg = weights[t]!;
     if (kg === kg) {
       const gainLevel = ll + lw;
@@ -115,11 +133,9 @@ function run(model: WeightModel, weights: Float64Array, robustLimit: number, jum
       const far = v / robustLimit;
       const usual = stateVariance + scaleVariance;
       const F = far * far > usual ? far * far : usual;
-      if (keep !== null) {
-        keep.innovation[t] = v;
-        keep.innovationVariance[t] = F;
-        if (tell !== null) tell.weight[t] = scaleVariance / (F - stateVariance);
-      }
+      keep.innovation[t] = v;
+      keep.innovationVariance[t] = F;
+      keep.weight[t] = scaleVariance / (F - stateVariance);
       const trust = 1 / F;
       const pull = v * trust;
       count += 1;
@@ -139,9 +155,9 @@ function run(model: WeightModel, weights: Float64Array, robustLimit: number, jum
       sw -= gainSlope * gainWater * trust;
       ww -= gainWater * gainWater * trust;
     }
-    if (tell !== null) tell.filtered[t] = level;
+    keep.filtered[t] = level;
   }
-  Object.assign(state, { level, slope, water, levelLevel: ll, levelSlope: ls, levelWater: lw, slopeSlope: ss, slopeWater: sw, waterWater: ww });
+  state.set([level, slope, water, ll, ls, lw, ss, sw, ww]);
   return -0.5 * (count * Math.log(2 * Math.PI) + logarithms + Math.log(product) + squares);
 }
 
@@ -195,7 +211,6 @@ function smooth(model: WeightModel, days: number, P: Kept, smoothed: Pick<Smooth
 
 /** Innovation of each day (NaN without a weight) and its variance. For fixed days with a weight it is linear in the weights and the start. */
 export function innovationsOf(model: WeightModel, weights: Float64Array, jumps: Float64Array | null): { innovation: Float64Array; variance: Float64Array } {
-  const kept = roomFor(weights.length);
-  run(model, weights, Infinity, jumps, { ...model.start }, kept, null);
+  const { kept } = filter(model, weights, Infinity, jumps);
   return { innovation: kept.innovation.slice(0, weights.length), variance: kept.innovationVariance.slice(0, weights.length) };
 }

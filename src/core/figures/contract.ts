@@ -11,6 +11,7 @@ import { dailyLoads, distanceTotals } from "./distances";
 import { Figures, dateOrNull, lastEntryDay } from "./figures";
 import { compositionOf } from "./views/measures";
 import { lifting } from "./lifting";
+import { blockWorks } from "./stretch";
 import { zones } from "../strength/intensity";
 import { creditsOn, expenditureOn, foodDays, targetFor, type Target } from "./foodDay";
 
@@ -57,6 +58,10 @@ export function personContract(figures: Figures): Record<string, unknown> {
       const { volume: { byExercise, ...volume }, zones: { byZone, unknown }, planned } = lifting(figures).weekWork(start);
       return { weekStart: dateOf(start), ...volume, byExercise, zones: zones.map(({ name }, zone) => ({ zone: name, numberOfLifts: byZone[zone]! })), withoutMaximum: unknown, planned, ...(volume.averageIntensity === null ? { reason: "no lift of the week has a maximum" } : {}) };
     }),
+    blocks: blockWorks(figures).map(({ block, course, sessions, sets, numberOfLifts, volumeLoadKg, averageKg, averageIntensity, perWeek, planned, plannedSoFar }) => ({
+      blockId: block.id, name: block.name, startDate: block.startDate, endDate: block.endDate, days: course.days, passed: course.passed, sessions, sets, numberOfLifts, volumeLoadKg, averageKg, averageIntensity, perWeek, planned, plannedSoFar,
+      ...(averageKg === null ? { reason: course.state === "ahead" ? "the block has not begun" : "nothing was lifted in the block" } : averageIntensity === null ? { reason: "no lift of the block has a maximum" } : {}),
+    })),
     distance: distanceTotals(figures),
     load: dailyLoads(figures, -Infinity, figures.on).map(({ day, sessionLoad }) => ({ date: dateOf(day), sessionLoad })),
     adherence: adherenceContract(figures),

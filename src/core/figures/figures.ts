@@ -18,7 +18,7 @@ import type { Log } from "../log/log";
 import { blockDays, blockOf, daysOf } from "../log/logIndex";
 import { family, memo, ownedBy } from "../memo";
 import { wasPerformed } from "../planning/adherence";
-import type { DayNote, EnergySettings, Exercise, Food, Goal, Maximum, Meal, Person, Recipe, RecordOf, Session, Settings, WeighIn } from "../log/records";
+import type { Block, DayNote, EnergySettings, Exercise, Food, Goal, Maximum, Meal, Person, Recipe, RecordOf, Session, Settings, WeighIn } from "../log/records";
 
 /** All weigh-ins of a person, oldest first: the primary ones, and the second ones beside them. */
 const weighIns = ownedBy(({ index }: Log) => family(index, (personId: string) => {
@@ -266,6 +266,10 @@ export class Figures extends Asked {
   readonly #liftedWeeks = this.#kept(() => [...new Set(joined(this.#pastBlocks(), this.#liftedDays).map((day) => weekStartOf(day, this.weekStart)))]);
   readonly #liftedDays = this.#each((block: number): Day[] => [...new Set(joined(this.#liftBlock(block).values(), (done) => done).map(({ day }) => day))].sort((a, b) => a - b));
 
+  /** Blocks of training in the order in which they begin, those to come included. */
+  get blocks(): Block[] { return this.#blocks(); }
+  readonly #blocks = this.#kept(() => this.#mine("blocks").sort((a, b) => compare(a.startDate, b.startDate) || compare(a.id, b.id)));
+
   // Goal
 
   readonly #goals = this.#kept(() => this.#mine("goals"));
@@ -374,7 +378,7 @@ export class Figures extends Asked {
   get photos(): RecordOf<"photos">[] { return this.#photos(); }
   readonly #photos = this.#kept(() => this.#mine("photos").filter(({ date }) => mustDay(date) <= this.on).sort(byDateAndId));
 
-  #mine<K extends "maxima" | "goals" | "energySettings" | "readings" | "photos">(kind: K) {
+  #mine<K extends "maxima" | "blocks" | "goals" | "energySettings" | "readings" | "photos">(kind: K) {
     return [...this.log.index.all(kind).values()].filter(({ personId }) => personId === this.personId);
   }
 }

@@ -12,6 +12,7 @@ export type DayNote = RecordOf<"dayNotes">;
 export type Exercise = RecordOf<"exercises">;
 export type Maximum = RecordOf<"maxima">;
 export type Session = RecordOf<"sessions">;
+export type Block = RecordOf<"blocks">;
 export type Food = RecordOf<"foods">;
 export type Recipe = RecordOf<"recipes">;
 export type Meal = RecordOf<"meals">;
@@ -25,7 +26,7 @@ export type Tombstone = z.infer<typeof tombstoneSchema>;
 
 /** Names of all kinds, in archive order. Written out so that a view can use them without loading the schemas. */
 export const recordKinds = [
-  "people", "weighIns", "dayNotes", "exercises", "maxima", "kinds", "sessions", "measures", "readings", "foods", "recipes", "meals", "water", "goals", "energySettings", "photos",
+  "people", "weighIns", "dayNotes", "exercises", "maxima", "kinds", "sessions", "blocks", "measures", "readings", "foods", "recipes", "meals", "water", "goals", "energySettings", "photos",
 ] as const satisfies readonly RecordKind[];
 
 /**

@@ -125,6 +125,10 @@ export const sessionSchema = open({
   items: z.array(itemSchema).max(500).nullish(),
 });
 
+/** Some weeks of training with one aim; its first and its last day belong to it. */
+export const blockSchema = open({ ...owned, name, startDate: date, endDate: date, aim: text.nullish(), note: text.nullish() })
+  .refine(({ startDate, endDate }) => startDate <= endDate, { path: ["endDate"], message: "a block cannot end before it begins" });
+
 export const measureSchema = open({ ...shared, name, unit: text.nullish(), aggregate: z.enum(["mean", "sum", "last"]).nullish() });
 export const readingSchema = open({ ...owned, measureId: id, date, value: z.number(), method: text.nullish() });
 
@@ -175,7 +179,7 @@ export const photoSchema = open({ ...owned, date, file: text });
 
 /** One schema a kind of record, in the order in which the archive lists them. */
 export const recordSchemas = {
-  people: personSchema, weighIns: weighInSchema, dayNotes: dayNoteSchema, exercises: exerciseSchema, maxima: maximumSchema, kinds: kindSchema, sessions: sessionSchema,
+  people: personSchema, weighIns: weighInSchema, dayNotes: dayNoteSchema, exercises: exerciseSchema, maxima: maximumSchema, kinds: kindSchema, sessions: sessionSchema, blocks: blockSchema,
   measures: measureSchema, readings: readingSchema, foods: foodSchema, recipes: recipeSchema, meals: mealSchema, water: waterSchema, goals: goalSchema,
   energySettings: energySettingsSchema, photos: photoSchema,
 } as const;
@@ -188,7 +192,7 @@ export const archiveSchema = open({
   version: z.literal(1),
   exportedAt: z.string().max(100).nullish(),
   people: z.array(personSchema), weighIns: z.array(weighInSchema), dayNotes: z.array(dayNoteSchema), exercises: z.array(exerciseSchema), maxima: z.array(maximumSchema),
-  kinds: z.array(kindSchema), sessions: z.array(sessionSchema), measures: z.array(measureSchema), readings: z.array(readingSchema), foods: z.array(foodSchema),
+  kinds: z.array(kindSchema), sessions: z.array(sessionSchema), blocks: z.array(blockSchema), measures: z.array(measureSchema), readings: z.array(readingSchema), foods: z.array(foodSchema),
   recipes: z.array(recipeSchema), meals: z.array(mealSchema), water: z.array(waterSchema), goals: z.array(goalSchema), energySettings: z.array(energySettingsSchema),
   photos: z.array(photoSchema), removed: z.array(tombstoneSchema),
 }).partial().required({ format: true, version: true });

@@ -8,7 +8,8 @@ import { liftsOf, totalMaximum } from "../../strength/volume";
 import { isWork } from "../../strength/sets";
 import { Printer, unitsOf } from "../../units/printer";
 import type { Figures } from "../figures";
-import { lifting, type Work } from "../lifting";
+import { lifting } from "../lifting";
+import { averageKg, stretchOf, type LineSum } from "../stretch";
 
 /** From one day to another, both included. */
 export interface WorkAsk { from: string; to: string }
@@ -73,29 +74,21 @@ const sessionsAtMost = 60;
 /** The work of a stretch of days by week, group, lift, muscle, zone and session. */
 export function workView(figures: Figures, { from, to }: WorkAsk): WorkView {
   const [first, last] = [mustDay(from), Math.max(mustDay(from), mustDay(to))];
-  const starts: Day[] = [];
-  for (let start = weekStartOf(first, figures.weekStart); start <= last; start += 7) starts.push(start);
-  const parts = starts.map((start) => {
-    const whole = start >= first && start + 6 <= last;
-    const sessions = (whole ? figures.sessionsOfWeek(start) : figures.sessionsBetween(Math.max(first, start), Math.min(last, start + 6))).filter(({ items }) => items);
-    return { start, sessions, work: whole ? lifting(figures).weekWork(start) : lifting(figures).workOf(sessions) };
-  });
-  const total = sumOf(parts.map(({ work }) => work));
-  const done = parts.flatMap(({ sessions }) => sessions.filter((session) => figures.setsOf(session).length > 0));
+  const { weeks, done, sum: total } = stretchOf(figures, first, last);
   const thisWeek = weekStartOf(figures.on, figures.weekStart);
   const { volumeLoadKg, numberOfLifts } = total;
   const share = (lifts: number, load: number) => ({ lifts: numberOfLifts === 0 ? 0 : lifts / numberOfLifts, load: volumeLoadKg === 0 ? 0 : load / volumeLoadKg });
-  const lines = (entries: Map<string, { sets: number | null; numberOfLifts: number; volumeLoadKg: number }>, nameOf: (id: string) => string) =>
+  const lines = (entries: ReadonlyMap<string, LineSum>, nameOf: (id: string) => string) =>
     [...entries].map(([id, one]): WorkLine => { const { lifts, load } = share(one.numberOfLifts, one.volumeLoadKg); return { id, name: nameOf(id), ...one, liftShare: lifts, loadShare: load }; }).sort((a, b) => b.numberOfLifts - a.numberOfLifts || (a.name < b.name ? -1 : 1));
   const days = last - first + 1;
   return {
     from, to: dateOf(last), days,
-    weeks: parts.map(({ start, sessions, work: { volume, zones: spread, planned } }): WorkWeek => ({
+    weeks: weeks.map(({ start, sessions, work: { volume, zones: spread, planned } }): WorkWeek => ({
       weekStart: dateOf(start), open: start === thisWeek, sessions: sessions.filter((session) => figures.setsOf(session).length > 0).length,
       volumeLoadKg: volume.volumeLoadKg, numberOfLifts: volume.numberOfLifts, sets: volume.sets, averageIntensity: volume.averageIntensity, averageKg: averageKg(volume), byZone: spread.byZone,
       planned: { sets: planned.sets, volumeLoadKg: planned.volumeLoadKg, numberOfLifts: planned.numberOfLifts }, share: numberOfLifts === 0 ? null : share(volume.numberOfLifts, volume.volumeLoadKg),
     })),
-    total: { sessions: done.length, sets: total.sets, numberOfLifts, volumeLoadKg, averageIntensity: total.intensity.reps > 0 ? total.intensity.weighted / total.intensity.reps : null, averageKg: averageKg(total), planned: total.planned },
+    total: { sessions: done.length, sets: total.sets, numberOfLifts, volumeLoadKg, averageIntensity: total.averageIntensity, averageKg: total.averageKg, planned: total.planned },
     byGroup: lines(total.byGroup, (group) => group), byLift: lines(total.byExercise, (id) => figures.exercises.get(id)?.name ?? id),
     byMuscle: inAnatomicalOrder(total.byMuscle.keys()).map((muscle) => { const sets = total.byMuscle.get(muscle)!; return { muscle, sets, perWeek: (sets / days) * 7 }; }),
     zones: zones.map(({ name }, zone) => ({ name, lifts: total.byZone[zone]!, share: total.known === 0 ? 0 : total.byZone[zone]! / total.known })), unknownZone: total.unknown,
@@ -117,39 +110,6 @@ function linesOf(figures: Figures, { items }: Session): SessionWork["lines"] {
     const text = describeSets(sets, "done", exercise, printer);
     return text === "" ? [] : [{ exerciseId, name: exercise?.name ?? exerciseId, text }];
   });
-}
-
-function averageKg({ volumeLoadKg, numberOfLifts }: { volumeLoadKg: number; numberOfLifts: number }): number | null {
-  return numberOfLifts === 0 ? null : volumeLoadKg / numberOfLifts;
-}
-
-function sumOf(works: readonly Work[]) {
-  const sum = {
-    volumeLoadKg: 0, numberOfLifts: 0, sets: 0, intensity: { weighted: 0, reps: 0 }, planned: { sets: 0, numberOfLifts: 0, volumeLoadKg: 0 }, byZone: zones.map(() => 0), known: 0, unknown: 0,
-    byGroup: new Map<string, { sets: number | null; numberOfLifts: number; volumeLoadKg: number }>(), byExercise: new Map<string, { sets: number | null; numberOfLifts: number; volumeLoadKg: number }>(), byMuscle: new Map<string, number>(),
-  };
-  for (const { volume, zones: spread, intensity, planned } of works) {
-    sum.volumeLoadKg += volume.volumeLoadKg;
-    sum.numberOfLifts += volume.numberOfLifts;
-    sum.sets += volume.sets;
-    sum.intensity.weighted += intensity.weighted;
-    sum.intensity.reps += intensity.reps;
-    sum.planned.sets += planned.sets;
-    sum.planned.numberOfLifts += planned.numberOfLifts;
-    sum.planned.volumeLoadKg += planned.volumeLoadKg;
-    spread.byZone.forEach((lifts, zone) => { sum.byZone[zone]! += lifts; sum.known += lifts; });
-    sum.unknown += spread.unknown;
-    for (const [group, one] of Object.entries(volume.byGroup)) addLine(sum.byGroup, group, { sets: null, ...one });
-    for (const [id, one] of Object.entries(volume.byExercise)) addLine(sum.byExercise, id, one);
-    for (const [muscle, { sets }] of Object.entries(volume.byMuscle)) sum.byMuscle.set(muscle, (sum.byMuscle.get(muscle) ?? 0) + sets);
-  }
-  return sum;
-}
-
-function addLine(lines: Map<string, { sets: number | null; numberOfLifts: number; volumeLoadKg: number }>, key: string, one: { sets: number | null; numberOfLifts: number; volumeLoadKg: number }): void {
-  const held = lines.get(key);
-  if (held === undefined) lines.set(key, { ...one });
-  else { held.numberOfLifts += one.numberOfLifts; held.volumeLoadKg += one.volumeLoadKg; if (one.sets !== null) held.sets = (held.sets ?? 0) + one.sets; }
 }
 
 function railsOf(figures: Figures, session: Session | undefined): WorkView["rails"] {

@@ -1,0 +1,110 @@
+"use client";
+
+import { Button } from "antd";
+import { useState } from "react";
+import { useForm } from "react-hook-form";
+import { v7 as newId } from "uuid";
+import { dayOf } from "@/core/calendar/day";
+import type { BlocksView } from "@/core/figures/views/blocks";
+import type { BlockWork } from "@/core/figures/stretch";
+import { put, type Block } from "@/core/log/records";
+import { printNumber } from "@/core/units/number";
+import type { Printer } from "@/core/units/printer";
+import { addDays, shortDate } from "@/ui/dates";
+import { aDate, between, required } from "@/ui/inputs/checks";
+import { Field, Row, RowButton, wide } from "@/ui/inputs/Field";
+import { useLog } from "@/ui/log/LogContext";
+import { Scrollable } from "@/ui/Scrollable";
+import view from "@/ui/view.module.css";
+import styles from "./lifts.module.css";
+
+interface Props {
+  blocks: BlocksView;
+  printer: Printer;
+  choose: (stretch: { from: string; to: string }) => void;
+  showMore: () => void;
+}
+
+/** Blocks of training one under another, each with its work and held against the one before; a new one, or a changed one. */
+export function Blocks({ blocks: { blocks, blocksInAll, next }, printer, choose, showMore }: Props) {
+  const [edited, setEdited] = useState<Block | "new" | null>(null);
+  return (
+    <section className={view.section}>
+      <h2>Blocks</h2>
+      {blocks.length > 0 && (
+        <Scrollable label="Blocks"><table>
+          <thead><tr><th>Block</th><th className="num">Sessions</th><th className="num">Lifts</th><th className="num">planned</th><th className="num">a week</th><th className="num">Volume load, {printer.units.mass}</th><th className="num">planned</th><th className="num">a week</th><th className="num">Average weight, {printer.units.mass}</th><th className="num">Intensity</th><th></th></tr></thead>
+          <tbody>{blocks.map((one) => <Line key={one.block.id} one={one} printer={printer} choose={choose} edit={() => setEdited(one.block)} />)}</tbody>
+        </table></Scrollable>
+      )}
+      {blocks.length > 0 && <p className="quiet small" style={{ paddingTop: 6 }}>Planned is what was planned up to today. A week: over the days that have passed, with the change against the block before.{blocksInAll > blocks.length && <> {blocks.length} of {blocksInAll} blocks. <button type="button" className="link" onClick={showMore}>Show all</button></>}</p>}
+      {edited === null
+        ? <p className="noprint" style={{ paddingTop: 4 }}>{blocks.length === 0 && <span className="quiet">A block is some weeks of training with one aim; its work is summed and held against the block before. </span>}<button type="button" className="link" onClick={() => setEdited("new")}>Write a block</button></p>
+        : <BlockForm key={edited === "new" ? "new" : edited.id} block={edited === "new" ? null : edited} next={next} close={() => setEdited(null)} />}
+    </section>
+  );
+}
+
+function Line({ one: { block, course, sessions, numberOfLifts, volumeLoadKg, averageKg, averageIntensity, perWeek, plannedSoFar, planned, against }, printer, choose, edit }: { one: BlockWork; printer: Printer; choose: Props["choose"]; edit: () => void }) {
+  const load = (kg: number) => printer.volumeLoad(kg).split(" ")[0];
+  const ahead = course.state === "ahead";
+  const plan = ahead ? planned : plannedSoFar;
+  return (
+    <tr>
+      <td><button type="button" className="link" onClick={() => choose({ from: block.startDate, to: block.endDate })} title="Show the work of these days">{block.name}</button><div className="quiet small" style={{ whiteSpace: "nowrap" }}>{shortDate(block.startDate)} to {shortDate(block.endDate)}, {lengthOf(course.days)}{course.state === "under way" ? `; day ${course.passed}` : ahead ? "; ahead" : ""}</div>{block.aim && <div className="quiet small">{block.aim}</div>}</td>
+      <td className="num">{ahead ? "" : sessions}</td>
+      <td className="num">{ahead ? "" : printNumber(numberOfLifts, 0)}</td><td className="num planned">{plan.numberOfLifts > 0 ? printNumber(plan.numberOfLifts, 0) : ""}</td><td className="num">{perWeek && printNumber(perWeek.numberOfLifts, 0)}<Change share={against?.numberOfLifts} /></td>
+      <td className="num">{ahead ? "" : load(volumeLoadKg)}</td><td className="num planned">{plan.volumeLoadKg > 0 ? load(plan.volumeLoadKg) : ""}</td><td className="num">{perWeek && load(perWeek.volumeLoadKg)}<Change share={against?.volumeLoadKg} /></td>
+      <td className="num">{averageKg === null ? "" : printer.massNumber(averageKg)}<Change share={against?.averageKg} /></td><td className="num">{averageIntensity === null ? "" : printer.percent(averageIntensity)}</td>
+      <td className="noprint"><button type="button" className="link small" onClick={edit} aria-label={`Change ${block.name}`}>Change</button></td>
+    </tr>
+  );
+}
+
+/** Whole weeks where it is some, else days. */
+function lengthOf(days: number): string {
+  const [count, what] = days % 7 === 0 ? [days / 7, "week"] : [days, "day"];
+  return `${count} ${what}${count === 1 ? "" : "s"}`;
+}
+
+function Change({ share }: { share: number | undefined }) {
+  if (share === undefined) return null;
+  const percent = Math.round((share - 1) * 100);
+  return <div className="quiet small">{percent === 0 ? "the same" : `${percent > 0 ? "+" : "−"}${Math.abs(percent)} %`}</div>;
+}
+
+interface BlockFields { name: string; startDate: string; weeks: string; endDate: string; aim: string }
+
+/** A block by its first day and its weeks or its last day: either follows the other. */
+function BlockForm({ block, next, close }: { block: Block | null; next: BlocksView["next"]; close: () => void }) {
+  const { commit, person } = useLog();
+  const days = (from: string, to: string) => (dayOf(to) ?? NaN) - (dayOf(from) ?? NaN) + 1;
+  const weeksOf = (from: string, to: string) => { const length = days(from, to); return length > 0 ? printNumber(length / 7, length % 7 === 0 ? 0 : 2) : ""; };
+  const { startDate, endDate } = block ?? next;
+  const { control, handleSubmit, setValue, getValues, trigger } = useForm<BlockFields>({ mode: "onChange", defaultValues: { name: block?.name ?? "", startDate, weeks: weeksOf(startDate, endDate), endDate, aim: block?.aim ?? "" } });
+  const fit = (changed: "startDate" | "weeks" | "endDate") => {
+    const { startDate: from, endDate: to, weeks } = getValues();
+    const length = Math.round(Number(weeks.replace(",", ".")) * 7);
+    if (changed !== "endDate" && dayOf(from) !== null && length >= 1 && length <= 7 * 104) setValue("endDate", addDays(from, length - 1));
+    else if (changed === "endDate") setValue("weeks", weeksOf(from, to));
+    void trigger(["weeks", "endDate"]);
+  };
+  const save = handleSubmit(async (fields) => {
+    const written: Block = { ...(block ?? { id: newId(), personId: person.id }), name: fields.name.trim(), startDate: fields.startDate, endDate: fields.endDate, aim: fields.aim.trim() || null };
+    if (await commit([put("blocks", written, block ?? undefined)], `Block ${written.name}`)) close();
+  });
+  return (
+    <form onSubmit={(event) => void save(event)} noValidate className={`${styles.blockForm} noprint`} aria-label={block === null ? "A new block" : `Block ${block.name}`}>
+      <Row>
+        <Field control={control} name="name" label="Block" check={required("The name")} autoFocus />
+        <Field control={control} name="startDate" label="From" type="date" check={aDate("The first day")} onChange={() => fit("startDate")} />
+        <Field control={control} name="weeks" label="Weeks" inputMode="decimal" check={between("The length", 0.14, 104)} onChange={() => fit("weeks")} />
+        <Field control={control} name="endDate" label="To, included" type="date" check={(text) => aDate("The last day")(text) ?? (days(getValues("startDate"), text) < 1 ? "It ends before it begins." : null)} onChange={() => fit("endDate")} />
+        <Field control={control} name="aim" label="Aim" className={wide} />
+        <RowButton><Button htmlType="submit">Save block</Button></RowButton>
+        <RowButton><button type="button" className="link" style={{ paddingTop: 6 }} onClick={close}>Leave</button></RowButton>
+        {block !== null && <RowButton><button type="button" className="link" style={{ paddingTop: 6 }} onClick={() => void commit([{ remove: { kind: "blocks", id: block.id } }], `Block ${block.name} removed`).then((done) => { if (done) close(); })}>Remove</button></RowButton>}
+      </Row>
+    </form>
+  );
+}
