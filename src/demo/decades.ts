@@ -30,7 +30,7 @@ export function decadesLog(today: Day, years: number): Log {
   const first = today - days + 1;
   add("goals", { id: "generated-goal", personId: veteranId, of: "weight", startDate: dateOf(today - 60), startKg: 80, targetKg: 76, by: { date: dateOf(today + 90) } });
   add("energySettings", { id: "generated-energy", personId: veteranId, from: dateOf(first), equation: "mifflinStJeor", activityFactor: 1.6, sessionsInFactor: false });
-  for (let start = first, number = 1; start <= today; start += 42, number++) add("blocks", { id: `generated-block-${number}`, personId: veteranId, name: `Block ${number}`, startDate: dateOf(start), endDate: dateOf(start + 41) });
+  for (let start = first, number = 1; start <= today; start += 42, number++) add("blocks", { id: `generated-block-${number}`, personId: veteranId, name: `Block ${number}`, startDate: dateOf(start), days: 42 });
   let water = 0;
   let strengths = 0;
   for (let day = first; day <= today; day++) {

@@ -56,7 +56,7 @@ function addRower(log: Log, today: Day): void {
   add(log, "maxima", { id: "rower-squat-test", personId: rowerId, exerciseId: "back-squat", date: dateOf(today - 101), kg: 115, tested: true });
 
   const monday = weekStartOf(firstDay, 1);
-  ["Base one", "Base two", "Build one", "Build two", "Build three", "Build four", "Sharpening"].forEach((name, index) => add(log, "blocks", { id: `rower-block-${index + 1}`, personId: rowerId, name, startDate: dateOf(monday + 42 * index), endDate: dateOf(monday + 42 * index + 41), aim: "Five weeks rising, the sixth lighter" }));
+  ["Base one", "Base two", "Build one", "Build two", "Build three", "Build four", "Sharpening"].forEach((name, index) => add(log, "blocks", { id: `rower-block-${index + 1}`, personId: rowerId, name, startDate: dateOf(monday + 42 * index), days: 42, aim: "Five weeks rising, the sixth lighter" }));
   liveAndWrite(log, rowerId, life, random, today);
   const when = { random: new Random(7), personId: rowerId, today, firstDay, illness, holiday };
   for (let day = firstDay; day <= today + 7; day++) for (const session of rowerSessions({ ...when, day })) add(log, "sessions", session);

@@ -53,7 +53,7 @@ export function madeUpEdit(log: Log, personId: string, kind: EditKind, random: R
       return put("people", { ...person, weekStart: 1 + Math.floor(random.next() * 7), settings: { e1rmFormula: random.pick(["mean", "epley", "wathan", "personal"]), countWarmUps: random.chance(0.3) } }, person);
     }
     case "goal": return put("goals", { id: `edit-goal-${Math.floor(random.next() * 3)}`, personId, of: "weight", startDate: date, startKg: tenth(72, 76), targetKg: tenth(68, 71), by: { date: dateOf(last + 60) } });
-    case "block": return put("blocks", { id: `edit-block-${Math.floor(random.next() * 3)}`, personId, name: "Block", startDate: date, endDate: dateOf(day + 7 * Math.floor(1 + random.next() * 8) - 1) });
+    case "block": return put("blocks", { id: `edit-block-${Math.floor(random.next() * 3)}`, personId, name: "Block", startDate: date, days: 7 * Math.floor(1 + random.next() * 8) });
     case "removal": {
       const held = recordKinds.filter((held): held is Exclude<RecordKind, "people" | "exercises" | "foods"> => !["people", "exercises", "foods"].includes(held)).flatMap((held) => ([...log.records[held].values()] as AnyRecord[]).filter((record) => record.personId === personId).map(({ id }) => ({ kind: held, id })));
       return held.length === 0 ? null : { remove: random.pick(held) };

@@ -59,7 +59,7 @@ export function personContract(figures: Figures): Record<string, unknown> {
       return { weekStart: dateOf(start), ...volume, byExercise, zones: zones.map(({ name }, zone) => ({ zone: name, numberOfLifts: byZone[zone]! })), withoutMaximum: unknown, planned, ...(volume.averageIntensity === null ? { reason: "no lift of the week has a maximum" } : {}) };
     }),
     blocks: blockWorks(figures).map(({ block, course, sessions, sets, numberOfLifts, volumeLoadKg, averageKg, averageIntensity, perWeek, planned, plannedSoFar }) => ({
-      blockId: block.id, name: block.name, startDate: block.startDate, endDate: block.endDate, days: course.days, passed: course.passed, sessions, sets, numberOfLifts, volumeLoadKg, averageKg, averageIntensity, perWeek, planned, plannedSoFar,
+      blockId: block.id, name: block.name, startDate: block.startDate, endDate: dateOf(course.last), days: block.days, passed: course.passed, sessions, sets, numberOfLifts, volumeLoadKg, averageKg, averageIntensity, perWeek, planned, plannedSoFar,
       ...(averageKg === null ? { reason: course.state === "ahead" ? "the block has not begun" : "nothing was lifted in the block" } : averageIntensity === null ? { reason: "no lift of the block has a maximum" } : {}),
     })),
     distance: distanceTotals(figures),

@@ -125,9 +125,8 @@ export const sessionSchema = open({
   items: z.array(itemSchema).max(500).nullish(),
 });
 
-/** Some weeks of training with one aim; its first and its last day belong to it. */
-export const blockSchema = open({ ...owned, name, startDate: date, endDate: date, aim: text.nullish(), note: text.nullish() })
-  .refine(({ startDate, endDate }) => startDate <= endDate, { path: ["endDate"], message: "a block cannot end before it begins" });
+/** Some weeks of training with one aim, by its first day and how many days it has: whatever two hands change of it, it ends after it begins. */
+export const blockSchema = open({ ...owned, name, startDate: date, days: z.number().int().min(1).max(1000), aim: text.nullish(), note: text.nullish() });
 
 export const measureSchema = open({ ...shared, name, unit: text.nullish(), aggregate: z.enum(["mean", "sum", "last"]).nullish() });
 export const readingSchema = open({ ...owned, measureId: id, date, value: z.number(), method: text.nullish() });

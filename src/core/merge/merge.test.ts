@@ -64,6 +64,19 @@ describe("merging another device's archive", () => {
     expect(mergeLogs(removedAt(5), logOf(weigh({ changed: stamp(2, "laptop") })))).toEqual([]);
     expect(mergeLogs(removedAt(5), logOf(weigh({ changed: stamp(8, "laptop") })))).toMatchObject([{ what: "brought back", proposed: true }]);
   });
+  it("a morning taken out there and written anew is the new one here, and stays", () => {
+    const old = weigh({ note: "wrong scale", changed: stamp(3, "phone") });
+    const anew = logOf(weigh({ id: "x", kg: 72.3, changed: stamp(7, "laptop") }));
+    removeRecord(anew, { id: "w", kind: "weighIns", changed: stamp(5, "laptop") });
+    expect(mergeLogs(anew, logOf(old))).toEqual([]);
+    const here = logOf(old);
+    const found = mergeLogs(here, anew);
+    expect(found).toMatchObject([{ what: "removed", id: "w", proposed: true }, { what: "new", id: "x", proposed: true }]);
+    take(here, found);
+    expect([...here.records.weighIns.values()]).toEqual([...anew.records.weighIns.values()]);
+    const changedSince = mergeLogs(logOf(weigh({ kg: 72.9, changed: stamp(6, "phone") })), anew);
+    expect(changedSince.filter(({ proposed }) => proposed)).toMatchObject([{ what: "changed", id: "w", fields: [{ path: ["kg"], after: 72.3 }] }]);
+  });
   it("brings two devices, edited apart in any way, to the same log, and then finds nothing more", () => {
     const start = demoLog(mustDay("2026-06-11"));
     fc.assert(fc.property(fc.integer({ min: 1, max: 1e6 }), (seed) => {

@@ -27,25 +27,23 @@ export interface Difference {
  * of a record written by the same hand changes nothing. Nothing of ours is touched that the other does not speak of.
  */
 export function mergeLogs(ours: Log, theirs: Log): Difference[] {
-  const found = recordKinds.flatMap((kind) => [...theirs.records[kind].values()].flatMap((record) => present(ours, kind, record))).concat([...theirs.removed.values()].flatMap((tombstone) => {
+  const removed = [...theirs.removed.values()].flatMap((tombstone): Difference[] => {
     const kind = tombstone.kind as RecordKind;
     const held = ours.records[kind]?.get(tombstone.id);
-    if (held === undefined) return [];
-    const proposed = stampOf(held) <= (tombstone.changed ?? "");
-    return [{ kind, id: tombstone.id, what: "removed" as const, record: held, fields: [], step: { remove: { kind, id: tombstone.id, ...dateIn(held) } }, proposed }];
-  }));
+    return held === undefined ? [] : [{ kind, id: tombstone.id, what: "removed", record: held, fields: [], step: { remove: { kind, id: tombstone.id, ...dateIn(held) } }, proposed: isGone(theirs, kind, held) }];
+  });
+  // Removals come before what is put in their place on the same day.
+  const found = [...removed, ...recordKinds.flatMap((kind) => [...theirs.records[kind].values()].flatMap((record) => present(ours, theirs, kind, record)))];
   // What others refer to (exercises, foods) stands first, then day by day, the newest first.
   const dateOf = ({ record }: Difference) => dateIn(record).date ?? "9999";
   return found.sort((a, b) => (dateOf(a) < dateOf(b) ? 1 : dateOf(a) > dateOf(b) ? -1 : 0));
 }
 
-function present(ours: Log, kind: RecordKind, record: AnyRecord): Difference[] {
-  const held = ours.records[kind].get(record.id) ?? sameDay(ours, kind, record);
-  if (held === undefined) {
-    const gone = ours.removed.get(tombstoneKey(kind, record.id));
-    if (gone !== undefined && (gone.changed ?? "") >= stampOf(record)) return [];
-    return [{ kind, id: record.id, what: gone === undefined ? "new" : "brought back", record, fields: [], step: put(kind, record as never), proposed: true }];
-  }
+function present(ours: Log, theirs: Log, kind: RecordKind, record: AnyRecord): Difference[] {
+  const own = ours.records[kind].get(record.id);
+  if (own === undefined && isGone(ours, kind, record)) return [];
+  const held = own ?? sameDay(ours, theirs, kind, record);
+  if (held === undefined) return [{ kind, id: record.id, what: ours.removed.has(tombstoneKey(kind, record.id)) ? "brought back" : "new", record, fields: [], step: put(kind, record as never), proposed: true }];
   if (held === record || sameJson(held, record)) return [];
   const [mine, other] = [stampOf(held), stampOf(record)];
   const [later, earlier] = other > mine ? [record, held] : [held, record];
@@ -55,12 +53,19 @@ function present(ours: Log, kind: RecordKind, record: AnyRecord): Difference[] {
   return fields.length === 0 ? [] : [{ kind, id: held.id, what: "changed", record: wanted, fields, step: put(kind, wanted as never, held as never), proposed: true }];
 }
 
-/** The primary weigh-in and the note of a day are one record whatever their ids. */
-function sameDay({ index }: Log, kind: RecordKind, record: AnyRecord): AnyRecord | undefined {
+/** Whether a log has removed a record, and not before it was written as it is. */
+function isGone({ removed }: Log, kind: RecordKind, record: AnyRecord): boolean {
+  const gone = removed.get(tombstoneKey(kind, record.id));
+  return gone !== undefined && (gone.changed ?? "") >= stampOf(record);
+}
+
+/** The primary weigh-in and the note of a day are one record whatever their ids, unless the other log has removed ours and written it anew. */
+function sameDay({ index }: Log, theirs: Log, kind: RecordKind, record: AnyRecord): AnyRecord | undefined {
   if (kind !== "weighIns" && kind !== "dayNotes") return undefined;
   const { personId, date } = record as WeighIn | DayNote;
-  if (kind === "dayNotes") return index.on("dayNotes", personId, mustDay(date)).at(-1);
-  return (record as WeighIn).primary === false ? undefined : (primaryOf(index.on("weighIns", personId, mustDay(date))) ?? undefined);
+  const staying = <T extends AnyRecord>(records: readonly T[]) => records.filter((one) => !isGone(theirs, kind, one));
+  if (kind === "dayNotes") return staying(index.on("dayNotes", personId, mustDay(date))).at(-1);
+  return (record as WeighIn).primary === false ? undefined : (primaryOf(staying(index.on("weighIns", personId, mustDay(date)))) ?? undefined);
 }
 
 /** What two hands made of one value: of the later one where both speak, with what only the earlier one holds. Elements of lists are matched by their ids. */

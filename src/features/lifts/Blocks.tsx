@@ -4,11 +4,11 @@ import { Button } from "antd";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { v7 as newId } from "uuid";
-import { dayOf } from "@/core/calendar/day";
+import { dateOf, dayOf } from "@/core/calendar/day";
 import type { BlocksView } from "@/core/figures/views/blocks";
 import type { BlockWork } from "@/core/figures/stretch";
 import { put, type Block } from "@/core/log/records";
-import { printNumber } from "@/core/units/number";
+import { parseDecimal, printNumber } from "@/core/units/number";
 import type { Printer } from "@/core/units/printer";
 import { addDays, shortDate } from "@/ui/dates";
 import { aDate, between, required } from "@/ui/inputs/checks";
@@ -45,13 +45,19 @@ export function Blocks({ blocks: { blocks, blocksInAll, next }, printer, choose,
   );
 }
 
-function Line({ one: { block, course, sessions, numberOfLifts, volumeLoadKg, averageKg, averageIntensity, perWeek, plannedSoFar, planned, against }, printer, choose, edit }: { one: BlockWork; printer: Printer; choose: Props["choose"]; edit: () => void }) {
+/** The first and the last day of a block. */
+export function daysOf({ course }: BlockWork): { from: string; to: string } {
+  return { from: dateOf(course.first), to: dateOf(course.last) };
+}
+
+function Line({ one, printer, choose, edit }: { one: BlockWork; printer: Printer; choose: Props["choose"]; edit: () => void }) {
+  const { block, course, sessions, numberOfLifts, volumeLoadKg, averageKg, averageIntensity, perWeek, plannedSoFar, planned, against } = one;
   const load = (kg: number) => printer.volumeLoad(kg).split(" ")[0];
   const ahead = course.state === "ahead";
   const plan = ahead ? planned : plannedSoFar;
   return (
     <tr>
-      <td><button type="button" className="link" onClick={() => choose({ from: block.startDate, to: block.endDate })} title="Show the work of these days">{block.name}</button><div className="quiet small" style={{ whiteSpace: "nowrap" }}>{shortDate(block.startDate)} to {shortDate(block.endDate)}, {lengthOf(course.days)}{course.state === "under way" ? `; day ${course.passed}` : ahead ? "; ahead" : ""}</div>{block.aim && <div className="quiet small">{block.aim}</div>}</td>
+      <td><button type="button" className="link" onClick={() => choose(daysOf(one))} title="Show the work of these days">{block.name}</button><div className="quiet small" style={{ whiteSpace: "nowrap" }}>{shortDate(block.startDate)} to {shortDate(daysOf(one).to)}, {lengthOf(block.days)}{course.state === "under way" ? `; day ${course.passed}` : ahead ? "; ahead" : ""}</div>{block.aim && <div className="quiet small">{block.aim}</div>}</td>
       <td className="num">{ahead ? "" : sessions}</td>
       <td className="num">{ahead ? "" : printNumber(numberOfLifts, 0)}</td><td className="num planned">{plan.numberOfLifts > 0 ? printNumber(plan.numberOfLifts, 0) : ""}</td><td className="num">{perWeek && printNumber(perWeek.numberOfLifts, 0)}<Change share={against?.numberOfLifts} /></td>
       <td className="num">{ahead ? "" : load(volumeLoadKg)}</td><td className="num planned">{plan.volumeLoadKg > 0 ? load(plan.volumeLoadKg) : ""}</td><td className="num">{perWeek && load(perWeek.volumeLoadKg)}<Change share={against?.volumeLoadKg} /></td>
@@ -76,35 +82,40 @@ function Change({ share }: { share: number | undefined }) {
 interface BlockFields { name: string; startDate: string; weeks: string; endDate: string; aim: string }
 
 /** A block by its first day and its weeks or its last day: either follows the other. */
-function BlockForm({ block, next, close }: { block: Block | null; next: BlocksView["next"]; close: () => void }) {
+function BlockForm({ block, next, close }: { block: Block | null; next: string; close: () => void }) {
   const { commit, person } = useLog();
-  const days = (from: string, to: string) => (dayOf(to) ?? NaN) - (dayOf(from) ?? NaN) + 1;
-  const weeksOf = (from: string, to: string) => { const length = days(from, to); return length > 0 ? printNumber(length / 7, length % 7 === 0 ? 0 : 2) : ""; };
-  const { startDate, endDate } = block ?? next;
-  const { control, handleSubmit, setValue, getValues, trigger } = useForm<BlockFields>({ mode: "onChange", defaultValues: { name: block?.name ?? "", startDate, weeks: weeksOf(startDate, endDate), endDate, aim: block?.aim ?? "" } });
-  const fit = (changed: "startDate" | "weeks" | "endDate") => {
-    const { startDate: from, endDate: to, weeks } = getValues();
-    const length = Math.round(Number(weeks.replace(",", ".")) * 7);
-    if (changed !== "endDate" && dayOf(from) !== null && length >= 1 && length <= 7 * 104) setValue("endDate", addDays(from, length - 1));
-    else if (changed === "endDate") setValue("weeks", weeksOf(from, to));
+  const start = block?.startDate ?? next;
+  const length = block?.days ?? 42;
+  const { control, handleSubmit, setValue, getValues, trigger } = useForm<BlockFields>({ mode: "onChange", defaultValues: { name: block?.name ?? "", startDate: start, weeks: weeksOf(length), endDate: addDays(start, length - 1), aim: block?.aim ?? "" } });
+  const daysWritten = () => (dayOf(getValues("endDate")) ?? NaN) - (dayOf(getValues("startDate")) ?? NaN) + 1;
+  const fit = (changed: "weeks" | "endDate") => {
+    const days = Math.round((parseDecimal(getValues("weeks")) ?? NaN) * 7);
+    if (changed === "weeks" && dayOf(getValues("startDate")) !== null && days >= 1 && days <= mostDays) setValue("endDate", addDays(getValues("startDate"), days - 1));
+    if (changed === "endDate" && daysWritten() >= 1) setValue("weeks", weeksOf(daysWritten()));
     void trigger(["weeks", "endDate"]);
   };
-  const save = handleSubmit(async (fields) => {
-    const written: Block = { ...(block ?? { id: newId(), personId: person.id }), name: fields.name.trim(), startDate: fields.startDate, endDate: fields.endDate, aim: fields.aim.trim() || null };
+  const anEnd = (text: string) => aDate("The last day")(text) ?? (daysWritten() < 1 ? "It ends before it begins." : daysWritten() > mostDays ? "A block has two years at most." : null);
+  const save = handleSubmit(async ({ name, startDate, aim }) => {
+    const written: Block = { ...(block ?? { id: newId(), personId: person.id }), name: name.trim(), startDate, days: daysWritten(), aim: aim.trim() || null };
     if (await commit([put("blocks", written, block ?? undefined)], `Block ${written.name}`)) close();
   });
+  const remove = async () => { if (await commit([{ remove: { kind: "blocks", id: block!.id } }], `Block ${block!.name} removed`)) close(); };
   return (
     <form onSubmit={(event) => void save(event)} noValidate className={`${styles.blockForm} noprint`} aria-label={block === null ? "A new block" : `Block ${block.name}`}>
       <Row>
         <Field control={control} name="name" label="Block" check={required("The name")} autoFocus />
-        <Field control={control} name="startDate" label="From" type="date" check={aDate("The first day")} onChange={() => fit("startDate")} />
-        <Field control={control} name="weeks" label="Weeks" inputMode="decimal" check={between("The length", 0.14, 104)} onChange={() => fit("weeks")} />
-        <Field control={control} name="endDate" label="To, included" type="date" check={(text) => aDate("The last day")(text) ?? (days(getValues("startDate"), text) < 1 ? "It ends before it begins." : null)} onChange={() => fit("endDate")} />
+        <Field control={control} name="startDate" label="From" type="date" check={aDate("The first day")} onChange={() => fit("weeks")} />
+        <Field control={control} name="weeks" label="Weeks" inputMode="decimal" check={between("The length", 0.14, mostDays / 7)} onChange={() => fit("weeks")} />
+        <Field control={control} name="endDate" label="To, included" type="date" check={anEnd} onChange={() => fit("endDate")} />
         <Field control={control} name="aim" label="Aim" className={wide} />
         <RowButton><Button htmlType="submit">Save block</Button></RowButton>
         <RowButton><button type="button" className="link" style={{ paddingTop: 6 }} onClick={close}>Leave</button></RowButton>
-        {block !== null && <RowButton><button type="button" className="link" style={{ paddingTop: 6 }} onClick={() => void commit([{ remove: { kind: "blocks", id: block.id } }], `Block ${block.name} removed`).then((done) => { if (done) close(); })}>Remove</button></RowButton>}
+        {block !== null && <RowButton><button type="button" className="link" style={{ paddingTop: 6 }} onClick={() => void remove()}>Remove</button></RowButton>}
       </Row>
     </form>
   );
 }
+
+const mostDays = 728;
+
+function weeksOf(days: number): string { return printNumber(days / 7, days % 7 === 0 ? 0 : 2); }

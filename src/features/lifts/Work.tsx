@@ -15,7 +15,7 @@ import { useFigure } from "@/ui/log/useFigure";
 import { Scrollable } from "@/ui/Scrollable";
 import { usePrinter } from "@/ui/usePrinter";
 import view from "@/ui/view.module.css";
-import { Blocks } from "./Blocks";
+import { Blocks, daysOf } from "./Blocks";
 import { LiftsHead } from "./LiftsNav";
 import styles from "./lifts.module.css";
 
@@ -59,7 +59,7 @@ function Stretch({ stretch, choose, blocks }: { stretch: { from: string; to: str
   return (
     <div className={`${styles.filters} noprint`}>
       <span className={styles.inline}>{stretches.map(([name, days]) => { const from = addDays(today, -days); const on = stretch.from === from && stretch.to === today; return <button key={name} type="button" className="link" style={on ? { color: "var(--ink)", textDecoration: "underline", textUnderlineOffset: 5 } : undefined} aria-pressed={on} onClick={() => choose({ from, to: today })}>{name}</button>; })}</span>
-      {blocks.length > 0 && <label htmlFor={`${id}b`}>Block<select id={`${id}b`} className={styles.select} value={blocks.find(({ block }) => block.startDate === stretch.from && block.endDate === stretch.to)?.block.id ?? ""} onChange={(event) => { const chosen = blocks.find(({ block }) => block.id === event.target.value); if (chosen) choose({ from: chosen.block.startDate, to: chosen.block.endDate }); }}><option value="">none</option>{blocks.map(({ block }) => <option key={block.id} value={block.id}>{block.name}</option>)}</select></label>}
+      {blocks.length > 0 && <label htmlFor={`${id}b`}>Block<select id={`${id}b`} className={styles.select} value={blocks.find((one) => daysOf(one).from === stretch.from && daysOf(one).to === stretch.to)?.block.id ?? ""} onChange={(event) => { const chosen = blocks.find(({ block }) => block.id === event.target.value); if (chosen) choose(daysOf(chosen)); }}><option value="">none</option>{blocks.map(({ block }) => <option key={block.id} value={block.id}>{block.name}</option>)}</select></label>}
       <label htmlFor={`${id}f`}>From<input id={`${id}f`} type="date" value={stretch.from} max={stretch.to} onChange={(event) => set("from", event.target.value)} /></label>
       <label htmlFor={`${id}t`}>To<input id={`${id}t`} type="date" value={stretch.to} min={stretch.from} onChange={(event) => set("to", event.target.value)} /></label>
     </div>

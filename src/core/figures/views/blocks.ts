@@ -1,5 +1,5 @@
 import { dateOf, weekStartOf } from "../../calendar/day";
-import { nextBlock } from "../../planning/blocks";
+import { nextBlockStart } from "../../planning/blocks";
 import type { Figures } from "../figures";
 import { blockWorks, type BlockWork } from "../stretch";
 
@@ -7,12 +7,11 @@ export interface BlocksView {
   /** Newest first. */
   blocks: BlockWork[];
   blocksInAll: number;
-  /** The days that a new block is proposed for. */
-  next: { startDate: string; endDate: string };
+  /** The first day that is proposed for a new block. */
+  next: string;
 }
 
 /** The latest blocks of training with their work. */
 export function blocksView(figures: Figures, atMost: number): BlocksView {
-  const { first, last } = nextBlock(figures.blocks, weekStartOf(figures.on, figures.weekStart));
-  return { blocks: blockWorks(figures, atMost).toReversed(), blocksInAll: figures.blocks.length, next: { startDate: dateOf(first), endDate: dateOf(last) } };
+  return { blocks: blockWorks(figures, atMost).toReversed(), blocksInAll: figures.blocks.length, next: dateOf(nextBlockStart(figures.blocks, weekStartOf(figures.on, figures.weekStart))) };
 }
