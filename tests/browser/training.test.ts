@@ -208,6 +208,41 @@ describe("a session that was not planned", () => {
   });
 });
 
+describe("one session in two tabs", () => {
+  it("what is confirmed in either moves both on, and nothing of either is lost", async () => {
+    const hand = await trainee();
+    await openDemo(hand.page);
+    await at(hand.page, 0);
+    await hand.page.getByRole("link", { name: "Train", exact: true }).click();
+    await heading(hand.page, "Deadlift");
+    const other = await hand.newPage();
+    await at(other, 0);
+    const { pathname, search } = new URL(hand.page.url());
+    await openDemo(other, `${pathname}${search}`);
+    await heading(other, "Deadlift");
+    await done(hand.page);
+    await saved(hand.page, "Deadlift, 5 at 67.5 kg");
+    // The other tab stands at the second warm-up by itself, and goes on from there.
+    await other.waitForFunction((before) => ![...document.querySelectorAll("input")].some(({ value }) => value === before), "67.5");
+    expect(await load(other).inputValue()).toBe("100");
+    await done(other);
+    await saved(other, "Deadlift, 3 at 100 kg");
+    await hand.page.getByText("set 1 of 3, planned 5 at RPE 8").waitFor();
+    // Each changes another set: both are there.
+    await load(hand.page).fill("127.5");
+    await done(hand.page);
+    await other.getByText("set 2 of 3").waitFor();
+    await load(other).fill("125");
+    await done(other);
+    await hand.page.getByText("set 3 of 3").waitFor();
+    await openDemo(hand.page);
+    // 5 × 127.5 + 5 × 125 = 1262.5
+    await hand.page.getByText("10 lifts, 1,263 kg").waitFor();
+    expect(hand.problems).toEqual([]);
+    await hand.close();
+  });
+});
+
 describe("training mode for everybody", () => {
   it("with a text twice as large nothing is cut off sideways, everything has a name, and axe finds nothing serious", async () => {
     const hand = await trainee({ width: 390, height: 844, touch: true });
@@ -402,6 +437,82 @@ describe("reading the lifts", () => {
     await page.getByRole("heading", { name: "By date" }).waitFor();
     await page.getByRole("combobox", { name: "of", exact: true }).selectOption({ label: "Deadlift" });
     await page.waitForFunction(() => !document.querySelector("#content table tbody")!.textContent!.includes("Bench pull"));
+  });
+  it("a block of training: its days are one choice, its work stands beside the block before, and nonsense is refused", async () => {
+    const { page } = hand;
+    await page.getByRole("link", { name: "Work", exact: true }).click();
+    const blocks = page.getByRole("group", { name: "Blocks" });
+    const lifts = (name: string) => blocks.getByRole("row", { name }).getByRole("cell").nth(2).innerText();
+    await page.getByRole("combobox", { name: "Block" }).selectOption({ label: "Build four" });
+    await page.waitForFunction(() => document.querySelector<HTMLInputElement>('#content input[type="date"]')!.value === "2026-04-06");
+    await page.getByText(/in 42 days\./).waitFor();
+    const total = await page.locator("p", { hasText: /^Number of lifts/ }).innerText();
+    expect(total).toContain(await lifts("Build four"));
+    await page.getByRole("button", { name: "Write a block" }).click();
+    const form = page.getByRole("form", { name: "A new block" });
+    const save = form.getByRole("button", { name: "Save block" });
+    // It is proposed for the six weeks after the last one.
+    expect([await form.getByLabel("From").inputValue(), await form.getByLabel("To, included").inputValue()]).toEqual(["2026-06-29", "2026-08-09"]);
+    await save.click();
+    await form.getByText("The name is missing.").waitFor();
+    await form.getByLabel("Block").fill("Taper");
+    for (const weeks of ["x", "-2", "1000"]) {
+      await form.getByLabel("Weeks").fill(weeks);
+      await form.getByText(weeks === "x" ? "Write a number, with a point or a comma." : "The length must be from").waitFor();
+      await save.click();
+    }
+    await form.getByLabel("Weeks").fill("1.5");
+    // Ten days and a half are eleven.
+    await form.getByLabel("From").fill("2026-05-05");
+    expect(await form.getByLabel("To, included").inputValue()).toBe("2026-05-15");
+    await form.getByLabel("To, included").fill("2026-05-04");
+    await form.getByText("It ends before it begins.").waitFor();
+    await save.click();
+    await form.getByLabel("To, included").fill("2026-05-18");
+    expect(await form.getByLabel("Weeks").inputValue()).toBe("2");
+    expect(await blocks.getByText("Taper").count()).toBe(0);
+    await save.click();
+    await saved(page, "Block Taper");
+    await blocks.getByText("5 May to 18 May, 2 weeks").waitFor();
+    await page.getByRole("button", { name: "Change Taper" }).click();
+    await page.getByRole("form", { name: "Block Taper" }).getByRole("button", { name: "Remove" }).click();
+    await saved(page, "Block Taper removed");
+    await page.waitForFunction(() => !document.querySelector("#content")!.textContent!.includes("Taper"));
+    await page.keyboard.press("u");
+    await blocks.getByText("Taper").waitFor();
+    await page.keyboard.press("u");
+  });
+  it("the forms of an exercise and of the plates refuse nonsense in words and write nothing", async () => {
+    const { page } = hand;
+    await page.goto(`${address}/lifts/exercises?log=demo&exercise=chin-up`);
+    const name = page.getByLabel("Name", { exact: true });
+    await name.waitFor();
+    await page.waitForFunction(() => [...document.querySelectorAll("input")].some(({ value }) => value === "Chin-up"));
+    const wrong: [label: string, text: string, says: RegExp][] = [
+      ["Name", " ", /A name is missing/], ["Name", "Back squat", /There is one of that name/], ["Name", "x".repeat(300), /200/], ["Share of body weight", "400", /The share must be from 0 to 150/], ["Share of body weight", "all", /Write a number/],
+      ["Increment", "0", /out of range/], ["Increment", "-2", /Write a weight|out of range/], ["Bar or handle", "heavy", /Write a weight/], ["Links, opened in a new tab", "javascript:alert(1)", /Write whole addresses/],
+    ];
+    for (const [label, text, says] of wrong) {
+      const field = page.getByLabel(label, { exact: true });
+      const before = await field.inputValue();
+      await field.fill(text);
+      await page.getByRole("button", { name: "Save exercise" }).click();
+      await page.getByRole("alert").getByText(says).first().waitFor();
+      await field.fill(before);
+    }
+    const plates: [label: string, text: string, says: RegExp][] = [
+      [`Plates, kg, and how many in all`, "20 × many, 10", /Write each weight with how many/], [`Plates, kg, and how many in all`, "20 × -2", /Write each weight/], ["Bar", "-5", /Write a weight|out of range/], ["Bar", "1000", /out of range/], ["Rest between sets", "soon", /Write a time/], ["Rest between sets", "3:00:00:00", /Write a time/],
+    ];
+    const form = page.locator("section").filter({ has: page.getByRole("heading", { name: "Bar, plates and rest" }) });
+    for (const [label, text, says] of plates) {
+      const field = form.getByLabel(label, { exact: true });
+      const before = await field.inputValue();
+      await field.fill(text);
+      await form.getByRole("button", { name: "Save" }).click();
+      await form.getByRole("alert").getByText(says).waitFor();
+      await field.fill(before);
+    }
+    expect(await page.getByText("Saved:").count()).toBe(0);
   });
   it("two exercises that are the same become one with both histories, in one undo", async () => {
     const { page } = hand;

@@ -2,7 +2,7 @@
 
 import dynamic from "next/dynamic";
 import Link from "next/link";
-import { useId, useState } from "react";
+import { useId, useRef, useState, type RefObject } from "react";
 import { dayOf } from "@/core/calendar/day";
 import type { BlockWork } from "@/core/figures/stretch";
 import type { WorkLine, WorkView } from "@/core/figures/views/work";
@@ -26,13 +26,14 @@ export function Work() {
   const { today } = useLog();
   const [stretch, setStretch] = useState({ from: addDays(today, -83), to: today });
   const [blocksAtMost, setBlocksAtMost] = useState(4);
+  const top = useRef<HTMLDivElement>(null);
   const work = useFigure("work", stretch);
   const blocks = useFigure("blocks", { atMost: blocksAtMost });
   const printer = usePrinter();
   return (
     <>
       <LiftsHead />
-      <Stretch stretch={stretch} choose={setStretch} blocks={blocks?.blocks ?? []} />
+      <Stretch place={top} stretch={stretch} choose={setStretch} blocks={blocks?.blocks ?? []} />
       {work && (work.total.sessions === 0 && work.total.planned.sets === 0 ? <p>Nothing was lifted in these days.</p> : (
         <>
           <Totals work={work} printer={printer} />
@@ -42,22 +43,22 @@ export function Work() {
             <div><Muscles work={work} /><Zones work={work} /></div>
           </div>
           <Weeks work={work} printer={printer} />
-          <Sessions work={work} printer={printer} />
         </>
       ))}
-      {blocks && <Blocks blocks={blocks} printer={printer} choose={(days) => { setStretch(days); window.scrollTo({ top: 0 }); }} showMore={() => setBlocksAtMost(blocks.blocksInAll)} />}
+      {blocks && <Blocks blocks={blocks} printer={printer} choose={(days) => { setStretch(days); top.current?.scrollIntoView({ block: "center" }); }} showMore={() => setBlocksAtMost(blocks.blocksInAll)} />}
+      {work && work.sessions.length > 0 && <Sessions work={work} printer={printer} />}
     </>
   );
 }
 
 const stretches = [["4 weeks", 27], ["12 weeks", 83], ["26 weeks", 181], ["a year", 364]] as const;
 
-function Stretch({ stretch, choose, blocks }: { stretch: { from: string; to: string }; blocks: readonly BlockWork[]; choose: (stretch: { from: string; to: string }) => void }) {
+function Stretch({ place, stretch, choose, blocks }: { place: RefObject<HTMLDivElement | null>; stretch: { from: string; to: string }; blocks: readonly BlockWork[]; choose: (stretch: { from: string; to: string }) => void }) {
   const { today } = useLog();
   const id = useId();
   const set = (part: "from" | "to", date: string) => { if (dayOf(date) !== null) choose({ ...stretch, [part]: date }); };
   return (
-    <div className={`${styles.filters} noprint`}>
+    <div ref={place} className={`${styles.filters} noprint`}>
       <span className={styles.inline}>{stretches.map(([name, days]) => { const from = addDays(today, -days); const on = stretch.from === from && stretch.to === today; return <button key={name} type="button" className="link" style={on ? { color: "var(--ink)", textDecoration: "underline", textUnderlineOffset: 5 } : undefined} aria-pressed={on} onClick={() => choose({ from, to: today })}>{name}</button>; })}</span>
       {blocks.length > 0 && <label htmlFor={`${id}b`}>Block<select id={`${id}b`} className={styles.select} value={blocks.find((one) => daysOf(one).from === stretch.from && daysOf(one).to === stretch.to)?.block.id ?? ""} onChange={(event) => { const chosen = blocks.find(({ block }) => block.id === event.target.value); if (chosen) choose(daysOf(chosen)); }}><option value="">none</option>{blocks.map(({ block }) => <option key={block.id} value={block.id}>{block.name}</option>)}</select></label>}
       <label htmlFor={`${id}f`}>From<input id={`${id}f`} type="date" value={stretch.from} max={stretch.to} onChange={(event) => set("from", event.target.value)} /></label>

@@ -7,7 +7,8 @@ import type { Check } from "./Field";
 /** Lets an empty field pass. */
 export const optional = (check: Check): Check => (text) => (text.trim() === "" ? null : check(text));
 
-export const required = (what: string): Check => (text) => (text.trim() === "" ? `${what} is missing.` : null);
+/** A name: something, and no more than a log takes. */
+export const required = (what: string): Check => (text) => (text.trim() === "" ? `${what} is missing.` : text.trim().length > 200 ? `${what} is too long: 200 letters at most.` : null);
 
 /** A number between two bounds, both included. */
 export const between = (what: string, low: number, high: number): Check => (text) => {
