@@ -208,6 +208,44 @@ describe("a session that was not planned", () => {
   });
 });
 
+describe("what a phone does beside the screen", () => {
+  it("the screen is asked to stay on while training and again on coming back; a rest that ends sounds and shakes, one long over does not", async () => {
+    const hand = await trainee({ width: 390, height: 844, touch: true });
+    const { page } = hand;
+    // Stand-ins of the phone's own parts, which note what they are asked for.
+    await page.addInitScript(() => {
+      const told: string[] = [];
+      Object.assign(window, { told });
+      Object.defineProperty(navigator, "vibrate", { value: (pattern: number[]) => { told.push(`shake ${pattern.join(" ")}`); return true; } });
+      Object.defineProperty(navigator, "wakeLock", { value: { request: (kind: string) => { told.push(`${kind} stays on`); return Promise.resolve({ release: () => { told.push("screen may sleep"); return Promise.resolve(); } }); } } });
+      const start = OscillatorNode.prototype.start;
+      OscillatorNode.prototype.start = function (...when: [number?]) { told.push(`tone ${this.frequency.value}`); start.apply(this, when); };
+    });
+    const told = () => page.evaluate(() => (window as unknown as { told: string[] }).told);
+    await openDemo(page);
+    await at(page, 0);
+    await page.getByRole("link", { name: "Train", exact: true }).click();
+    await heading(page, "Deadlift");
+    expect(await told()).toEqual(["screen stays on"]);
+    await page.evaluate(() => document.dispatchEvent(new Event("visibilitychange")));
+    expect(await told()).toEqual(["screen stays on", "screen stays on"]);
+    await done(page);
+    await page.getByRole("timer").getByText("1:00", { exact: true }).waitFor();
+    await at(page, 61);
+    await page.waitForFunction(() => (window as unknown as { told: string[] }).told.length >= 5);
+    expect((await told()).slice(2)).toEqual(["tone 660", "tone 660", "shake 200 100 200"]);
+    await done(page);
+    await page.getByRole("timer").getByText("1:00", { exact: true }).waitFor();
+    await at(page, 600);
+    await page.getByText(/over/).first().waitFor();
+    expect((await told()).length).toBe(5);
+    await page.getByRole("link", { name: "Leave" }).or(page.getByRole("button", { name: "Leave" })).first().click();
+    await page.waitForFunction(() => (window as unknown as { told: string[] }).told.includes("screen may sleep"));
+    expect(hand.problems).toEqual([]);
+    await hand.close();
+  });
+});
+
 describe("one session in two tabs", () => {
   it("what is confirmed in either moves both on, and nothing of either is lost", async () => {
     const hand = await trainee();

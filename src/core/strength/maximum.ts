@@ -43,20 +43,23 @@ export interface LiftStanding { exerciseId: string; best: LiftMaximum | null; la
  * all is computed afresh, so nothing lasting is made for a set but for those few on the day's front.
  */
 export function liftsDone(day: Day, sessions: readonly Session[], exercises: ReadonlyMap<string, Exercise>, bodyWeightOn: BodyWeightOn): DoneLift[] {
-  const lifts: Doing[] = [];
+  const lifts: DoneLift[] = [];
+  const fronts: Standing[][] = [];
   for (const session of sessions) {
     for (const item of session.items ?? []) {
       const exercise = exercises.get(item.exerciseId);
       if (exercise === undefined) continue;
-      let lift = lifts.find(({ exerciseId }) => exerciseId === exercise.id);
+      const timed = exercise.measure === "duration" || exercise.measure === "distance";
+      let at = indexOfLift(lifts, exercise.id);
       for (const set of item.sets) {
         const { done } = set;
         if (!done) continue;
-        if (lift === undefined) lifts.push((lift = { exerciseId: exercise.id, day, worked: false, sessionIds: [], lastWorking: null, front: [], testedKg: null, workKg: 0, warmUpKg: 0 }));
+        // Lists are begun with what they hold: one that grows later is given room for many, and there are thousands of them.
+        if (at < 0) at = lifts.push({ exerciseId: exercise.id, day, worked: false, sessionIds: [session.id], lastWorking: null, front: noFront, testedKg: null, workKg: 0, warmUpKg: 0 }) - 1;
+        const lift = lifts[at]!;
         const reps = done.reps ?? 0;
-        const timed = exercise.measure === "duration" || exercise.measure === "distance";
         if (reps > 0 || timed) lift.worked = true;
-        if (lift.sessionIds.at(-1) !== session.id) lift.sessionIds.push(session.id);
+        if (lift.sessionIds[lift.sessionIds.length - 1] !== session.id) lift.sessionIds.push(session.id);
         if (!set.warmUp) lift.lastWorking = session.id;
         if (reps < 1 || timed) continue;
         const totalKg = totalLoad(exercise, done.kg ?? 0, day, bodyWeightOn);
@@ -65,18 +68,27 @@ export function liftsDone(day: Day, sessions: readonly Session[], exercises: Rea
         if (totalKg === null) continue;
         lift.workKg += loadDone(done, reps, totalKg, exercise, day, bodyWeightOn);
         const limitReps = eligibleReps(reps, done.rpe ?? null);
-        if (!isMatched(lift.front, totalKg, reps, limitReps)) putOnFront(lift.front, { totalKg, reps, limitReps, session, item, set });
+        const front = fronts[at];
+        if (front === undefined) fronts[at] = [{ totalKg, reps, limitReps, session, item, set }];
+        else if (!isMatched(front, totalKg, reps, limitReps)) putOnFront(front, { totalKg, reps, limitReps, session, item, set });
       }
     }
   }
-  return lifts.map((lift): DoneLift => ({
-    exerciseId: lift.exerciseId, day, worked: lift.worked, sessionIds: lift.sessionIds, lastWorking: lift.lastWorking, testedKg: lift.testedKg, workKg: lift.workKg, warmUpKg: lift.warmUpKg,
-    front: lift.front.map(({ session, item, set, limitReps }) => ({ set: performedSet(session.id, item.id, set, exercises.get(lift.exerciseId)!, day, bodyWeightOn), limitReps })),
-  }));
+  for (let at = 0; at < lifts.length; at++) {
+    const front = fronts[at];
+    if (front) lifts[at]!.front = front.map(({ session, item, set, limitReps }) => ({ set: performedSet(session.id, item.id, set, exercises.get(item.exerciseId)!, day, bodyWeightOn), limitReps }));
+  }
+  return lifts;
 }
 
-/** A lift's day while its sets pass: the front as it is written in the log. */
-interface Doing extends Omit<DoneLift, "front"> { front: Standing[] }
+const noFront: FrontSet[] = [];
+
+function indexOfLift(lifts: readonly DoneLift[], exerciseId: string): number {
+  for (let at = 0; at < lifts.length; at++) if (lifts[at]!.exerciseId === exerciseId) return at;
+  return -1;
+}
+
+/** A set on the front of its day while the others pass, as it is written in the log. */
 interface Standing { totalKg: number; reps: number; limitReps: number; session: Session; item: Item; set: TrainingSet }
 
 /** Σ reps × total load of one done set, both sides and all parts counted; `totalKg` is that of its first part. */
@@ -93,11 +105,10 @@ function isMatched(front: readonly Standing[], totalKg: number, reps: number, li
 
 /** Puts a set on the front in the place of those that it matches. */
 function putOnFront(front: Standing[], one: Standing): void {
-  for (let at = front.length - 1; at >= 0; at--) {
-    const { totalKg, reps, limitReps } = front[at]!;
-    if (one.totalKg >= totalKg && one.reps >= reps && one.limitReps >= limitReps) front.splice(at, 1);
-  }
-  front.push(one);
+  let left = 0;
+  for (const held of front) if (one.totalKg < held.totalKg || one.reps < held.reps || one.limitReps < held.limitReps) front[left++] = held;
+  front[left] = one;
+  front.length = left + 1;
 }
 
 /**

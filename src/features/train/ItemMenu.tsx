@@ -5,6 +5,7 @@ import { useState } from "react";
 import type { TrainingItem, TrainingView } from "@/core/figures/views/training";
 import type { Exercise, Session } from "@/core/log/records";
 import { withDropPart, withExercise, withMoreSets, withRamp, withoutOpenSet, withSkipped, withSwapped } from "@/core/planning/change";
+import { nearestStep } from "@/core/strength/loading";
 import { Dialog } from "@/ui/figure/Dialog";
 import { ExercisePicker } from "@/ui/lifts/ExercisePicker";
 import { usePrinter } from "@/ui/usePrinter";
@@ -52,7 +53,7 @@ function DropPart({ kg, stepKg, onPart }: { kg: number; stepKg: number; onPart: 
   const printer = usePrinter();
   const [share, setShare] = useState(0.8);
   const [reps, setReps] = useState(5);
-  const loadAt = (part: number) => Math.max(0, Math.round((kg * part) / stepKg) * stepKg);
+  const loadAt = (part: number) => nearestStep(kg * part, stepKg);
   return (
     <div className={styles.drop}>
       <p>Straight after the last set:</p>
