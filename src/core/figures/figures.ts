@@ -8,6 +8,7 @@ import { weeklyWeight, weekStarts, type WeeklyWeight } from "../body/weekly";
 import { factorOf, type Factor, type FormulaChoice } from "../strength/e1rm";
 import { liftsDone, liftStanding, maximumInForce, withMaximum, type DoneLift, type LiftDay, type LiftStanding } from "../strength/maximum";
 import { curveFactor, curveSets, fitRepCurve, type RepCurve } from "../strength/repCurve";
+import { recordDays, type RecordDay } from "../strength/strengthRecords";
 import { bodyPartOf, performedSets, type PerformedSet } from "../strength/sets";
 import { equations, type Body, type EquationName, type Resting, type Sex } from "../energy/resting";
 import { goalCourses, milestones, type GoalCourse, type Milestone } from "../goal/course";
@@ -156,10 +157,11 @@ export class Figures extends Asked {
   sessionOn(day: Day, id: string): Session | null { return this.sessionsOn(day).find((session) => session.id === id) ?? null; }
 
   /** Performed sets of one session; none while it lies ahead. */
-  setsOf(session: Session): PerformedSet[] {
+  setsOf(session: Session): readonly PerformedSet[] {
     const day = mustDay(session.date);
-    return day > this.on ? [] : performedSets(session, day, this.exercises, this.bodyWeightOn);
+    return day > this.on ? [] : (this.#setsOn(day).get(session.id) ?? []);
   }
+  readonly #setsOn = this.#each((day: Day) => new Map(this.sessionsOn(day).map((session) => [session.id, performedSets(session, day, this.exercises, this.bodyWeightOn)])));
 
   /** Performed sets of the week that begins on `start`, oldest first. */
   setsOfWeek(start: Day): PerformedSet[] { return this.sessionsOfWeek(start).flatMap((session) => this.setsOf(session)); }
@@ -175,13 +177,23 @@ export class Figures extends Asked {
   get pastBlocks(): readonly number[] { return this.#pastBlocks(); }
   readonly #pastBlocks = this.#kept(() => this.log.index.blocks("sessions", this.personId).filter((block) => block <= blockOf(this.on)));
   readonly #donePart = this.#each((exerciseId: string) => this.#each((block: number): DoneLift[] => this.#liftBlock(block).get(exerciseId) ?? []));
-  readonly #liftPart = this.#each((exerciseId: string) => this.#each((block: number): LiftDay[] => (this.#liftBlock(block).get(exerciseId) ?? []).map((done) => this.withMaximum(done))));
+  readonly #liftPart = this.#each((exerciseId: string) => this.#each((block: number): { days: LiftDay[]; records: RecordDay[] } => {
+    const days = (this.#liftBlock(block).get(exerciseId) ?? []).map((done) => this.withMaximum(done));
+    return { days, records: recordDays(days, this.volumeOn) };
+  }));
 
   /** What was done of one lift in a block of days, oldest first. */
   doneIn(exerciseId: string, block: number): readonly DoneLift[] { return this.#donePart(exerciseId)(block); }
 
   /** The same with each day's highest estimate. */
-  courseIn(exerciseId: string, block: number): readonly LiftDay[] { return this.#liftPart(exerciseId)(block); }
+  courseIn(exerciseId: string, block: number): readonly LiftDay[] { return this.#liftPart(exerciseId)(block).days; }
+
+  /** What can be a record of a lift in a block of days. */
+  recordsIn(exerciseId: string, block: number): readonly RecordDay[] { return this.#liftPart(exerciseId)(block).records; }
+
+  /** Volume load of a lift on one of its days. */
+  readonly volumeOn = ({ workKg, warmUpKg }: LiftDay): number => (this.#countsWarmUps() ? workKg + warmUpKg : workKg);
+  readonly #countsWarmUps = this.#kept(() => this.settings.countWarmUps ?? false);
 
   /** What was done of a lift on a day, with its highest estimate. */
   withMaximum(done: DoneLift): LiftDay { return withMaximum(done, this.factorFor(done.exerciseId), this.bodyWeightOn); }
@@ -197,7 +209,7 @@ export class Figures extends Asked {
   });
 
   /** What was done of one lift, day by day, oldest first. */
-  readonly liftCourse = this.#each((exerciseId: string): LiftDay[] => joined(this.#pastBlocks(), this.#liftPart(exerciseId)));
+  readonly liftCourse = this.#each((exerciseId: string): LiftDay[] => joined(this.#pastBlocks(), (block) => this.courseIn(exerciseId, block)));
   readonly #lifted = this.#kept(() => [...new Set(joined(this.#pastBlocks(), (block) => [...this.#liftBlock(block).keys()]))].sort());
 
   /** Every lift that was worked, in order of exercise id. */

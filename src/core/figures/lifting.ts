@@ -10,7 +10,7 @@ import { withMaximum, type LiftDay } from "../strength/maximum";
 import { strengthOn, targetOf, type Strength, type Target } from "../strength/suggest";
 import { hasPlan } from "../planning/perform";
 import { meets, type Meet } from "../strength/meet";
-import { bestRatio, liftRecords, recordDays, type LiftRecords, type Ratio } from "../strength/strengthRecords";
+import { bestRatio, liftRecords, type LiftRecords, type Ratio } from "../strength/strengthRecords";
 import { bodyPartOf, totalLoad } from "../strength/sets";
 import { intensitySums, workOf, type Volume } from "../strength/volume";
 import { unitsOf } from "../units/printer";
@@ -102,12 +102,8 @@ class Lifting extends Of {
   /** The step in which a lift's load is changed. */
   step(exercise: Exercise): number { return loadStep(exercise, unitsOf(this.figures.person.units).mass); }
 
-  /** Volume load of a lift on one of its days. */
-  readonly volumeOn = ({ workKg, warmUpKg }: LiftDay): number => (this.figures.settings.countWarmUps ? workKg + warmUpKg : workKg);
-
   /** Records of a lift: as they were beaten, and those that stand. */
-  readonly records = this.#each((exerciseId: string): LiftRecords => liftRecords(joined(this.figures.pastBlocks, this.#recordPart(exerciseId))));
-  readonly #recordPart = this.#each((exerciseId: string) => this.#each((block: number) => recordDays(this.figures.courseIn(exerciseId, block), this.volumeOn)));
+  readonly records = this.#each((exerciseId: string): LiftRecords => liftRecords(joined(this.figures.pastBlocks, (block) => this.figures.recordsIn(exerciseId, block))));
 
   /** The best of a lift against body weight; of equal ones the earlier. */
   readonly bestRatio = this.#each((exerciseId: string): Ratio | null => {

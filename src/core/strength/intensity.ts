@@ -31,17 +31,19 @@ export function zoneOf(share: number): number {
   return zones.findLastIndex(({ from }) => share + 1e-9 >= from);
 }
 
+function countIn(lifts: ZoneLifts, { reps, totalKg }: { reps: number; totalKg: number | null }, sides: number, maximum: number | null): void {
+  if (maximum === null || totalKg === null) lifts.unknown += reps * sides;
+  else lifts.byZone[zoneOf(totalKg / maximum)]! += reps * sides;
+}
+
 /** How the lifts of some performed sets are spread over the zones. Each part of a drop or cluster set counts by its own load. */
 export function liftsByZone(sets: readonly PerformedSet[], settings: Settings, maximumOn: MaximumOn, bodyWeightOn: BodyWeightOn): ZoneLifts {
   const lifts: ZoneLifts = { byZone: zones.map(() => 0), unknown: 0 };
   for (const set of sets) {
     if (!isWork(set, settings)) continue;
     const maximum = totalMaximum(set, maximumOn, bodyWeightOn);
-    for (const { reps, totalKg } of [set, ...set.parts]) {
-      const zone = maximum === null || totalKg === null ? -1 : zoneOf(totalKg / maximum);
-      if (zone < 0) lifts.unknown += reps * set.sides;
-      else lifts.byZone[zone]! += reps * set.sides;
-    }
+    countIn(lifts, set, set.sides, maximum);
+    for (const part of set.parts) countIn(lifts, part, set.sides, maximum);
   }
   return lifts;
 }

@@ -1,5 +1,6 @@
 import type { Day } from "../calendar/day";
-import type { Settings } from "../log/records";
+import type { Exercise, Settings } from "../log/records";
+import { ownedBy } from "../memo";
 import { bodyShare, isHard, isWork, type BodyWeightOn, type PerformedSet } from "./sets";
 
 /** Work done: repetitions lifted (NL), repetitions times total load, and how heavy it was on average. */
@@ -71,10 +72,15 @@ export function intensitySums(sets: readonly PerformedSet[], settings: Settings,
 }
 
 function addMuscles(muscles: Map<string, { sets: number }>, set: PerformedSet): void {
-  const direct = new Set(set.exercise.direct ?? []);
-  for (const muscle of direct) entry(muscles, muscle, () => ({ sets: 0 })).sets += 1;
-  for (const muscle of new Set(set.exercise.indirect ?? [])) if (!direct.has(muscle)) entry(muscles, muscle, () => ({ sets: 0 })).sets += 0.5;
+  for (const [muscle, share] of muscleShares(set.exercise)) entry(muscles, muscle, () => ({ sets: 0 })).sets += share;
 }
+
+/** What a hard set counts for each muscle of an exercise, named once. */
+const muscleShares = ownedBy(({ direct, indirect }: Exercise): [muscle: string, share: number][] => {
+  const shares = new Map((direct ?? []).map((muscle) => [muscle, 1]));
+  for (const muscle of indirect ?? []) if (!shares.has(muscle)) shares.set(muscle, 0.5);
+  return [...shares];
+});
 
 /** The maximum in force on the day of a set, as a total load: the quoted one with the body's share. Null when there is none. */
 export function totalMaximum(set: PerformedSet, maximumOn: MaximumOn, bodyWeightOn: BodyWeightOn): number | null {

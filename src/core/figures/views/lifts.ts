@@ -133,7 +133,7 @@ export function liftView(figures: Figures, exerciseId: string, timesAtMost: numb
     const { e1rmKg, set } = maximum;
     return { date: dateOf(set.day), e1rmKg, ...interval(figures, maximum), kg: set.typedKg, reps: set.reps, rpe: set.rpe, record: records.has(set.day) };
   });
-  const volumes = days.map(lifting(figures).volumeOn);
+  const volumes = days.map(figures.volumeOn);
   const most = volumes.reduce((top, kg, index) => (kg > (volumes[top] ?? 0) ? index : top), 0);
   const curve = figures.curveOf(exerciseId);
   const { maximumFrom } = exercise;
