@@ -1,10 +1,10 @@
 import type { Day } from "../calendar/day";
-import type { Exercise, Item, Session, TrainingSet } from "../log/records";
+import type { Exercise, Session, TrainingSet } from "../log/records";
 import type { Factor } from "./e1rm";
-import { bodyShare, eligibleReps, performedSet, quotedKg, totalLoad, type BodyWeightOn, type PerformedSet } from "./sets";
+import { bodyShare, eligibleReps, quotedKg, totalLoad, type BodyWeightOn, type PerformedSet } from "./sets";
 
 /** A lift's estimated maximum with the set it stands on. */
-export interface LiftMaximum { e1rmKg: number; set: PerformedSet; limitReps: number }
+export interface LiftMaximum { e1rmKg: number; set: FrontSet; limitReps: number }
 
 /** What was done of one lift on one day, whatever relation of repetitions to load is chosen. */
 export interface DoneLift {
@@ -25,9 +25,9 @@ export interface DoneLift {
   warmUpKg: number;
 }
 
-/** A set on the front of its day. */
-export interface FrontSet {
-  set: PerformedSet;
+/** A performed set on the front of its day, as far as a maximum, a record or a curve needs it. A lift has thousands of them. */
+export interface FrontSet extends Pick<PerformedSet, "exercise" | "sessionId" | "day" | "reps" | "typedKg" | "rpe" | "failed" | "asManyAsPossible"> {
+  totalKg: number;
   /** Repetitions done plus in reserve; 0 for a set that may not stand for a maximum. */
   limitReps: number;
 }
@@ -44,7 +44,6 @@ export interface LiftStanding { exerciseId: string; best: LiftMaximum | null; la
  */
 export function liftsDone(day: Day, sessions: readonly Session[], exercises: ReadonlyMap<string, Exercise>, bodyWeightOn: BodyWeightOn): DoneLift[] {
   const lifts: DoneLift[] = [];
-  const fronts: Standing[][] = [];
   for (const session of sessions) {
     for (const item of session.items ?? []) {
       const exercise = exercises.get(item.exerciseId);
@@ -68,15 +67,12 @@ export function liftsDone(day: Day, sessions: readonly Session[], exercises: Rea
         if (totalKg === null) continue;
         lift.workKg += loadDone(done, reps, totalKg, exercise, day, bodyWeightOn);
         const limitReps = eligibleReps(reps, done.rpe ?? null);
-        const front = fronts[at];
-        if (front === undefined) fronts[at] = [{ totalKg, reps, limitReps, session, item, set }];
-        else if (!isMatched(front, totalKg, reps, limitReps)) putOnFront(front, { totalKg, reps, limitReps, session, item, set });
+        if (isMatched(lift.front, totalKg, reps, limitReps)) continue;
+        const one: FrontSet = { exercise, sessionId: session.id, day, reps, typedKg: done.kg ?? 0, rpe: done.rpe ?? null, failed: done.failed ?? false, asManyAsPossible: set.planned?.asManyAsPossible ?? false, totalKg, limitReps };
+        if (lift.front.length === 0) lift.front = [one];
+        else putOnFront(lift.front, one);
       }
     }
-  }
-  for (let at = 0; at < lifts.length; at++) {
-    const front = fronts[at];
-    if (front) lifts[at]!.front = front.map(({ session, item, set, limitReps }) => ({ set: performedSet(session.id, item.id, set, exercises.get(item.exerciseId)!, day, bodyWeightOn), limitReps }));
   }
   return lifts;
 }
@@ -88,9 +84,6 @@ function indexOfLift(lifts: readonly DoneLift[], exerciseId: string): number {
   return -1;
 }
 
-/** A set on the front of its day while the others pass, as it is written in the log. */
-interface Standing { totalKg: number; reps: number; limitReps: number; session: Session; item: Item; set: TrainingSet }
-
 /** Σ reps × total load of one done set, both sides and all parts counted; `totalKg` is that of its first part. */
 function loadDone({ kg, parts }: NonNullable<TrainingSet["done"]>, reps: number, totalKg: number | null, exercise: Exercise, day: Day, bodyWeightOn: BodyWeightOn): number {
   let load = reps * (totalKg ?? 0);
@@ -98,13 +91,13 @@ function loadDone({ kg, parts }: NonNullable<TrainingSet["done"]>, reps: number,
   return load * (exercise.perSide ? 2 : 1);
 }
 
-function isMatched(front: readonly Standing[], totalKg: number, reps: number, limitReps: number): boolean {
+function isMatched(front: readonly FrontSet[], totalKg: number, reps: number, limitReps: number): boolean {
   for (const one of front) if (one.totalKg >= totalKg && one.reps >= reps && one.limitReps >= limitReps) return true;
   return false;
 }
 
 /** Puts a set on the front in the place of those that it matches. */
-function putOnFront(front: Standing[], one: Standing): void {
+function putOnFront(front: FrontSet[], one: FrontSet): void {
   let left = 0;
   for (const held of front) if (one.totalKg < held.totalKg || one.reps < held.reps || one.limitReps < held.limitReps) front[left++] = held;
   front[left] = one;
@@ -119,11 +112,11 @@ export function withMaximum({ exerciseId, day, worked, sessionIds, lastWorking, 
   let top: FrontSet | null = null;
   let topKg = 0;
   for (const one of front) {
-    const kg = one.limitReps === 0 ? 0 : one.set.totalKg! * factor(one.limitReps);
+    const kg = one.limitReps === 0 ? 0 : one.totalKg * factor(one.limitReps);
     if (kg > topKg) [top, topKg] = [one, kg];
   }
-  const share = top === null ? null : bodyShare(top.set.exercise);
-  const maximum = top === null ? null : { e1rmKg: share === null ? topKg : topKg - share * (bodyWeightOn(day) ?? 0), set: top.set, limitReps: top.limitReps };
+  const share = top === null ? null : bodyShare(top.exercise);
+  const maximum = top === null ? null : { e1rmKg: share === null ? topKg : topKg - share * (bodyWeightOn(day) ?? 0), set: top, limitReps: top.limitReps };
   return { exerciseId, day, worked, sessionIds, lastWorking, front, testedKg, workKg, warmUpKg, maximum };
 }
 

@@ -118,9 +118,10 @@ export function fitRepCurve(sets: readonly CurveSet[], tests: readonly CurveTest
 /** The hard sets among those on the fronts of a lift's days: at most 3 in reserve as rated, or to the limit because the set failed or went for as many repetitions as possible. */
 export function curveSets(front: readonly FrontSet[], day: Day): CurveSet[] {
   const hard: CurveSet[] = [];
-  for (const { set, limitReps } of front) {
+  for (const set of front) {
+    const { limitReps, totalKg } = set;
     const left = set.failed ? 0 : set.rpe !== null ? 10 - set.rpe : set.asManyAsPossible ? 0 : null;
-    if (limitReps > 0 && left !== null && left <= curveReserve && set.totalKg! > 0) hard.push({ day, totalKg: set.totalKg!, limitReps: set.failed ? set.reps : limitReps, reserve: left });
+    if (limitReps > 0 && left !== null && left <= curveReserve && totalKg > 0) hard.push({ day, totalKg, limitReps: set.failed ? set.reps : limitReps, reserve: left });
   }
   return hard;
 }

@@ -1,18 +1,18 @@
 import type { Day } from "../calendar/day";
 import { recordUpTo } from "./e1rm";
-import type { LiftDay, LiftMaximum } from "./maximum";
-import { quotedKg, type BodyWeightOn, type PerformedSet } from "./sets";
+import type { FrontSet, LiftDay, LiftMaximum } from "./maximum";
+import { quotedKg, type BodyWeightOn } from "./sets";
 
 /** Repetition records are kept for at least this many repetitions. */
 export const repRecordsUpTo = 12;
 
 /** The heaviest load for at least so many repetitions, with the set that made it. */
-export interface RepRecord { reps: number; kg: number; day: Day; set: PerformedSet }
+export interface RepRecord { reps: number; kg: number; day: Day; set: FrontSet }
 
 /** What beat what stood before it. */
 export type Beaten =
-  | { day: Day; exerciseId: string; what: "e1rm"; kg: number; beforeKg: number; set: PerformedSet }
-  | { day: Day; exerciseId: string; what: "reps"; reps: number; kg: number; beforeKg: number; set: PerformedSet }
+  | { day: Day; exerciseId: string; what: "e1rm"; kg: number; beforeKg: number; set: FrontSet }
+  | { day: Day; exerciseId: string; what: "reps"; reps: number; kg: number; beforeKg: number; set: FrontSet }
   | { day: Day; exerciseId: string; what: "volume"; kg: number; beforeKg: number };
 
 /** Whether an estimate may be a record: at most ten repetitions to the limit. */
@@ -27,11 +27,11 @@ export function makesRecord({ limitReps }: Pick<LiftMaximum, "limitReps">): bool
  */
 export function repRecords(course: readonly Pick<LiftDay, "front" | "day">[]): RepRecord[] {
   const best: (RepRecord | undefined)[] = [];
-  for (const { day, front } of course) for (const { set } of front) raise(best, set, day);
+  for (const { day, front } of course) for (const set of front) raise(best, set, day);
   return best.flatMap((record) => record ?? []);
 }
 
-function raise(best: (RepRecord | undefined)[], set: PerformedSet, day: Day): RepRecord | null {
+function raise(best: (RepRecord | undefined)[], set: FrontSet, day: Day): RepRecord | null {
   const kg = quotedKg(set.exercise, set.typedKg);
   // What is held for more repetitions is held for fewer: where the set beats nothing at its own, it beats nothing.
   const most = standsFor(set);
@@ -48,7 +48,7 @@ function raise(best: (RepRecord | undefined)[], set: PerformedSet, day: Day): Re
 }
 
 /** The most repetitions that a set stands for. */
-function standsFor({ reps }: PerformedSet): number { return Math.min(repRecordsUpTo, Math.floor(reps)); }
+function standsFor({ reps }: FrontSet): number { return Math.min(repRecordsUpTo, Math.floor(reps)); }
 
 /** The records of a lift: as they were beaten, oldest first, and those that stand for at least so many repetitions. */
 export interface LiftRecords { beaten: Beaten[]; standing: RepRecord[] }
@@ -73,7 +73,7 @@ export function bestRatio(course: readonly Pick<LiftDay, "day" | "maximum">[], b
 }
 
 /** What a day can add to a lift's records: only what beats the days before it in its own stretch of days. */
-export interface RecordDay { exerciseId: string; day: Day; sets: PerformedSet[]; maximum: LiftMaximum | null; volumeKg: number }
+export interface RecordDay { exerciseId: string; day: Day; sets: FrontSet[]; maximum: LiftMaximum | null; volumeKg: number }
 
 /**
  * The days of a stretch that can hold a record, and of them what can be one. What does not beat its own stretch beats nothing before
@@ -87,8 +87,8 @@ export function recordDays(course: readonly LiftDay[], volumeOf: (lift: LiftDay)
   const days: RecordDay[] = [];
   for (const lift of course) {
     const { day, exerciseId, front, maximum } = lift;
-    const sets: PerformedSet[] = [];
-    for (const { set } of front) {
+    const sets: FrontSet[] = [];
+    for (const set of front) {
       const kg = quotedKg(set.exercise, set.typedKg);
       let reps = standsFor(set);
       if (kg <= heaviest[reps - 1]!) continue;
