@@ -192,7 +192,7 @@ export class Figures extends Asked {
   recordsIn(exerciseId: string, block: number): readonly RecordDay[] { return this.#liftPart(exerciseId)(block).records; }
 
   /** Volume load of a lift on one of its days. */
-  readonly volumeOn = ({ workKg, warmUpKg }: LiftDay): number => (this.#countsWarmUps() ? workKg + warmUpKg : workKg);
+  readonly volumeOn = ({ workKg, warmUpKg }: DoneLift): number => (this.#countsWarmUps() ? workKg + warmUpKg : workKg);
   readonly #countsWarmUps = this.#kept(() => this.settings.countWarmUps ?? false);
 
   /** What was done of a lift on a day, with its highest estimate. */

@@ -75,7 +75,7 @@ class Lifting extends Of {
   /** The days of a lift with their highest estimates by its own curve, whatever the formula in force. */
   readonly #ownCourse = this.#each((exerciseId: string): LiftDay[] => {
     const factor = curveFactor(this.figures.curveOf(exerciseId));
-    return this.figures.liftCourse(exerciseId).map((done) => withMaximum(done, factor, this.figures.bodyWeightOn));
+    return this.figures.liftCourse(exerciseId).map(({ done }) => withMaximum(done, factor, this.figures.bodyWeightOn));
   });
 
   /**

@@ -33,7 +33,7 @@ export interface FrontSet extends Pick<PerformedSet, "exercise" | "sessionId" | 
 }
 
 /** The same with the day's highest eligible estimate; of equal ones the earlier set keeps the place. */
-export interface LiftDay extends DoneLift { maximum: LiftMaximum | null }
+export interface LiftDay { day: Day; done: DoneLift; maximum: LiftMaximum | null }
 
 /** What is known of one lift: the highest eligible estimate ever, that of the latest day which has one, the day last done and in how many sessions. */
 export interface LiftStanding { exerciseId: string; best: LiftMaximum | null; latest: LiftMaximum | null; lastDone: Day; sessions: number }
@@ -108,7 +108,8 @@ function putOnFront(front: FrontSet[], one: FrontSet): void {
  * A lift's day with its highest estimate, on the total load and quoted as the lift is loaded. An estimate rises with load and with repetitions to
  * the limit, so it stands on the front.
  */
-export function withMaximum({ exerciseId, day, worked, sessionIds, lastWorking, front, testedKg, workKg, warmUpKg }: DoneLift, factor: Factor, bodyWeightOn: BodyWeightOn): LiftDay {
+export function withMaximum(done: DoneLift, factor: Factor, bodyWeightOn: BodyWeightOn): LiftDay {
+  const { day, front } = done;
   let top: FrontSet | null = null;
   let topKg = 0;
   for (const one of front) {
@@ -117,7 +118,7 @@ export function withMaximum({ exerciseId, day, worked, sessionIds, lastWorking, 
   }
   const share = top === null ? null : bodyShare(top.exercise);
   const maximum = top === null ? null : { e1rmKg: share === null ? topKg : topKg - share * (bodyWeightOn(day) ?? 0), set: top, limitReps: top.limitReps };
-  return { exerciseId, day, worked, sessionIds, lastWorking, front, testedKg, workKg, warmUpKg, maximum };
+  return { day, done, maximum };
 }
 
 /**
@@ -125,13 +126,13 @@ export function withMaximum({ exerciseId, day, worked, sessionIds, lastWorking, 
  * @param course the days of the lift, oldest first; of equal estimates the earlier day keeps the place
  */
 export function liftStanding(exerciseId: string, course: readonly LiftDay[]): LiftStanding | null {
-  const last = course.findLast(({ worked }) => worked);
+  const last = course.findLast(({ done }) => done.worked);
   if (last === undefined) return null;
   let best: LiftMaximum | null = null;
   let latest: LiftMaximum | null = null;
   let sessions = 0;
-  for (const { maximum, sessionIds } of course) {
-    sessions += sessionIds.length;
+  for (const { maximum, done } of course) {
+    sessions += done.sessionIds.length;
     latest = maximum ?? latest;
     if (maximum !== null && (best === null || maximum.e1rmKg > best.e1rmKg)) best = maximum;
   }

@@ -7,7 +7,7 @@ import { printLoad, parseMass, KG_PER_LB } from "../units/mass";
 import { estimateMaximum, factorOf, formulaNames, type CommonFormula } from "./e1rm";
 import { liftsByZone, zoneOf } from "./intensity";
 import { findExercises, mergedExercise } from "./library";
-import { liftsDone, liftStanding, withMaximum, type LiftDay } from "./maximum";
+import { liftsDone, liftStanding, withMaximum, type DoneLift, type LiftDay } from "./maximum";
 import { meets } from "./meet";
 import { muscles } from "./muscles";
 import { performedSets } from "./sets";
@@ -114,13 +114,13 @@ describe("records", () => {
   it("come out the same however the days are cut into stretches, told by what each day beats of all before it", () => {
     fc.assert(fc.property(someDays, fc.array(fc.integer({ min: 0, max: 12 }), { maxLength: 4 }), (days, cuts) => {
       const course = courseOf(days.map((sets, index) => session(index + 1, sets)));
-      const volumeOf = ({ workKg }: LiftDay) => workKg;
+      const volumeOf = ({ workKg }: DoneLift) => workKg;
       const ends = [...cuts, 0, course.length].filter((cut) => cut <= course.length).sort((a, b) => a - b);
       const inStretches = liftRecords(ends.slice(1).flatMap((end, index) => recordDays(course.slice(ends[index], end), volumeOf)));
       expect(inStretches).toEqual(liftRecords(course.flatMap((one) => recordDays([one], volumeOf))));
       expect(inStretches.standing).toEqual(repRecords(course));
       let [mostKg, highestKg] = [0, 0];
-      for (const { day, workKg, maximum } of course) {
+      for (const { day, done: { workKg }, maximum } of course) {
         const of = (what: string) => inStretches.beaten.filter((one) => one.day === day && one.what === what).map(({ kg }) => kg);
         expect(of("volume")).toEqual(mostKg > 0 && workKg > mostKg ? [workKg] : []);
         const kg = maximum !== null && maximum.limitReps <= 10 ? maximum.e1rmKg : 0;

@@ -1,6 +1,6 @@
 import type { Day } from "../calendar/day";
 import { recordUpTo } from "./e1rm";
-import type { FrontSet, LiftDay, LiftMaximum } from "./maximum";
+import type { DoneLift, FrontSet, LiftDay, LiftMaximum } from "./maximum";
 import { quotedKg, type BodyWeightOn } from "./sets";
 
 /** Repetition records are kept for at least this many repetitions. */
@@ -25,9 +25,9 @@ export function makesRecord({ limitReps }: Pick<LiftMaximum, "limitReps">): bool
  * set of six also stands for five). Of equal loads the earlier keeps the record.
  * @param course the days of the lift, oldest first
  */
-export function repRecords(course: readonly Pick<LiftDay, "front" | "day">[]): RepRecord[] {
+export function repRecords(course: readonly Pick<LiftDay, "done" | "day">[]): RepRecord[] {
   const best: (RepRecord | undefined)[] = [];
-  for (const { day, front } of course) for (const set of front) raise(best, set, day);
+  for (const { day, done } of course) for (const set of done.front) raise(best, set, day);
   return best.flatMap((record) => record ?? []);
 }
 
@@ -80,13 +80,13 @@ export interface RecordDay { exerciseId: string; day: Day; sets: FrontSet[]; max
  * it either, so that stretches can be looked through apart and their remains after one another.
  * @param course days of the lift, oldest first; @param volumeOf volume load of one of them
  */
-export function recordDays(course: readonly LiftDay[], volumeOf: (lift: LiftDay) => number): RecordDay[] {
+export function recordDays(course: readonly LiftDay[], volumeOf: (done: DoneLift) => number): RecordDay[] {
   const heaviest = new Array<number>(repRecordsUpTo).fill(-Infinity);
   let estimateKg = -Infinity;
   let volumeKg = 0;
   const days: RecordDay[] = [];
-  for (const lift of course) {
-    const { day, exerciseId, front, maximum } = lift;
+  for (const { day, done, maximum } of course) {
+    const { exerciseId, front } = done;
     const sets: FrontSet[] = [];
     for (const set of front) {
       const kg = quotedKg(set.exercise, set.typedKg);
@@ -97,7 +97,7 @@ export function recordDays(course: readonly LiftDay[], volumeOf: (lift: LiftDay)
     }
     const higher = maximum !== null && makesRecord(maximum) && maximum.e1rmKg > estimateKg;
     if (higher) estimateKg = maximum.e1rmKg;
-    const volume = volumeOf(lift);
+    const volume = volumeOf(done);
     const more = volume > volumeKg;
     if (more) volumeKg = volume;
     if (sets.length > 0 || higher || more) days.push({ exerciseId, day, sets, maximum: higher ? maximum : null, volumeKg: more ? volume : 0 });

@@ -126,14 +126,14 @@ export function liftView(figures: Figures, exerciseId: string, timesAtMost: numb
   const days = figures.liftCourse(exerciseId);
   const standing = figures.liftOf(exerciseId);
   const best = standing?.best ?? null;
-  const timesInAll = days.reduce((sum, { sessionIds }) => sum + sessionIds.length, 0);
-  const times = days.slice(-timesAtMost).flatMap(({ day, sessionIds }) => sessionIds.map((id) => timeOf(figures, exercise, figures.sessionOn(day, id)!, best))).reverse().slice(0, timesAtMost);
+  const timesInAll = days.reduce((sum, { done }) => sum + done.sessionIds.length, 0);
+  const times = days.slice(-timesAtMost).flatMap(({ day, done }) => done.sessionIds.map((id) => timeOf(figures, exercise, figures.sessionOn(day, id)!, best))).reverse().slice(0, timesAtMost);
   const records = new Set(lifting(figures).records(exerciseId).beaten.flatMap(({ what, day }) => (what === "e1rm" ? [day] : [])));
   const course = highestOfEach(days.flatMap(({ maximum }) => maximum ?? []), pointsAtMost).map((maximum): LiftPoint => {
     const { e1rmKg, set } = maximum;
     return { date: dateOf(set.day), e1rmKg, ...interval(figures, maximum), kg: set.typedKg, reps: set.reps, rpe: set.rpe, record: records.has(set.day) };
   });
-  const volumes = days.map(figures.volumeOn);
+  const volumes = days.map(({ done }) => figures.volumeOn(done));
   const most = volumes.reduce((top, kg, index) => (kg > (volumes[top] ?? 0) ? index : top), 0);
   const curve = figures.curveOf(exerciseId);
   const { maximumFrom } = exercise;
