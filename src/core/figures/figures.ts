@@ -18,9 +18,9 @@ import { levelOn, project, type Projection } from "../goal/projection";
 import type { Log } from "../log/log";
 import { blockDays, blockOf, daysOf } from "../log/logIndex";
 import { family, memo } from "../memo";
-import { fits, jumps, remarks, weighIns, type Remark } from "./mornings";
 import { wasPerformed } from "../planning/adherence";
 import type { Block, DayNote, EnergySettings, Exercise, Food, Goal, Maximum, Meal, Person, Recipe, RecordOf, Session, Settings, WeighIn } from "../log/records";
+import { fits, jumps, remarks, weighIns, type Remark } from "./mornings";
 
 /** What is asked about. */
 class Asked {
