@@ -9,7 +9,7 @@ import { factorOf, type Factor, type FormulaChoice } from "../strength/e1rm";
 import { liftsDone, liftStanding, maximumInForce, withMaximum, type DoneLift, type LiftDay, type LiftStanding } from "../strength/maximum";
 import { curveFactor, curveSets, fitRepCurve, type RepCurve } from "../strength/repCurve";
 import { recordDays, type RecordDay } from "../strength/strengthRecords";
-import { bodyPartOf, performedSets, type PerformedSet } from "../strength/sets";
+import { bodyPartOf, performedSets, type Counting, type PerformedSet } from "../strength/sets";
 import { equations, type Body, type EquationName, type Resting, type Sex } from "../energy/resting";
 import { goalCourses, milestones, type GoalCourse, type Milestone } from "../goal/course";
 import { measureGoal, measureTrend, type MeasureGoal, type MeasureTrend, type Reading } from "../goal/measureGoal";
@@ -18,6 +18,7 @@ import { levelOn, project, type Projection } from "../goal/projection";
 import type { Log } from "../log/log";
 import { blockDays, blockOf, daysOf } from "../log/logIndex";
 import { family, memo } from "../memo";
+import { unitsOf, type Units } from "../units/printer";
 import { wasPerformed } from "../planning/adherence";
 import type { Block, DayNote, EnergySettings, Exercise, Food, Goal, Maximum, Meal, Person, Recipe, RecordOf, Session, Settings, WeighIn } from "../log/records";
 import { fits, jumps, remarks, weighIns, type Remark } from "./mornings";
@@ -39,6 +40,11 @@ export class Figures extends Asked {
   get person(): Person { return this.log.index.all("people").get(this.personId)!; }
   get settings(): Settings { return this.#settings(); }
   readonly #settings = this.#kept((): Settings => this.person.settings ?? {});
+  /** Units, and which sets count as work, apart from the other settings: a change of those leaves what rests on these. */
+  get units(): Units { return this.#units(); }
+  readonly #units = this.#kept(() => unitsOf(this.person.units));
+  get counting(): Counting { return this.#counting(); }
+  readonly #counting = this.#kept((): Counting => ({ countWarmUps: this.settings.countWarmUps ?? false }));
   get formula(): FormulaChoice { return this.settings.e1rmFormula ?? "mean"; }
   get weekStart(): Weekday { return this.#weekStart(); }
   readonly #weekStart = this.#kept(() => (this.person.weekStart ?? 1) as Weekday);
@@ -192,8 +198,7 @@ export class Figures extends Asked {
   recordsIn(exerciseId: string, block: number): readonly RecordDay[] { return this.#liftPart(exerciseId)(block).records; }
 
   /** Volume load of a lift on one of its days. */
-  readonly volumeOn = ({ workKg, warmUpKg }: DoneLift): number => (this.#countsWarmUps() ? workKg + warmUpKg : workKg);
-  readonly #countsWarmUps = this.#kept(() => this.settings.countWarmUps ?? false);
+  readonly volumeOn = ({ workKg, warmUpKg }: DoneLift): number => (this.counting.countWarmUps ? workKg + warmUpKg : workKg);
 
   /** What was done of a lift on a day, with its highest estimate. */
   withMaximum(done: DoneLift): LiftDay { return withMaximum(done, this.factorFor(done.exerciseId), this.bodyWeightOn); }

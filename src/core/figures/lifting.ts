@@ -11,9 +11,8 @@ import { strengthOn, targetOf, type Strength, type Target } from "../strength/su
 import { hasPlan } from "../planning/perform";
 import { meets, type Meet } from "../strength/meet";
 import { bestRatio, liftRecords, type LiftRecords, type Ratio } from "../strength/strengthRecords";
-import { bodyPartOf, totalLoad } from "../strength/sets";
+import { bodyPartOf, totalLoad, type PerformedSet } from "../strength/sets";
 import { intensitySums, workOf, type Volume } from "../strength/volume";
-import { unitsOf } from "../units/printer";
 import type { Figures } from "./figures";
 
 /** The work of a stretch of days: performed, how it is spread over the zones, and what was planned for it. */
@@ -26,24 +25,38 @@ class Of {
   constructor(protected readonly figures: Figures) {}
 }
 
+type Lifted = Pick<Work, "volume" | "planned">;
+
+function withIntensity({ volume, planned }: Lifted, { intensity, zones }: Pick<Work, "intensity" | "zones">): Work {
+  return { volume: { ...volume, averageIntensity: intensity.reps > 0 ? intensity.weighted / intensity.reps : null }, zones, intensity, planned };
+}
+
 /** What is kept of the lifting of one person beyond maxima and weekly volume. */
 class Lifting extends Of {
   #each<K, T>(compute: (key: K) => T): (key: K) => T { return family(this.figures.log.index, compute); }
   #kept<T>(compute: () => T): () => T { return memo(this.figures.log.index, compute); }
 
   /** The work of the week that begins on a day. */
-  readonly weekWork = this.#each((start: Day): Work => this.workOf(this.figures.sessionsOfWeek(start)));
+  readonly weekWork = this.#each((start: Day): Work => withIntensity(this.#weekLifted(start), this.#intensityOf(this.figures.sessionsOfWeek(start))));
+  readonly #weekLifted = this.#each((start: Day): Lifted => this.#lifted(this.figures.sessionsOfWeek(start)));
+
+  /** The work of one session. */
+  sessionWork(session: Session): Work { return withIntensity(this.#liftedOn(mustDay(session.date)).get(session.id)!, this.#intensityOf([session])); }
+  readonly #liftedOn = this.#each((day: Day) => new Map(this.figures.sessionsOn(day).map((session) => [session.id, this.#lifted([session])])));
 
   /** The work of some sessions, those to come only as planned. */
-  workOf(sessions: readonly Session[]): Work {
-    const { settings, maximumOn, bodyWeightOn } = this.figures;
-    const sets = sessions.flatMap((session) => this.figures.setsOf(session));
-    const intensity = intensitySums(sets, settings, maximumOn, bodyWeightOn);
-    return {
-      volume: { ...workOf(sets, settings), averageIntensity: intensity.reps > 0 ? intensity.weighted / intensity.reps : null },
-      zones: liftsByZone(sets, settings, maximumOn, bodyWeightOn), intensity, planned: this.#plannedOf(sessions),
-    };
+  workOf(sessions: readonly Session[]): Work { return withIntensity(this.#lifted(sessions), this.#intensityOf(sessions)); }
+
+  /** What was lifted and planned, which stays whatever formula is chosen. */
+  #lifted(sessions: readonly Session[]): Lifted { return { volume: workOf(this.#setsOf(sessions), this.figures.counting), planned: this.#plannedOf(sessions) }; }
+
+  #intensityOf(sessions: readonly Session[]): Pick<Work, "intensity" | "zones"> {
+    const { counting, maximumOn, bodyWeightOn } = this.figures;
+    const sets = this.#setsOf(sessions);
+    return { intensity: intensitySums(sets, counting, maximumOn, bodyWeightOn), zones: liftsByZone(sets, counting, maximumOn, bodyWeightOn) };
   }
+
+  #setsOf(sessions: readonly Session[]): PerformedSet[] { return joined(sessions, (session) => this.figures.setsOf(session)); }
 
   #plannedOf(sessions: readonly Session[]): PlannedWork {
     const work: PlannedWork = { sets: 0, numberOfLifts: 0, volumeLoadKg: 0, byGroup: {} };
@@ -100,7 +113,7 @@ class Lifting extends Of {
   }
 
   /** The step in which a lift's load is changed. */
-  step(exercise: Exercise): number { return loadStep(exercise, unitsOf(this.figures.person.units).mass); }
+  step(exercise: Exercise): number { return loadStep(exercise, this.figures.units.mass); }
 
   /** Records of a lift: as they were beaten, and those that stand. */
   readonly records = this.#each((exerciseId: string): LiftRecords => liftRecords(joined(this.figures.pastBlocks, (block) => this.figures.recordsIn(exerciseId, block))));

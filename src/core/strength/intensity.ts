@@ -1,5 +1,4 @@
-import type { Settings } from "../log/records";
-import { isWork, type BodyWeightOn, type PerformedSet } from "./sets";
+import { isWork, type BodyWeightOn, type Counting, type PerformedSet } from "./sets";
 import { totalMaximum, type MaximumOn } from "./volume";
 
 /** Zones of intensity by share of the maximum in force, lightest first. The lowest holds all below 55 %. */
@@ -37,10 +36,10 @@ function countIn(lifts: ZoneLifts, { reps, totalKg }: { reps: number; totalKg: n
 }
 
 /** How the lifts of some performed sets are spread over the zones. Each part of a drop or cluster set counts by its own load. */
-export function liftsByZone(sets: readonly PerformedSet[], settings: Settings, maximumOn: MaximumOn, bodyWeightOn: BodyWeightOn): ZoneLifts {
+export function liftsByZone(sets: readonly PerformedSet[], counting: Counting, maximumOn: MaximumOn, bodyWeightOn: BodyWeightOn): ZoneLifts {
   const lifts: ZoneLifts = { byZone: zones.map(() => 0), unknown: 0 };
   for (const set of sets) {
-    if (!isWork(set, settings)) continue;
+    if (!isWork(set, counting)) continue;
     const maximum = totalMaximum(set, maximumOn, bodyWeightOn);
     countIn(lifts, set, set.sides, maximum);
     for (const part of set.parts) countIn(lifts, part, set.sides, maximum);

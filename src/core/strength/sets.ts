@@ -25,6 +25,9 @@ export interface PerformedSet {
   sides: 1 | 2;
 }
 
+/** What of the settings decides which sets count as work. */
+export type Counting = Pick<Settings, "countWarmUps">;
+
 /** Body weight in kilograms on a day, or null when nothing was ever weighed. */
 export type BodyWeightOn = (day: Day) => number | null;
 
@@ -80,14 +83,14 @@ export function bodyPartOf(exercise: Exercise, bodyKg: number | null): number {
 }
 
 /** Whether a set counts as work: at least one rep (or a timed or distance set), and no warm-up unless the trainee counts those. */
-export function isWork(set: PerformedSet, settings: Settings): boolean {
+export function isWork(set: PerformedSet, counting: Counting): boolean {
   const counted = set.reps > 0 || set.exercise.measure === "duration" || set.exercise.measure === "distance";
-  return counted && (!set.warmUp || settings.countWarmUps === true);
+  return counted && (!set.warmUp || counting.countWarmUps === true);
 }
 
 /** Whether a set is hard: work done with at most four reps in reserve, or with an unknown reserve (common practice, no source). */
-export function isHard(set: PerformedSet, settings: Settings): boolean {
-  return isWork(set, settings) && (set.rpe === null || (set.rpe >= 6 && 10 - set.rpe <= 4));
+export function isHard(set: PerformedSet, counting: Counting): boolean {
+  return isWork(set, counting) && (set.rpe === null || (set.rpe >= 6 && 10 - set.rpe <= 4));
 }
 
 /** Repetitions to the limit of a working set that may stand for its lift's maximum (at most 4 in reserve, at most 12 to the limit); 0 for one that may not. */

@@ -1,7 +1,7 @@
 import type { Day } from "../calendar/day";
-import type { Exercise, Settings } from "../log/records";
+import type { Exercise } from "../log/records";
 import { ownedBy } from "../memo";
-import { bodyShare, isHard, isWork, type BodyWeightOn, type PerformedSet } from "./sets";
+import { bodyShare, isHard, isWork, type BodyWeightOn, type Counting, type PerformedSet } from "./sets";
 
 /** Work done: repetitions lifted (NL), repetitions times total load, and how heavy it was on average. */
 export interface Volume {
@@ -23,13 +23,13 @@ export interface Volume {
 export type MaximumOn = (exerciseId: string, day: Day) => number | null;
 
 /** Work done in a list of performed sets, intensity left open. Sums run in the order given, so the same sets in the same order give the same bits. */
-export function workOf(sets: readonly PerformedSet[], settings: Settings): Volume {
+export function workOf(sets: readonly PerformedSet[], counting: Counting): Volume {
   const volume: Volume = { volumeLoadKg: 0, numberOfLifts: 0, sets: 0, averageIntensity: null, byGroup: {}, byExercise: {}, byMuscle: {} };
   const groups = new Map<string, { volumeLoadKg: number; numberOfLifts: number }>();
   const lifts = new Map<string, { volumeLoadKg: number; numberOfLifts: number; sets: number }>();
   const muscles = new Map<string, { sets: number }>();
   for (const set of sets) {
-    if (!isWork(set, settings)) continue;
+    if (!isWork(set, counting)) continue;
     const reps = liftsOf(set);
     const load = loadOf(set);
     volume.sets += 1;
@@ -42,7 +42,7 @@ export function workOf(sets: readonly PerformedSet[], settings: Settings): Volum
     lift.volumeLoadKg += load;
     lift.numberOfLifts += reps;
     lift.sets += 1;
-    if (isHard(set, settings)) addMuscles(muscles, set);
+    if (isHard(set, counting)) addMuscles(muscles, set);
   }
   return { ...volume, byGroup: Object.fromEntries(groups), byExercise: Object.fromEntries(lifts), byMuscle: Object.fromEntries(muscles) };
 }
@@ -58,11 +58,11 @@ export function loadOf({ reps, totalKg, parts, sides }: PerformedSet): number {
 }
 
 /** Σ(reps × share of the maximum in force) and Σ reps over the lifts that have one, so that intensities of several weeks can be put together. */
-export function intensitySums(sets: readonly PerformedSet[], settings: Settings, maximumOn: MaximumOn, bodyWeightOn: BodyWeightOn): { weighted: number; reps: number } {
+export function intensitySums(sets: readonly PerformedSet[], counting: Counting, maximumOn: MaximumOn, bodyWeightOn: BodyWeightOn): { weighted: number; reps: number } {
   const sums = { weighted: 0, reps: 0 };
   for (const set of sets) {
     const reps = liftsOf(set);
-    if (!isWork(set, settings) || set.totalKg === null || reps <= 0) continue;
+    if (!isWork(set, counting) || set.totalKg === null || reps <= 0) continue;
     const maximum = totalMaximum(set, maximumOn, bodyWeightOn);
     if (maximum === null) continue;
     sums.weighted += loadOf(set) / maximum;

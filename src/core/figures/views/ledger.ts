@@ -22,7 +22,7 @@ export function measureNames(figures: Figures): MeasureNames[] {
 }
 
 /** Volume load of a day, kept by itself: a weigh-in changes the trend of every day, and hardly any day's volume. */
-const volumeOn = ownedBy((figures: Figures) => family(figures.log.index, (day: Day) => workOf(figures.sessionsOn(day).flatMap((session) => figures.setsOf(session)), figures.settings).volumeLoadKg));
+const volumeOn = ownedBy((figures: Figures) => family(figures.log.index, (day: Day) => workOf(figures.sessionsOn(day).flatMap((session) => figures.setsOf(session)), figures.counting).volumeLoadKg));
 
 /** Rows of the days from `from` to `to`, both included, printed in the trainee's units. */
 export function ledgerView(figures: Figures, from: Day, to: Day): LedgerRow[] {

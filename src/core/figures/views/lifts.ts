@@ -189,7 +189,7 @@ function highestOfEach(maxima: readonly LiftMaximum[], atMost: number): LiftMaxi
 
 function timeOf(figures: Figures, exercise: Exercise, session: Session, best: LiftMaximum | null): LiftTime {
   const done = figures.setsOf(session).filter((set) => set.exercise.id === exercise.id);
-  const { volumeLoadKg, numberOfLifts } = workOf(done, figures.settings);
+  const { volumeLoadKg, numberOfLifts } = workOf(done, figures.counting);
   const lift = figures.liftsIn(mustDay(session.date), [session]).find(({ exerciseId }) => exerciseId === exercise.id);
   return {
     sessionId: session.id, date: session.date, title: session.title || session.kind, text: describeSets(setsIn(session, exercise.id), "done", exercise, new Printer(unitsOf(figures.person.units))),

@@ -45,7 +45,7 @@ export interface SessionCard {
 
 export function sessionCard(figures: Figures, session: Session): SessionCard {
   const printer = new Printer(unitsOf(figures.person.units));
-  const { volumeLoadKg, numberOfLifts } = workOf(figures.setsOf(session), figures.settings);
+  const { volumeLoadKg, numberOfLifts } = workOf(figures.setsOf(session), figures.counting);
   const planned = covered(session.distance?.planned);
   const done = covered(session.distance?.done);
   return {

@@ -6,7 +6,7 @@ import { describeSets } from "../../strength/describe";
 import { inAnatomicalOrder } from "../../strength/library";
 import { liftsOf, totalMaximum } from "../../strength/volume";
 import { isWork } from "../../strength/sets";
-import { Printer, unitsOf } from "../../units/printer";
+import { Printer } from "../../units/printer";
 import type { Figures } from "../figures";
 import { lifting } from "../lifting";
 import { averageKg, stretchOf, type LineSum } from "../stretch";
@@ -99,12 +99,14 @@ export function workView(figures: Figures, { from, to }: WorkAsk): WorkView {
 
 /** The sessions of a day with what was lifted in them. */
 const sessionWorks = ownedBy((figures: Figures) => family(figures.log.index, (day: Day): SessionWork[] => figures.sessionsOn(day).filter(({ items }) => items).map((session) => {
-  const { volume: { sets, numberOfLifts, volumeLoadKg, averageIntensity }, planned } = lifting(figures).workOf([session]);
-  return { sessionId: session.id, date: session.date, title: session.title || session.kind, lines: linesOf(figures, session), sets, numberOfLifts, volumeLoadKg, averageIntensity, planned: { numberOfLifts: planned.numberOfLifts, volumeLoadKg: planned.volumeLoadKg } };
+  const { volume: { sets, numberOfLifts, volumeLoadKg, averageIntensity }, planned } = lifting(figures).sessionWork(session);
+  return { sessionId: session.id, date: session.date, title: session.title || session.kind, lines: linesOn(figures)(day).get(session.id)!, sets, numberOfLifts, volumeLoadKg, averageIntensity, planned: { numberOfLifts: planned.numberOfLifts, volumeLoadKg: planned.volumeLoadKg } };
 })));
 
+const linesOn = ownedBy((figures: Figures) => family(figures.log.index, (day: Day) => new Map(figures.sessionsOn(day).map((session) => [session.id, linesOf(figures, session)]))));
+
 function linesOf(figures: Figures, { items }: Session): SessionWork["lines"] {
-  const printer = new Printer(unitsOf(figures.person.units));
+  const printer = new Printer(figures.units);
   return (items ?? []).flatMap(({ exerciseId, sets }) => {
     const exercise = figures.exercises.get(exerciseId);
     const text = describeSets(sets, "done", exercise, printer);
@@ -116,7 +118,7 @@ function railsOf(figures: Figures, session: Session | undefined): WorkView["rail
   if (session === undefined) return null;
   const lifts = new Map<string, number[]>();
   for (const set of figures.setsOf(session)) {
-    const maximum = isWork(set, figures.settings) ? totalMaximum(set, figures.maximumOn, figures.bodyWeightOn) : null;
+    const maximum = isWork(set, figures.counting) ? totalMaximum(set, figures.maximumOn, figures.bodyWeightOn) : null;
     if (maximum === null || set.totalKg === null) continue;
     const byZone = lifts.get(set.exercise.id) ?? zones.map(() => 0);
     byZone[zoneOf(set.totalKg / maximum)]! += liftsOf(set);
