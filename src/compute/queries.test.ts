@@ -173,6 +173,11 @@ describe("the views agree with the contract", () => {
     expect(records.standing[0]!.byReps.find(({ reps }) => reps === 5)!.kg).toBe(page.table[4]!.done!.kg);
     expect(records.meets.map(({ lifts: tried }) => tried.length)).toEqual([3, 3]);
     expect(answers.answer("householdLifts", rower)!.rows.find(({ exerciseId }) => exerciseId === "back-squat")!.cells.map((cell) => cell?.best?.e1rmKg ?? null)).toEqual([page.best!.e1rmKg, null]);
+    // Each person's work beside the others' is that of their own Work view.
+    for (const { id, work } of answers.answer("householdLifts", rower)!.people) {
+      const { total: { planned: _planned, ...own } } = answers.answer("work", { ...rower, personId: id, from: "2026-03-20", to: "2026-06-11" })!;
+      expect(work).toEqual(own);
+    }
     const one = answers.answer("suggest", { ...rower, exerciseId: "back-squat", reps: 1, rpe: 10 })!;
     expect("kg" in one && one.exactKg).toBeCloseTo((page.strength as { kg: number }).kg, 9);
   });

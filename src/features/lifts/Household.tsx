@@ -1,11 +1,18 @@
 "use client";
 
+import type { PersonWork } from "@/core/figures/views/records";
+import type { Printer } from "@/core/units/printer";
 import { shortDate } from "@/ui/dates";
 import { useFigure } from "@/ui/log/useFigure";
 import { Scrollable } from "@/ui/Scrollable";
 import { usePrinter } from "@/ui/usePrinter";
 import { printNumber } from "@/core/units/number";
 import view from "@/ui/view.module.css";
+
+const workRows: [label: string, value: (work: PersonWork, printer: Printer) => string][] = [
+  ["Sessions", ({ sessions }) => printNumber(sessions, 0)], ["Sets", ({ sets }) => printNumber(sets, 0)], ["Number of lifts", ({ numberOfLifts }) => printNumber(numberOfLifts, 0)], ["Volume load", ({ volumeLoadKg }, printer) => printer.volumeLoad(volumeLoadKg)],
+  ["Average weight", ({ averageKg }, printer) => (averageKg === null ? "none" : printer.mass(averageKg))], ["Average intensity", ({ averageIntensity }, printer) => (averageIntensity === null ? "none" : printer.percent(averageIntensity))],
+];
 
 /** The lifts of everybody in the log side by side, those done by most people first. */
 export function Household() {
@@ -25,6 +32,10 @@ export function Household() {
             </tr>
           ))}
         </tbody>
+      </table></Scrollable>
+      <Scrollable label="Work of the last twelve weeks side by side"><table style={{ marginTop: 16 }}>
+        <thead><tr><th>Last 12 weeks</th>{lifts.people.map(({ id, name }) => <th key={id} className="num">{name}</th>)}</tr></thead>
+        <tbody>{workRows.map(([label, value]) => <tr key={label}><td>{label}</td>{lifts.people.map(({ id, work }) => <td key={id} className="num">{value(work, printer)}</td>)}</tr>)}</tbody>
       </table></Scrollable>
     </section>
   );
