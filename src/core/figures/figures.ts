@@ -18,7 +18,7 @@ import { levelOn, project, type Projection } from "../goal/projection";
 import type { Log } from "../log/log";
 import { blockDays, blockOf, daysOf } from "../log/logIndex";
 import { family, memo } from "../memo";
-import { unitsOf, type Units } from "../units/printer";
+import { Printer, unitsOf, type Units } from "../units/printer";
 import { wasPerformed } from "../planning/adherence";
 import type { Block, DayNote, EnergySettings, Exercise, Food, Goal, Maximum, Meal, Person, Recipe, RecordOf, Session, Settings, WeighIn } from "../log/records";
 import { fits, jumps, remarks, weighIns, type Remark } from "./mornings";
@@ -43,6 +43,8 @@ export class Figures extends Asked {
   /** Units, and which sets count as work, apart from the other settings: a change of those leaves what rests on these. */
   get units(): Units { return this.#units(); }
   readonly #units = this.#kept(() => unitsOf(this.person.units));
+  get printer(): Printer { return this.#printer(); }
+  readonly #printer = this.#kept(() => new Printer(this.units));
   get counting(): Counting { return this.#counting(); }
   readonly #counting = this.#kept((): Counting => ({ countWarmUps: this.settings.countWarmUps ?? false }));
   get formula(): FormulaChoice { return this.settings.e1rmFormula ?? "mean"; }
@@ -165,9 +167,15 @@ export class Figures extends Asked {
   /** Performed sets of one session; none while it lies ahead. */
   setsOf(session: Session): readonly PerformedSet[] {
     const day = mustDay(session.date);
-    return day > this.on ? [] : (this.#setsOn(day).get(session.id) ?? []);
+    return day > this.on ? [] : this.#performed(session);
   }
-  readonly #setsOn = this.#each((day: Day) => new Map(this.sessionsOn(day).map((session) => [session.id, performedSets(session, day, this.exercises, this.bodyWeightOn)])));
+  readonly #performed = this.bySession((session) => performedSets(session, mustDay(session.date), this.exercises, this.bodyWeightOn));
+
+  /** Something of each session of the log, kept a day at a time. */
+  bySession<T>(compute: (session: Session) => T): (session: Session) => T {
+    const onDay = this.#each((day: Day) => new Map(this.sessionsOn(day).map((session) => [session.id, compute(session)])));
+    return (session) => onDay(mustDay(session.date)).get(session.id)!;
+  }
 
   /** Performed sets of the week that begins on `start`, oldest first. */
   setsOfWeek(start: Day): PerformedSet[] { return this.sessionsOfWeek(start).flatMap((session) => this.setsOf(session)); }

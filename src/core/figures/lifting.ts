@@ -41,8 +41,8 @@ class Lifting extends Of {
   readonly #weekLifted = this.#each((start: Day): Lifted => this.#lifted(this.figures.sessionsOfWeek(start)));
 
   /** The work of one session. */
-  sessionWork(session: Session): Work { return withIntensity(this.#liftedOn(mustDay(session.date)).get(session.id)!, this.#intensityOf([session])); }
-  readonly #liftedOn = this.#each((day: Day) => new Map(this.figures.sessionsOn(day).map((session) => [session.id, this.#lifted([session])])));
+  sessionWork(session: Session): Work { return withIntensity(this.#liftedIn(session), this.#intensityOf([session])); }
+  readonly #liftedIn = this.figures.bySession((session) => this.#lifted([session]));
 
   /** The work of some sessions, those to come only as planned. */
   workOf(sessions: readonly Session[]): Work { return withIntensity(this.#lifted(sessions), this.#intensityOf(sessions)); }

@@ -6,8 +6,8 @@ import { zones } from "../strength/intensity";
 import type { Figures } from "./figures";
 import { lifting, type Work } from "./lifting";
 
-/** The part of a week that falls into a stretch of days: its sessions with items, and their work. */
-export interface WeekOfStretch { start: Day; sessions: Session[]; work: Work }
+/** The part of a week that falls into a stretch of days: the sessions in which something was lifted, and the work of all. */
+export interface WeekOfStretch { start: Day; done: Session[]; work: Work }
 
 /** The work from one day to another, both included: week by week, and in all. */
 export interface Stretch { weeks: WeekOfStretch[]; done: Session[]; sum: WorkSum }
@@ -36,10 +36,10 @@ export function stretchOf(figures: Figures, first: Day, last: Day): Stretch {
   const weeks: WeekOfStretch[] = [];
   for (let start = weekStartOf(first, figures.weekStart); start <= last; start += 7) {
     const whole = start >= first && start + 6 <= last;
-    const sessions = (whole ? figures.sessionsOfWeek(start) : figures.sessionsBetween(Math.max(first, start), Math.min(last, start + 6))).filter(({ items }) => items);
-    weeks.push({ start, sessions, work: whole ? lifting(figures).weekWork(start) : lifting(figures).workOf(sessions) });
+    const sessions = (whole ? figures.sessionsOfWeek(start) : figures.sessionsBetween(Math.max(first, start), Math.min(last, start + 6)));
+    weeks.push({ start, done: sessions.filter((session) => figures.setsOf(session).length > 0), work: whole ? lifting(figures).weekWork(start) : lifting(figures).workOf(sessions) });
   }
-  return { weeks, done: weeks.flatMap(({ sessions }) => sessions.filter((session) => figures.setsOf(session).length > 0)), sum: sumOf(weeks.map(({ work }) => work)) };
+  return { weeks, done: weeks.flatMap(({ done }) => done), sum: sumOf(weeks.map(({ work }) => work)) };
 }
 
 /** Average weight of a lift: volume load ÷ number of lifts, kilograms; null when nothing was lifted. */

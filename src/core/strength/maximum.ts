@@ -4,7 +4,7 @@ import type { Factor } from "./e1rm";
 import { bodyShare, eligibleReps, quotedKg, totalLoad, type BodyWeightOn, type PerformedSet } from "./sets";
 
 /** A lift's estimated maximum with the set it stands on. */
-export interface LiftMaximum { e1rmKg: number; set: FrontSet; limitReps: number }
+export interface LiftMaximum { e1rmKg: number; set: FrontSet }
 
 /** What was done of one lift on one day, whatever relation of repetitions to load is chosen. */
 export interface DoneLift {
@@ -117,7 +117,7 @@ export function withMaximum(done: DoneLift, factor: Factor, bodyWeightOn: BodyWe
     if (kg > topKg) [top, topKg] = [one, kg];
   }
   const share = top === null ? null : bodyShare(top.exercise);
-  const maximum = top === null ? null : { e1rmKg: share === null ? topKg : topKg - share * (bodyWeightOn(day) ?? 0), set: top, limitReps: top.limitReps };
+  const maximum = top === null ? null : { e1rmKg: share === null ? topKg : topKg - share * (bodyWeightOn(day) ?? 0), set: top };
   return { day, done, maximum };
 }
 

@@ -123,7 +123,7 @@ describe("records", () => {
       for (const { day, done: { workKg }, maximum } of course) {
         const of = (what: string) => inStretches.beaten.filter((one) => one.day === day && one.what === what).map(({ kg }) => kg);
         expect(of("volume")).toEqual(mostKg > 0 && workKg > mostKg ? [workKg] : []);
-        const kg = maximum !== null && maximum.limitReps <= 10 ? maximum.e1rmKg : 0;
+        const kg = maximum !== null && maximum.set.limitReps <= 10 ? maximum.e1rmKg : 0;
         expect(of("e1rm")).toEqual(highestKg > 0 && kg > highestKg ? [kg] : []);
         [mostKg, highestKg] = [Math.max(mostKg, workKg), Math.max(highestKg, kg)];
       }

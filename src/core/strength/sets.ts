@@ -44,7 +44,7 @@ export function performedSets(session: Session, day: Day, exercises: ReadonlyMap
 const noParts: PerformedSet["parts"] = [];
 
 /** One set that has a `done`. */
-export function performedSet(sessionId: string, itemId: string, { id, planned, done, warmUp }: TrainingSet, exercise: Exercise, day: Day, bodyWeightOn: BodyWeightOn): PerformedSet {
+function performedSet(sessionId: string, itemId: string, { id, planned, done, warmUp }: TrainingSet, exercise: Exercise, day: Day, bodyWeightOn: BodyWeightOn): PerformedSet {
   const typedKg = done!.kg ?? 0;
   const parts = done!.parts ? done!.parts.map(({ reps, kg }) => ({ reps: reps ?? 0, totalKg: totalLoad(exercise, kg ?? typedKg, day, bodyWeightOn) })) : noParts;
   return {

@@ -16,8 +16,8 @@ export type Beaten =
   | { day: Day; exerciseId: string; what: "volume"; kg: number; beforeKg: number };
 
 /** Whether an estimate may be a record: at most ten repetitions to the limit. */
-export function makesRecord({ limitReps }: Pick<LiftMaximum, "limitReps">): boolean {
-  return limitReps <= recordUpTo;
+export function makesRecord({ set }: LiftMaximum): boolean {
+  return set.limitReps <= recordUpTo;
 }
 
 /**

@@ -25,7 +25,9 @@ export class Printer {
   load(kg: number): string { return `${printLoad(kg, this.units.mass)} ${this.units.mass}`; }
   loadNumber(kg: number): string { return printLoad(kg, this.units.mass); }
   /** `6,200 kg`, whole. */
-  volumeLoad(kg: number): string { return `${printNumber(fromKg(kg, this.units.mass), 0)} ${this.units.mass}`; }
+  volumeLoad(kg: number): string { return `${this.volumeLoadNumber(kg)} ${this.units.mass}`; }
+  /** The same without its unit. */
+  volumeLoadNumber(kg: number): string { return printNumber(fromKg(kg, this.units.mass), 0); }
   /** `6.00 km` */
   distance(metres: number): string { return `${printDistance(metres, this.units.distance)} ${this.units.distance}`; }
   /** `5:18 /km` or per mile. */

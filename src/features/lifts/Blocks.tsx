@@ -52,7 +52,7 @@ export function daysOf({ course }: BlockWork): { from: string; to: string } {
 
 function Line({ one, printer, choose, edit }: { one: BlockWork; printer: Printer; choose: Props["choose"]; edit: () => void }) {
   const { block, course, sessions, numberOfLifts, volumeLoadKg, averageKg, averageIntensity, perWeek, plannedSoFar, planned, against } = one;
-  const load = (kg: number) => printer.volumeLoad(kg).split(" ")[0];
+  const load = (kg: number) => printer.volumeLoadNumber(kg);
   const ahead = course.state === "ahead";
   const plan = ahead ? planned : plannedSoFar;
   return (

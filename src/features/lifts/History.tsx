@@ -51,7 +51,7 @@ function Compared({ earlier, later }: { earlier: LiftTime; later: LiftTime }) {
       <tbody>
         <tr><td>Sets</td><td className="num" style={{ whiteSpace: "normal" }}>{earlier.text}</td><td className="num" style={{ whiteSpace: "normal" }}>{later.text}</td><td /></tr>
         <tr><td>e1RM, {printer.units.mass}</td>{[earlier, later].map((time) => <td key={time.sessionId} className="num">{time.e1rmKg === null ? "" : printer.massNumber(time.e1rmKg)}</td>)}<td className="num">{change(earlier.e1rmKg, later.e1rmKg, 1, mass)}</td></tr>
-        <tr><td>Volume load, {printer.units.mass}</td>{[earlier, later].map((time) => <td key={time.sessionId} className="num">{printer.volumeLoad(time.volumeLoadKg).split(" ")[0]}</td>)}<td className="num">{change(earlier.volumeLoadKg, later.volumeLoadKg, 0, mass)}</td></tr>
+        <tr><td>Volume load, {printer.units.mass}</td>{[earlier, later].map((time) => <td key={time.sessionId} className="num">{printer.volumeLoadNumber(time.volumeLoadKg)}</td>)}<td className="num">{change(earlier.volumeLoadKg, later.volumeLoadKg, 0, mass)}</td></tr>
         <tr><td>Number of lifts</td>{[earlier, later].map((time) => <td key={time.sessionId} className="num">{time.numberOfLifts}</td>)}<td className="num">{change(earlier.numberOfLifts, later.numberOfLifts, 0, (value) => value)}</td></tr>
       </tbody>
     </table>

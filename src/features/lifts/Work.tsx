@@ -70,7 +70,7 @@ function Stretch({ place, stretch, choose, blocks }: { place: RefObject<HTMLDivE
 function Totals({ work: { total, days }, printer }: { work: WorkView; printer: Printer }) {
   const figures: [label: string, value: string, unit: string, note: string][] = [
     ["Number of lifts", printNumber(total.numberOfLifts, 0), "", total.planned.numberOfLifts > 0 ? `${printNumber(total.planned.numberOfLifts, 0)} planned` : "nothing was planned"],
-    ["Volume load", printer.volumeLoad(total.volumeLoadKg).split(" ")[0]!, printer.units.mass, total.planned.volumeLoadKg > 0 ? `${printer.volumeLoad(total.planned.volumeLoadKg)} planned` : "nothing was planned"],
+    ["Volume load", printer.volumeLoadNumber(total.volumeLoadKg), printer.units.mass, total.planned.volumeLoadKg > 0 ? `${printer.volumeLoad(total.planned.volumeLoadKg)} planned` : "nothing was planned"],
     ["Average weight", total.averageKg === null ? "none" : printer.massNumber(total.averageKg), total.averageKg === null ? "" : printer.units.mass, "volume load ÷ number of lifts"],
     ["Average intensity", total.averageIntensity === null ? "none" : printNumber(total.averageIntensity * 100, 0), total.averageIntensity === null ? "" : "%", "of the maximum in force on each day"],
   ];
@@ -90,7 +90,7 @@ function Lines({ title, lines, printer }: { title: string; lines: readonly WorkL
       <h2>{title}</h2>
       <Scrollable label={title}><table>
         <thead><tr><th></th>{lines.some(({ sets }) => sets !== null) && <th className="num">Sets</th>}<th className="num">Lifts</th><th className="num">Share</th><th className="num">Volume load, {printer.units.mass}</th><th className="num">Share</th></tr></thead>
-        <tbody>{lines.map((line) => <tr key={line.id}><td>{line.sets === null ? line.name : <Link href={`/lifts?exercise=${encodeURIComponent(line.id)}`}>{line.name}</Link>}</td>{line.sets !== null && <td className="num">{line.sets}</td>}<td className="num">{printNumber(line.numberOfLifts, 0)}</td><td className="num quiet">{printer.percent(line.liftShare)}</td><td className="num">{printer.volumeLoad(line.volumeLoadKg).split(" ")[0]}</td><td className="num quiet">{printer.percent(line.loadShare)}</td></tr>)}</tbody>
+        <tbody>{lines.map((line) => <tr key={line.id}><td>{line.sets === null ? line.name : <Link href={`/lifts?exercise=${encodeURIComponent(line.id)}`}>{line.name}</Link>}</td>{line.sets !== null && <td className="num">{line.sets}</td>}<td className="num">{printNumber(line.numberOfLifts, 0)}</td><td className="num quiet">{printer.percent(line.liftShare)}</td><td className="num">{printer.volumeLoadNumber(line.volumeLoadKg)}</td><td className="num quiet">{printer.percent(line.loadShare)}</td></tr>)}</tbody>
       </table></Scrollable>
     </section>
   );
@@ -151,7 +151,7 @@ function Weeks({ work: { weeks }, printer }: { work: WorkView; printer: Printer 
           {[...weeks].reverse().map((week) => (
             <tr key={week.weekStart}>
               <td>{shortDate(week.weekStart)}{week.open ? <span className="quiet">, open</span> : ""}</td><td className="num">{week.sessions}</td><td className="num">{week.numberOfLifts}</td><td className="num planned">{week.planned.numberOfLifts || ""}</td><td className="num quiet">{week.share === null ? "" : printer.percent(week.share.lifts)}</td>
-              <td className="num">{week.sets === 0 ? "0" : <WorkingLink figure={{ figure: "volume", weekStart: week.weekStart }} on={today} label={`, working of the volume of the week from ${week.weekStart}`}>{printer.volumeLoad(week.volumeLoadKg).split(" ")[0]}</WorkingLink>}</td><td className="num planned">{week.planned.volumeLoadKg > 0 ? printer.volumeLoad(week.planned.volumeLoadKg).split(" ")[0] : ""}</td><td className="num quiet">{week.share === null ? "" : printer.percent(week.share.load)}</td>
+              <td className="num">{week.sets === 0 ? "0" : <WorkingLink figure={{ figure: "volume", weekStart: week.weekStart }} on={today} label={`, working of the volume of the week from ${week.weekStart}`}>{printer.volumeLoadNumber(week.volumeLoadKg)}</WorkingLink>}</td><td className="num planned">{week.planned.volumeLoadKg > 0 ? printer.volumeLoadNumber(week.planned.volumeLoadKg) : ""}</td><td className="num quiet">{week.share === null ? "" : printer.percent(week.share.load)}</td>
               <td className="num">{week.averageKg === null ? "" : printer.massNumber(week.averageKg)}</td><td className="num">{week.averageIntensity === null ? "" : printer.percent(week.averageIntensity)}</td>
             </tr>
           ))}
@@ -172,7 +172,7 @@ function Sessions({ work: { sessions, total }, printer }: { work: WorkView; prin
           {sessions.map((session) => (
             <tr key={session.sessionId}>
               <td style={{ whiteSpace: "nowrap" }}><Link href="/" onClick={() => chooseDay(session.date)}>{shortDate(session.date)}</Link></td><td>{session.title}{session.lines.map(({ exerciseId, name, text }, index) => <div key={`${exerciseId} ${index}`} className="quiet small"><Link href={`/lifts?exercise=${encodeURIComponent(exerciseId)}`} className={styles.plain}>{name}</Link> {text}</div>)}</td><td className="num">{session.sets}</td><td className="num">{session.numberOfLifts}</td><td className="num planned">{session.planned.numberOfLifts || ""}</td>
-              <td className="num">{printer.volumeLoad(session.volumeLoadKg).split(" ")[0]}</td><td className="num planned">{session.planned.volumeLoadKg > 0 ? printer.volumeLoad(session.planned.volumeLoadKg).split(" ")[0] : ""}</td><td className="num">{session.averageIntensity === null ? "" : printer.percent(session.averageIntensity)}</td>
+              <td className="num">{printer.volumeLoadNumber(session.volumeLoadKg)}</td><td className="num planned">{session.planned.volumeLoadKg > 0 ? printer.volumeLoadNumber(session.planned.volumeLoadKg) : ""}</td><td className="num">{session.averageIntensity === null ? "" : printer.percent(session.averageIntensity)}</td>
             </tr>
           ))}
         </tbody>

@@ -3,13 +3,12 @@ import { printDay } from "../../calendar/print";
 import type { Exercise } from "../../log/records";
 import { readEntry } from "../../entry/read";
 import type { Reading } from "../../entry/reading";
-import { Printer, unitsOf } from "../../units/printer";
 import type { Figures } from "../figures";
 
 /** Reads the quick-entry line against a person's own log. `figures` must be asked for today. */
 export function entryView(figures: Figures, text: string, day: Day, newId: () => string): Reading {
   return readEntry(text, {
-    personId: figures.person.id, day, today: figures.on, printer: new Printer(unitsOf(figures.person.units)),
+    personId: figures.person.id, day, today: figures.on, printer: figures.printer,
     exercises: byPractice(figures), kinds: [...figures.log.index.all("kinds").values()], foods: [...figures.foods.values()], recipes: [...figures.recipes.values()],
     factorFor: figures.factorFor,
     sessionsOn: (on) => [...figures.sessionsOn(on)],

@@ -6,7 +6,6 @@ import { allColumns, measureOf, type LedgerColumn, type LedgerColumnId, type Mea
 import { readPaste, type DateOrder, type PasteReading } from "../../ledger/paste";
 import { family, ownedBy } from "../../memo";
 import { standing, wasPerformed } from "../../planning/adherence";
-import { Printer, unitsOf } from "../../units/printer";
 import { printNumber } from "../../units/number";
 import { coveredBy } from "../distances";
 import { compare, type Figures } from "../figures";
@@ -26,7 +25,7 @@ const volumeOn = ownedBy((figures: Figures) => family(figures.log.index, (day: D
 
 /** Rows of the days from `from` to `to`, both included, printed in the trainee's units. */
 export function ledgerView(figures: Figures, from: Day, to: Day): LedgerRow[] {
-  const printer = new Printer(unitsOf(figures.person.units));
+  const printer = figures.printer;
   const measures = [...allColumns(measureNames(figures)).keys()].filter((id) => measureOf(id) !== null);
   return Array.from({ length: Math.max(0, to - from + 1) }, (_, index): LedgerRow => {
     const day = from + index;
@@ -47,7 +46,7 @@ export function ledgerView(figures: Figures, from: Day, to: Day): LedgerRow[] {
         trend: trend === null ? "" : printer.massNumber(trend.kg, 2), plan: plan === null ? "" : printer.massNumber(plan, 2),
         against: trend === null || plan === null ? "" : printer.massChange(trend.kg - plan, 2).split(" ")[0]!,
         sessions: sessions.map((session) => `${session.title ?? session.kind}${wasPerformed(session, figures.on) ? "" : ` (${standing(session, figures.on)})`}`).join(", "),
-        volume: volume > 0 ? printer.volumeLoad(volume).split(" ")[0]! : "", distance: metres > 0 ? printer.distance(metres).split(" ")[0]! : "",
+        volume: volume > 0 ? printer.volumeLoadNumber(volume) : "", distance: metres > 0 ? printer.distance(metres).split(" ")[0]! : "",
         energy: food === null ? "" : printer.energyNumber(food.eaten.kcal), protein: food === null ? "" : printNumber(food.eaten.protein, 0), water: water > 0 ? printNumber(water, 0) : "",
         ...Object.fromEntries(measures.map((id) => [id, entry(id)])),
       },
@@ -64,7 +63,7 @@ export interface LedgerPreview extends LedgerChange { lines: PasteReading["refus
 export function ledgerPreview(figures: Figures, ask: LedgerAsk, newId: () => string): LedgerPreview {
   const columns: ReadonlyMap<LedgerColumnId, LedgerColumn> = allColumns(measureNames(figures));
   const context: LedgerContext = {
-    personId: figures.personId, today: figures.on, printer: new Printer(unitsOf(figures.person.units)), newId,
+    personId: figures.personId, today: figures.on, printer: figures.printer, newId,
     weighInOn: (day) => figures.primaryOn(day), secondOn: (day) => figures.secondOn(day), noteOn: (day) => figures.noteOn(day), expectedKg: (day) => figures.levelOn(day), readingOn: (measureId, day) => figures.readingOn(measureId, day), columns,
   };
   if ("edits" in ask) return { ...ledgerChange(context, ask.edits), lines: [], order: null, orders: [] };

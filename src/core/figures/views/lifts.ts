@@ -9,7 +9,6 @@ import { curveFactor, estimateSpread, type RepCurve } from "../../strength/repCu
 import { bodyShare } from "../../strength/sets";
 import { makesRecord, repRecordsUpTo } from "../../strength/strengthRecords";
 import { workOf } from "../../strength/volume";
-import { Printer, unitsOf } from "../../units/printer";
 import { printNumber } from "../../units/number";
 import type { Figures } from "../figures";
 import { lifting } from "../lifting";
@@ -112,7 +111,7 @@ function withInterval(figures: Figures, maximum: LiftMaximum | null): (MaximumFi
 }
 
 /** The 80 % interval of an estimate, worked out on the total load and quoted as the lift is. */
-function interval(figures: Figures, { e1rmKg, set: { exercise, day, rpe }, limitReps }: LiftMaximum): Interval {
+function interval(figures: Figures, { e1rmKg, set: { exercise, day, rpe, limitReps } }: LiftMaximum): Interval {
   const body = lifting(figures).bodyPart(exercise, day);
   const spread = estimateSpread(figures.curveOf(exercise.id), limitReps, rpe);
   return { low80: (e1rmKg + body) / spread - body, high80: (e1rmKg + body) * spread - body };
@@ -158,7 +157,7 @@ function byFormula(figures: Figures, best: LiftMaximum | null): LiftView["byForm
   const body = lifting(figures).bodyPart(set.exercise, set.day);
   const ways = [...formulaNames.map((name) => ({ name: name as FormulaChoice, title: formulas[name].title, factor: factorOf[name] })), { name: "mean" as const, title: "mean of the seven", factor: factorOf.mean }, { name: "personal" as const, title: "your own curve", factor: curveFactor(figures.curveOf(set.exercise.id)) }];
   return ways.flatMap(({ name, title, factor }) => {
-    const estimate = estimateMaximum(factor, set.totalKg ?? 0, set.reps, set.rpe);
+    const estimate = estimateMaximum(factor, set.totalKg, set.reps, set.rpe);
     return "kg" in estimate ? [{ name, title, kg: estimate.kg - body }] : [];
   });
 }
@@ -192,7 +191,7 @@ function timeOf(figures: Figures, exercise: Exercise, session: Session, best: Li
   const { volumeLoadKg, numberOfLifts } = workOf(done, figures.counting);
   const lift = figures.liftsIn(mustDay(session.date), [session]).find(({ exerciseId }) => exerciseId === exercise.id);
   return {
-    sessionId: session.id, date: session.date, title: session.title || session.kind, text: describeSets(setsIn(session, exercise.id), "done", exercise, new Printer(unitsOf(figures.person.units))),
+    sessionId: session.id, date: session.date, title: session.title || session.kind, text: describeSets(setsIn(session, exercise.id), "done", exercise, figures.printer),
     note: [...(session.items ?? []).filter((item) => item.exerciseId === exercise.id).map(({ note }) => note), session.note].filter(Boolean).join("; ") || null,
     e1rmKg: lift ? (figures.withMaximum(lift).maximum?.e1rmKg ?? null) : null, volumeLoadKg, numberOfLifts, isBest: best?.set.sessionId === session.id,
   };
@@ -212,7 +211,7 @@ export function suggestView(figures: Figures, { exerciseId, reps, rpe }: Suggest
   const curve = figures.curveOf(exerciseId);
   const load = loadForEffort(exercise, strengthOn.totalKg, reps, rpe, curveFactor(curve), bodyPart, step);
   if ("reason" in load) return { reason: `No load: ${load.reason}.` };
-  const p = new Printer(unitsOf(figures.person.units));
+  const p = figures.printer;
   const stands = strengthOn.standsOn === "test" ? "the maximum tested" : curve.sets > 0 ? "the estimated maximum by the same curve" : "the estimated maximum";
   const share = printNumber(load.share * 100, 1);
   const because = [

@@ -4,7 +4,7 @@ import type { Exercise, Session, TrainingSet } from "../../log/records";
 import { standing } from "../../planning/adherence";
 import { describeSets } from "../../strength/describe";
 import { workOf } from "../../strength/volume";
-import { Printer, unitsOf } from "../../units/printer";
+import type { Printer } from "../../units/printer";
 import type { Figures } from "../figures";
 import { lifting } from "../lifting";
 
@@ -44,7 +44,7 @@ export interface SessionCard {
 }
 
 export function sessionCard(figures: Figures, session: Session): SessionCard {
-  const printer = new Printer(unitsOf(figures.person.units));
+  const printer = figures.printer;
   const { volumeLoadKg, numberOfLifts } = workOf(figures.setsOf(session), figures.counting);
   const planned = covered(session.distance?.planned);
   const done = covered(session.distance?.done);

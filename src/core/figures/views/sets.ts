@@ -2,7 +2,7 @@ import { dateOf, mustDay } from "../../calendar/day";
 import { groupBy } from "../../calendar/groupBy";
 import type { Change, Session } from "../../log/records";
 import { describeSets } from "../../strength/describe";
-import { Printer, unitsOf } from "../../units/printer";
+import type { Printer } from "../../units/printer";
 import { loadField, plannedLoadField, plannedRepsField, readPlanned, repsField } from "../../strength/setText";
 import { parseDecimal } from "../../units/number";
 import { parseDuration, printDuration } from "../../units/time";
@@ -16,7 +16,7 @@ import { lastLifted, lastTime } from "./sessionCard";
 export interface SetsPreview { sheet: Omit<SetsSheet, "rows">; lines: { date: string; name: string; text: string; held: string }[]; sessions: number; sets: number; change: Change | null }
 
 export function setsPreview(figures: Figures, text: string, ask: SetsSheetAsk, newId: () => string): SetsPreview | { reason: string } {
-  const printer = new Printer(unitsOf(figures.person.units));
+  const printer = figures.printer;
   const sheet = readSetsSheet(text, ask, [...figures.exercises.values()], printer.units.mass, figures.on);
   if ("reason" in sheet) return sheet;
   const { rows, ...rest } = sheet;
@@ -46,7 +46,7 @@ export interface TableView { lines: { text: string; problem: string | null; last
 
 export function tableView(figures: Figures, { date, lines }: TableAsk, newId: () => string): TableView {
   const day = mustDay(date);
-  const printer = new Printer(unitsOf(figures.person.units));
+  const printer = figures.printer;
   const rows: SetsRow[] = [];
   const session = { id: "", personId: figures.person.id, date, kind: "strength", status: "done" as const };
   const read = lines.map(({ exerciseId, sets, reps, load, rpe }): TableView["lines"][number] => {
@@ -65,7 +65,7 @@ export function tableView(figures: Figures, { date, lines }: TableAsk, newId: ()
 
 /** The lines of the latest earlier session of lifting, to be done the same. */
 export function sameAsLast(figures: Figures, date: string): TypedLine[] {
-  const unit = unitsOf(figures.person.units).mass;
+  const unit = figures.units.mass;
   return (lastLifted(figures, date)?.items ?? []).flatMap(({ exerciseId, sets }) => linesOf(exerciseId, sets.flatMap(({ done, warmUp }) => (done && !warmUp ? [{ reps: repsField(done), load: loadField(done, unit), rpe: "" }] : []))));
 }
 
@@ -90,7 +90,7 @@ export interface PlanView { lines: { text: string; problem: string | null; last:
 
 export function planView(figures: Figures, { date, sessionId, lines }: PlanAsk, newId: () => string): PlanView {
   const day = mustDay(date);
-  const printer = new Printer(unitsOf(figures.person.units));
+  const printer = figures.printer;
   const held = sessionId === null ? null : (figures.sessionsOn(day).find(({ id }) => id === sessionId) ?? null);
   const base: Session = held ?? { id: newId(), personId: figures.person.id, date, kind: "strength", status: "planned" };
   const rows: PlannedRow[] = [];
@@ -115,7 +115,7 @@ export function planView(figures: Figures, { date, sessionId, lines }: PlanAsk, 
 
 /** The plan of a session as lines of the table. */
 export function planLines(figures: Figures, date: string, sessionId: string): PlanLine[] {
-  const unit = unitsOf(figures.person.units).mass;
+  const unit = figures.units.mass;
   const session = figures.sessionsOn(mustDay(date)).find(({ id }) => id === sessionId);
   return (session?.items ?? []).flatMap((item) => [true, false].flatMap((warm) => {
     const sets = item.sets.filter((set) => set.planned && (set.warmUp ?? false) === warm);

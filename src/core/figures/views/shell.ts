@@ -1,7 +1,7 @@
 import type { Exercise, Food, Person, Recipe } from "../../log/records";
 import { recordKinds, type RecordKind } from "../../log/records";
 import { peopleOf, type Log } from "../../log/log";
-import { unitsOf, type Units } from "../../units/printer";
+import { type Units } from "../../units/printer";
 import { compare, type Figures } from "../figures";
 import { columnSpan } from "./column";
 
@@ -9,7 +9,7 @@ import { columnSpan } from "./column";
 export interface ShellView { people: { id: string; name: string }[]; person: Person; units: Units; span: { first: string; last: string } }
 
 export function shellView(figures: Figures): ShellView {
-  return { people: peopleOf(figures.log).map(({ id, name }) => ({ id, name })), person: figures.person, units: unitsOf(figures.person.units), span: columnSpan(figures) };
+  return { people: peopleOf(figures.log).map(({ id, name }) => ({ id, name })), person: figures.person, units: figures.units, span: columnSpan(figures) };
 }
 
 /** The household's own exercises, foods and recipes, by name. */

@@ -6,7 +6,6 @@ import { stepsOf } from "../../planning/order";
 import { barOf, usualPlates, warmUpRamp, type PlateStock, type RampSet } from "../../strength/loading";
 import { liftStanding } from "../../strength/maximum";
 import type { Target } from "../../strength/suggest";
-import { Printer, unitsOf } from "../../units/printer";
 import type { Figures } from "../figures";
 import { lifting } from "../lifting";
 import { repRecords, type Beaten } from "../../strength/strengthRecords";
@@ -59,7 +58,7 @@ export function trainingView(figures: Figures, date: string, sessionId: string):
   const day = mustDay(date);
   const session = figures.sessionOn(day, sessionId);
   if (session === null) return null;
-  const printer = new Printer(unitsOf(figures.person.units));
+  const printer = figures.printer;
   const unit = printer.units.mass;
   const targets = new Map<string, Target>();
   const items = (session.items ?? []).flatMap((item): TrainingItem[] => {

@@ -1,12 +1,11 @@
-import { dateOf, mustDay, weekStartOf, type Day } from "../../calendar/day";
-import { family, ownedBy } from "../../memo";
+import { dateOf, mustDay, weekStartOf } from "../../calendar/day";
+import { ownedBy } from "../../memo";
 import type { Session } from "../../log/records";
 import { prilepin, zones, zoneOf } from "../../strength/intensity";
 import { describeSets } from "../../strength/describe";
 import { inAnatomicalOrder } from "../../strength/library";
 import { liftsOf, totalMaximum } from "../../strength/volume";
 import { isWork } from "../../strength/sets";
-import { Printer } from "../../units/printer";
 import type { Figures } from "../figures";
 import { lifting } from "../lifting";
 import { averageKg, stretchOf, type LineSum } from "../stretch";
@@ -83,8 +82,8 @@ export function workView(figures: Figures, { from, to }: WorkAsk): WorkView {
   const days = last - first + 1;
   return {
     from, to: dateOf(last), days,
-    weeks: weeks.map(({ start, sessions, work: { volume, zones: spread, planned } }): WorkWeek => ({
-      weekStart: dateOf(start), open: start === thisWeek, sessions: sessions.filter((session) => figures.setsOf(session).length > 0).length,
+    weeks: weeks.map(({ start, done: inWeek, work: { volume, zones: spread, planned } }): WorkWeek => ({
+      weekStart: dateOf(start), open: start === thisWeek, sessions: inWeek.length,
       volumeLoadKg: volume.volumeLoadKg, numberOfLifts: volume.numberOfLifts, sets: volume.sets, averageIntensity: volume.averageIntensity, averageKg: averageKg(volume), byZone: spread.byZone,
       planned: { sets: planned.sets, volumeLoadKg: planned.volumeLoadKg, numberOfLifts: planned.numberOfLifts }, share: numberOfLifts === 0 ? null : share(volume.numberOfLifts, volume.volumeLoadKg),
     })),
@@ -93,20 +92,21 @@ export function workView(figures: Figures, { from, to }: WorkAsk): WorkView {
     byMuscle: inAnatomicalOrder(total.byMuscle.keys()).map((muscle) => { const sets = total.byMuscle.get(muscle)!; return { muscle, sets, perWeek: (sets / days) * 7 }; }),
     zones: zones.map(({ name }, zone) => ({ name, lifts: total.byZone[zone]!, share: total.known === 0 ? 0 : total.byZone[zone]! / total.known })), unknownZone: total.unknown,
     rails: railsOf(figures, done.at(-1)),
-    sessions: done.slice(-sessionsAtMost).reverse().map(({ id, date }) => sessionWorks(figures)(mustDay(date)).find(({ sessionId }) => sessionId === id)!),
+    sessions: done.slice(-sessionsAtMost).reverse().map(sessionWork(figures)),
   };
 }
 
-/** The sessions of a day with what was lifted in them. */
-const sessionWorks = ownedBy((figures: Figures) => family(figures.log.index, (day: Day): SessionWork[] => figures.sessionsOn(day).filter(({ items }) => items).map((session) => {
-  const { volume: { sets, numberOfLifts, volumeLoadKg, averageIntensity }, planned } = lifting(figures).sessionWork(session);
-  return { sessionId: session.id, date: session.date, title: session.title || session.kind, lines: linesOn(figures)(day).get(session.id)!, sets, numberOfLifts, volumeLoadKg, averageIntensity, planned: { numberOfLifts: planned.numberOfLifts, volumeLoadKg: planned.volumeLoadKg } };
-})));
-
-const linesOn = ownedBy((figures: Figures) => family(figures.log.index, (day: Day) => new Map(figures.sessionsOn(day).map((session) => [session.id, linesOf(figures, session)]))));
+/** A session with what was lifted in it. */
+const sessionWork = ownedBy((figures: Figures) => {
+  const lines = figures.bySession((session) => linesOf(figures, session));
+  return figures.bySession((session): SessionWork => {
+    const { volume: { sets, numberOfLifts, volumeLoadKg, averageIntensity }, planned } = lifting(figures).sessionWork(session);
+    return { sessionId: session.id, date: session.date, title: session.title || session.kind, lines: lines(session), sets, numberOfLifts, volumeLoadKg, averageIntensity, planned: { numberOfLifts: planned.numberOfLifts, volumeLoadKg: planned.volumeLoadKg } };
+  });
+});
 
 function linesOf(figures: Figures, { items }: Session): SessionWork["lines"] {
-  const printer = new Printer(figures.units);
+  const printer = figures.printer;
   return (items ?? []).flatMap(({ exerciseId, sets }) => {
     const exercise = figures.exercises.get(exerciseId);
     const text = describeSets(sets, "done", exercise, printer);

@@ -6,7 +6,6 @@ import { effectDays } from "../../body/weekday";
 import { balanceForRate, kcalPerKg, planWeight } from "../../goal/plan";
 import { levelOn } from "../../goal/projection";
 import { printNumber } from "../../units/number";
-import { Printer, unitsOf } from "../../units/printer";
 import type { Figures } from "../figures";
 import { weekdayIntake } from "../foodDay";
 import { arrivalFigure, planFigure } from "../views/today";
@@ -17,7 +16,7 @@ const harvey = "Harvey 1989, Forecasting, Structural Time Series Models and the 
 export function trendWorking(figures: Figures): WorkingResult {
   const { trend, weighed } = figures;
   if (trend === null) return { reason: "No weight is written yet." };
-  const p = new Printer(unitsOf(figures.person.units));
+  const p = figures.printer;
   const last = trendDay(trend, trend.last)!;
   const { scale, water, memory, level, slope } = trend.scatter;
   const week = sevenDayMean(weighed, last.day);
@@ -47,7 +46,7 @@ export function weeklyWorking(figures: Figures, closingDate: string): WorkingRes
   const closing = mustDay(closingDate);
   const week = figures.weekFrom(closing - 6);
   if (!week || week.medianKg === null) return { reason: "There is no weigh-in in that week." };
-  const p = new Printer(unitsOf(figures.person.units));
+  const p = figures.printer;
   const values = figures.weighed.filter(({ day }) => day >= week.from && day <= Math.min(closing, figures.on));
   const sorted = values.map(({ kg }) => kg).sort((a, b) => a - b);
   return {
@@ -62,7 +61,7 @@ export function weeklyWorking(figures: Figures, closingDate: string): WorkingRes
 export function changeWorking(figures: Figures): WorkingResult {
   const change = weightChange(figures.weighed);
   if (change === null) return { reason: "No weight is written yet." };
-  const p = new Printer(unitsOf(figures.person.units));
+  const p = figures.printer;
   const [first, last] = [figures.weighed[0]!, figures.weighed.at(-1)!];
   return {
     title: "Change, weigh-in to weigh-in", value: p.massChange(change.totalKg), formula: "total = current − start; a week = total ÷ days × 7",
@@ -76,7 +75,7 @@ export function changeWorking(figures: Figures): WorkingResult {
 export function weekdayWorking(figures: Figures, of: "weight" | "intake"): WorkingResult {
   const result = of === "weight" ? figures.weekdayWeight : weekdayIntake(figures)();
   if ("reason" in result) return { reason: `Nothing is shown: ${result.reason}.` };
-  const p = new Printer(unitsOf(figures.person.units));
+  const p = figures.printer;
   const print = (value: number) => (of === "weight" ? p.massChange(value, 2) : p.energyChange(value));
   const { effects, chance, days, from, to } = result;
   return {
@@ -95,7 +94,7 @@ export function weekdayWorking(figures: Figures, of: "weight" | "intake"): Worki
 export function afterTrainingWorking(figures: Figures): WorkingResult {
   const result = figures.afterTraining;
   if ("reason" in result) return { reason: `Nothing is shown: ${result.reason}.` };
-  const p = new Printer(unitsOf(figures.person.units));
+  const p = figures.printer;
   return {
     title: "The morning after training", value: p.massChange(result.effect, 2), formula: "scale = level + water + effect of the weekday + effect of training the day before + error",
     steps: [`mornings after training ${result.afterTraining}, after rest ${result.afterRest}`, `difference ${p.massChange(result.effect, 2)}, 80 % interval ${p.massChange(result.low80, 2)} to ${p.massChange(result.high80, 2)}`],
@@ -107,7 +106,7 @@ export function afterTrainingWorking(figures: Figures): WorkingResult {
 export function secondWorking(figures: Figures): WorkingResult {
   const result = figures.secondOffset;
   if ("reason" in result) return { reason: `Nothing is shown: ${result.reason}.` };
-  const p = new Printer(unitsOf(figures.person.units));
+  const p = figures.printer;
   return {
     title: "Second weigh-ins against the mornings", value: p.massChange(result.offset, 2), formula: "offset = mean of (second weigh-in − morning of the same day);  interval = offset ± t × s ÷ √days",
     steps: [`s = ${p.mass(result.sd, 2)} over ${result.days} days with both`, `80 % interval ${p.massChange(result.low80, 2)} to ${p.massChange(result.high80, 2)}`],
@@ -122,7 +121,7 @@ export function planWorking(figures: Figures): WorkingResult {
   if ("reason" in line) return { reason: `There is no plan line: ${line.reason}.` };
   const figure = planFigure(figures);
   if ("reason" in figure) return figure;
-  const p = new Printer(unitsOf(figures.person.units));
+  const p = figures.printer;
   const trendKg = figures.levelOn(on)!;
   const planKg = planWeight(line, on);
   const elapsed = Math.min(Math.max(0, on - line.startDay), line.days);
@@ -150,7 +149,7 @@ export function arrivalWorking(figures: Figures): WorkingResult {
   const arrival = arrivalFigure(figures);
   if ("reason" in arrival) return { reason: arrival.reason };
   if ("reason" in line || trend === null) return { reason: "No weight is written yet." };
-  const p = new Printer(unitsOf(figures.person.units));
+  const p = figures.printer;
   const at = levelOn(trend, Math.max(line.deadline, on))!;
   const now = levelOn(trend, on)!;
   const distance = line.targetKg < line.startKg ? line.targetKg - at.kg : at.kg - line.targetKg;

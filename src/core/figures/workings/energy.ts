@@ -3,7 +3,6 @@ import { printDate } from "../../calendar/print";
 import { defaultActivityFactor, equations, equationError, type EquationName } from "../../energy/resting";
 import { kcalPerKg } from "../../goal/plan";
 import { printNumber } from "../../units/number";
-import { Printer, unitsOf } from "../../units/printer";
 import type { Figures } from "../figures";
 import { creditOf, expenditureOn, foodDay } from "../foodDay";
 import { mealLines } from "../views/today";
@@ -13,7 +12,7 @@ export function restingWorking(figures: Figures, equation: EquationName): Workin
   const { title, written, source } = equations[equation];
   const result = figures.restingOn(equation, figures.on);
   if ("reason" in result) return { reason: `${title}: ${result.reason}.` };
-  const p = new Printer(unitsOf(figures.person.units));
+  const p = figures.printer;
   const body = figures.bodyOn(figures.on)!;
   const fat = figures.bodyFatOn(figures.on);
   const fatFree = equation === "katchMcArdle" || equation === "cunningham";
@@ -29,7 +28,7 @@ export function restingWorking(figures: Figures, equation: EquationName): Workin
 export function expenditureWorking(figures: Figures): WorkingResult {
   const expenditure = expenditureOn(figures, figures.on);
   if ("reason" in expenditure) return { reason: `Expenditure: ${expenditure.reason}.` };
-  const p = new Printer(unitsOf(figures.person.units));
+  const p = figures.printer;
   const { kcal, resting, factor, equation, factorSet } = expenditure;
   return {
     title: "Expenditure by formula", value: `${p.energy(kcal)} a day`, formula: "resting expenditure × activity factor",
@@ -43,7 +42,7 @@ export function expenditureWorking(figures: Figures): WorkingResult {
 export function foodLeftWorking(figures: Figures, date: string): WorkingResult {
   const day = mustDay(date);
   const { target, eaten, remainingKcal, complete, unknown, planned } = foodDay(figures, day);
-  const p = new Printer(unitsOf(figures.person.units));
+  const p = figures.printer;
   if ("reason" in target || remainingKcal === null) return { reason: `No target: ${"reason" in target ? target.reason : ""}.` };
   const from = target.own
     ? [`own target for a ${target.kind} day ${p.energy(target.kcal - target.creditKcal)}`]
@@ -62,7 +61,7 @@ export function creditWorking(figures: Figures, sessionId: string): WorkingResul
   if (!session) return { reason: "That session is not in the log." };
   const credit = creditOf(figures, session, mustDay(session.date));
   if ("reason" in credit) return { reason: `No energy for this session: ${credit.reason}.` };
-  const p = new Printer(unitsOf(figures.person.units));
+  const p = figures.printer;
   return {
     title: `Energy of ${session.title || session.kind}, ${printDate(session.date)}`, value: `${p.energy(credit.kcal)} net`, formula: "(MET − 1) × 3.5 × kg ÷ 200 × minutes",
     steps: [`(${printNumber(credit.met, 2)} − 1) × 3.5 × ${printNumber(credit.kg, 1)} ÷ 200 × ${printNumber(credit.minutes, 1)} = ${printNumber(credit.kcal, 0)} kcal`],

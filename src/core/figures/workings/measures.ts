@@ -2,7 +2,6 @@ import { printDate } from "../../calendar/print";
 import { tapeBodyFat, tapeStandardError } from "../../body/tape";
 import type { Sex } from "../../energy/resting";
 import { printNumber } from "../../units/number";
-import { Printer, unitsOf } from "../../units/printer";
 import type { Figures } from "../figures";
 import { compositionOf, measuresView, tapeOf } from "../views/measures";
 import type { WorkingResult } from "./working";
@@ -10,7 +9,7 @@ import type { WorkingResult } from "./working";
 export function compositionWorking(figures: Figures): WorkingResult {
   const result = compositionOf(figures);
   if ("reason" in result) return { reason: `There is no estimate: ${result.reason}.` };
-  const p = new Printer(unitsOf(figures.person.units));
+  const p = figures.printer;
   const kg = figures.levelOn(figures.on)!;
   const { percent, low80, high80, fatKg, leanKg, by, method, date } = result;
   const masses = `${p.massNumber(kg, 2)} × ${printNumber(percent, 1)} % = ${p.mass(fatKg)} of fat; ${p.massNumber(kg, 2)} − ${p.massNumber(fatKg)} = ${p.mass(leanKg)} without`;

@@ -5,7 +5,6 @@ import { curveFactor, curveSets, estimateSpread } from "../../strength/repCurve"
 import { bodyShare } from "../../strength/sets";
 import { z80 } from "../../body/trend";
 import { printNumber } from "../../units/number";
-import { Printer, unitsOf } from "../../units/printer";
 import { coveredBy } from "../distances";
 import { pacePerKm } from "../../endurance/distance";
 import type { Figures } from "../figures";
@@ -16,8 +15,9 @@ export function maximumWorking(figures: Figures, exerciseId: string, which: "bes
   const standing = figures.liftOf(exerciseId);
   const maximum = standing?.[which];
   if (!maximum) return { reason: "No set so far may stand for a maximum: it takes a working set of at most twelve repetitions to the limit." };
-  const p = new Printer(unitsOf(figures.person.units));
-  const { set, limitReps, e1rmKg } = maximum;
+  const p = figures.printer;
+  const { set, e1rmKg } = maximum;
+  const { limitReps } = set;
   const share = bodyShare(set.exercise);
   const total = set.totalKg!;
   const { formula } = figures;
@@ -70,7 +70,7 @@ export function curveWorking(figures: Figures, exerciseId: string): WorkingResul
 export function volumeWorking(figures: Figures, weekStart: string): WorkingResult {
   const { volume } = lifting(figures).weekWork(mustDay(weekStart));
   if (volume.sets === 0) return { reason: "Nothing was lifted in that week." };
-  const p = new Printer(unitsOf(figures.person.units));
+  const p = figures.printer;
   const names = figures.exercises;
   const lifts = Object.entries(volume.byExercise).sort(([, a], [, b]) => b.volumeLoadKg - a.volumeLoadKg);
   return {
@@ -91,7 +91,7 @@ export function paceWorking(figures: Figures, kind: string, purpose: string | nu
   });
   const pace = pacePerKm(done.map(({ covered }) => covered));
   if (pace === null) return { reason: "No session here has both a distance and a time." };
-  const p = new Printer(unitsOf(figures.person.units));
+  const p = figures.printer;
   const both = done.filter(({ covered }) => covered.metres && covered.seconds !== null);
   const metres = both.reduce((sum, { covered }) => sum + covered.metres!, 0);
   const seconds = both.reduce((sum, { covered }) => sum + covered.seconds!, 0);
