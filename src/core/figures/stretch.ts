@@ -10,7 +10,10 @@ import { lifting, type Work } from "./lifting";
 export interface WeekOfStretch { start: Day; done: Session[]; work: Work }
 
 /** The work from one day to another, both included: week by week, and in all. */
-export interface Stretch { weeks: WeekOfStretch[]; done: Session[]; sum: WorkSum }
+export interface Stretch { weeks: WeekOfStretch[]; done: Session[]; sum: WorkSum; total: WorkTotal }
+
+/** How much was done in a stretch of days, beside what was planned. */
+export interface WorkTotal extends Pick<WorkSum, "sets" | "numberOfLifts" | "volumeLoadKg" | "averageIntensity" | "averageKg" | "planned"> { sessions: number }
 
 /** Performed and planned sums over several weeks; lifts by zone, `known` of them with a maximum in force and `unknown` without. */
 export interface WorkSum {
@@ -39,7 +42,10 @@ export function stretchOf(figures: Figures, first: Day, last: Day): Stretch {
     const sessions = (whole ? figures.sessionsOfWeek(start) : figures.sessionsBetween(Math.max(first, start), Math.min(last, start + 6)));
     weeks.push({ start, done: sessions.filter((session) => figures.setsOf(session).length > 0), work: whole ? lifting(figures).weekWork(start) : lifting(figures).workOf(sessions) });
   }
-  return { weeks, done: weeks.flatMap(({ done }) => done), sum: sumOf(weeks.map(({ work }) => work)) };
+  const done = weeks.flatMap((week) => week.done);
+  const sum = sumOf(weeks.map(({ work }) => work));
+  const { sets, numberOfLifts, volumeLoadKg, averageIntensity, averageKg: kg, planned } = sum;
+  return { weeks, done, sum, total: { sessions: done.length, sets, numberOfLifts, volumeLoadKg, averageIntensity, averageKg: kg, planned } };
 }
 
 /** Average weight of a lift: volume load ÷ number of lifts, kilograms; null when nothing was lifted. */
@@ -78,13 +84,11 @@ function addLine(lines: Map<string, LineSum>, key: string, one: LineSum): void {
 }
 
 /** The work of a block: what was performed up to the day asked about, beside what was planned up to it and for the whole block. */
-export interface BlockWork extends Pick<WorkSum, "sets" | "numberOfLifts" | "volumeLoadKg" | "averageKg" | "averageIntensity"> {
+export interface BlockWork extends WorkTotal {
   block: Block;
   course: BlockCourse;
-  sessions: number;
   /** Over the days that have passed; null before the block begins. */
   perWeek: { numberOfLifts: number; volumeLoadKg: number } | null;
-  planned: WorkSum["planned"];
   plannedSoFar: WorkSum["planned"];
   /** Lifts a week, load a week and average weight as multiples of the block's before; null where one of the two has nothing. */
   against: { numberOfLifts: number; volumeLoadKg: number; averageKg: number } | null;
@@ -100,13 +104,12 @@ export function blockWorks(figures: Figures, atMost = Infinity): BlockWork[] {
 const workOfBlock = ownedBy((figures: Figures) => family(figures.log.index, (index: number): Omit<BlockWork, "against"> => {
   const block = figures.blocks[index]!;
   const course = blockCourse(block, figures.on);
-  const whole = stretchOf(figures, course.first, course.last);
-  const soFar = course.state === "under way" ? stretchOf(figures, course.first, figures.on) : whole;
-  const { sets, numberOfLifts, volumeLoadKg, averageKg: kg, averageIntensity } = whole.sum;
+  const { total } = stretchOf(figures, course.first, course.last);
+  const soFar = course.state === "under way" ? stretchOf(figures, course.first, figures.on).total : total;
   const weeks = course.passed / 7;
   return {
-    block, course, sessions: whole.done.length, sets, numberOfLifts, volumeLoadKg, averageKg: kg, averageIntensity, perWeek: weeks === 0 ? null : { numberOfLifts: numberOfLifts / weeks, volumeLoadKg: volumeLoadKg / weeks },
-    planned: whole.sum.planned, plannedSoFar: course.state === "ahead" ? { sets: 0, numberOfLifts: 0, volumeLoadKg: 0 } : soFar.sum.planned,
+    block, course, ...total, perWeek: weeks === 0 ? null : { numberOfLifts: total.numberOfLifts / weeks, volumeLoadKg: total.volumeLoadKg / weeks },
+    plannedSoFar: course.state === "ahead" ? { sets: 0, numberOfLifts: 0, volumeLoadKg: 0 } : soFar.planned,
   };
 }));
 

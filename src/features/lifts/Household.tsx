@@ -1,6 +1,6 @@
 "use client";
 
-import type { PersonWork } from "@/core/figures/views/records";
+import type { WorkTotal } from "@/core/figures/stretch";
 import type { Printer } from "@/core/units/printer";
 import { shortDate } from "@/ui/dates";
 import { useFigure } from "@/ui/log/useFigure";
@@ -9,7 +9,7 @@ import { usePrinter } from "@/ui/usePrinter";
 import { printNumber } from "@/core/units/number";
 import view from "@/ui/view.module.css";
 
-const workRows: [label: string, value: (work: PersonWork, printer: Printer) => string][] = [
+const workRows: [label: string, value: (work: WorkTotal, printer: Printer) => string][] = [
   ["Sessions", ({ sessions }) => printNumber(sessions, 0)], ["Sets", ({ sets }) => printNumber(sets, 0)], ["Number of lifts", ({ numberOfLifts }) => printNumber(numberOfLifts, 0)], ["Volume load", ({ volumeLoadKg }, printer) => printer.volumeLoad(volumeLoadKg)],
   ["Average weight", ({ averageKg }, printer) => (averageKg === null ? "none" : printer.mass(averageKg))], ["Average intensity", ({ averageIntensity }, printer) => (averageIntensity === null ? "none" : printer.percent(averageIntensity))],
 ];

@@ -3,7 +3,7 @@ import type { Beaten } from "../../strength/strengthRecords";
 import type { Figures } from "../figures";
 import { lifting } from "../lifting";
 import type { Meet } from "../../strength/meet";
-import { stretchOf, type WorkSum } from "../stretch";
+import { stretchOf, type WorkTotal } from "../stretch";
 import { liftsView, type LiftRow } from "./lifts";
 
 /** A record as it was beaten, newest first in the list. */
@@ -46,17 +46,9 @@ export function recordsView(figures: Figures, ask: { exerciseId: string | null; 
 }
 
 /** The lifts of several people side by side: for each lift that anyone has an estimate of, each person's best and latest; and the work of each in the latest twelve weeks. */
-export interface HouseholdLifts { people: { id: string; name: string; work: PersonWork }[]; rows: { exerciseId: string; name: string; cells: (Pick<LiftRow, "best" | "latest" | "ratio" | "added"> | null)[] }[] }
-
-/** One person's work over a stretch of days. */
-export interface PersonWork extends Pick<WorkSum, "sets" | "numberOfLifts" | "volumeLoadKg" | "averageKg" | "averageIntensity"> { sessions: number }
+export interface HouseholdLifts { people: { id: string; name: string; work: WorkTotal }[]; rows: { exerciseId: string; name: string; cells: (Pick<LiftRow, "best" | "latest" | "ratio" | "added"> | null)[] }[] }
 
 const workDays = 84;
-
-function personWork(figures: Figures): PersonWork {
-  const { done, sum: { sets, numberOfLifts, volumeLoadKg, averageKg, averageIntensity } } = stretchOf(figures, figures.on - workDays + 1, figures.on);
-  return { sessions: done.length, sets, numberOfLifts, volumeLoadKg, averageKg, averageIntensity };
-}
 
 export function householdLifts(everyone: readonly Figures[]): HouseholdLifts {
   const lifts = everyone.map((figures) => new Map(liftsView(figures).lifts.map((row) => [row.exercise.id, row])));
@@ -66,5 +58,5 @@ export function householdLifts(everyone: readonly Figures[]): HouseholdLifts {
     cells: lifts.map((one) => { const row = one.get(exerciseId); return row?.best ? { best: row.best, latest: row.latest, ratio: row.ratio, added: row.added } : null; }),
   }));
   const shared = (row: HouseholdLifts["rows"][number]) => row.cells.filter((cell) => cell !== null).length;
-  return { people: everyone.map((figures) => ({ id: figures.person.id, name: figures.person.name, work: personWork(figures) })), rows: rows.sort((a, b) => shared(b) - shared(a) || (a.name < b.name ? -1 : 1)) };
+  return { people: everyone.map((figures) => ({ id: figures.person.id, name: figures.person.name, work: stretchOf(figures, figures.on - workDays + 1, figures.on).total })), rows: rows.sort((a, b) => shared(b) - shared(a) || (a.name < b.name ? -1 : 1)) };
 }

@@ -8,7 +8,7 @@ import { liftsOf, totalMaximum } from "../../strength/volume";
 import { isWork } from "../../strength/sets";
 import type { Figures } from "../figures";
 import { lifting } from "../lifting";
-import { averageKg, stretchOf, type LineSum } from "../stretch";
+import { averageKg, stretchOf, type LineSum, type WorkTotal } from "../stretch";
 
 /** From one day to another, both included. */
 export interface WorkAsk { from: string; to: string }
@@ -37,7 +37,7 @@ export interface WorkView {
   to: string;
   days: number;
   weeks: WorkWeek[];
-  total: { sessions: number; sets: number; numberOfLifts: number; volumeLoadKg: number; averageIntensity: number | null; averageKg: number | null; planned: { sets: number; numberOfLifts: number; volumeLoadKg: number } };
+  total: WorkTotal;
   byGroup: WorkLine[];
   byLift: WorkLine[];
   /** Hard sets over the stretch and a week, in anatomical order. */
@@ -73,7 +73,7 @@ const sessionsAtMost = 60;
 /** The work of a stretch of days by week, group, lift, muscle, zone and session. */
 export function workView(figures: Figures, { from, to }: WorkAsk): WorkView {
   const [first, last] = [mustDay(from), Math.max(mustDay(from), mustDay(to))];
-  const { weeks, done, sum: total } = stretchOf(figures, first, last);
+  const { weeks, done, sum, total } = stretchOf(figures, first, last);
   const thisWeek = weekStartOf(figures.on, figures.weekStart);
   const { volumeLoadKg, numberOfLifts } = total;
   const share = (lifts: number, load: number) => ({ lifts: numberOfLifts === 0 ? 0 : lifts / numberOfLifts, load: volumeLoadKg === 0 ? 0 : load / volumeLoadKg });
@@ -87,10 +87,10 @@ export function workView(figures: Figures, { from, to }: WorkAsk): WorkView {
       volumeLoadKg: volume.volumeLoadKg, numberOfLifts: volume.numberOfLifts, sets: volume.sets, averageIntensity: volume.averageIntensity, averageKg: averageKg(volume), byZone: spread.byZone,
       planned: { sets: planned.sets, volumeLoadKg: planned.volumeLoadKg, numberOfLifts: planned.numberOfLifts }, share: numberOfLifts === 0 ? null : share(volume.numberOfLifts, volume.volumeLoadKg),
     })),
-    total: { sessions: done.length, sets: total.sets, numberOfLifts, volumeLoadKg, averageIntensity: total.averageIntensity, averageKg: total.averageKg, planned: total.planned },
-    byGroup: lines(total.byGroup, (group) => group), byLift: lines(total.byExercise, (id) => figures.exercises.get(id)?.name ?? id),
-    byMuscle: inAnatomicalOrder(total.byMuscle.keys()).map((muscle) => { const sets = total.byMuscle.get(muscle)!; return { muscle, sets, perWeek: (sets / days) * 7 }; }),
-    zones: zones.map(({ name }, zone) => ({ name, lifts: total.byZone[zone]!, share: total.known === 0 ? 0 : total.byZone[zone]! / total.known })), unknownZone: total.unknown,
+    total,
+    byGroup: lines(sum.byGroup, (group) => group), byLift: lines(sum.byExercise, (id) => figures.exercises.get(id)?.name ?? id),
+    byMuscle: inAnatomicalOrder(sum.byMuscle.keys()).map((muscle) => { const sets = sum.byMuscle.get(muscle)!; return { muscle, sets, perWeek: (sets / days) * 7 }; }),
+    zones: zones.map(({ name }, zone) => ({ name, lifts: sum.byZone[zone]!, share: sum.known === 0 ? 0 : sum.byZone[zone]! / sum.known })), unknownZone: sum.unknown,
     rails: railsOf(figures, done.at(-1)),
     sessions: done.slice(-sessionsAtMost).reverse().map(sessionWork(figures)),
   };
