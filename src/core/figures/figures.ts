@@ -1,4 +1,4 @@
-import { groupBy, joined } from "../calendar/groupBy";
+import { joined } from "../calendar/groupBy";
 import { ageOn, dateOf, monthStartOf, mustDay, weekStartOf, type Day, type Weekday } from "../calendar/day";
 import { weightTrend, type Trend } from "../body/trend";
 import { secondOffset, type SecondOffset, type SecondWeighed } from "../body/second";
@@ -6,9 +6,9 @@ import { primaryOf, type Weighed } from "../body/weighIns";
 import { afterTraining, effectMornings, weekdayEffects, whitened, type AfterTraining, type WeekdayEffects } from "../body/weekday";
 import { weeklyWeight, weekStarts, type WeeklyWeight } from "../body/weekly";
 import { factorOf, type Factor, type FormulaChoice } from "../strength/e1rm";
-import { liftsDone, liftStanding, maximumInForce, withMaximum, type DoneLift, type LiftDay, type LiftStanding } from "../strength/maximum";
+import { daysOfRun, liftsDone, testsIn, warmUpKg, workKg, type LiftRun } from "../strength/liftRun";
+import { liftStanding, maximumInForce, withMaximum, type LiftCourse, type LiftPart, type LiftStanding } from "../strength/maximum";
 import { curveFactor, curveSets, fitRepCurve, type RepCurve } from "../strength/repCurve";
-import { recordDays, type RecordDay } from "../strength/strengthRecords";
 import { bodyPartOf, performedSets, type Counting, type PerformedSet } from "../strength/sets";
 import { equations, type Body, type EquationName, type Resting, type Sex } from "../energy/resting";
 import { goalCourses, milestones, type GoalCourse, type Milestone } from "../goal/course";
@@ -127,7 +127,7 @@ export class Figures extends Asked {
   #levelWithin(day: Day): number | null { return this.trend?.level[day - this.trend.first] ?? null; }
 
   /** Body weight on a day: weighed, else the trend; null when neither is known. */
-  bodyWeightOn = (day: Day): number | null => this.#bodyWeights(blockOf(day))[day - blockOf(day) * blockDays]!;
+  bodyWeightOn = (day: Day): number | null => { const block = blockOf(day); return this.#bodyWeights(block)[day - block * blockDays]!; };
   readonly #bodyWeights = this.#each((block: number) => daysOf(block).map((day): number | null => {
     const primary = day > this.on ? null : this.primaryOn(day);
     return primary?.kg ?? this.#levelWithin(day) ?? this.levelOn(day);
@@ -180,36 +180,30 @@ export class Figures extends Asked {
   /** Performed sets of the week that begins on `start`, oldest first. */
   setsOfWeek(start: Day): PerformedSet[] { return this.sessionsOfWeek(start).flatMap((session) => this.setsOf(session)); }
 
-  /** What was done of each lift in some of a day's sessions; nothing while it lies ahead. */
-  liftsIn(day: Day, sessions: readonly Session[]): DoneLift[] { return day > this.on ? [] : liftsDone(day, sessions, this.exercises, this.bodyWeightOn); }
+  /** What was done of each lift on some days; nothing on those that lie ahead. Of one session alone where that is given. */
+  liftsDone(days: readonly Day[], sessionsOn = (day: Day): readonly Session[] => this.sessionsOn(day)): Map<string, LiftRun> { return liftsDone(days.filter((day) => day <= this.on), sessionsOn, this.exercises, this.bodyWeightOn); }
 
-  /** What was done of each lift through a block of days, day by day, whatever the formula. */
-  readonly #liftBlock = this.#each((block: number) => groupBy(joined(daysOf(block), (day) => this.liftsIn(day, this.sessionsOn(day))), ({ exerciseId }) => exerciseId));
+  /** What was done of each lift through a block of days, whatever the formula. */
+  readonly #liftBlock = this.#each((block: number) => this.liftsDone(daysOf(block)));
   /** The lifts done in a block of days. */
   liftsInBlock(block: number): Iterable<string> { return this.#liftBlock(block).keys(); }
   /** Blocks of days up to the one asked about that hold sessions, in order. */
   get pastBlocks(): readonly number[] { return this.#pastBlocks(); }
   readonly #pastBlocks = this.#kept(() => this.log.index.blocks("sessions", this.personId).filter((block) => block <= blockOf(this.on)));
-  readonly #donePart = this.#each((exerciseId: string) => this.#each((block: number): DoneLift[] => this.#liftBlock(block).get(exerciseId) ?? []));
-  readonly #liftPart = this.#each((exerciseId: string) => this.#each((block: number): { days: LiftDay[]; records: RecordDay[] } => {
-    const days = (this.#liftBlock(block).get(exerciseId) ?? []).map((done) => this.withMaximum(done));
-    return { days, records: recordDays(days, this.volumeOn) };
-  }));
+  readonly #run = this.#each((exerciseId: string) => this.#each((block: number): LiftRun | null => this.#liftBlock(block).get(exerciseId) ?? null));
+  readonly #part = this.#each((exerciseId: string) => this.#each((block: number): LiftPart | null => { const run = this.runIn(exerciseId, block); return run && this.withMaximum(run); }));
 
-  /** What was done of one lift in a block of days, oldest first. */
-  doneIn(exerciseId: string, block: number): readonly DoneLift[] { return this.#donePart(exerciseId)(block); }
+  /** What was done of one lift in a block of days; null where it was not done. */
+  runIn(exerciseId: string, block: number): LiftRun | null { return this.#run(exerciseId)(block); }
 
   /** The same with each day's highest estimate. */
-  courseIn(exerciseId: string, block: number): readonly LiftDay[] { return this.#liftPart(exerciseId)(block).days; }
-
-  /** What can be a record of a lift in a block of days. */
-  recordsIn(exerciseId: string, block: number): readonly RecordDay[] { return this.#liftPart(exerciseId)(block).records; }
+  partIn(exerciseId: string, block: number): LiftPart | null { return this.#part(exerciseId)(block); }
 
   /** Volume load of a lift on one of its days. */
-  readonly volumeOn = ({ workKg, warmUpKg }: DoneLift): number => (this.counting.countWarmUps ? workKg + warmUpKg : workKg);
+  readonly volumeOn = (run: LiftRun, index: number): number => (this.counting.countWarmUps ? workKg(run, index) + warmUpKg(run, index) : workKg(run, index));
 
-  /** What was done of a lift on a day, with its highest estimate. */
-  withMaximum(done: DoneLift): LiftDay { return withMaximum(done, this.factorFor(done.exerciseId), this.bodyWeightOn); }
+  /** What was done of a lift, with the highest estimate of each day. */
+  withMaximum(run: LiftRun): LiftPart { return withMaximum(run, this.factorFor(run.exercise.id), this.bodyWeightOn); }
 
   /** The relation of repetitions to load in force for a lift. */
   readonly factorFor = this.#each((exerciseId: string): Factor => { const { formula } = this; return formula === "personal" ? curveFactor(this.curveOf(exerciseId)) : factorOf[formula]; });
@@ -218,11 +212,12 @@ export class Figures extends Asked {
   readonly curveOf = this.#each((exerciseId: string): RepCurve => {
     const exercise = this.exercises.get(exerciseId)!;
     const tests = this.testsOf(exerciseId).map(({ kg, day }) => ({ day, totalKg: kg + bodyPartOf(exercise, this.bodyWeightOn(day)) })).filter(({ totalKg }) => totalKg > 0);
-    return fitRepCurve(joined(this.#pastBlocks(), (block) => joined(this.#donePart(exerciseId)(block), ({ front, day }) => curveSets(front, day))), tests, this.on);
+    return fitRepCurve(joined(this.#runsOf(exerciseId), curveSets), tests, this.on);
   });
 
-  /** What was done of one lift, day by day, oldest first. */
-  readonly liftCourse = this.#each((exerciseId: string): LiftDay[] => joined(this.#pastBlocks(), (block) => this.courseIn(exerciseId, block)));
+  /** What was done of one lift, oldest first. */
+  readonly liftCourse = this.#each((exerciseId: string): LiftCourse => this.#pastBlocks().flatMap((block) => this.partIn(exerciseId, block) ?? []));
+  #runsOf(exerciseId: string): LiftRun[] { return this.#pastBlocks().flatMap((block) => this.runIn(exerciseId, block) ?? []); }
   readonly #lifted = this.#kept(() => [...new Set(joined(this.#pastBlocks(), (block) => [...this.#liftBlock(block).keys()]))].sort());
 
   /** Every lift that was worked, in order of exercise id. */
@@ -244,17 +239,17 @@ export class Figures extends Asked {
   /** Tested maxima of a lift, quoted as it is loaded, oldest first: those entered as such, and singles made in a session of testing. */
   readonly testsOf = this.#each((exerciseId: string): { day: Day; kg: number; maximum: Maximum | null }[] => {
     const entered = this.#tested().filter((maximum) => maximum.exerciseId === exerciseId).map((maximum) => ({ day: mustDay(maximum.date), kg: maximum.kg, maximum }));
-    const made = joined(this.#pastBlocks(), this.#tried).filter((one) => one.exerciseId === exerciseId).map(({ day, testedKg }) => ({ day, kg: testedKg!, maximum: null }));
+    const made = joined(this.#pastBlocks(), this.#tried).flatMap((one) => (one.exerciseId === exerciseId ? [{ day: one.day, kg: one.kg, maximum: null }] : []));
     return made.length === 0 ? entered : [...entered, ...made].sort((a, b) => a.day - b.day || a.kg - b.kg);
   });
   /** What was tested in sessions of a block of days. */
-  readonly #tried = this.#each((block: number): DoneLift[] => joined(this.#liftBlock(block).values(), (done) => done.filter(({ testedKg }) => testedKg !== null)));
+  readonly #tried = this.#each((block: number) => joined(this.#liftBlock(block).values(), testsIn));
   readonly #ownMaximum = this.#each((exerciseId: string) => maximumInForce(this.liftCourse(exerciseId), this.testsOf(exerciseId)));
 
   /** Weeks in which something was lifted, by first day, oldest first. */
   get liftedWeeks(): Day[] { return this.#liftedWeeks(); }
   readonly #liftedWeeks = this.#kept(() => [...new Set(joined(this.#pastBlocks(), this.#liftedDays).map((day) => weekStartOf(day, this.weekStart)))]);
-  readonly #liftedDays = this.#each((block: number): Day[] => [...new Set(joined(this.#liftBlock(block).values(), (done) => done).map(({ day }) => day))].sort((a, b) => a - b));
+  readonly #liftedDays = this.#each((block: number): Day[] => [...new Set(joined(this.#liftBlock(block).values(), daysOfRun))].sort((a, b) => a - b));
 
   /** Blocks of training in the order in which they begin, those to come included. */
   get blocks(): Block[] { return this.#blocks(); }

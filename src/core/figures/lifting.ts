@@ -6,7 +6,7 @@ import type { Exercise, Session, TrainingSet } from "../log/records";
 import { liftsByZone, type ZoneLifts } from "../strength/intensity";
 import { loadStep } from "../strength/loading";
 import { curveFactor } from "../strength/repCurve";
-import { withMaximum, type LiftDay } from "../strength/maximum";
+import { withMaximum, type LiftCourse } from "../strength/maximum";
 import { strengthOn, targetOf, type Strength, type Target } from "../strength/suggest";
 import { hasPlan } from "../planning/perform";
 import { meets, type Meet } from "../strength/meet";
@@ -86,9 +86,9 @@ class Lifting extends Of {
   bodyPart(exercise: Exercise, day: Day): number { return bodyPartOf(exercise, this.figures.bodyWeightOn(day)); }
 
   /** The days of a lift with their highest estimates by its own curve, whatever the formula in force. */
-  readonly #ownCourse = this.#each((exerciseId: string): LiftDay[] => {
+  readonly #ownCourse = this.#each((exerciseId: string): LiftCourse => {
     const factor = curveFactor(this.figures.curveOf(exerciseId));
-    return this.figures.liftCourse(exerciseId).map(({ done }) => withMaximum(done, factor, this.figures.bodyWeightOn));
+    return this.figures.liftCourse(exerciseId).map(({ run }) => withMaximum(run, factor, this.figures.bodyWeightOn));
   });
 
   /**
@@ -116,7 +116,7 @@ class Lifting extends Of {
   step(exercise: Exercise): number { return loadStep(exercise, this.figures.units.mass); }
 
   /** Records of a lift: as they were beaten, and those that stand. */
-  readonly records = this.#each((exerciseId: string): LiftRecords => liftRecords(joined(this.figures.pastBlocks, (block) => this.figures.recordsIn(exerciseId, block))));
+  readonly records = this.#each((exerciseId: string): LiftRecords => liftRecords(this.figures.liftCourse(exerciseId), this.figures.volumeOn));
 
   /** The best of a lift against body weight; of equal ones the earlier. */
   readonly bestRatio = this.#each((exerciseId: string): Ratio | null => {
@@ -127,12 +127,16 @@ class Lifting extends Of {
     }
     return best;
   });
-  readonly #ratios = this.#each((block: number) => new Map([...this.figures.liftsInBlock(block)].map((exerciseId) => [exerciseId, bestRatio(this.figures.courseIn(exerciseId, block), this.figures.bodyWeightOn, bodyPartOf(this.figures.exercises.get(exerciseId)!, 1))])));
+  readonly #ratios = this.#each((block: number) => new Map([...this.figures.liftsInBlock(block)].map((exerciseId) => [exerciseId, bestRatio(this.figures.partIn(exerciseId, block)!, this.figures.bodyWeightOn, bodyPartOf(this.figures.exercises.get(exerciseId)!, 1))])));
 
   /** Meets and days of testing up to the day asked about, oldest first. */
   get meets(): Meet[] { return this.#meets(); }
   readonly #meets = this.#kept(() => meets(joined(this.figures.pastBlocks, this.#testsIn).filter(({ date }) => mustDay(date) <= this.figures.on), this.figures.settings.totalLifts ?? []));
-  readonly #testsIn = this.#each((block: number): Session[] => joined(daysOf(block), (day) => this.figures.sessionsOn(day).filter(({ test }) => test)));
+  readonly #testsIn = this.#each((block: number): Session[] => {
+    const tests: Session[] = [];
+    for (const day of daysOf(block)) for (const session of this.figures.sessionsOn(day)) if (session.test) tests.push(session);
+    return tests;
+  });
 }
 
 /** The lifting of one person as asked about on one day. */

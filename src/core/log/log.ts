@@ -1,6 +1,7 @@
 import { byId } from "./canonical";
+import { doneSets } from "./doneSets";
 import { LogIndex } from "./logIndex";
-import { recordKinds, type AnyRecord, type Person, type RecordKind, type RecordOf, type Tombstone } from "./records";
+import { recordKinds, type AnyRecord, type Person, type RecordKind, type RecordOf, type Session, type Tombstone } from "./records";
 
 /** The in-memory set of records of one household: what every figure is computed from. Written by `putRecord` and `removeRecord` alone. */
 export interface Log {
@@ -38,6 +39,7 @@ export function fillRecords(log: Log, kind: RecordKind, records: readonly AnyRec
   const fresh = keep === null ? records : records.filter(({ id }) => !keep.has(id));
   log.index.fill(kind, fresh);
   for (const record of fresh) held.set(record.id, record);
+  if (kind === "sessions") for (const record of fresh) doneSets(record as Session);
 }
 
 /** Takes one record out of the log and leaves its tombstone. */

@@ -97,7 +97,7 @@ function personDays(people: Map<string, PersonDays>, personId: string, clock: Cl
 }
 
 /** Days stand together in blocks: whoever reads a day depends on its block, so a sum over twenty years rests on some hundred parts, not on thousands. */
-export const blockDays = 28;
+export const blockDays = 56;
 
 /** The block that holds a day. */
 export function blockOf(day: Day): number {
@@ -112,6 +112,7 @@ export function daysOf(block: number): Day[] {
 }
 
 class PersonDays {
+  /** Days that have records. */
   readonly #buckets = new Map<Day, { records: Dated[]; sorted: boolean }>();
   readonly #blocks = new Map<number, Part>();
   /** Days with records, in order once asked for; null while that must be found again. */
@@ -119,7 +120,7 @@ class PersonDays {
   #blockList: number[] | null = null;
   readonly #part: Part;
   /** The day filled last: records that follow one another are mostly of one day. */
-  #filled = { date: "", records: [] as Dated[] };
+  #filled: { date: string; records: Dated[] } | null = null;
 
   constructor(private readonly clock: Clock) {
     this.#part = new Part(clock.version);
@@ -138,7 +139,7 @@ class PersonDays {
 
   days(): readonly Day[] {
     track(this.#part);
-    this.#days ??= [...this.#buckets].filter(([, { records }]) => records.length > 0).map(([day]) => day).sort((a, b) => a - b);
+    this.#days ??= [...this.#buckets.keys()].sort((a, b) => a - b);
     return this.#days;
   }
 
@@ -150,7 +151,7 @@ class PersonDays {
 
   /** Adds a record while the index is built for the first time. */
   fill(record: Dated): void {
-    if (record.date !== this.#filled.date) {
+    if (this.#filled === null || record.date !== this.#filled.date) {
       const day = mustDay(record.date);
       const bucket = this.#buckets.get(day) ?? { records: [], sorted: false };
       this.#buckets.set(day, bucket);
@@ -169,9 +170,11 @@ class PersonDays {
 
   /** A day's list is replaced, never changed in place: whoever holds the old one keeps it. */
   #set(day: Day, change: (records: readonly Dated[]) => Dated[]): void {
+    this.#filled = null;
     const before = this.#buckets.get(day)?.records ?? none;
     const records = change(before);
-    this.#buckets.set(day, { records, sorted: false });
+    if (records.length > 0) this.#buckets.set(day, { records, sorted: false });
+    else this.#buckets.delete(day);
     this.#block(day).changed = this.clock.version;
     if ((before.length > 0) === (records.length > 0)) return;
     this.#days = null;

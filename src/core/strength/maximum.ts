@@ -1,162 +1,107 @@
 import type { Day } from "../calendar/day";
-import type { Exercise, Session, TrainingSet } from "../log/records";
 import type { Factor } from "./e1rm";
-import { bodyShare, eligibleReps, quotedKg, totalLoad, type BodyWeightOn, type PerformedSet } from "./sets";
+import { dayOf, daysIn, firstSet, frontSet, limitRepsOf, sessionCount, totalKgOf, wasWorked, type FrontSet, type LiftRun } from "./liftRun";
+import { bodyShare, type BodyWeightOn } from "./sets";
 
 /** A lift's estimated maximum with the set it stands on. */
 export interface LiftMaximum { e1rmKg: number; set: FrontSet }
 
-/** What was done of one lift on one day, whatever relation of repetitions to load is chosen. */
-export interface DoneLift {
-  exerciseId: string;
-  day: Day;
-  /** Whether at least one repetition (or a timed or distance set) was done. */
-  worked: boolean;
-  /** Sessions of the day that hold performed sets of the lift. */
-  sessionIds: string[];
-  /** The last session of the day with a set that is no warm-up. */
-  lastWorking: string | null;
-  /** Working sets of the day that no other one matches in load, repetitions and repetitions to the limit together; of equal ones the earlier. */
-  front: FrontSet[];
-  /** The heaviest single made in a session of testing, quoted as the lift is loaded; null without one. */
-  testedKg: number | null;
-  /** Σ reps × total load of the working sets, and of the warm-ups, kilograms, as `workOf` counts them. */
-  workKg: number;
-  warmUpKg: number;
-}
+/** A run of a lift's days with each day's highest eligible estimate (NaN without one) and the place of the set it stands on; of equal ones the earlier set keeps the place. */
+export interface LiftPart { readonly run: LiftRun; readonly e1rmKg: readonly number[]; readonly set: readonly number[] }
 
-/** A performed set on the front of its day, as far as a maximum, a record or a curve needs it. A lift has thousands of them. */
-export interface FrontSet extends Pick<PerformedSet, "exercise" | "sessionId" | "day" | "reps" | "typedKg" | "rpe" | "failed" | "asManyAsPossible"> {
-  totalKg: number;
-  /** Repetitions done plus in reserve; 0 for a set that may not stand for a maximum. */
-  limitReps: number;
-}
-
-/** The same with the day's highest eligible estimate; of equal ones the earlier set keeps the place. */
-export interface LiftDay { day: Day; done: DoneLift; maximum: LiftMaximum | null }
+/** What was done of one lift, part after part, oldest first. */
+export type LiftCourse = readonly LiftPart[];
 
 /** What is known of one lift: the highest eligible estimate ever, that of the latest day which has one, the day last done and in how many sessions. */
 export interface LiftStanding { exerciseId: string; best: LiftMaximum | null; latest: LiftMaximum | null; lastDone: Day; sessions: number }
 
 /**
- * What was done of each lift on a day, in the order in which the lifts were first done. Every set of every session passes here when
- * all is computed afresh, so nothing lasting is made for a set but for those few on the day's front.
- */
-export function liftsDone(day: Day, sessions: readonly Session[], exercises: ReadonlyMap<string, Exercise>, bodyWeightOn: BodyWeightOn): DoneLift[] {
-  const lifts: DoneLift[] = [];
-  for (const session of sessions) {
-    for (const item of session.items ?? []) {
-      const exercise = exercises.get(item.exerciseId);
-      if (exercise === undefined) continue;
-      const timed = exercise.measure === "duration" || exercise.measure === "distance";
-      let at = indexOfLift(lifts, exercise.id);
-      for (const set of item.sets) {
-        const { done } = set;
-        if (!done) continue;
-        // Lists are begun with what they hold: one that grows later is given room for many, and there are thousands of them.
-        if (at < 0) at = lifts.push({ exerciseId: exercise.id, day, worked: false, sessionIds: [session.id], lastWorking: null, front: noFront, testedKg: null, workKg: 0, warmUpKg: 0 }) - 1;
-        const lift = lifts[at]!;
-        const reps = done.reps ?? 0;
-        if (reps > 0 || timed) lift.worked = true;
-        if (lift.sessionIds[lift.sessionIds.length - 1] !== session.id) lift.sessionIds.push(session.id);
-        if (!set.warmUp) lift.lastWorking = session.id;
-        if (reps < 1 || timed) continue;
-        const totalKg = totalLoad(exercise, done.kg ?? 0, day, bodyWeightOn);
-        if (set.warmUp) { lift.warmUpKg += loadDone(done, reps, totalKg, exercise, day, bodyWeightOn); continue; }
-        if (session.test && reps === 1 && !done.failed) lift.testedKg = Math.max(lift.testedKg ?? -Infinity, quotedKg(exercise, done.kg ?? 0));
-        if (totalKg === null) continue;
-        lift.workKg += loadDone(done, reps, totalKg, exercise, day, bodyWeightOn);
-        const limitReps = eligibleReps(reps, done.rpe ?? null);
-        if (isMatched(lift.front, totalKg, reps, limitReps)) continue;
-        const one: FrontSet = { exercise, sessionId: session.id, day, reps, typedKg: done.kg ?? 0, rpe: done.rpe ?? null, failed: done.failed ?? false, asManyAsPossible: set.planned?.asManyAsPossible ?? false, totalKg, limitReps };
-        if (lift.front.length === 0) lift.front = [one];
-        else putOnFront(lift.front, one);
-      }
-    }
-  }
-  return lifts;
-}
-
-const noFront: FrontSet[] = [];
-
-function indexOfLift(lifts: readonly DoneLift[], exerciseId: string): number {
-  for (let at = 0; at < lifts.length; at++) if (lifts[at]!.exerciseId === exerciseId) return at;
-  return -1;
-}
-
-/** Σ reps × total load of one done set, both sides and all parts counted; `totalKg` is that of its first part. */
-function loadDone({ kg, parts }: NonNullable<TrainingSet["done"]>, reps: number, totalKg: number | null, exercise: Exercise, day: Day, bodyWeightOn: BodyWeightOn): number {
-  let load = reps * (totalKg ?? 0);
-  if (parts) for (const part of parts) load += (part.reps ?? 0) * (totalLoad(exercise, part.kg ?? kg ?? 0, day, bodyWeightOn) ?? 0);
-  return load * (exercise.perSide ? 2 : 1);
-}
-
-function isMatched(front: readonly FrontSet[], totalKg: number, reps: number, limitReps: number): boolean {
-  for (const one of front) if (one.totalKg >= totalKg && one.reps >= reps && one.limitReps >= limitReps) return true;
-  return false;
-}
-
-/** Puts a set on the front in the place of those that it matches. */
-function putOnFront(front: FrontSet[], one: FrontSet): void {
-  let left = 0;
-  for (const held of front) if (one.totalKg < held.totalKg || one.reps < held.reps || one.limitReps < held.limitReps) front[left++] = held;
-  front[left] = one;
-  front.length = left + 1;
-}
-
-/**
- * A lift's day with its highest estimate, on the total load and quoted as the lift is loaded. An estimate rises with load and with repetitions to
+ * A run with its highest estimates, on the total load and quoted as the lift is loaded. An estimate rises with load and with repetitions to
  * the limit, so it stands on the front.
  */
-export function withMaximum(done: DoneLift, factor: Factor, bodyWeightOn: BodyWeightOn): LiftDay {
-  const { day, front } = done;
-  let top: FrontSet | null = null;
-  let topKg = 0;
-  for (const one of front) {
-    const kg = one.limitReps === 0 ? 0 : one.totalKg * factor(one.limitReps);
-    if (kg > topKg) [top, topKg] = [one, kg];
+export function withMaximum(run: LiftRun, factor: Factor, bodyWeightOn: BodyWeightOn): LiftPart {
+  const count = daysIn(run);
+  const e1rmKg: number[] = [];
+  const set: number[] = [];
+  const share = bodyShare(run.exercise);
+  for (let index = 0, at = 0; index < count; index++) {
+    let top = -1;
+    let topKg = 0;
+    for (const end = firstSet(run, index + 1); at < end; at++) {
+      const limitReps = limitRepsOf(run, at);
+      const kg = limitReps === 0 ? 0 : totalKgOf(run, at) * factor(limitReps);
+      if (kg <= topKg) continue;
+      top = at;
+      topKg = kg;
+    }
+    set.push(top);
+    e1rmKg.push(top < 0 ? NaN : share === null ? topKg : topKg - share * (bodyWeightOn(dayOf(run, index)) ?? 0));
   }
-  const share = top === null ? null : bodyShare(top.exercise);
-  const maximum = top === null ? null : { e1rmKg: share === null ? topKg : topKg - share * (bodyWeightOn(day) ?? 0), set: top };
-  return { day, done, maximum };
+  return { run, e1rmKg, set };
+}
+
+/** The highest estimate of a day that has one, with its set. */
+export function maximumAt({ run, e1rmKg, set }: LiftPart, index: number): LiftMaximum {
+  return { e1rmKg: e1rmKg[index]!, set: frontSet(run, index, set[index]!) };
+}
+
+/** The highest estimates of a course, oldest first. */
+export function maximaOf(course: LiftCourse): LiftMaximum[] {
+  const maxima: LiftMaximum[] = [];
+  for (const part of course) for (let index = 0; index < part.set.length; index++) if (part.set[index]! >= 0) maxima.push(maximumAt(part, index));
+  return maxima;
+}
+
+/** The days of a course from the latest back. */
+export function* daysBack(course: LiftCourse): Generator<{ part: LiftPart; index: number }> {
+  for (const part of [...course].reverse()) for (let index = daysIn(part.run) - 1; index >= 0; index--) yield { part, index };
 }
 
 /**
- * Best and latest estimated maximum of a lift; null when it was never worked.
- * @param course the days of the lift, oldest first; of equal estimates the earlier day keeps the place
+ * Best and latest estimated maximum of a lift before a day; null when it was not worked.
+ * @param course the days of the lift; of equal estimates the earlier day keeps the place
  */
-export function liftStanding(exerciseId: string, course: readonly LiftDay[]): LiftStanding | null {
-  const last = course.findLast(({ done }) => done.worked);
-  if (last === undefined) return null;
-  let best: LiftMaximum | null = null;
-  let latest: LiftMaximum | null = null;
+export function liftStanding(exerciseId: string, course: LiftCourse, before: Day = Infinity): LiftStanding | null {
+  let lastDone: Day | null = null;
+  let best: LiftPart | null = null;
+  let bestAt = 0;
+  let latest: LiftPart | null = null;
+  let latestAt = 0;
   let sessions = 0;
-  for (const { maximum, done } of course) {
-    sessions += done.sessionIds.length;
-    latest = maximum ?? latest;
-    if (maximum !== null && (best === null || maximum.e1rmKg > best.e1rmKg)) best = maximum;
+  for (const part of course) {
+    const { run, e1rmKg, set } = part;
+    for (let index = 0; index < set.length && dayOf(run, index) < before; index++) {
+      sessions += sessionCount(run, index);
+      if (wasWorked(run, index)) lastDone = dayOf(run, index);
+      if (set[index]! < 0) continue;
+      latest = part;
+      latestAt = index;
+      if (best !== null && e1rmKg[index]! <= best.e1rmKg[bestAt]!) continue;
+      best = part;
+      bestAt = index;
+    }
   }
-  return { exerciseId, best, latest, lastDone: last.day, sessions };
+  return lastDone === null ? null : { exerciseId, best: best && maximumAt(best, bestAt), latest: latest && maximumAt(latest, latestAt), lastDone, sessions };
 }
 
 /**
  * The maximum in force on each day: the latest tested one, raised by any higher estimate since; without a test the highest
  * estimate so far. It looks back only, so a later maximum never rewrites an earlier figure.
- * @param course the days of one lift, oldest first
+ * @param course the days of one lift
  * @param tested tested maxima, oldest first
  * @returns the maximum in force on a day (that day's own sets included), or null when there is none yet
  */
-export function maximumInForce(course: readonly LiftDay[], tested: readonly { kg: number; day: Day }[]): (day: Day) => number | null {
+export function maximumInForce(course: LiftCourse, tested: readonly { kg: number; day: Day }[]): (day: Day) => number | null {
   const steps: { day: Day; kg: number }[] = [];
   let next = 0;
   const takeTests = (until: Day) => {
     for (let test = tested[next]; test !== undefined && test.day <= until; test = tested[++next]) steps.push(test);
   };
-  for (const { day, maximum } of course) {
-    if (maximum === null) continue;
+  for (const { run, e1rmKg, set } of course) for (let index = 0; index < set.length; index++) {
+    if (set[index]! < 0) continue;
     // On the day of a test an estimate can still raise it.
-    takeTests(day);
-    if (steps.length === 0 || maximum.e1rmKg > steps.at(-1)!.kg) steps.push({ day, kg: maximum.e1rmKg });
+    takeTests(dayOf(run, index));
+    if (steps.length === 0 || e1rmKg[index]! > steps.at(-1)!.kg) steps.push({ day: dayOf(run, index), kg: e1rmKg[index]! });
   }
   takeTests(Infinity);
   return (day) => {

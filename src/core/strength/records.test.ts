@@ -7,12 +7,13 @@ import { printLoad, parseMass, KG_PER_LB } from "../units/mass";
 import { estimateMaximum, factorOf, formulaNames, type CommonFormula } from "./e1rm";
 import { liftsByZone, zoneOf } from "./intensity";
 import { findExercises, mergedExercise } from "./library";
-import { liftsDone, liftStanding, withMaximum, type DoneLift, type LiftDay } from "./maximum";
+import { daysIn, dayOf, frontSet, firstSet, lastWorking, liftsDone, sessionsOfDay, testsIn, warmUpKg, wasWorked, workKg } from "./liftRun";
+import { daysBack, liftStanding, maximaOf, withMaximum, type LiftCourse } from "./maximum";
 import { meets } from "./meet";
 import { muscles } from "./muscles";
 import { performedSets } from "./sets";
 import { starterExercises, starterExercisesIn } from "./starterExercises";
-import { bestRatio, liftRecords, recordDays, repRecords } from "./strengthRecords";
+import { bestRatio, liftRecords } from "./strengthRecords";
 import { loadForEffort, strengthOn, targetOf } from "./suggest";
 import { liftsOf, loadOf, workOf } from "./volume";
 
@@ -26,7 +27,14 @@ type Done = NonNullable<TrainingSet["done"]>;
 const session = (day: number, sets: readonly (Done & { warmUp?: boolean })[], extra: Partial<Session> = {}, exerciseId = "squat"): Session => ({
   id: `s${day}`, personId: "p", date: dateOf(day), kind: "strength", status: "done", items: [{ id: "i", exerciseId, sets: sets.map(({ warmUp, ...done }, index) => ({ id: String(index), ...(warmUp ? { warmUp } : {}), done })) }], ...extra,
 });
-const courseOf = (sessions: readonly Session[], formula: CommonFormula = "epley"): LiftDay[] => sessions.flatMap((one, index) => liftsDone(index + 1, [one], exercises, at80)).map((done) => withMaximum(done, factorOf[formula], at80));
+/** The squat through sessions a day each from day 1, cut into parts before some of the days. */
+const courseOf = (sessions: readonly Session[], formula: CommonFormula = "epley", cuts: readonly number[] = []): LiftCourse => {
+  const ends = [...cuts, 0, sessions.length].filter((cut) => cut <= sessions.length).sort((a, b) => a - b);
+  return ends.slice(1).flatMap((end, index) => {
+    const days = Array.from({ length: end - ends[index]! }, (_, at) => ends[index]! + at + 1);
+    return [...liftsDone(days, (day) => [sessions[day - 1]!], exercises, at80).values()].map((run) => withMaximum(run, factorOf[formula], at80));
+  });
+};
 const aDone = fc.record({ reps: fc.integer({ min: 0, max: 15 }), kg: fc.integer({ min: 20, max: 120 }), rpe: fc.constantFrom(null, 5, 6, 7, 8.5, 10) });
 const someDays = fc.array(fc.array(aDone, { minLength: 1, maxLength: 6 }), { minLength: 1, maxLength: 6 });
 const bestOf = (days: readonly Done[][], formula: CommonFormula) => liftStanding("squat", courseOf(days.map((sets, index) => session(index + 1, sets)), formula))?.best?.e1rmKg ?? 0;
@@ -73,10 +81,10 @@ describe("totals", () => {
   it("a lift's day holds the volume load of its sets", () => {
     fc.assert(fc.property(fc.array(aDone, { minLength: 1, maxLength: 8 }), fc.boolean(), (sets, drop) => {
       const one = session(1, sets.map((set, index) => ({ ...set, warmUp: index % 3 === 0, ...(drop ? { parts: [{ reps: 3, kg: 15 }, { reps: 2 }] } : {}) })), {}, drop ? "chin" : "squat");
-      const [lift] = liftsDone(1, [one], exercises, at80);
+      const lift = liftsDone([1], () => [one], exercises, at80).get(drop ? "chin" : "squat")!;
       const performed = performedSets(one, 1, exercises, at80);
-      expect(lift!.workKg).toBe(workOf(performed, {}).volumeLoadKg);
-      expect(lift!.workKg + lift!.warmUpKg).toBeCloseTo(workOf(performed, { countWarmUps: true }).volumeLoadKg, 9);
+      expect(workKg(lift, 0)).toBe(workOf(performed, {}).volumeLoadKg);
+      expect(workKg(lift, 0) + warmUpKg(lift, 0)).toBeCloseTo(workOf(performed, { countWarmUps: true }).volumeLoadKg, 9);
     }));
   });
   it("count the parts of a drop set by their own load, in their own zones", () => {
@@ -102,42 +110,71 @@ describe("a load typed in pounds", () => {
   });
 });
 
+describe("what was done of a lift, in columns", () => {
+  it("is what the records of its sets say, day by day", () => {
+    const aSet = fc.record({ reps: fc.integer({ min: 0, max: 14 }), kg: fc.constantFrom(50, 62.5, 100), rpe: fc.constantFrom(null, 5, 7, 8.5), warmUp: fc.boolean(), failed: fc.boolean() });
+    fc.assert(fc.property(fc.array(fc.array(aSet, { maxLength: 5 }), { minLength: 1, maxLength: 5 }), fc.boolean(), (days, twice) => {
+      const of = (day: number) => [session(day, days[day - 1]!), ...(twice ? [{ ...session(day, days[day - 1]!), id: `t${day}` }] : [])];
+      const run = liftsDone(days.map((_, index) => index + 1), of, exercises, at80).get("squat");
+      const lifted = days.flatMap((sets, index) => (sets.length > 0 ? [{ day: index + 1, sets }] : []));
+      expect(run ? daysIn(run) : 0).toBe(lifted.length);
+      for (const [index, { day, sets }] of lifted.entries()) {
+        expect([dayOf(run!, index), wasWorked(run!, index), sessionsOfDay(run!, index)]).toEqual([day, sets.some(({ reps }) => reps > 0), of(day).map(({ id }) => id)]);
+        expect(lastWorking(run!, index)).toBe(sets.some(({ warmUp }) => !warmUp) ? of(day).at(-1)!.id : null);
+        const front = Array.from({ length: firstSet(run!, index + 1) - firstSet(run!, index) }, (_, at) => frontSet(run!, index, firstSet(run!, index) + at));
+        const limit = ({ reps, rpe }: (typeof sets)[number]) => { const all = reps + (rpe === null ? 0 : 10 - rpe); return (rpe !== null && rpe < 6) || all > 12 ? 0 : all; };
+        const working = sets.filter(({ warmUp, reps }) => !warmUp && reps >= 1);
+        // Every working set is matched by one on the front, and none on it by another.
+        for (const set of working) expect(front.some((one) => one.totalKg >= set.kg && one.reps >= set.reps && one.limitReps >= limit(set))).toBe(true);
+        for (const one of front) {
+          expect(front.filter((other) => other.totalKg >= one.totalKg && other.reps >= one.reps && other.limitReps >= one.limitReps)).toEqual([one]);
+          expect(working.some(({ kg, reps, rpe, failed }) => one.typedKg === kg && one.reps === reps && one.rpe === rpe && one.failed === failed)).toBe(true);
+          expect(one).toMatchObject({ day, exercise: squat, sessionId: `s${day}`, asManyAsPossible: false });
+        }
+      }
+    }));
+  });
+});
+
 describe("records", () => {
+  const volumeOf = workKg;
   it("a set stands for all fewer repetitions, and the first of equal loads keeps the record", () => {
     const course = courseOf([session(1, [{ reps: 6, kg: 90 }]), session(2, [{ reps: 5, kg: 90 }, { reps: 3, kg: 100 }]), session(3, [{ reps: 8, kg: 80 }])]);
-    expect(repRecords(course).map(({ reps, kg, day }) => [reps, kg, day])).toEqual([[1, 100, 2], [2, 100, 2], [3, 100, 2], [4, 90, 1], [5, 90, 1], [6, 90, 1], [7, 80, 3], [8, 80, 3]]);
+    expect(liftRecords(course, volumeOf).standing.map(({ reps, kg, day }) => [reps, kg, day])).toEqual([[1, 100, 2], [2, 100, 2], [3, 100, 2], [4, 90, 1], [5, 90, 1], [6, 90, 1], [7, 80, 3], [8, 80, 3]]);
+    expect(liftRecords(course, volumeOf, 2)).toEqual(liftRecords(courseOf([session(1, [{ reps: 6, kg: 90 }])]), volumeOf));
   });
   it("beaten are told once a set, nothing on the first day, volume and estimate beside", () => {
     const course = courseOf([session(1, [{ reps: 5, kg: 90 }]), session(2, [{ reps: 5, kg: 95, rpe: 9 }, { reps: 5, kg: 95 }]), session(3, [{ reps: 3, kg: 90 }])]);
-    expect(liftRecords(recordDays(course, ({ workKg }) => workKg)).beaten.map(({ day, what, kg, beforeKg }) => [day, what, Math.round(kg), Math.round(beforeKg)])).toEqual([[2, "reps", 95, 90], [2, "e1rm", 114, 105], [2, "volume", 950, 450]]);
+    expect(liftRecords(course, volumeOf).beaten.map(({ day, what, kg, beforeKg }) => [day, what, Math.round(kg), Math.round(beforeKg)])).toEqual([[2, "reps", 95, 90], [2, "e1rm", 114, 105], [2, "volume", 950, 450]]);
   });
-  it("come out the same however the days are cut into stretches, told by what each day beats of all before it", () => {
+  it("come out the same however the days are cut into parts, told by what each day beats of all before it", () => {
     fc.assert(fc.property(someDays, fc.array(fc.integer({ min: 0, max: 12 }), { maxLength: 4 }), (days, cuts) => {
-      const course = courseOf(days.map((sets, index) => session(index + 1, sets)));
-      const volumeOf = ({ workKg }: DoneLift) => workKg;
-      const ends = [...cuts, 0, course.length].filter((cut) => cut <= course.length).sort((a, b) => a - b);
-      const inStretches = liftRecords(ends.slice(1).flatMap((end, index) => recordDays(course.slice(ends[index], end), volumeOf)));
-      expect(inStretches).toEqual(liftRecords(course.flatMap((one) => recordDays([one], volumeOf))));
-      expect(inStretches.standing).toEqual(repRecords(course));
+      const sessions = days.map((sets, index) => session(index + 1, sets));
+      const course = courseOf(sessions, "epley", cuts);
+      const records = liftRecords(course, volumeOf);
+      expect(records).toEqual(liftRecords(courseOf(sessions), volumeOf));
+      expect(liftStanding("squat", course)).toEqual(liftStanding("squat", courseOf(sessions)));
       let [mostKg, highestKg] = [0, 0];
-      for (const { day, done: { workKg }, maximum } of course) {
-        const of = (what: string) => inStretches.beaten.filter((one) => one.day === day && one.what === what).map(({ kg }) => kg);
-        expect(of("volume")).toEqual(mostKg > 0 && workKg > mostKg ? [workKg] : []);
-        const kg = maximum !== null && maximum.set.limitReps <= 10 ? maximum.e1rmKg : 0;
+      for (const { part, index } of [...daysBack(course)].reverse()) {
+        const [day, volumeKg] = [dayOf(part.run, index), workKg(part.run, index)];
+        const maximum = maximaOf(course).find(({ set }) => set.day === day);
+        const of = (what: string) => records.beaten.filter((one) => one.day === day && one.what === what).map(({ kg }) => kg);
+        expect(of("volume")).toEqual(mostKg > 0 && volumeKg > mostKg ? [volumeKg] : []);
+        const kg = maximum !== undefined && maximum.set.limitReps <= 10 ? maximum.e1rmKg : 0;
         expect(of("e1rm")).toEqual(highestKg > 0 && kg > highestKg ? [kg] : []);
-        [mostKg, highestKg] = [Math.max(mostKg, workKg), Math.max(highestKg, kg)];
+        [mostKg, highestKg] = [Math.max(mostKg, volumeKg), Math.max(highestKg, kg)];
       }
     }));
   });
   it("against body weight: the total load over the weight of that day, the highest wherever it was", () => {
-    const course = courseOf([session(1, [{ reps: 1, kg: 120 }]), session(2, [{ reps: 1, kg: 125 }])]);
+    const [course] = courseOf([session(1, [{ reps: 1, kg: 120 }]), session(2, [{ reps: 1, kg: 125 }])]) as [LiftCourse[number]];
     expect(bestRatio(course, (day) => (day === 1 ? 75 : 80), 0)).toEqual({ ratio: 1.6, day: 1 });
     expect(bestRatio(course, () => 80, 0.5)).toEqual({ ratio: (125 + 40) / 80, day: 2 });
     expect(bestRatio(course, () => null, 0)).toBeNull();
   });
   it("keep the rule against every set looked at alone", () => {
     fc.assert(fc.property(someDays, (days) => {
-      const records = repRecords(courseOf(days.map((sets, index) => session(index + 1, sets))));
+      const records = liftRecords(courseOf(days.map((sets, index) => session(index + 1, sets))), volumeOf).standing;
       for (let reps = 1; reps <= 12; reps++) {
         const loads = days.flat().filter((set) => set.reps >= reps).map(({ kg }) => kg);
         expect(records.find((one) => one.reps === reps)?.kg ?? null).toBe(loads.length === 0 ? null : Math.max(...loads));
@@ -153,12 +190,16 @@ describe("loads worked out", () => {
     expect(loadForEffort(squat, 120, 18, 7, factorOf.epley, 0, 2.5)).toHaveProperty("reason");
   });
   it("strength is the highest of the last four weeks, else the latest, never of the day itself", () => {
-    const [day1, day2] = courseOf([session(1, [{ reps: 1, kg: 120 }]), session(2, [{ reps: 1, kg: 110 }])]) as [LiftDay, LiftDay];
+    const on = (kg: number, day: number): LiftCourse => [...liftsDone([day], () => [session(day, [{ reps: 1, kg }])], exercises, at80).values()].map((run) => withMaximum(run, factorOf.epley, at80));
+    const course = [...on(120, 1), ...on(110, 10)];
     const none = () => 0;
-    expect(strengthOn([day1, { ...day2, day: 10 }], [], 20, none)).toMatchObject({ totalKg: 120, recent: true });
-    expect(strengthOn([day1, { ...day2, day: 10 }], [], 60, none)).toMatchObject({ totalKg: 110, day: 10, recent: false });
-    expect(strengthOn([day1, { ...day2, day: 10 }], [{ day: 15, kg: 125 }], 20, none)).toMatchObject({ totalKg: 125, standsOn: "test" });
-    expect(strengthOn([day1], [], 1, none)).toBeNull();
+    expect(strengthOn(course, [], 20, none)).toMatchObject({ totalKg: 120, recent: true });
+    expect(strengthOn(course, [], 60, none)).toMatchObject({ totalKg: 110, day: 10, recent: false });
+    expect(strengthOn(course, [{ day: 15, kg: 125 }], 20, none)).toMatchObject({ totalKg: 125, standsOn: "test" });
+    // Of equal ones the earlier; without a recent one the latest, a test before an estimate of its day; nothing of the day itself or later.
+    expect(strengthOn([...on(120, 1), ...on(120, 10)], [{ day: 12, kg: 120 }], 20, none)).toMatchObject({ totalKg: 120, day: 1, standsOn: "estimate" });
+    expect(strengthOn(course, [{ day: 1, kg: 130 }, { day: 10, kg: 112 }, { day: 70, kg: 140 }], 60, none)).toMatchObject({ totalKg: 112, day: 10, standsOn: "test" });
+    expect(strengthOn(on(120, 1), [{ day: 1, kg: 130 }], 1, none)).toBeNull();
   });
   it("a planned set's load: as planned, a share, an effort, or a reason", () => {
     const strength = { totalKg: 120, day: 1, standsOn: "estimate" as const, recent: true };
@@ -181,7 +222,7 @@ describe("a meet", () => {
     // A repetition that did not pass is a miss.
     expect(meets([meet(1, [{ id: "squat", exerciseId: "squat", sets: [{ id: "1", done: { reps: 1, kg: 100, failed: true } }] }])], [])[0]!.lifts[0]).toMatchObject({ bestKg: null, attempts: [{ kg: 100, made: false }] });
     // A made single of a meet is a tested maximum.
-    expect(liftsDone(1, [meet(1, [lift("squat", [[100, true], [110, true], [115, false]])])], exercises, at80)[0]).toMatchObject({ testedKg: 110 });
+    expect(testsIn(liftsDone([1], () => [meet(1, [lift("squat", [[100, true], [110, true], [115, false]])])], exercises, at80).get("squat")!)).toEqual([{ exerciseId: "squat", day: 1, kg: 110 }]);
   });
 });
 

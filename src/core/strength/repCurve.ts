@@ -1,6 +1,6 @@
 import type { Day } from "../calendar/day";
 import { maximumFactor, type Factor } from "./e1rm";
-import type { FrontSet } from "./maximum";
+import { daysIn, firstSet, frontSet, type LiftRun } from "./liftRun";
 import { z80 } from "../body/trend";
 
 /** A hard set: how many repetitions were left is known. */
@@ -116,12 +116,12 @@ export function fitRepCurve(sets: readonly CurveSet[], tests: readonly CurveTest
 }
 
 /** The hard sets among those on the fronts of a lift's days: at most 3 in reserve as rated, or to the limit because the set failed or went for as many repetitions as possible. */
-export function curveSets(front: readonly FrontSet[], day: Day): CurveSet[] {
+export function curveSets(run: LiftRun): CurveSet[] {
   const hard: CurveSet[] = [];
-  for (const set of front) {
-    const { limitReps, totalKg } = set;
-    const left = set.failed ? 0 : set.rpe !== null ? 10 - set.rpe : set.asManyAsPossible ? 0 : null;
-    if (limitReps > 0 && left !== null && left <= curveReserve && totalKg > 0) hard.push({ day, totalKg, limitReps: set.failed ? set.reps : limitReps, reserve: left });
+  for (let index = 0, at = 0; index < daysIn(run); index++) for (const end = firstSet(run, index + 1); at < end; at++) {
+    const { day, rpe, failed, asManyAsPossible, reps, limitReps, totalKg } = frontSet(run, index, at);
+    const left = failed ? 0 : rpe !== null ? 10 - rpe : asManyAsPossible ? 0 : null;
+    if (limitReps > 0 && left !== null && left <= curveReserve && totalKg > 0) hard.push({ day, totalKg, limitReps: failed ? reps : limitReps, reserve: left });
   }
   return hard;
 }

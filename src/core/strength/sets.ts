@@ -59,12 +59,15 @@ function performedSet(sessionId: string, itemId: string, { id, planned, done, wa
  * when the exercise has no load at all.
  */
 export function totalLoad(exercise: Exercise, typedKg: number, day: Day, bodyWeightOn: BodyWeightOn): number | null {
+  return totalWith(exercise, typedKg, bodyShare(exercise) === null ? null : bodyWeightOn(day));
+}
+
+/** The same with the body weight of the day. */
+export function totalWith(exercise: Exercise, typedKg: number, bodyKg: number | null): number | null {
   const measure = exercise.measure ?? "load-reps";
   if (measure === "load-reps") return typedKg;
   const share = bodyShare(exercise);
-  if (share === null) return null;
-  const body = bodyWeightOn(day);
-  return body === null ? null : Math.max(0, body * share + (measure === "assisted-reps" ? -typedKg : typedKg));
+  return share === null || bodyKg === null ? null : Math.max(0, bodyKg * share + quotedKg(exercise, typedKg));
 }
 
 /** A load as the lift is quoted: what was typed, below zero for assistance. */

@@ -2,7 +2,8 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import type { Exercise, Session } from "../log/records";
 import { estimateMaximum, factorOf, formulaNames, maximumFactor, type CommonFormula } from "./e1rm";
-import { liftsDone, liftStanding, maximumInForce, withMaximum, type LiftDay } from "./maximum";
+import { liftsDone } from "./liftRun";
+import { liftStanding, maximumInForce, withMaximum, type LiftCourse } from "./maximum";
 import { performedSets, type PerformedSet } from "./sets";
 import { intensitySums, workOf } from "./volume";
 
@@ -45,7 +46,7 @@ describe("estimated maximum", () => {
   it("is computed on the total and quoted as added load", () => {
     const of = (exercise: Exercise) => {
       const session: Session = { id: "s", personId: "p", date: "2026-01-01", kind: "strength", status: "done", items: [{ id: "i", exerciseId: exercise.id, sets: [{ id: "1", done: { reps: 5, kg: 20 } }] }] };
-      return liftsDone(1, [session], new Map([[exercise.id, exercise]]), at80).map((done) => withMaximum(done, factorOf.epley, at80))[0]!.maximum!.e1rmKg;
+      return withMaximum(liftsDone([1], () => [session], new Map([[exercise.id, exercise]]), at80).get(exercise.id)!, factorOf.epley, at80).e1rmKg[0];
     };
     expect(of(chin)).toBeCloseTo(36.6667, 3);
     expect(of(assisted)).toBeCloseTo(-10, 9);
@@ -54,7 +55,10 @@ describe("estimated maximum", () => {
 
 describe("best and latest", () => {
   const sessionOf = ({ day, reps, typedKg, rpe, warmUp }: PerformedSet): Session => ({ id: `s${day}`, personId: "p", date: "2026-01-01", kind: "strength", status: "done", items: [{ id: "i", exerciseId: "squat", sets: [{ id: "1", warmUp, done: { reps, kg: typedKg, rpe } }] }] });
-  const courseOf = (sets: readonly PerformedSet[]): LiftDay[] => [...new Set(sets.map(({ day }) => day))].flatMap((day) => liftsDone(day, sets.filter((set) => set.day === day).map(sessionOf), new Map([["squat", squat]]), at80).map((done) => withMaximum(done, factorOf.epley, at80)));
+  const courseOf = (sets: readonly PerformedSet[]): LiftCourse => {
+    const done = liftsDone(new Set(sets.map(({ day }) => day)), (day) => sets.filter((set) => set.day === day).map(sessionOf), new Map([["squat", squat]]), at80);
+    return [...done.values()].map((run) => withMaximum(run, factorOf.epley, at80));
+  };
   const standingOf = (sets: readonly PerformedSet[]) => liftStanding("squat", courseOf(sets));
   it("take the eligible sets only", () => {
     const sets = [performed(squat, 1, 5, 100), performed(squat, 2, 13, 100), performed(squat, 3, 1, 140, { warmUp: true }), performed(squat, 4, 5, 90, { rpe: 5 }), performed(squat, 5, 5, 90), performed(squat, 5, 3, 90)];

@@ -2,7 +2,8 @@ import type { Day } from "../calendar/day";
 import type { Exercise, TrainingSet } from "../log/records";
 import type { Factor } from "./e1rm";
 import { nearestStep } from "./loading";
-import type { LiftDay } from "./maximum";
+import { dayOf } from "./liftRun";
+import { daysBack, type LiftCourse } from "./maximum";
 
 /** What a load is worked out from: how strong the lift is now, as a total load, and what that stands on. */
 export interface Strength { totalKg: number; day: Day; standsOn: "estimate" | "test"; recent: boolean }
@@ -11,19 +12,30 @@ export interface Strength { totalKg: number; day: Day; standsOn: "estimate" | "t
 const strengthDays = 28;
 
 /**
- * How strong a lift is on a day, before anything done on that day: the highest estimate or test of the last four weeks, else the
- * latest there is. Null when there is none.
- * @param course the days of the lift, oldest first; @param tests tested maxima, quoted as the lift is loaded, oldest first
+ * How strong a lift is on a day, before anything done on that day: the highest estimate or test of the last four weeks, of equal ones the
+ * earlier, else the latest there is. Null when there is none.
+ * @param course the days of the lift; @param tests tested maxima, quoted as the lift is loaded, oldest first
  * @param bodyPart the body weight that the movement carries on a day, kilograms
  */
-export function strengthOn(course: readonly LiftDay[], tests: readonly { day: Day; kg: number }[], on: Day, bodyPart: (day: Day) => number): Strength | null {
-  const all: Strength[] = [
-    ...course.flatMap(({ day, maximum }) => (maximum === null || day >= on ? [] : [{ totalKg: maximum.e1rmKg + bodyPart(day), day, standsOn: "estimate" as const, recent: day > on - strengthDays - 1 }])),
-    ...tests.flatMap(({ day, kg }) => (day >= on ? [] : [{ totalKg: kg + bodyPart(day), day, standsOn: "test" as const, recent: day > on - strengthDays - 1 }])),
-  ];
-  const recent = all.filter((one) => one.recent);
-  if (recent.length > 0) return recent.reduce((best, one) => (one.totalKg > best.totalKg ? one : best));
-  return all.length === 0 ? null : all.reduce((last, one) => (one.day >= last.day ? one : last));
+export function strengthOn(course: LiftCourse, tests: readonly { day: Day; kg: number }[], on: Day, bodyPart: (day: Day) => number): Strength | null {
+  const of = (kg: number, day: Day, standsOn: Strength["standsOn"]): Strength => ({ totalKg: kg + bodyPart(day), day, standsOn, recent: day >= on - strengthDays });
+  let best: Strength | null = null;
+  let latest: Strength | null = null;
+  for (const { part: { run, e1rmKg, set }, index } of daysBack(course)) {
+    const day = dayOf(run, index);
+    if (day >= on || set[index]! < 0) continue;
+    const one = of(e1rmKg[index]!, day, "estimate");
+    latest ??= one;
+    if (!one.recent) break;
+    if (best === null || one.totalKg >= best.totalKg) best = one;
+  }
+  for (const { kg, day } of tests) {
+    if (day >= on) break;
+    const one = of(kg, day, "test");
+    if (latest === null || day >= latest.day) latest = one;
+    if (one.recent && (best === null || one.totalKg > best.totalKg)) best = one;
+  }
+  return best ?? latest;
 }
 
 /** A load worked out: as quoted, in the exercise's own steps, with the share of the maximum it is; `exactKg` before it was made loadable. */

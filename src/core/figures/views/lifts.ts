@@ -1,10 +1,11 @@
-import { dateOf, mustDay } from "../../calendar/day";
+import { dateOf, mustDay, type Day } from "../../calendar/day";
 import { printDay } from "../../calendar/print";
 import type { Exercise, Maximum, Session } from "../../log/records";
 import { estimateMaximum, factorOf, formulaNames, formulas, type FormulaChoice } from "../../strength/e1rm";
 import { describeSets } from "../../strength/describe";
 import { loadForEffort, type Suggestion } from "../../strength/suggest";
-import type { LiftMaximum } from "../../strength/maximum";
+import { dayOf, daysIn, sessionsOfDay } from "../../strength/liftRun";
+import { daysBack, maximaOf, type LiftMaximum } from "../../strength/maximum";
 import { curveFactor, estimateSpread, type RepCurve } from "../../strength/repCurve";
 import { bodyShare } from "../../strength/sets";
 import { makesRecord, repRecordsUpTo } from "../../strength/strengthRecords";
@@ -98,8 +99,8 @@ function shareOf(part: number | null, whole: number): number | null { return par
 
 function changeOf(figures: Figures, exerciseId: string, latest: LiftMaximum | null): number | null {
   if (latest === null) return null;
-  const before = figures.liftCourse(exerciseId).findLast(({ day, maximum }) => maximum !== null && day <= latest.set.day - changeDays)?.maximum;
-  return before ? latest.e1rmKg - before.e1rmKg : null;
+  for (const { part: { run, e1rmKg, set }, index } of daysBack(figures.liftCourse(exerciseId))) if (set[index]! >= 0 && dayOf(run, index) <= latest.set.day - changeDays) return latest.e1rmKg - e1rmKg[index]!;
+  return null;
 }
 
 export function maximumFigure(maximum: LiftMaximum | null): MaximumFigure | null {
@@ -122,27 +123,30 @@ export function liftView(figures: Figures, exerciseId: string, timesAtMost: numb
   const exercise = figures.exercises.get(exerciseId);
   if (exercise === undefined) return null;
   const { strengthOn, bodyPart } = partsOf(figures, exercise);
-  const days = figures.liftCourse(exerciseId);
+  const whole = figures.liftCourse(exerciseId);
   const standing = figures.liftOf(exerciseId);
   const best = standing?.best ?? null;
-  const timesInAll = days.reduce((sum, { done }) => sum + done.sessionIds.length, 0);
-  const times = days.slice(-timesAtMost).flatMap(({ day, done }) => done.sessionIds.map((id) => timeOf(figures, exercise, figures.sessionOn(day, id)!, best))).reverse().slice(0, timesAtMost);
+  const times: LiftTime[] = [];
+  for (const { part: { run }, index } of daysBack(whole)) {
+    if (times.length >= timesAtMost) break;
+    times.push(...[...sessionsOfDay(run, index)].reverse().map((id) => timeOf(figures, exercise, figures.sessionOn(dayOf(run, index), id)!, best)));
+  }
   const records = new Set(lifting(figures).records(exerciseId).beaten.flatMap(({ what, day }) => (what === "e1rm" ? [day] : [])));
-  const course = highestOfEach(days.flatMap(({ maximum }) => maximum ?? []), pointsAtMost).map((maximum): LiftPoint => {
+  const course = highestOfEach(maximaOf(whole), pointsAtMost).map((maximum): LiftPoint => {
     const { e1rmKg, set } = maximum;
     return { date: dateOf(set.day), e1rmKg, ...interval(figures, maximum), kg: set.typedKg, reps: set.reps, rpe: set.rpe, record: records.has(set.day) };
   });
-  const volumes = days.map(({ done }) => figures.volumeOn(done));
-  const most = volumes.reduce((top, kg, index) => (kg > (volumes[top] ?? 0) ? index : top), 0);
+  let most: { day: Day; kg: number } | null = null;
+  for (const { run } of whole) for (let index = 0; index < daysIn(run); index++) if (figures.volumeOn(run, index) > (most?.kg ?? 0)) most = { day: dayOf(run, index), kg: figures.volumeOn(run, index) };
   const curve = figures.curveOf(exerciseId);
   const { maximumFrom } = exercise;
   const parent = maximumFrom ? figures.exercises.get(maximumFrom.exerciseId) : undefined;
   return {
-    exercise, parent: parent ? { name: parent.name, ratio: maximumFrom!.ratio } : null, added: bodyShare(exercise) !== null, times, timesInAll, course,
+    exercise, parent: parent ? { name: parent.name, ratio: maximumFrom!.ratio } : null, added: bodyShare(exercise) !== null, times: times.slice(0, timesAtMost), timesInAll: whole.reduce((sum, { run }) => sum + run.sessionIds.length, 0), course,
     tests: figures.testsOf(exerciseId).map(({ day, kg, maximum }) => ({ id: maximum?.id ?? null, date: dateOf(day), kg, maximum })).reverse(),
     inForceKg: figures.maximumOn(exerciseId, figures.on), best: withInterval(figures, best), latest: withInterval(figures, standing?.latest ?? null), byFormula: byFormula(figures, best), curve,
     strength: strengthOn === null ? { reason: "No set or test so far tells how strong this lift is." } : { kg: strengthOn.totalKg - bodyPart, date: dateOf(strengthOn.day), standsOn: strengthOn.standsOn, recent: strengthOn.recent },
-    table: repTable(figures, exercise), bestVolume: volumes[most] ? { date: dateOf(days[most]!.day), kg: volumes[most]! } : null,
+    table: repTable(figures, exercise), bestVolume: most && { date: dateOf(most.day), kg: most.kg },
   };
 }
 
@@ -189,11 +193,12 @@ function highestOfEach(maxima: readonly LiftMaximum[], atMost: number): LiftMaxi
 function timeOf(figures: Figures, exercise: Exercise, session: Session, best: LiftMaximum | null): LiftTime {
   const done = figures.setsOf(session).filter((set) => set.exercise.id === exercise.id);
   const { volumeLoadKg, numberOfLifts } = workOf(done, figures.counting);
-  const lift = figures.liftsIn(mustDay(session.date), [session]).find(({ exerciseId }) => exerciseId === exercise.id);
+  const run = figures.liftsDone([mustDay(session.date)], () => [session]).get(exercise.id);
+  const part = run && figures.withMaximum(run);
   return {
     sessionId: session.id, date: session.date, title: session.title || session.kind, text: describeSets(setsIn(session, exercise.id), "done", exercise, figures.printer),
     note: [...(session.items ?? []).filter((item) => item.exerciseId === exercise.id).map(({ note }) => note), session.note].filter(Boolean).join("; ") || null,
-    e1rmKg: lift ? (figures.withMaximum(lift).maximum?.e1rmKg ?? null) : null, volumeLoadKg, numberOfLifts, isBest: best?.set.sessionId === session.id,
+    e1rmKg: part && part.set[0]! >= 0 ? part.e1rmKg[0]! : null, volumeLoadKg, numberOfLifts, isBest: best?.set.sessionId === session.id,
   };
 }
 

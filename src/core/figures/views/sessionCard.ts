@@ -3,6 +3,8 @@ import { pacePerKm, type Covered } from "../../endurance/distance";
 import type { Exercise, Session, TrainingSet } from "../../log/records";
 import { standing } from "../../planning/adherence";
 import { describeSets } from "../../strength/describe";
+import { dayOf, lastWorking } from "../../strength/liftRun";
+import { daysBack } from "../../strength/maximum";
 import { workOf } from "../../strength/volume";
 import type { Printer } from "../../units/printer";
 import type { Figures } from "../figures";
@@ -82,9 +84,9 @@ function covered(written: { metres?: number | null; seconds?: number | null } | 
 /** The last time an exercise was worked before a session, on an earlier day; null when it never was. */
 export function lastTime(figures: Figures, session: Session, exerciseId: string, printer: Printer): LastTime | null {
   const before = mustDay(session.date);
-  for (const block of [...figures.pastBlocks].reverse()) {
-    const lift = figures.doneIn(exerciseId, block).findLast(({ day, lastWorking }) => day < before && lastWorking !== null);
-    if (lift) return { date: dateOf(lift.day), sessionId: lift.lastWorking!, text: describeSets(setsIn(figures.sessionOn(lift.day, lift.lastWorking!), exerciseId), "done", figures.exercises.get(exerciseId), printer) };
+  for (const { part: { run }, index } of daysBack(figures.liftCourse(exerciseId))) {
+    const [day, sessionId] = [dayOf(run, index), lastWorking(run, index)];
+    if (day < before && sessionId !== null) return { date: dateOf(day), sessionId, text: describeSets(setsIn(figures.sessionOn(day, sessionId), exerciseId), "done", figures.exercises.get(exerciseId), printer) };
   }
   return null;
 }

@@ -8,7 +8,7 @@ import { liftStanding } from "../../strength/maximum";
 import type { Target } from "../../strength/suggest";
 import type { Figures } from "../figures";
 import { lifting } from "../lifting";
-import { repRecords, type Beaten } from "../../strength/strengthRecords";
+import { liftRecords, type Beaten } from "../../strength/strengthRecords";
 import { maximumFigure, type MaximumFigure } from "./lifts";
 import { capitalised, lastLifted, lastTime, setsIn, type LastTime } from "./sessionCard";
 
@@ -66,13 +66,13 @@ export function trainingView(figures: Figures, date: string, sessionId: string):
     if (exercise === undefined) return [];
     const last = lastTime(figures, session, exercise.id, printer);
     for (const set of item.sets) targets.set(`${item.id} ${set.id}`, lifting(figures).target(exercise, set.planned, day));
-    const before = figures.liftCourse(exercise.id).filter((lift) => lift.day < day);
+    const course = figures.liftCourse(exercise.id);
     const stepKg = lifting(figures).step(exercise);
     const barKg = barOf(exercise, figures.settings, unit);
     return [{
       id: item.id, exercise, sets: item.sets, note: item.note ?? null, tempo: item.tempo ?? null, skipped: item.skipped ?? null, superset: item.superset != null, planned: describeSets(item.sets, "planned", exercise, printer),
       last: last && { ...last, sets: setsIn(figures.sessionOn(mustDay(last.date), last.sessionId), exercise.id).filter(({ warmUp, done }) => done && !warmUp) },
-      best: maximumFigure(liftStanding(exercise.id, before)?.best ?? null), repRecords: repRecords(before).map(({ reps, kg, day: on }) => ({ reps, kg, date: dateOf(on) })), barKg, stepKg, ramp: [],
+      best: maximumFigure(liftStanding(exercise.id, course, day)?.best ?? null), repRecords: liftRecords(course, figures.volumeOn, day).standing.map(({ reps, kg, day: on }) => ({ reps, kg, date: dateOf(on) })), barKg, stepKg, ramp: [],
     }];
   });
   const steps = stepsOf(session).flatMap(({ item, set }): TrainingStep[] => {

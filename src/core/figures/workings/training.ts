@@ -1,4 +1,5 @@
 import { dateOf, mustDay } from "../../calendar/day";
+import { joined } from "../../calendar/groupBy";
 import { printDay, printDate } from "../../calendar/print";
 import { estimateMaximum, factorOf, formulaNames, formulas, maximumFactor, recordUpTo } from "../../strength/e1rm";
 import { curveFactor, curveSets, estimateSpread } from "../../strength/repCurve";
@@ -60,7 +61,7 @@ export function curveWorking(figures: Figures, exerciseId: string): WorkingResul
       `${sets} hard sets on ${days} days, ${tests} tested maxima`,
       ...[3, 5, 8, 10].map((reps) => `${reps} repetitions: ${printNumber(100 / own(reps), 1)} % of the maximum, on the common curve ${printNumber(100 / common(reps), 1)} %`),
     ],
-    inputs: figures.liftCourse(exerciseId).slice(-8).reverse().flatMap(({ day, done }) => curveSets(done.front, day).map((set) => ({ label: printDay(day), value: `${printNumber(set.limitReps, set.limitReps % 1 === 0 ? 0 : 1)} to the limit`, date: dateOf(day) }))),
+    inputs: joined(figures.liftCourse(exerciseId), ({ run }) => curveSets(run)).slice(-8).reverse().map(({ day, limitReps }) => ({ label: printDay(day), value: `${printNumber(limitReps, limitReps % 1 === 0 ? 0 : 1)} to the limit`, date: dateOf(day) })),
     assumptions: ["Hard sets only: rated with at most three in reserve, failed, or for as many repetitions as possible. Of each day the best by load and repetitions.", "Strength wanders from day to day (0.4 %), and each day has its form (2 %). The steepness is drawn towards 1, the common curve, with a spread of 0.25 between people (our judgement). A set counts half after a year; a test fades over three months.", "Above 1: load falls faster with each repetition than for most."],
     source: "Linear Gaussian model in the logarithm of the load, by a Kalman filter; the common curve is the mean of the seven published formulas.",
     sureness: `With an 80 % interval; ${sets < 8 ? "so few hard sets say little, and the common curve rules" : "hard sets at both few and many repetitions narrow it most"}.`,

@@ -1,0 +1,43 @@
+import { ownedBy } from "../memo";
+import type { Session } from "./records";
+
+/**
+ * The performed sets of a session in columns. Figures of every lift run through all sets of a log; a row of numbers is read many times as fast
+ * as a record with its parts, and the rows are made while the session has just been read and is at hand.
+ */
+export interface DoneSets {
+  /** Exercises of the session's items, in order. */
+  readonly exerciseIds: readonly string[];
+  /** Rows of `doneSetRow` numbers, in the order of the sets: place of the item, repetitions, load as typed, RPE (NaN without), marks. */
+  readonly rows: readonly number[];
+}
+
+export const doneSetRow = 5;
+
+/** Marks of a row. A part of a drop or cluster set has a row after its set's, with the load of its own or of the set. */
+export const doneSetMarks = { warmUp: 1, failed: 2, asManyAsPossible: 4, part: 8 } as const;
+
+export const doneSets = ownedBy((session: Session): DoneSets => {
+  const items = session.items ?? noItems;
+  const rows: number[] = [];
+  for (let item = 0; item < items.length; item++) {
+    for (const { planned, done, warmUp } of items[item]!.sets) {
+      if (!done) continue;
+      const kg = done.kg ?? 0;
+      const marks = (warmUp ? doneSetMarks.warmUp : 0) | (done.failed ? doneSetMarks.failed : 0) | (planned?.asManyAsPossible ? doneSetMarks.asManyAsPossible : 0);
+      rows.push(item, done.reps ?? 0, kg, done.rpe ?? NaN, marks);
+      if (done.parts) for (const part of done.parts) rows.push(item, part.reps ?? 0, part.kg ?? kg, NaN, doneSetMarks.part);
+    }
+  }
+  return { exerciseIds: items.map(({ exerciseId }) => oneOf(exerciseId)), rows };
+});
+
+const noItems: NonNullable<Session["items"]> = [];
+
+/** The same text in one place: of ids that are read from a store each session has its own copies. */
+function oneOf(id: string): string {
+  const known = ids.get(id);
+  if (known === undefined) ids.set(id, id);
+  return known ?? id;
+}
+const ids = new Map<string, string>();
