@@ -18,9 +18,9 @@ export default function Layout({ children }: { children: ReactNode }) {
   return (
     <html lang="en" className={`${textFont.variable} ${figureFont.variable}`} suppressHydrationWarning>
       <head>
-        {/* Before the first paint, so that a dark page never flashes light. */}
+        {/* Before the first paint. */}
         {/* eslint-disable-next-line @next/next/no-sync-scripts */}
-        <script src="/mode.js" />
+        <script src="/early.js" />
       </head>
       <body>
         <ThemeProvider><Frame>{children}</Frame></ThemeProvider>
