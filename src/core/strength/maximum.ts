@@ -40,6 +40,9 @@ export function withMaximum(run: LiftRun, factor: Factor, bodyWeightOn: BodyWeig
   return { run, e1rmKg, set };
 }
 
+/** Whether a day has an estimate. */
+export const hasMaximum = ({ set }: LiftPart, index: number): boolean => set[index]! >= 0;
+
 /** The highest estimate of a day that has one, with its set. */
 export function maximumAt({ run, e1rmKg, set }: LiftPart, index: number): LiftMaximum {
   return { e1rmKg: e1rmKg[index]!, set: frontSet(run, index, set[index]!) };
@@ -48,7 +51,7 @@ export function maximumAt({ run, e1rmKg, set }: LiftPart, index: number): LiftMa
 /** The highest estimates of a course, oldest first. */
 export function maximaOf(course: LiftCourse): LiftMaximum[] {
   const maxima: LiftMaximum[] = [];
-  for (const part of course) for (let index = 0; index < part.set.length; index++) if (part.set[index]! >= 0) maxima.push(maximumAt(part, index));
+  for (const part of course) for (let index = 0; index < part.set.length; index++) if (hasMaximum(part, index)) maxima.push(maximumAt(part, index));
   return maxima;
 }
 
@@ -73,7 +76,7 @@ export function liftStanding(exerciseId: string, course: LiftCourse, before: Day
     for (let index = 0; index < set.length && dayOf(run, index) < before; index++) {
       sessions += sessionCount(run, index);
       if (wasWorked(run, index)) lastDone = dayOf(run, index);
-      if (set[index]! < 0) continue;
+      if (!hasMaximum(part, index)) continue;
       latest = part;
       latestAt = index;
       if (best !== null && e1rmKg[index]! <= best.e1rmKg[bestAt]!) continue;
@@ -97,8 +100,9 @@ export function maximumInForce(course: LiftCourse, tested: readonly { kg: number
   const takeTests = (until: Day) => {
     for (let test = tested[next]; test !== undefined && test.day <= until; test = tested[++next]) steps.push(test);
   };
-  for (const { run, e1rmKg, set } of course) for (let index = 0; index < set.length; index++) {
-    if (set[index]! < 0) continue;
+  for (const part of course) for (let index = 0; index < part.set.length; index++) {
+    if (!hasMaximum(part, index)) continue;
+    const { run, e1rmKg } = part;
     // On the day of a test an estimate can still raise it.
     takeTests(dayOf(run, index));
     if (steps.length === 0 || e1rmKg[index]! > steps.at(-1)!.kg) steps.push({ day: dayOf(run, index), kg: e1rmKg[index]! });

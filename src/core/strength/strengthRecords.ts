@@ -1,7 +1,7 @@
 import type { Day } from "../calendar/day";
 import { recordUpTo } from "./e1rm";
 import { dayOf, firstSet, frontSet, limitRepsOf, repsOf, typedKgOf, type FrontSet, type LiftRun } from "./liftRun";
-import { maximumAt, type LiftCourse, type LiftMaximum, type LiftPart } from "./maximum";
+import { hasMaximum, maximumAt, type LiftCourse, type LiftMaximum, type LiftPart } from "./maximum";
 import type { BodyWeightOn } from "./sets";
 
 /** Repetition records are kept for at least this many repetitions. */
@@ -30,10 +30,11 @@ export interface Ratio { ratio: number; day: Day }
  * because every body weight may move it and none of them.
  * @param share the share of body weight that the movement carries
  */
-export function bestRatio({ run, e1rmKg, set }: LiftPart, bodyWeightOn: BodyWeightOn, share: number): Ratio | null {
+export function bestRatio(part: LiftPart, bodyWeightOn: BodyWeightOn, share: number): Ratio | null {
+  const { run, e1rmKg } = part;
   let best: Ratio | null = null;
-  for (let index = 0; index < set.length; index++) {
-    if (set[index]! < 0) continue;
+  for (let index = 0; index < e1rmKg.length; index++) {
+    if (!hasMaximum(part, index)) continue;
     const body = bodyWeightOn(dayOf(run, index));
     const ratio = body === null ? 0 : (e1rmKg[index]! + share * body) / body;
     if (ratio > (best?.ratio ?? 0)) best = { ratio, day: dayOf(run, index) };
@@ -70,7 +71,7 @@ export function liftRecords(course: LiftCourse, volumeOf: (run: LiftRun, index: 
         if (held !== null && held.day < day) (beaten ??= new Map<number, Beaten>()).set(held.reps, { day, exerciseId: exercise.id, what: "reps", reps: held.reps, kg, beforeKg: held.kg, set: one });
       }
       if (beaten !== null) all.push(...beaten.values());
-      if (set[index]! >= 0 && (estimate === null || e1rmKg[index]! > estimate.e1rmKg) && limitRepsOf(run, set[index]!) <= recordUpTo) {
+      if (hasMaximum(part, index) && (estimate === null || e1rmKg[index]! > estimate.e1rmKg) && limitRepsOf(run, set[index]!) <= recordUpTo) {
         const higher = maximumAt(part, index);
         if (estimate !== null) all.push({ day, exerciseId: exercise.id, what: "e1rm", kg: higher.e1rmKg, beforeKg: estimate.e1rmKg, set: higher.set });
         estimate = higher;

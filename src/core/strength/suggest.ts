@@ -3,7 +3,7 @@ import type { Exercise, TrainingSet } from "../log/records";
 import type { Factor } from "./e1rm";
 import { nearestStep } from "./loading";
 import { dayOf } from "./liftRun";
-import { daysBack, type LiftCourse } from "./maximum";
+import { daysBack, hasMaximum, type LiftCourse } from "./maximum";
 
 /** What a load is worked out from: how strong the lift is now, as a total load, and what that stands on. */
 export interface Strength { totalKg: number; day: Day; standsOn: "estimate" | "test"; recent: boolean }
@@ -21,10 +21,10 @@ export function strengthOn(course: LiftCourse, tests: readonly { day: Day; kg: n
   const of = (kg: number, day: Day, standsOn: Strength["standsOn"]): Strength => ({ totalKg: kg + bodyPart(day), day, standsOn, recent: day >= on - strengthDays });
   let best: Strength | null = null;
   let latest: Strength | null = null;
-  for (const { part: { run, e1rmKg, set }, index } of daysBack(course)) {
-    const day = dayOf(run, index);
-    if (day >= on || set[index]! < 0) continue;
-    const one = of(e1rmKg[index]!, day, "estimate");
+  for (const { part, index } of daysBack(course)) {
+    const day = dayOf(part.run, index);
+    if (day >= on || !hasMaximum(part, index)) continue;
+    const one = of(part.e1rmKg[index]!, day, "estimate");
     latest ??= one;
     if (!one.recent) break;
     if (best === null || one.totalKg >= best.totalKg) best = one;

@@ -5,7 +5,7 @@ import { estimateMaximum, factorOf, formulaNames, formulas, type FormulaChoice }
 import { describeSets } from "../../strength/describe";
 import { loadForEffort, type Suggestion } from "../../strength/suggest";
 import { dayOf, daysIn, sessionsOfDay } from "../../strength/liftRun";
-import { daysBack, maximaOf, type LiftMaximum } from "../../strength/maximum";
+import { daysBack, hasMaximum, maximaOf, type LiftMaximum } from "../../strength/maximum";
 import { curveFactor, estimateSpread, type RepCurve } from "../../strength/repCurve";
 import { bodyShare } from "../../strength/sets";
 import { makesRecord, repRecordsUpTo } from "../../strength/strengthRecords";
@@ -99,7 +99,7 @@ function shareOf(part: number | null, whole: number): number | null { return par
 
 function changeOf(figures: Figures, exerciseId: string, latest: LiftMaximum | null): number | null {
   if (latest === null) return null;
-  for (const { part: { run, e1rmKg, set }, index } of daysBack(figures.liftCourse(exerciseId))) if (set[index]! >= 0 && dayOf(run, index) <= latest.set.day - changeDays) return latest.e1rmKg - e1rmKg[index]!;
+  for (const { part, index } of daysBack(figures.liftCourse(exerciseId))) if (hasMaximum(part, index) && dayOf(part.run, index) <= latest.set.day - changeDays) return latest.e1rmKg - part.e1rmKg[index]!;
   return null;
 }
 
@@ -198,7 +198,7 @@ function timeOf(figures: Figures, exercise: Exercise, session: Session, best: Li
   return {
     sessionId: session.id, date: session.date, title: session.title || session.kind, text: describeSets(setsIn(session, exercise.id), "done", exercise, figures.printer),
     note: [...(session.items ?? []).filter((item) => item.exerciseId === exercise.id).map(({ note }) => note), session.note].filter(Boolean).join("; ") || null,
-    e1rmKg: part && part.set[0]! >= 0 ? part.e1rmKg[0]! : null, volumeLoadKg, numberOfLifts, isBest: best?.set.sessionId === session.id,
+    e1rmKg: part && hasMaximum(part, 0) ? part.e1rmKg[0]! : null, volumeLoadKg, numberOfLifts, isBest: best?.set.sessionId === session.id,
   };
 }
 
