@@ -91,7 +91,7 @@ async function measureYears(years: number): Promise<Measured[]> {
 
   // A log just read leaves the collector of garbage at work for a while; what computing takes is measured apart from that.
   const { log } = await readLog(database);
-  const afterReading = await recomputes(5, async () => (await readLog(database)).log);
+  const afterReading = await recomputes(9, async () => (await readLog(database)).log);
   const recomputed = await recomputes(9, () => takenUp(log));
   measured.push({ name: label("full recompute of every view"), value: median(recomputed), unit: "ms" }, { name: label("the same the first time, right after the log was read"), value: afterReading[0]!, unit: "ms" }, { name: label("the same right after the log was read"), value: median(afterReading), unit: "ms" });
   const [, whole] = await timed(() => contract(copyOf(log), today));

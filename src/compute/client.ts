@@ -65,8 +65,8 @@ export class ComputeClient {
     return this.#call((session) => session.figures(on));
   }
 
-  diagnose(today: string): Promise<Diagnosis> {
-    return this.#call((session) => session.diagnose(today) as Promise<Diagnosis>);
+  diagnose(today: string, told: Told): Promise<Diagnosis | null> {
+    return this.#call((session) => session.diagnose(today, proxy(told)) as Promise<Diagnosis | null>);
   }
 
   layOut(): Promise<LaidOut> {

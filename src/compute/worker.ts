@@ -4,22 +4,24 @@ import type { IDBPDatabase } from "idb";
 import { v7 as newId } from "uuid";
 import { mustDay } from "@/core/calendar/day";
 import { contract } from "@/core/figures/contract";
-import { checkLog, type Finding } from "@/core/log/check";
+import { checkingLog, type Finding } from "@/core/log/check";
 import { mergeLines, type MergeLine } from "@/core/merge/lines";
 import { mergeLogs } from "@/core/merge/merge";
 import { copyOf } from "@/core/log/copy";
 import { peopleOf, putRecord, type Log } from "@/core/log/log";
 import { equal, type Memo } from "@/core/memo";
 import { recordKinds, type ChangeStep, type RecordKind } from "@/core/log/records";
+import type { Steps } from "@/core/steps";
 import { decadesLog } from "@/demo/decades";
 import { demoLog } from "@/demo/demoLog";
 import { packArchive, readingArchive, writeArchive, type Problem } from "@/formats/archive";
-import { checkLayout, type LayoutFinding } from "@/store/check";
+import { checkLayout, type Between, type LayoutFinding } from "@/store/check";
 import { openDatabase, type LogDatabase, type LogName, type StoredPhoto } from "@/store/database";
 import { fold } from "@/store/fold";
 import { hintChannel } from "@/store/hints";
 import { layOut, type LaidOut } from "@/store/pages";
 import { photoFile, releasePhotos } from "@/store/photos";
+import { StoreProblem } from "@/store/problems";
 import { catchUp, readLog, type Progress } from "@/store/reader";
 import { saveAnswers } from "@/store/saved";
 import { settle } from "@/store/settle";
@@ -104,14 +106,18 @@ class LogInMemory {
     this.#watches.delete(watch);
   }
 
-  /** Checks records, pages, journal, memory, and the figures of every view against figures computed afresh. */
-  async diagnose(today: string): Promise<Diagnosis> {
+  /** Checks records, pages, journal, memory, and the figures of every view against figures computed afresh. Begins anew when the log changes meanwhile. */
+  async diagnose(today: string, between: Between): Promise<Diagnosis> {
     await this.follow();
-    const { log } = this;
+    const [{ log }, sequence] = [this, this.#sequence];
+    const findings = await inSteps(checkingLog(log), (share) => between(0.4 * share));
+    const layout = await checkLayout(this.database, log, sequence, (share) => between(0.4 + 0.5 * share));
+    await between(0.9);
+    if (this.#sequence !== sequence) return this.diagnose(today, between);
     const fresh = new Answers(copyOf(log), newId);
     const asked = peopleOf(log).flatMap(({ id }) => everyView({ personId: id, today }));
     const figures = asked.filter(({ name, asks }) => !equal(this.#answers.answer(name, asks as never), fresh.answer(name, asks as never))).map(({ name, asks }) => answerKey(name, asks));
-    return { records: recordKinds.reduce((sum, kind) => sum + log.records[kind].size, 0), answers: asked.length, findings: checkLog(log), layout: await checkLayout(this.database, log, this.#sequence), figures };
+    return { records: recordKinds.reduce((sum, kind) => sum + log.records[kind].size, 0), answers: asked.length, findings, layout, figures };
   }
 
   async #readAll(progress?: Progress): Promise<void> {
@@ -147,6 +153,26 @@ class LogInMemory {
       this.#settled ??= settle(this.database).catch(() => {});
       void this.#settled.then(() => saveAnswers(this.database, this.#sequence, answers)).then(() => fold(this.database, this.name)).then(() => releasePhotos(this.database, this.log, this.#sequence)).catch(() => {});
     }, idleAfter);
+  }
+}
+
+/** Does work in steps; between them the worker answers whatever else it is asked. */
+async function inSteps<T>(steps: Steps<T>, between: Between): Promise<T> {
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+    await between(step.value);
+  }
+}
+
+/** Does work that is told of between its steps; null when it was told to stop. */
+async function unlessStopped<T>(tell: Teller, work: (between: Between) => Promise<T>): Promise<T | null> {
+  const stopped = new StoreProblem("stopped");
+  try {
+    return await work(async (share) => { if (!(await tell(share))) throw stopped; });
+  } catch (error) {
+    if (error === stopped) return null;
+    throw error;
   }
 }
 
@@ -213,21 +239,15 @@ class Session {
   }
 
   /** Checks an archive's bytes and lays its log out for writing, or says what is wrong and where. */
-  async read(bytes: Uint8Array, tell: Teller): Promise<ImportReading> {
-    const steps = readingArchive(bytes);
-    for (;;) {
-      const step = steps.next();
-      if (!step.done) {
-        if (!(await tell(step.value))) return null;
-        continue;
-      }
-      const reading = step.value;
+  read(bytes: Uint8Array, tell: Teller): Promise<ImportReading> {
+    return unlessStopped(tell, async (between) => {
+      const reading = await inSteps(readingArchive(bytes), between);
       if (!reading.ok) return { problems: reading.problems };
       await this.follow();
       const { photos, missing } = await namedByContent(reading.log, reading.photos);
       const counts = Object.fromEntries(recordKinds.map((kind) => [kind, reading.log.records[kind].size])) as Record<RecordKind, number>;
       return { laidOut: layOut(reading.log), counts, photos, missing, merge: mergeOf(this.#opened().log, reading.log) };
-    }
+    });
   }
 
   /** The whole log as an archive: JSON text, or a zip when it speaks of photographs. */
@@ -249,9 +269,9 @@ class Session {
     return `${JSON.stringify(contract(this.#opened().log, mustDay(on)), null, 2)}\n`;
   }
 
-  /** Checks the log and everything computed from it. */
-  diagnose(today: string): Promise<Diagnosis> {
-    return this.#opened().diagnose(today);
+  /** Checks the log and everything computed from it; null when stopped. */
+  diagnose(today: string, tell: Teller): Promise<Diagnosis | null> {
+    return unlessStopped(tell, (between) => this.#opened().diagnose(today, between));
   }
 
   /** The log as it stands in memory, laid out anew. */

@@ -5,6 +5,7 @@ import { currentVersion, migrate } from "@/core/log/migrations";
 import { recordKinds, type AnyRecord, type RecordKind } from "@/core/log/records";
 import { referencesOf } from "@/core/log/references";
 import { recordSchemas, tombstoneSchema } from "@/core/log/schema";
+import { atOnce, type Steps } from "@/core/steps";
 
 /** A place in a file and what is wrong there, in words for the trainee. */
 export interface Problem { path: string; message: string }
@@ -22,15 +23,11 @@ const maxProblems = 20;
  * is executed, nothing is written, and unknown keys are kept at every depth.
  */
 export function readArchive(bytes: Uint8Array): ArchiveReading {
-  const steps = readingArchive(bytes);
-  for (;;) {
-    const step = steps.next();
-    if (step.done) return step.value;
-  }
+  return atOnce(readingArchive(bytes));
 }
 
-/** The same in steps that each take a moment, giving the share that is done: for a reader who wants to hear of it and may turn away. */
-export function* readingArchive(bytes: Uint8Array): Generator<number, ArchiveReading> {
+/** The same in steps. */
+export function* readingArchive(bytes: Uint8Array): Steps<ArchiveReading> {
   try {
     const { text, photos } = isZip(bytes) ? unpack(bytes) : { text: decode(bytes), photos: new Map<string, Uint8Array>() };
     const document = parse(text);

@@ -10,8 +10,14 @@ import { ofGeneration, readLog } from "./reader";
 /** Something wrong in how the log lies in the browser. All of it is mended by laying the log out anew. */
 export interface LayoutFinding { place: string; message: string }
 
-/** Checks the pages against themselves and against the journal, and a log in memory against a fresh reading of both. */
-export async function checkLayout(database: IDBPDatabase<LogDatabase>, log: Log, sequenceInMemory: number): Promise<LayoutFinding[]> {
+/** Told how much is done, from 0 to 1, between steps that each take a moment. Whoever throws there ends the work. */
+export type Between = (share: number) => Promise<void>;
+
+/** So many pages, and so many records, are checked in a step. */
+const [pagesAtOnce, recordsAtOnce] = [24, 20_000];
+
+/** Checks the pages against themselves and against the journal, and a log in memory, which must not change meanwhile, against a fresh reading of both. */
+export async function checkLayout(database: IDBPDatabase<LogDatabase>, log: Log, sequenceInMemory: number, between: Between = async () => {}): Promise<LayoutFinding[]> {
   const findings: LayoutFinding[] = [];
   const transaction = database.transaction(["pages", "journal", "meta"]);
   const { generation, folded, sequence } = standingOf(await transaction.objectStore("meta").get("standing"));
@@ -21,7 +27,8 @@ export async function checkLayout(database: IDBPDatabase<LogDatabase>, log: Log,
   });
   if (folded + entries.length < sequence) findings.push({ place: "journal", message: `it ends at ${folded + entries.length}, but ${sequence} commits were made` });
   const seen = new Map<string, string>();
-  for (const page of pages) {
+  for (const [index, page] of pages.entries()) {
+    if (index % pagesAtOnce === 0) await between(0.3 * (index / pages.length));
     const name = `${page.kind} ${page.month}`.trim();
     let records: AnyRecord[];
     try {
@@ -40,11 +47,15 @@ export async function checkLayout(database: IDBPDatabase<LogDatabase>, log: Log,
     }
   }
   if (findings.some(({ message }) => message === "it cannot be read")) return findings;
+  await between(0.3);
   const fresh = await readLog(database);
   if (fresh.sequence !== sequenceInMemory) return findings;
+  let compared = 0;
+  const inAll = recordKinds.reduce((sum, kind) => sum + log.records[kind].size, 0);
   for (const kind of recordKinds) {
     const [held, read] = [log.records[kind] as ReadonlyMap<string, AnyRecord>, fresh.log.records[kind] as ReadonlyMap<string, AnyRecord>];
     for (const id of new Set([...held.keys(), ...read.keys()])) {
+      if (compared++ % recordsAtOnce === 0) await between(Math.min(1, 0.7 + 0.3 * (compared / inAll)));
       if (!equal(held.get(id), read.get(id)) && !sameJson(held.get(id), read.get(id))) findings.push({ place: `${kind} ${id}`, message: "what is shown differs from what is stored; reload this tab" });
     }
   }

@@ -278,6 +278,29 @@ describe("the worker", () => {
 });
 
 describe("the check of the log", () => {
+  it("tells how far it is, leaves the worker free for what is written meanwhile, and can be stopped", async () => {
+    const hand = await trainee();
+    const { page } = hand;
+    await page.goto(`${address}/?log=generated&years=8`);
+    await page.locator("#content h1").waitFor({ timeout: 60_000 });
+    const other = await hand.newPage();
+    await other.goto(`${address}/files?log=generated`);
+    const section = other.locator("section", { has: other.getByRole("heading", { name: "Check the log" }) });
+    await section.getByRole("button", { name: "Check now" }).click();
+    await section.getByText(/^Checking, \d+ %/).waitFor();
+    await write(page, "79.7 06:10 second tab");
+    await page.getByText("79.7 kg at 06:10, second tab").waitFor();
+    // The check has begun anew by now and is still at it.
+    await section.getByText(/^Checking, \d+ %/).waitFor();
+    await section.getByRole("button", { name: "Stop" }).click();
+    await section.getByText(/^Checking, /).waitFor({ state: "detached" });
+    expect(await section.getByText(/All is well|not as they should be/).count()).toBe(0);
+    await section.getByRole("button", { name: "Check now" }).click();
+    await section.getByText(/^All is well/).waitFor({ timeout: 60_000 });
+    expect(hand.problems).toEqual([]);
+    await hand.close();
+  }, 120_000);
+
   it("names what is wrong, repairs it by a change that undo takes back, and writes a report", async () => {
     const hand = await trainee();
     const { page } = hand;

@@ -2,16 +2,28 @@ import type { Log } from "./log";
 import { put, recordKinds, type AnyRecord, type Change, type ChangeStep, type RecordKind, type Session } from "./records";
 import { referencesOf } from "./references";
 import { recordSchemas } from "./schema";
+import { atOnce, type Steps } from "../steps";
 
 /** Something wrong in a log: where, what, and a change that repairs it when there is one. A repair never removes what was written. */
 export interface Finding { place: string; message: string; repair: Change | null }
 
 /** Checks every record of a log: that it is sound, that what it points to is there, that no id inside it is used twice. */
 export function checkLog(log: Log): Finding[] {
+  return atOnce(checkingLog(log));
+}
+
+/** So many records are checked in a step. */
+const recordsAtOnce = 2000;
+
+/** The same in steps. */
+export function* checkingLog(log: Log): Steps<Finding[]> {
   const findings: Finding[] = [];
+  const inAll = recordKinds.reduce((sum, kind) => sum + log.records[kind].size, 0);
+  let checked = 0;
   const missing = new Map<string, { kind: RecordKind; id: string; places: string[] }>();
   for (const kind of recordKinds) {
     for (const record of log.records[kind].values() as Iterable<AnyRecord>) {
+      if (checked++ % recordsAtOnce === 0) yield checked / inAll;
       const place = `${kind} ${record.id}`;
       const result = recordSchemas[kind].safeParse(record);
       if (!result.success) {

@@ -1,7 +1,7 @@
 "use client";
 
 import { Button } from "antd";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import type { Diagnosis } from "@/compute/worker";
 import { printNumber } from "@/core/units/number";
 import { useLog } from "@/ui/log/LogContext";
@@ -15,17 +15,20 @@ const toldAtMost = 12;
 export function Diagnostics() {
   const { compute, today, name, commit, replace } = useLog();
   const [found, setFound] = useState<Diagnosis | null>(null);
-  const [busy, setBusy] = useState(false);
+  const [share, setShare] = useState<number | null>(null);
+  const going = useRef(true);
   const [problem, setProblem] = useState<string | null>(null);
   const check = async () => {
-    setBusy(true);
+    going.current = true;
+    setShare(0);
+    setFound(null);
     setProblem(null);
     try {
-      setFound(await compute.diagnose(today));
+      setFound(await compute.diagnose(today, (done) => { setShare(done); return going.current; }));
     } catch (error) {
       setProblem(error instanceof Error ? error.message : String(error));
     } finally {
-      setBusy(false);
+      setShare(null);
     }
   };
   const repairs = found?.findings.flatMap(({ repair }) => repair ?? []) ?? [];
@@ -40,11 +43,12 @@ export function Diagnostics() {
       <h2>Check the log</h2>
       <p className="quiet">Looks for records that point nowhere or share an id, compares what is stored with what is shown, and computes every view afresh.</p>
       <p style={{ paddingTop: 8, display: "flex", gap: 20, alignItems: "center", flexWrap: "wrap" }}>
-        <Button onClick={() => void check()} loading={busy}>Check now</Button>
+        <Button onClick={() => void check()} disabled={share !== null}>Check now</Button>
         {found && <button type="button" className="link" onClick={report}>Save the report</button>}
         {(repairs.length > 0 || (found?.layout.length ?? 0) > 0) && <button type="button" className="link" onClick={() => void mend()}>Repair what can be repaired</button>}
       </p>
       <div aria-live="polite" style={{ paddingTop: 8 }}>
+        {share !== null && <p>Checking, {Math.round(share * 100)} % <button type="button" className="link" onClick={() => { going.current = false; }}>Stop</button></p>}
         {problem && <p role="alert" className="warn">{problem}</p>}
         {found && told.length === 0 && <p>All is well: {printNumber(found.records, 0)} records, {found.answers} answers computed twice and found equal.</p>}
         {told.length > 0 && (
