@@ -5,7 +5,7 @@ import Link from "next/link";
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from "react";
 import type { ColumnRow } from "@/core/figures/views/column";
 import { Printer } from "@/core/units/printer";
-import { addDays, columnDate, daysBetween, longDate, monthName } from "../dates";
+import { addDays, columnDate, daysBetween, longDate, monthShort } from "../dates";
 import { useLog } from "../log/LogContext";
 import { useFigure } from "../log/useFigure";
 import { Mark } from "./Mark";
@@ -70,7 +70,7 @@ function Days({ first, last, day, today, chooseDay, onChosen, printer }: DaysPro
       <header className={styles.head}>
         <Link href="/" className={styles.brand}>Oat Column</Link>
         <Link href="/ledger" className={styles.widen} title="Open the Column wide (key l)" onClick={() => onChosen?.()}>Open wide</Link>
-        <span className="quiet small">{monthName(addDays(first, Math.min(to, Math.max(from, chosen))))}</span>
+        <span className="quiet small" style={{ whiteSpace: "nowrap" }}>{monthShort(addDays(first, Math.min(to, Math.max(from, chosen))))}</span>
       </header>
       <div ref={scroller} className={styles.days} role="listbox" aria-label="Days" tabIndex={0} id="column" aria-activedescendant={`day-${addDays(first, chosen)}`} onKeyDown={onKeyDown}>
         <div style={{ height: virtual.getTotalSize() }} role="presentation">
