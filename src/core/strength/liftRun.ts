@@ -46,6 +46,10 @@ export const repsOf = ({ sets }: LiftRun, at: number): number => sets[at * setRo
 export const typedKgOf = ({ sets }: LiftRun, at: number): number => sets[at * setRow + typedAt]!;
 export const totalKgOf = ({ sets }: LiftRun, at: number): number => sets[at * setRow + totalAt]!;
 export const limitRepsOf = ({ sets }: LiftRun, at: number): number => sets[at * setRow + limitAt]!;
+/** Effort as rated; NaN without. */
+export const rpeOf = ({ sets }: LiftRun, at: number): number => sets[at * setRow + rpeAt]!;
+export const hasFailed = ({ sets }: LiftRun, at: number): boolean => (sets[at * setRow + marksAt]! & doneSetMarks.failed) !== 0;
+export const isAsManyAsPossible = ({ sets }: LiftRun, at: number): boolean => (sets[at * setRow + marksAt]! & doneSetMarks.asManyAsPossible) !== 0;
 
 /** Place of a day's first session, as of its first set. */
 const firstSession = ({ days, sessionIds }: LiftRun, index: number): number => days[index * dayRow + sessionAt] ?? sessionIds.length;
@@ -77,10 +81,10 @@ export function testsIn(run: LiftRun): { exerciseId: string; day: Day; kg: numbe
 /** A set as a record, for those who look at a few. */
 export function frontSet(run: LiftRun, index: number, at: number): FrontSet {
   const { exercise, sessionIds, sets } = run;
-  const [rpe, marks] = [sets[at * setRow + rpeAt]!, sets[at * setRow + marksAt]!];
+  const rpe = rpeOf(run, at);
   return {
     exercise, sessionId: sessionIds[sets[at * setRow + inSessionAt]!]!, day: dayOf(run, index), reps: repsOf(run, at), typedKg: typedKgOf(run, at), rpe: Number.isNaN(rpe) ? null : rpe,
-    failed: (marks & doneSetMarks.failed) !== 0, asManyAsPossible: (marks & doneSetMarks.asManyAsPossible) !== 0, totalKg: totalKgOf(run, at), limitReps: limitRepsOf(run, at),
+    failed: hasFailed(run, at), asManyAsPossible: isAsManyAsPossible(run, at), totalKg: totalKgOf(run, at), limitReps: limitRepsOf(run, at),
   };
 }
 

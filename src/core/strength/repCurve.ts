@@ -1,6 +1,6 @@
 import type { Day } from "../calendar/day";
 import { maximumFactor, type Factor } from "./e1rm";
-import { daysIn, firstSet, frontSet, type LiftRun } from "./liftRun";
+import { dayOf, daysIn, firstSet, hasFailed, isAsManyAsPossible, limitRepsOf, repsOf, rpeOf, totalKgOf, type LiftRun } from "./liftRun";
 import { z80 } from "../body/trend";
 
 /** A hard set: how many repetitions were left is known. */
@@ -119,9 +119,11 @@ export function fitRepCurve(sets: readonly CurveSet[], tests: readonly CurveTest
 export function curveSets(run: LiftRun): CurveSet[] {
   const hard: CurveSet[] = [];
   for (let index = 0, at = 0; index < daysIn(run); index++) for (const end = firstSet(run, index + 1); at < end; at++) {
-    const { day, rpe, failed, asManyAsPossible, reps, limitReps, totalKg } = frontSet(run, index, at);
-    const left = failed ? 0 : rpe !== null ? 10 - rpe : asManyAsPossible ? 0 : null;
-    if (limitReps > 0 && left !== null && left <= curveReserve && totalKg > 0) hard.push({ day, totalKg, limitReps: failed ? reps : limitReps, reserve: left });
+    const failed = hasFailed(run, at);
+    const rpe = rpeOf(run, at);
+    // How many were left: NaN where nothing tells.
+    const reserve = failed || (Number.isNaN(rpe) && isAsManyAsPossible(run, at)) ? 0 : 10 - rpe;
+    if (reserve <= curveReserve && limitRepsOf(run, at) > 0 && totalKgOf(run, at) > 0) hard.push({ day: dayOf(run, index), totalKg: totalKgOf(run, at), limitReps: failed ? repsOf(run, at) : limitRepsOf(run, at), reserve });
   }
   return hard;
 }
