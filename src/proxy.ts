@@ -21,4 +21,4 @@ export function proxy(request: NextRequest) {
   return response;
 }
 
-export const config = { matcher: ["/((?!_next/|early.js|service-worker.js|favicon.ico|icon|manifest.webmanifest).*)"] };
+export const config = { matcher: ["/((?!_next/|mode.js|service-worker.js|favicon.ico|icon|manifest.webmanifest).*)"] };

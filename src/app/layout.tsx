@@ -18,9 +18,9 @@ export default function Layout({ children }: { children: ReactNode }) {
   return (
     <html lang="en" className={`${textFont.variable} ${figureFont.variable}`} suppressHydrationWarning>
       <head>
-        {/* Before the first paint. */}
+        {/* Before the first paint, so that a dark page never flashes light. */}
         {/* eslint-disable-next-line @next/next/no-sync-scripts */}
-        <script src="/early.js" />
+        <script src="/mode.js" />
       </head>
       <body>
         <ThemeProvider><Frame>{children}</Frame></ThemeProvider>

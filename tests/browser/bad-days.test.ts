@@ -96,7 +96,7 @@ describe("bad days", () => {
   it("an upgrade blocked by another tab says so", async () => {
     const hand = await trainee();
     // Another tab with an older layout that does not let go.
-    await hand.page.goto(`${address}/early.js`);
+    await hand.page.goto(`${address}/mode.js`);
     await hand.page.evaluate(() => new Promise((resolve) => { const request = indexedDB.open("oat-column-own", 1); request.onsuccess = () => { Object.assign(window, { held: request.result }); resolve(null); }; }));
     const other = await hand.newPage();
     await other.addInitScript(() => {

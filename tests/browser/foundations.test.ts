@@ -231,7 +231,7 @@ describe("reading a log", () => {
     const hand = await trainee();
     const { page } = hand;
     await beginLog(page, { "Weight now": "72" });
-    await page.goto(`${address}/early.js`);
+    await page.goto(`${address}/mode.js`);
     // As a browser does with storage that it finds damaged: the database is gone, all else is there.
     await page.evaluate(() => new Promise((resolve) => { indexedDB.deleteDatabase("oat-column-own").onsuccess = resolve; }));
     await page.goto(`${address}/`);

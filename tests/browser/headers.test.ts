@@ -28,6 +28,6 @@ describe("what the server says with every page", () => {
   });
   it("an unknown page is a 404, icons and manifest are there", async () => {
     expect((await fetch(`${address}/no-such-page`)).status).toBe(404);
-    for (const path of ["/favicon.ico", "/icon.svg", "/icon-192.png", "/icon-512.png", "/manifest.webmanifest", "/early.js"]) expect((await fetch(address + path)).status).toBe(200);
+    for (const path of ["/favicon.ico", "/icon.svg", "/icon-192.png", "/icon-512.png", "/manifest.webmanifest", "/mode.js"]) expect((await fetch(address + path)).status).toBe(200);
   });
 });

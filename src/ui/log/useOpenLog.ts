@@ -5,10 +5,10 @@ import { ComputeClient } from "@/compute/client";
 import type { Change } from "@/core/log/records";
 import { unitsOf } from "@/core/units/printer";
 import { problemOf, StoreProblem } from "@/store/problems";
-import { logNames, openDatabase, type LogName, type StoredPhoto } from "@/store/database";
-import { keptOf } from "@/store/saved";
+import type { LogName, StoredPhoto } from "@/store/database";
 import type { LaidOut } from "@/store/pages";
 import type { Committed, Store } from "@/store/store";
+import { found, lastOpenKey, outdated } from "./findLog";
 import type { Notice, OpenLog } from "./LogContext";
 import { useAnswer } from "./useFigure";
 import { useToday } from "./useToday";
@@ -23,33 +23,6 @@ export type FirstHands = Pick<OpenLog, "name" | "compute" | "today" | "commit" |
   /** The day on which this browser last had the log open, when its storage has since been discarded. */
   discarded: string | null;
 };
-
-/** The log that this tab is for: as its address says, else as it was. A generated log has a number of years. */
-function chosenLog(): { name: LogName; years: number } {
-  const asked = new URLSearchParams(location.search);
-  const name = logNames.find((one) => one === (asked.get("log") ?? sessionStorage.getItem("oat-column-log"))) ?? "own";
-  sessionStorage.setItem("oat-column-log", name);
-  return { name, years: Math.min(60, Math.max(1, Number(asked.get("years")) || 20)) };
-}
-
-interface Found { name: LogName; years: number; discarded: string | null; database: Awaited<ReturnType<typeof openDatabase>>; saved: Map<string, unknown> }
-
-/** When the trainee's own log was last open here. It lies outside the database, so that it outlives one that the browser has thrown away as damaged. */
-const lastOpenKey = "oat-column-last-open";
-
-/** Told when the database had to be closed for a newer layout. */
-const outdated = new EventTarget();
-
-async function findLog(): Promise<Found> {
-  const { name, years } = chosenLog();
-  const database = await openDatabase(name, () => outdated.dispatchEvent(new Event("outdated")));
-  const { written, answers } = await keptOf(database);
-  return { name, years, database, saved: answers, discarded: name === "own" && !written ? localStorage.getItem(lastOpenKey) : null };
-}
-
-/** Begun as soon as this file is there, before the first drawing: what was saved can then be in it. */
-const early = typeof window === "undefined" ? null : findLog();
-early?.catch(() => {});
 
 /** Opens the log this tab is for, and holds it. */
 export function useOpenLog(): Opening {
@@ -67,7 +40,7 @@ export function useOpenLog(): Opening {
   useEffect(() => {
     let left = false;
     const open = async () => {
-      const { name, years, discarded, database, saved } = await early!;
+      const { name, years, discarded, database, saved } = await found!;
       if (left) return;
       // What was saved earlier is shown at once; what writes and what computes come after it.
       const drawn = saved.size === 0 ? Promise.resolve() : new Promise<void>((done) => { requestIdleCallback(() => done(), { timeout: 600 }); });
