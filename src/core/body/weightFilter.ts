@@ -50,7 +50,7 @@ export interface SmoothedWeights {
  */
 export function smoothWeights(model: WeightModel, weights: Float64Array, robustLimit = Infinity, jumps: Float64Array | null = null): SmoothedWeights {
   const days = weights.length;
-  const { kept, end } = filter(model, weights, robustLimit, jumps);
+  const { kept, end } = filter(model, weights, robustLimit, jumps, true);
   const column = () => new Float64Array(days);
   const result = { level: column(), levelVariance: column(), slope: column(), slopeVariance: column(), filtered: kept.filtered.slice(0, days), weight: kept.weight.slice(0, days), end };
   smooth(model, days, kept, result);
@@ -71,17 +71,20 @@ function roomFor(days: number): { kept: Kept; noJumps: Float64Array } {
 
 /** Log-likelihood of the weights alone, for searching over variances. */
 export function weightLikelihood(model: WeightModel, weights: Float64Array, robustLimit = Infinity, jumps: Float64Array | null = null): number {
-  return filter(model, weights, robustLimit, jumps).likelihood;
+  return filter(model, weights, robustLimit, jumps, false).likelihood;
 }
 
 const parts = ["level", "slope", "water", "levelLevel", "levelSlope", "levelWater", "slopeSlope", "slopeWater", "waterWater"] as const satisfies readonly (keyof WeightState)[];
 
-/** Sends weights through the filter: what it keeps of each day (until the next call), the state after the last weigh-in, and the log-likelihood. */
-function filter(model: WeightModel, weights: Float64Array, robustLimit: number, jumps: Float64Array | null): { kept: Kept; end: WeightState; likelihood: number } {
+/**
+ * Sends weights through the filter: what it keeps of each day (until the next call), the state after the last weigh-in, and the log-likelihood.
+ * @param keeping whether anything is to be kept; where only the likelihood is asked for, keeping would take more than half of the time
+ */
+function filter(model: WeightModel, weights: Float64Array, robustLimit: number, jumps: Float64Array | null, keeping: boolean): { kept: Kept; end: WeightState; likelihood: number } {
   const { kept, noJumps } = roomFor(weights.length);
   const { damping, memory, scaleVariance, levelVariance, slopeVariance, waterVariance, start } = model;
   const state = Float64Array.from(parts, (part) => start[part]);
-  const likelihood = run(Float64Array.of(damping, memory, scaleVariance, levelVariance, slopeVariance, waterVariance, robustLimit), state, weights, jumps ?? noJumps, kept);
+  const likelihood = run(Float64Array.of(damping, memory, scaleVariance, levelVariance, slopeVariance, waterVariance, robustLimit, Number(keeping)), state, weights, jumps ?? noJumps, kept);
   return { kept, end: Object.fromEntries(parts.map((part, index) => [part, state[index]!])) as unknown as WeightState, likelihood };
 }
 
@@ -91,7 +94,7 @@ function filter(model: WeightModel, weights: Float64Array, robustLimit: number, 
  * what would box a number on each day is avoided (destructured numbers, `Math.max`, `Number.isNaN`).
  */
 function run(parameters: Float64Array, state: Float64Array, weights: Float64Array, jumps: Float64Array, keep: Kept): number {
-  const d = parameters[0]!, m = parameters[1]!, scaleVariance = parameters[2]!, levelVariance = parameters[3]!, slopeVariance = parameters[4]!, waterVariance = parameters[5]!, robustLimit = parameters[6]!;
+  const d = parameters[0]!, m = parameters[1]!, scaleVariance = parameters[2]!, levelVariance = parameters[3]!, slopeVariance = parameters[4]!, waterVariance = parameters[5]!, robustLimit = parameters[6]!, keeping = parameters[7] === 1;
   let level = state[0]!, slope = state[1]!, water = state[2]!, ll = state[3]!, ls = state[4]!, lw = state[5]!, ss = state[6]!, sw = state[7]!, ww = state[8]!;
   // −2 log L = n log 2π + log Π F + Σ v²/F; the product is turned into a logarithm only when it grows too large or small.
   let count = 0;
@@ -112,17 +115,19 @@ function run(parameters: Float64Array, state: Float64Array, weights: Float64Arra
       sw = d * m * sw;
       ww = m * m * ww + waterVariance;
     }
-    keep.level[t] = level;
-    keep.slope[t] = slope;
-    keep.water[t] = water;
-    keep.levelLevel[t] = ll;
-    keep.levelSlope[t] = ls;
-    keep.levelWater[t] = lw;
-    keep.slopeSlope[t] = ss;
-    keep.slopeWater[t] = sw;
-    keep.waterWater[t] = ww;
-    keep.innovation[t] = NaN;
-    keep.weight[t] = 1;
+    if (keeping) {
+      keep.level[t] = level;
+      keep.slope[t] = slope;
+      keep.water[t] = water;
+      keep.levelLevel[t] = ll;
+      keep.levelSlope[t] = ls;
+      keep.levelWater[t] = lw;
+      keep.slopeSlope[t] = ss;
+      keep.slopeWater[t] = sw;
+      keep.waterWater[t] = ww;
+      keep.innovation[t] = NaN;
+      keep.weight[t] = 1;
+    }
     const kg = weights[t]!;
     if (kg === kg) {
       const gainLevel = ll + lw;
@@ -133,9 +138,11 @@ function run(parameters: Float64Array, state: Float64Array, weights: Float64Arra
       const far = v / robustLimit;
       const usual = stateVariance + scaleVariance;
       const F = far * far > usual ? far * far : usual;
-      keep.innovation[t] = v;
-      keep.innovationVariance[t] = F;
-      keep.weight[t] = scaleVariance / (F - stateVariance);
+      if (keeping) {
+        keep.innovation[t] = v;
+        keep.innovationVariance[t] = F;
+        keep.weight[t] = scaleVariance / (F - stateVariance);
+      }
       const trust = 1 / F;
       const pull = v * trust;
       count += 1;
@@ -155,7 +162,7 @@ function run(parameters: Float64Array, state: Float64Array, weights: Float64Arra
       sw -= gainSlope * gainWater * trust;
       ww -= gainWater * gainWater * trust;
     }
-    keep.filtered[t] = level;
+    if (keeping) keep.filtered[t] = level;
   }
   state.set([level, slope, water, ll, ls, lw, ss, sw, ww]);
   return -0.5 * (count * Math.log(2 * Math.PI) + logarithms + Math.log(product) + squares);
@@ -211,6 +218,6 @@ function smooth(model: WeightModel, days: number, P: Kept, smoothed: Pick<Smooth
 
 /** Innovation of each day (NaN without a weight) and its variance. For fixed days with a weight it is linear in the weights and the start. */
 export function innovationsOf(model: WeightModel, weights: Float64Array, jumps: Float64Array | null): { innovation: Float64Array; variance: Float64Array } {
-  const { kept } = filter(model, weights, Infinity, jumps);
+  const { kept } = filter(model, weights, Infinity, jumps, true);
   return { innovation: kept.innovation.slice(0, weights.length), variance: kept.innovationVariance.slice(0, weights.length) };
 }
