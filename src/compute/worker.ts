@@ -8,7 +8,7 @@ import { checkingLog, type Finding } from "@/core/log/check";
 import { mergeLines, type MergeLine } from "@/core/merge/lines";
 import { mergeLogs } from "@/core/merge/merge";
 import { copyOf } from "@/core/log/copy";
-import { peopleOf, putRecord, type Log } from "@/core/log/log";
+import { peopleOf, putRecord, sizeOf, type Log } from "@/core/log/log";
 import { equal, type Memo } from "@/core/memo";
 import { recordKinds, type ChangeStep, type RecordKind } from "@/core/log/records";
 import type { Steps } from "@/core/steps";
@@ -109,7 +109,8 @@ class LogInMemory {
   /** Checks records, pages, journal, memory, and the figures of every view against figures computed afresh. Begins anew when the log changes meanwhile. */
   async diagnose(today: string, between: Between): Promise<Diagnosis> {
     await this.follow();
-    const [{ log }, sequence] = [this, this.#sequence];
+    const { log } = this;
+    const sequence = this.#sequence;
     const findings = await inSteps(checkingLog(log), (share) => between(0.4 * share));
     const layout = await checkLayout(this.database, log, sequence, (share) => between(0.4 + 0.5 * share));
     await between(0.9);
@@ -117,7 +118,7 @@ class LogInMemory {
     const fresh = new Answers(copyOf(log), newId);
     const asked = peopleOf(log).flatMap(({ id }) => everyView({ personId: id, today }));
     const figures = asked.filter(({ name, asks }) => !equal(this.#answers.answer(name, asks as never), fresh.answer(name, asks as never))).map(({ name, asks }) => answerKey(name, asks));
-    return { records: recordKinds.reduce((sum, kind) => sum + log.records[kind].size, 0), answers: asked.length, findings, layout, figures };
+    return { records: sizeOf(log), answers: asked.length, findings, layout, figures };
   }
 
   async #readAll(progress?: Progress): Promise<void> {

@@ -94,13 +94,9 @@ export function memo<T>(clock: Clock, compute: () => T): () => T {
 /** Kept values by key. */
 export function family<K, T>(clock: Clock, compute: (key: K) => T): (key: K) => T {
   const members = new Map<K, Memo<T>>();
-  // Asked day after day, the same block of days is asked for again and again.
-  let last: { key: K; member: Memo<T> } | null = null;
   return (key) => {
-    if (last !== null && last.key === key) return last.member.value;
     let member = members.get(key);
     if (member === undefined) members.set(key, (member = new Memo(clock, () => compute(key))));
-    last = { key, member };
     return member.value;
   };
 }

@@ -1,6 +1,6 @@
 import type { IDBPDatabase } from "idb";
 import { sameJson } from "@/core/log/canonical";
-import type { Log } from "@/core/log/log";
+import { sizeOf, type Log } from "@/core/log/log";
 import { equal } from "@/core/memo";
 import { recordKinds, type AnyRecord, type RecordKind } from "@/core/log/records";
 import { standingOf, type LogDatabase } from "./database";
@@ -51,7 +51,7 @@ export async function checkLayout(database: IDBPDatabase<LogDatabase>, log: Log,
   const fresh = await readLog(database);
   if (fresh.sequence !== sequenceInMemory) return findings;
   let compared = 0;
-  const inAll = recordKinds.reduce((sum, kind) => sum + log.records[kind].size, 0);
+  const inAll = sizeOf(log);
   for (const kind of recordKinds) {
     const [held, read] = [log.records[kind] as ReadonlyMap<string, AnyRecord>, fresh.log.records[kind] as ReadonlyMap<string, AnyRecord>];
     for (const id of new Set([...held.keys(), ...read.keys()])) {

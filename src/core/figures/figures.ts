@@ -191,12 +191,9 @@ export class Figures extends Asked {
   get pastBlocks(): readonly number[] { return this.#pastBlocks(); }
   readonly #pastBlocks = this.#kept(() => this.log.index.blocks("sessions", this.personId).filter((block) => block <= blockOf(this.on)));
   readonly #run = this.#each((exerciseId: string) => this.#each((block: number): LiftRun | null => this.#liftBlock(block).get(exerciseId) ?? null));
-  readonly #part = this.#each((exerciseId: string) => this.#each((block: number): LiftPart | null => { const run = this.runIn(exerciseId, block); return run && this.withMaximum(run); }));
+  readonly #part = this.#each((exerciseId: string) => this.#each((block: number): LiftPart | null => { const run = this.#run(exerciseId)(block); return run && this.withMaximum(run); }));
 
-  /** What was done of one lift in a block of days; null where it was not done. */
-  runIn(exerciseId: string, block: number): LiftRun | null { return this.#run(exerciseId)(block); }
-
-  /** The same with each day's highest estimate. */
+  /** What was done of one lift in a block of days, with each day's highest estimate; null where it was not done. */
   partIn(exerciseId: string, block: number): LiftPart | null { return this.#part(exerciseId)(block); }
 
   /** Volume load of a lift on one of its days. */
@@ -212,12 +209,11 @@ export class Figures extends Asked {
   readonly curveOf = this.#each((exerciseId: string): RepCurve => {
     const exercise = this.exercises.get(exerciseId)!;
     const tests = this.testsOf(exerciseId).map(({ kg, day }) => ({ day, totalKg: kg + bodyPartOf(exercise, this.bodyWeightOn(day)) })).filter(({ totalKg }) => totalKg > 0);
-    return fitRepCurve(joined(this.#runsOf(exerciseId), curveSets), tests, this.on);
+    return fitRepCurve(joined(this.#pastBlocks(), (block) => { const run = this.#run(exerciseId)(block); return run === null ? [] : curveSets(run); }), tests, this.on);
   });
 
   /** What was done of one lift, oldest first. */
   readonly liftCourse = this.#each((exerciseId: string): LiftCourse => this.#pastBlocks().flatMap((block) => this.partIn(exerciseId, block) ?? []));
-  #runsOf(exerciseId: string): LiftRun[] { return this.#pastBlocks().flatMap((block) => this.runIn(exerciseId, block) ?? []); }
   readonly #lifted = this.#kept(() => [...new Set(joined(this.#pastBlocks(), (block) => [...this.#liftBlock(block).keys()]))].sort());
 
   /** Every lift that was worked, in order of exercise id. */

@@ -1,4 +1,4 @@
-import type { Log } from "./log";
+import { sizeOf, type Log } from "./log";
 import { put, recordKinds, type AnyRecord, type Change, type ChangeStep, type RecordKind, type Session } from "./records";
 import { referencesOf } from "./references";
 import { recordSchemas } from "./schema";
@@ -18,7 +18,7 @@ const recordsAtOnce = 2000;
 /** The same in steps. */
 export function* checkingLog(log: Log): Steps<Finding[]> {
   const findings: Finding[] = [];
-  const inAll = recordKinds.reduce((sum, kind) => sum + log.records[kind].size, 0);
+  const inAll = sizeOf(log);
   let checked = 0;
   const missing = new Map<string, { kind: RecordKind; id: string; places: string[] }>();
   for (const kind of recordKinds) {

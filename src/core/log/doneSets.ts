@@ -29,15 +29,7 @@ export const doneSets = ownedBy((session: Session): DoneSets => {
       if (done.parts) for (const part of done.parts) rows.push(item, part.reps ?? 0, part.kg ?? kg, NaN, doneSetMarks.part);
     }
   }
-  return { exerciseIds: items.map(({ exerciseId }) => oneOf(exerciseId)), rows };
+  return { exerciseIds: items.map(({ exerciseId }) => exerciseId), rows };
 });
 
 const noItems: NonNullable<Session["items"]> = [];
-
-/** The same text in one place: of ids that are read from a store each session has its own copies. */
-function oneOf(id: string): string {
-  const known = ids.get(id);
-  if (known === undefined) ids.set(id, id);
-  return known ?? id;
-}
-const ids = new Map<string, string>();

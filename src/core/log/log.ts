@@ -24,6 +24,11 @@ export function tombstoneKey(kind: string, id: string): string {
   return `${kind}/${id}`;
 }
 
+/** How many records a log holds. */
+export function sizeOf({ records }: Pick<Log, "records">): number {
+  return recordKinds.reduce((sum, kind) => sum + records[kind].size, 0);
+}
+
 /** Writes one record into the log, replacing the one of the same id. */
 export function putRecord(log: Log, kind: RecordKind, record: AnyRecord): void {
   const records = log.records[kind] as Map<string, AnyRecord>;

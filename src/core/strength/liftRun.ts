@@ -1,7 +1,7 @@
 import type { Day } from "../calendar/day";
 import { doneSetMarks, doneSetRow, doneSets } from "../log/doneSets";
 import type { Exercise, Session } from "../log/records";
-import { bodyShare, eligibleReps, quotedKg, totalWith, type BodyWeightOn, type PerformedSet } from "./sets";
+import { bodyShare, eligibleReps, isTimed, quotedKg, totalWith, type BodyWeightOn, type PerformedSet } from "./sets";
 
 /**
  * What was done of one lift through some days, oldest first, whatever relation of repetitions to load is chosen. Days and sets are rows of
@@ -89,7 +89,7 @@ export function frontSet(run: LiftRun, index: number, at: number): FrontSet {
 }
 
 /** A lift whose run is being written, with what is read of its exercise for every set, and its row of the day. */
-interface Begun { exercise: Exercise; timed: boolean; asTyped: boolean; sides: number; sessionIds: string[]; days: number[]; sets: number[]; day: Day; at: number; bodyKg: number | null }
+interface Begun { exercise: Exercise; timed: boolean; sides: number; sessionIds: string[]; days: number[]; sets: number[]; day: Day; at: number; bodyKg: number | null }
 
 /** What was done of each lift on some days, in the order in which the lifts were first done. Every set of every session passes here when all is computed afresh. */
 export function liftsDone(days: Iterable<Day>, sessionsOn: (day: Day) => readonly Session[], exercises: ReadonlyMap<string, Exercise>, bodyWeightOn: BodyWeightOn): Map<string, LiftRun> {
@@ -114,7 +114,7 @@ function takeSession(begun: Map<string, Begun>, day: Day, session: Session, exer
       lift = begin(begun, exercises.get(exerciseIds[item]!), day, session.id, bodyWeightOn);
     }
     if (lift === null) continue;
-    const { exercise, timed, asTyped, days, at } = lift;
+    const { exercise, timed, days, at } = lift;
     const reps = rows[row + 1]!;
     const typedKg = rows[row + 2]!;
     const marks = rows[row + 4]!;
@@ -124,7 +124,7 @@ function takeSession(begun: Map<string, Begun>, day: Day, session: Session, exer
     if (!warmUp) days[at + lastWorkingAt] = place;
     if (reps < 1 || timed) continue;
     if (test && !warmUp && reps === 1 && (marks & doneSetMarks.failed) === 0 && !(quotedKg(exercise, typedKg) <= days[at + testedAt]!)) days[at + testedAt] = quotedKg(exercise, typedKg);
-    const totalKg = asTyped ? typedKg : totalWith(exercise, typedKg, lift.bodyKg);
+    const totalKg = totalWith(exercise, typedKg, lift.bodyKg);
     if (totalKg === null) continue;
     let load = reps * totalKg;
     for (let part = row + doneSetRow; part < next; part += doneSetRow) load += rows[part + 1]! * (totalWith(exercise, rows[part + 2]!, lift.bodyKg) ?? 0);
@@ -137,10 +137,7 @@ function takeSession(begun: Map<string, Begun>, day: Day, session: Session, exer
 function begin(begun: Map<string, Begun>, exercise: Exercise | undefined, day: Day, sessionId: string, bodyWeightOn: BodyWeightOn): Begun | null {
   if (exercise === undefined) return null;
   let lift = begun.get(exercise.id);
-  if (lift === undefined) {
-    const measure = exercise.measure ?? "load-reps";
-    begun.set(exercise.id, (lift = { exercise, timed: measure === "duration" || measure === "distance", asTyped: measure === "load-reps", sides: exercise.perSide ? 2 : 1, sessionIds: [], days: [], sets: [], day: NaN, at: 0, bodyKg: null }));
-  }
+  if (lift === undefined) begun.set(exercise.id, (lift = { exercise, timed: isTimed(exercise), sides: exercise.perSide ? 2 : 1, sessionIds: [], days: [], sets: [], day: NaN, at: 0, bodyKg: null }));
   const { sessionIds, days, sets } = lift;
   if (lift.day !== day) {
     lift.day = day;

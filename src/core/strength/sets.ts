@@ -75,6 +75,11 @@ export function quotedKg(exercise: Exercise, typedKg: number): number {
   return exercise.measure === "assisted-reps" ? -typedKg : typedKg;
 }
 
+/** Whether a movement is done for time or distance and not for repetitions. */
+export function isTimed({ measure }: Exercise): boolean {
+  return measure === "duration" || measure === "distance";
+}
+
 /** Share of body weight a movement carries: 1 unless the exercise says so; null for movements that carry none of it. */
 export function bodyShare(exercise: Exercise): number | null {
   return exercise.measure === "bodyweight-reps" || exercise.measure === "assisted-reps" ? (exercise.bodyShare ?? 1) : null;
@@ -87,7 +92,7 @@ export function bodyPartOf(exercise: Exercise, bodyKg: number | null): number {
 
 /** Whether a set counts as work: at least one rep (or a timed or distance set), and no warm-up unless the trainee counts those. */
 export function isWork(set: PerformedSet, counting: Counting): boolean {
-  const counted = set.reps > 0 || set.exercise.measure === "duration" || set.exercise.measure === "distance";
+  const counted = set.reps > 0 || isTimed(set.exercise);
   return counted && (!set.warmUp || counting.countWarmUps === true);
 }
 

@@ -1,8 +1,8 @@
 import type { Day } from "../calendar/day";
 import { recordUpTo } from "./e1rm";
-import { dayOf, firstSet, frontSet, limitRepsOf, repsOf, typedKgOf, type FrontSet, type LiftRun } from "./liftRun";
+import { dayOf, firstSet, frontSet, repsOf, typedKgOf, type FrontSet, type LiftRun } from "./liftRun";
 import { hasMaximum, maximumAt, type LiftCourse, type LiftMaximum, type LiftPart } from "./maximum";
-import type { BodyWeightOn } from "./sets";
+import { quotedKg, type BodyWeightOn } from "./sets";
 
 /** Repetition records are kept for at least this many repetitions. */
 export const repRecordsUpTo = 12;
@@ -55,14 +55,13 @@ export function liftRecords(course: LiftCourse, volumeOf: (run: LiftRun, index: 
   let estimate: LiftMaximum | null = null;
   let mostKg = 0;
   for (const part of course) {
-    const { run, e1rmKg, set } = part;
+    const { run, e1rmKg } = part;
     const { exercise } = run;
-    const assisted = exercise.measure === "assisted-reps";
-    for (let index = 0; index < set.length && dayOf(run, index) < before; index++) {
+    for (let index = 0; index < e1rmKg.length && dayOf(run, index) < before; index++) {
       const day = dayOf(run, index);
       let beaten: Map<number, Beaten> | null = null;
       for (let at = firstSet(run, index), end = firstSet(run, index + 1); at < end; at++) {
-        const kg = assisted ? -typedKgOf(run, at) : typedKgOf(run, at);
+        const kg = quotedKg(exercise, typedKgOf(run, at));
         const most = Math.min(repRecordsUpTo, Math.floor(repsOf(run, at)));
         // What is held for more repetitions is held for fewer: where the set beats nothing at its own, it beats nothing.
         if ((standing[most - 1]?.kg ?? -Infinity) >= kg) continue;
@@ -71,8 +70,8 @@ export function liftRecords(course: LiftCourse, volumeOf: (run: LiftRun, index: 
         if (held !== null && held.day < day) (beaten ??= new Map<number, Beaten>()).set(held.reps, { day, exerciseId: exercise.id, what: "reps", reps: held.reps, kg, beforeKg: held.kg, set: one });
       }
       if (beaten !== null) all.push(...beaten.values());
-      if (hasMaximum(part, index) && (estimate === null || e1rmKg[index]! > estimate.e1rmKg) && limitRepsOf(run, set[index]!) <= recordUpTo) {
-        const higher = maximumAt(part, index);
+      const higher: LiftMaximum | null = hasMaximum(part, index) && (estimate === null || e1rmKg[index]! > estimate.e1rmKg) ? maximumAt(part, index) : null;
+      if (higher !== null && makesRecord(higher)) {
         if (estimate !== null) all.push({ day, exerciseId: exercise.id, what: "e1rm", kg: higher.e1rmKg, beforeKg: estimate.e1rmKg, set: higher.set });
         estimate = higher;
       }

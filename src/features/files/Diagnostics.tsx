@@ -1,12 +1,13 @@
 "use client";
 
 import { Button } from "antd";
-import { useRef, useState } from "react";
+import { useState } from "react";
 import type { Diagnosis } from "@/compute/worker";
 import { printNumber } from "@/core/units/number";
 import { useLog } from "@/ui/log/LogContext";
 import styles from "@/ui/view.module.css";
 import { download } from "./download";
+import { useTold } from "./useTold";
 
 /** At most so many findings are told one by one; the report holds all. */
 const toldAtMost = 12;
@@ -15,20 +16,15 @@ const toldAtMost = 12;
 export function Diagnostics() {
   const { compute, today, name, commit, replace } = useLog();
   const [found, setFound] = useState<Diagnosis | null>(null);
-  const [share, setShare] = useState<number | null>(null);
-  const going = useRef(true);
+  const checking = useTold("Checking");
   const [problem, setProblem] = useState<string | null>(null);
   const check = async () => {
-    going.current = true;
-    setShare(0);
     setFound(null);
     setProblem(null);
     try {
-      setFound(await compute.diagnose(today, (done) => { setShare(done); return going.current; }));
+      setFound(await checking.run((told) => compute.diagnose(today, told)));
     } catch (error) {
       setProblem(error instanceof Error ? error.message : String(error));
-    } finally {
-      setShare(null);
     }
   };
   const repairs = found?.findings.flatMap(({ repair }) => repair ?? []) ?? [];
@@ -43,12 +39,12 @@ export function Diagnostics() {
       <h2>Check the log</h2>
       <p className="quiet">Looks for records that point nowhere or share an id, compares what is stored with what is shown, and computes every view afresh.</p>
       <p style={{ paddingTop: 8, display: "flex", gap: 20, alignItems: "center", flexWrap: "wrap" }}>
-        <Button onClick={() => void check()} disabled={share !== null}>Check now</Button>
+        <Button onClick={() => void check()} disabled={checking.line !== null}>Check now</Button>
         {found && <button type="button" className="link" onClick={report}>Save the report</button>}
         {(repairs.length > 0 || (found?.layout.length ?? 0) > 0) && <button type="button" className="link" onClick={() => void mend()}>Repair what can be repaired</button>}
       </p>
       <div aria-live="polite" style={{ paddingTop: 8 }}>
-        {share !== null && <p>Checking, {Math.round(share * 100)} % <button type="button" className="link" onClick={() => { going.current = false; }}>Stop</button></p>}
+        {checking.line}
         {problem && <p role="alert" className="warn">{problem}</p>}
         {found && told.length === 0 && <p>All is well: {printNumber(found.records, 0)} records, {found.answers} answers computed twice and found equal.</p>}
         {told.length > 0 && (

@@ -1,12 +1,13 @@
 "use client";
 
 import { Button } from "antd";
-import { useId, useRef, useState } from "react";
+import { useId, useState } from "react";
 import type { ImportReading } from "@/compute/worker";
 import { printNumber } from "@/core/units/number";
 import { useLog } from "@/ui/log/LogContext";
 import styles from "@/ui/view.module.css";
 import { MergeList } from "./MergeList";
+import { useTold } from "./useTold";
 
 type Found = { file: string } & NonNullable<ImportReading>;
 
@@ -16,17 +17,13 @@ const maxBytes = 300_000_000;
 export function ImportPanel() {
   const { compute, replace, commit } = useLog();
   const [found, setFound] = useState<Found | null>(null);
-  const [share, setShare] = useState<number | null>(null);
-  const going = useRef(true);
+  const reads = useTold("Reading");
   const id = useId();
   const take = async (file: File | undefined) => {
     if (file === undefined) return;
     if (file.size > maxBytes) return setFound({ file: file.name, problems: [{ path: "(file)", message: "it is larger than 300 MB" }] });
-    going.current = true;
     setFound(null);
-    setShare(0);
-    const reading = await compute.read(new Uint8Array(await file.arrayBuffer()), (done) => { setShare(done); return going.current; });
-    setShare(null);
+    const reading = await reads.run(async (told) => compute.read(new Uint8Array(await file.arrayBuffer()), told));
     setFound(reading === null ? null : { file: file.name, ...reading });
   };
   return (
@@ -35,7 +32,7 @@ export function ImportPanel() {
       <label htmlFor={id} className="quiet">An Oat Column archive (JSON or zip). Nothing changes before you say so.</label>
       <p style={{ paddingTop: 8 }}><input id={id} type="file" accept=".json,.zip,application/json,application/zip" onChange={(event) => { void take(event.target.files?.[0]); event.target.value = ""; }} /></p>
       <div aria-live="polite" style={{ paddingTop: 8 }}>
-        {share !== null && <p>Reading, {Math.round(share * 100)} % <button type="button" className="link" onClick={() => { going.current = false; }}>Stop</button></p>}
+        {reads.line}
         {found && "problems" in found && (
           <div role="alert" className="warn">
             <p>{found.file} was not taken. Nothing was changed.</p>

@@ -7,7 +7,7 @@ import { loadForEffort, type Suggestion } from "../../strength/suggest";
 import { dayOf, daysIn, sessionsOfDay } from "../../strength/liftRun";
 import { daysBack, hasMaximum, maximaOf, type LiftMaximum } from "../../strength/maximum";
 import { curveFactor, estimateSpread, type RepCurve } from "../../strength/repCurve";
-import { bodyShare } from "../../strength/sets";
+import { bodyShare, isTimed } from "../../strength/sets";
 import { makesRecord, repRecordsUpTo } from "../../strength/strengthRecords";
 import { workOf } from "../../strength/volume";
 import { printNumber } from "../../units/number";
@@ -137,7 +137,10 @@ export function liftView(figures: Figures, exerciseId: string, timesAtMost: numb
     return { date: dateOf(set.day), e1rmKg, ...interval(figures, maximum), kg: set.typedKg, reps: set.reps, rpe: set.rpe, record: records.has(set.day) };
   });
   let most: { day: Day; kg: number } | null = null;
-  for (const { run } of whole) for (let index = 0; index < daysIn(run); index++) if (figures.volumeOn(run, index) > (most?.kg ?? 0)) most = { day: dayOf(run, index), kg: figures.volumeOn(run, index) };
+  for (const { run } of whole) for (let index = 0; index < daysIn(run); index++) {
+    const kg = figures.volumeOn(run, index);
+    if (kg > (most?.kg ?? 0)) most = { day: dayOf(run, index), kg };
+  }
   const curve = figures.curveOf(exerciseId);
   const { maximumFrom } = exercise;
   const parent = maximumFrom ? figures.exercises.get(maximumFrom.exerciseId) : undefined;
@@ -167,7 +170,7 @@ function byFormula(figures: Figures, best: LiftMaximum | null): LiftView["byForm
 }
 
 function repTable(figures: Figures, exercise: Exercise): RepRow[] {
-  if (exercise.measure === "duration" || exercise.measure === "distance") return [];
+  if (isTimed(exercise)) return [];
   const { strengthOn, bodyPart } = partsOf(figures, exercise);
   const curve = figures.curveOf(exercise.id);
   const factor = curveFactor(curve);
