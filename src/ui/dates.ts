@@ -9,6 +9,10 @@ export function longDate(date: string): string {
 export function fullDate(date: string): string {
   return dayjs(date).format("D MMMM YYYY");
 }
+/** `11 June 2026, 06:45` of an instant, by this machine's clock. */
+export function instantText(instant: string): string {
+  return dayjs(instant).format("D MMMM YYYY, HH:mm");
+}
 /** Days from now within which a date without its year cannot be taken for another one. */
 const nearDays = 300;
 

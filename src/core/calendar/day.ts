@@ -19,6 +19,27 @@ export function dayOf(date: string): Day | null {
   return Date.UTC(year, month - 1, dayOfMonth) / MS;
 }
 
+/** First and last year a log may speak of: no one who trains was born before, and no plan reaches beyond. */
+export const [firstYear, lastYear] = [1900, 2100];
+const [firstDay, lastDay] = [Date.UTC(firstYear, 0, 1) / MS, Date.UTC(lastYear, 11, 31) / MS];
+
+/** Why a date that exists cannot be written, in words. */
+export const outsideYears = `only dates from ${firstYear} to ${lastYear} are taken`;
+
+/**
+ * The day number of a date that may stand in a log, or null. This is the one bound of every date that is typed, imported or stored;
+ * days that are only computed (a week's first day, the far end of a chart) may lie beyond it.
+ */
+export function entryDayOf(date: string): Day | null {
+  const day = dayOf(date);
+  return day !== null && isEntryDay(day) ? day : null;
+}
+
+/** Whether a day may stand in a log. */
+export function isEntryDay(day: Day): boolean {
+  return day >= firstDay && day <= lastDay;
+}
+
 /** The number written by the characters from one place up to another; NaN when one of them is no digit. (A log holds many dates.) */
 function digits(text: string, from: number, to: number): number {
   let number = 0;

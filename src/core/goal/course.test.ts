@@ -1,9 +1,10 @@
+import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { dateOf, mustDay } from "../calendar/day";
 import { weightTrend } from "../body/trend";
 import type { Goal } from "../log/records";
 import { goalCourses, milestones } from "./course";
-import { planLine, type PlanLine } from "./plan";
+import { planLine, planWeight, type PlanLine } from "./plan";
 
 const first = mustDay("2026-01-01");
 /** Mornings on a straight line of half a kilogram a week, without scatter. */
@@ -54,6 +55,19 @@ describe("milestones", () => {
     // The slope is damped ahead, so a little later than the straight 20 days.
     expect(marks[1]!.atThisPace! - (first + 120)).toBeGreaterThanOrEqual(20);
     expect(marks[1]!.atThisPace! - (first + 120)).toBeLessThanOrEqual(23);
+  });
+  it("are planned for the first day on which the line stands there, as found day by day, and without going through the days", () => {
+    fc.assert(fc.property(fc.double({ min: 40, max: 150, noNaN: true }), fc.double({ min: 40, max: 150, noNaN: true }), fc.integer({ min: 1, max: 3000 }), fc.boolean(), (startKg, targetKg, days, byRate) => {
+      const by: Goal["by"] = byRate ? { rateKgPerWeek: days / 1500 } : { date: dateOf(first + days) };
+      const plan = planLine({ id: "a", personId: "p", of: "weight", startDate: "2026-01-01", startKg, targetKg, by });
+      if ("reason" in plan) return;
+      const hair = targetKg < startKg ? -1e-9 : 1e-9;
+      for (const { kg, planned } of milestones(plan, null, first, false)) {
+        let day = plan.startDay;
+        while (day < plan.deadline && !(targetKg < startKg ? planWeight(plan, day) + hair <= kg : planWeight(plan, day) + hair >= kg)) day += 1;
+        expect(planned).toBe(day);
+      }
+    }));
   });
   it("stand every ten pounds in a log kept in pounds, and never beyond the goal", () => {
     const marks = milestones(line(goal("a", "2026-01-01", 84, 75, "2026-06-18")), trend, first + 10, true);

@@ -88,6 +88,10 @@ export function milestones(line: PlanLine, trend: Trend | null, on: Day, pounds:
 
 /** First day on which the plan line stands at a weight on its way, within a hair. */
 function plannedDay(line: PlanLine, kg: number): Day {
-  for (let day = line.startDay; day < line.deadline; day++) if (beyond(planWeight(line, day) + (line.targetKg < line.startKg ? -1e-9 : 1e-9), line.startKg, kg)) return day;
+  const hair = line.targetKg < line.startKg ? -1e-9 : 1e-9;
+  const stands = (day: Day) => beyond(planWeight(line, day) + hair, line.startKg, kg);
+  // The line is straight: the day is known but for the last bit of a division.
+  const along = line.kgPerWeek === 0 ? 0 : Math.floor(((kg - hair - line.startKg) / line.kgPerWeek) * 7) - 1;
+  for (let day = line.startDay + Math.max(0, Math.min(line.days, along)); day < line.deadline; day++) if (stands(day)) return day;
   return line.deadline;
 }

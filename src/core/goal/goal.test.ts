@@ -6,7 +6,7 @@ import { trendDays, weightTrend } from "../body/trend";
 import type { Goal } from "../log/records";
 import { normalCdf } from "./normal";
 import { balanceForRate, catchUpRate, goalInForce, goalWarnings, planBand, planLine, planWeight, type PlanLine } from "./plan";
-import { carryForward, levelOn, project, type Projection } from "./projection";
+import { carriedTo, carryForward, levelOn, project, type Projection } from "./projection";
 
 const start = mustDay("2026-01-01");
 const goal = (by: Goal["by"], startKg = 80, targetKg = 74, startDate = "2026-01-01"): Goal => ({ id: "g", personId: "p", of: "weight", startDate, startKg, targetKg, by });
@@ -102,6 +102,24 @@ describe("the projection", () => {
   it("keeps a chance once reached: under the target now, gaining away from it later", () => {
     const gaining = weightTrend(Array.from({ length: 60 }, (_, index) => ({ day: start + index, kg: 80 + 0.1 * index, id: String(index) })))!;
     expect(projected(gaining, line({ date: dateOf(start + 200) }, 90, 87), start + 59).byDeadline).toBeGreaterThan(0.9);
+  });
+  it("in closed form is the course carried day by day, however far", () => {
+    const course = carryForward(steady, on + 5000);
+    for (const ahead of [1, 2, 30, 400, 1095, 1096, 5000]) {
+      const [step, once] = [course[ahead - 1]!, carriedTo(steady, steady.last + ahead)];
+      for (const key of ["kg", "sd", "low80", "high80", "kgPerWeek"] as const) expect(once[key]).toBeCloseTo(step[key], 7);
+    }
+    expect(levelOn(steady, on + 300)).toEqual(carryForward(steady, on + 300).at(-1));
+  });
+  it("of a far deadline is that of every day up to it, and costs no more than a near one", () => {
+    const far = line({ date: "2100-12-31" }, 80, 72.5);
+    const reached = carryForward(steady, far.deadline).reduce((most, { kg, sd }) => Math.max(most, normalCdf((72.5 - kg) / sd)), 0);
+    expect(projected(steady, far, on).byDeadline).toBeCloseTo(reached, 2);
+    const looked = { days: 0 };
+    const counted = { ...far, get deadline() { looked.days += 1; return far.deadline; } };
+    projected(steady, counted as PlanLine, on);
+    // Once a day up to the horizon of three years, beyond it once in four weeks of 75 years.
+    expect(looked.days).toBeLessThan(1095 + 75 * 13 + 60);
   });
   it("knows when it has arrived, and grows less sure with time", () => {
     expect(projected(steady, line({ date: dateOf(start + 140) }, 80, 78), on)).toMatchObject({ arrived: true, p50: on });

@@ -42,9 +42,38 @@ export function carryForward(trend: Trend, until: Day): Ahead[] {
   return course;
 }
 
+/**
+ * The same for one day alone, however far: the sums of `carryForward` in closed form. (Σ dᵏ for k < n is (1 − dⁿ) ÷ (1 − d); the variance of
+ * changes of pace to come is slopeVariance × Σ ((1 − fᵏ) ÷ (1 − f))².)
+ */
+export function carriedTo(trend: Trend, day: Day): Ahead {
+  const { levelVariance, slopeVariance, damping } = trend.model;
+  const { level, slope, levelLevel, levelSlope, slopeSlope } = trend.end;
+  const ahead = day - trend.last;
+  const lever = (1 - damping ** ahead) / (1 - damping);
+  const faded = 1 - fading;
+  const changes = (slopeVariance * (ahead - (2 * (1 - fading ** ahead)) / faded + (1 - fading ** (2 * ahead)) / (1 - fading ** 2))) / faded ** 2;
+  const kg = level + slope * lever;
+  const sd = Math.sqrt(levelLevel + 2 * lever * levelSlope + lever ** 2 * slopeSlope + ahead * levelVariance + changes);
+  return { day, kg, sd, low80: kg - z80 * sd, high80: kg + z80 * sd, kgPerWeek: slope * damping ** ahead * 7 };
+}
+
 /** Level of the trend on a day: smoothed up to its last day, carried forward after it; null before the first weigh-in. */
 export function levelOn(trend: Trend, day: Day): Ahead | null {
-  return day < trend.first ? null : (trendDay(trend, day) ?? carryForward(trend, day).at(-1) ?? null);
+  if (day < trend.first) return null;
+  return trendDay(trend, day) ?? (day - trend.last > horizonDays ? carriedTo(trend, day) : (carryForward(trend, day).at(-1) ?? null));
+}
+
+/** Days between two that are looked at beyond the horizon. */
+const farStep = 28;
+
+/** The course from the day after one up to another: day by day up to the horizon, beyond it now and then, so that a far deadline costs no more than a near one. */
+function courseTo(trend: Trend, on: Day, until: Day): Ahead[] {
+  const near = carryForward(trend, Math.min(until, Math.max(on, trend.last) + horizonDays)).filter(({ day }) => day > on);
+  const far: Ahead[] = [];
+  for (let day = Math.max(on, trend.last) + horizonDays + farStep; day < until; day += farStep) far.push(carriedTo(trend, day));
+  if (until > Math.max(on, trend.last) + horizonDays) far.push(carriedTo(trend, until));
+  return [...near, ...far];
 }
 
 /** When something crosses a target. */
@@ -81,7 +110,7 @@ export function project(trend: Trend | null, line: PlanLine, on: Day): Projectio
   if (trend === null) return { reason: "no weight is written" };
   if (trend.last - trend.first < projectionNeedsDays) return { reason: "a goal's date needs weigh-ins over more than seven days" };
   const now = levelOn(trend, on);
-  const course = [...(now === null ? [] : [now]), ...carryForward(trend, Math.max(on + horizonDays, line.deadline)).filter(({ day }) => day > on)];
+  const course = [...(now === null ? [] : [now]), ...courseTo(trend, on, Math.max(on + horizonDays, line.deadline))];
   return { ...crossing(course, line, on), onMorning: line.limit ? morningChance(trend, line, on) : null, arrived: now !== null && (line.targetKg < line.startKg ? now.kg <= line.targetKg : now.kg >= line.targetKg) };
 }
 

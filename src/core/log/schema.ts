@@ -1,5 +1,5 @@
 import * as z from "zod";
-import { dayOf } from "../calendar/day";
+import { dayOf, entryDayOf, outsideYears } from "../calendar/day";
 
 /**
  * An object that may hold keys this version does not know. Checking passes over them; they are kept because whoever reads a record
@@ -10,7 +10,7 @@ const open = z.object as typeof z.looseObject;
 const id = z.string().min(1).max(200);
 const text = z.string().max(20_000);
 const name = z.string().trim().min(1, "a name is needed").max(200);
-const date = z.string().refine((value) => dayOf(value) !== null, "not a civil date written YYYY-MM-DD");
+const date = z.string().refine((value) => dayOf(value) !== null, { error: "not a civil date written YYYY-MM-DD", abort: true }).refine((value) => entryDayOf(value) !== null, outsideYears);
 const time = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, "not a time of day written HH:MM");
 const amount = (max: number) => z.number().min(0).max(max);
 const bodyKg = z.number().min(1).max(1000);
@@ -102,6 +102,9 @@ export const itemSchema = open({
 
 const coveredSchema = open({ metres: metres.nullish(), seconds: seconds.nullish() });
 
+/** More sets than this nobody does in one session. */
+const setsAtMost = 4000;
+
 export const sessionSchema = open({
   ...owned,
   date,
@@ -122,7 +125,7 @@ export const sessionSchema = open({
   kcal: amount(100_000).nullish(),
   planned: open({ minutes: amount(10_000).nullish(), effort: effort.nullish() }).nullish(),
   distance: open({ planned: coveredSchema.nullish(), done: coveredSchema.nullish(), purpose: text.nullish(), surface: text.nullish() }).nullish(),
-  items: z.array(itemSchema).max(500).nullish(),
+  items: z.array(itemSchema).max(500).refine((items) => items.reduce((sum, { sets }) => sum + sets.length, 0) <= setsAtMost, `a session has at most ${setsAtMost} sets`).nullish(),
 });
 
 /** Some weeks of training with one aim, by its first day and how many days it has: whatever two hands change of it, it ends after it begins. */

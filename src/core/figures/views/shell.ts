@@ -20,10 +20,10 @@ export function libraryView(log: Log): LibraryView {
   return { exercises: byName(log.index.all("exercises").values()), foods: byName(log.index.all("foods").values()), recipes: byName(log.index.all("recipes").values()) };
 }
 
-/** How much is written, by kind of record. */
-export interface HoldingsView { counts: { kind: RecordKind; count: number }[]; total: number }
+/** How much is written, by kind of record, and how much lies there that cannot be read. */
+export interface HoldingsView { counts: { kind: RecordKind; count: number }[]; total: number; unread: number }
 
 export function holdingsView(log: Log): HoldingsView {
   const counts = recordKinds.map((kind) => ({ kind, count: log.index.all(kind).size }));
-  return { counts, total: counts.reduce((sum, { count }) => sum + count, 0) };
+  return { counts, total: counts.reduce((sum, { count }) => sum + count, 0), unread: log.unread.length };
 }
