@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { demoLog } from "../../demo/demoLog";
+import { demoLog, rowerId } from "../../demo/demoLog";
 import { mustDay } from "../calendar/day";
 import { checkLog } from "./check";
 import { copyOf } from "./copy";
@@ -46,7 +46,27 @@ describe("checking a log", () => {
 
   it("names an unsound record and leaves it as it is", () => {
     const log = copyOf(demo);
-    putRecord(log, "weighIns", { id: "w", personId: "nobody", date: "2026-13-01", kg: 70 } as AnyRecord);
-    expect(checkLog(log)).toEqual([{ place: "weighIns w, date", message: "not a civil date written YYYY-MM-DD", repair: null }]);
+    putRecord(log, "weighIns", { id: "w", personId: rowerId, date: "2026-01-01", kg: "70" } as unknown as AnyRecord);
+    expect(checkLog(log)).toMatchObject([{ place: "weighIns w, kg", repair: null }]);
+  });
+
+  it("names what cannot be read as a record, which is kept aside and counts nowhere", () => {
+    const log = copyOf(demo);
+    const size = log.records.weighIns.size;
+    for (const record of [{ id: "w", personId: rowerId, date: "9999-12-31", kg: 70 }, { id: "w2", personId: rowerId, date: "1000-01-01", kg: 70 }, [2], null]) putRecord(log, "weighIns", record as unknown as AnyRecord);
+    expect(log.records.weighIns.size).toBe(size);
+    expect(checkLog(log).map(({ place, message }) => `${place}: ${message}`)).toEqual([
+      'weighIns w: its date is "9999-12-31", and only dates from 1900 to 2100 are taken; it is kept aside and no figure counts it',
+      'weighIns w2: its date is "1000-01-01", and only dates from 1900 to 2100 are taken; it is kept aside and no figure counts it',
+      "weighIns without an id: it is no record; it is kept aside and no figure counts it",
+      "weighIns without an id: it is no record; it is kept aside and no figure counts it",
+    ]);
+    expect(copyOf(log).unread).toEqual(log.unread);
+    putRecord(log, "weighIns", { id: "w", personId: rowerId, date: "2026-06-10", kg: 70 } as AnyRecord);
+    expect(log.unread).toHaveLength(3);
+    putRecord(log, "weighIns", { id: "w", personId: rowerId, date: "2026-16-10", kg: 70 } as AnyRecord);
+    expect(log.records.weighIns.has("w")).toBe(false);
+    removeRecord(log, { id: "w", kind: "weighIns" });
+    expect(log.unread).toHaveLength(3);
   });
 });

@@ -20,6 +20,7 @@ export function* checkingLog(log: Log): Steps<Finding[]> {
   const findings: Finding[] = [];
   const inAll = sizeOf(log);
   let checked = 0;
+  for (const { kind, record, why } of log.unread) findings.push({ place: `${kind} ${idOf(record)}`, message: `${why}; it is kept aside and no figure counts it`, repair: null });
   const missing = new Map<string, { kind: RecordKind; id: string; places: string[] }>();
   for (const kind of recordKinds) {
     for (const record of log.records[kind].values() as Iterable<AnyRecord>) {
@@ -58,13 +59,18 @@ function standIn(kind: RecordKind, id: string): Change | null {
   return step === undefined ? null : [step];
 }
 
+function idOf(record: unknown): string {
+  const id = (record as { id?: unknown } | null | undefined)?.id;
+  return typeof id === "string" ? id : "without an id";
+}
+
 /** Items or sets of a session that bear the same id; an edit would reach only one of them. */
 function doubledIds(session: Session): Finding[] {
   const items = renamed(session.items ?? [], "i").map((item) => ({ ...item, sets: renamed(item.sets, "s") }));
   const before = (session.items ?? []).flatMap((item) => [item.id, ...item.sets.map(({ id }) => id)]);
   const after = items.flatMap((item) => [item.id, ...item.sets.map(({ id }) => id)]);
   const doubled = before.find((id, index) => id !== after[index]);
-  return doubled === undefined ? [] : [{ place: `sessions ${session.id}, items`, message: `the id "${doubled}" is used twice; repair: the second one gets another`, repair: [put("sessions", { ...session, items })] }];
+  return doubled === undefined ? [] : [{ place: `sessions ${session.id}, items`, message: `the id "${doubled}" is used twice; repair: the second one gets another`, repair: [put("sessions", { ...session, items }, session)] }];
 }
 
 /** The same elements, each with an id of its own; the first of several keeps it. */

@@ -1,6 +1,7 @@
 import { byId } from "./canonical";
 import { doneSets } from "./doneSets";
-import { LogIndex } from "./logIndex";
+import { datedKinds, LogIndex } from "./logIndex";
+import { entryDayOf, outsideYears } from "../calendar/day";
 import { recordKinds, type AnyRecord, type Person, type RecordKind, type RecordOf, type Session, type Tombstone } from "./records";
 
 /** The in-memory set of records of one household: what every figure is computed from. Written by `putRecord` and `removeRecord` alone. */
@@ -9,14 +10,24 @@ export interface Log {
   readonly removed: ReadonlyMap<string, Tombstone>;
   /** Top-level keys of an archive that this version does not know; given back on export. */
   readonly extra: Record<string, unknown>;
+  /** What lies among the records and cannot be read as one. No figure knows of it; it is kept, told of, and given out with the archive. */
+  readonly unread: readonly Unread[];
   /** The same records by person and day, and when each part last changed. */
   readonly index: LogIndex;
 }
 
+/** Something that lies where a record of a kind should be, and why it cannot be read. */
+export interface Unread { kind: string; record: unknown; why: string }
+
 /** A log in which nothing is written yet. */
 export function emptyLog(extra: Record<string, unknown> = {}): Log {
   const records = Object.fromEntries(recordKinds.map((kind) => [kind, new Map<string, AnyRecord>()])) as unknown as Log["records"];
-  return { records, removed: new Map(), extra, index: new LogIndex(records) };
+  return { records, removed: new Map(), extra, unread: [], index: new LogIndex(records) };
+}
+
+/** Whether a text names a kind of record; `constructor` does not. */
+export function isRecordKind(kind: string): kind is RecordKind {
+  return (recordKinds as readonly string[]).includes(kind);
 }
 
 /** Key of a tombstone: an id is unique only within its kind. */
@@ -29,8 +40,33 @@ export function sizeOf({ records }: Pick<Log, "records">): number {
   return recordKinds.reduce((sum, kind) => sum + records[kind].size, 0);
 }
 
-/** Writes one record into the log, replacing the one of the same id. */
+/**
+ * Why something cannot stand in a log as a record of a kind, or null when it can. Only what every reader of a log rests on is looked at: that
+ * it is a record with an id, and belongs to a day on which there can be an entry. Whether it is sound in all its parts is the schema's question.
+ */
+export function whyUnread(kind: RecordKind, record: unknown): string | null {
+  if (typeof record === "string") return "the page in which it lay cannot be read";
+  if (typeof record !== "object" || record === null || Array.isArray(record)) return "it is no record";
+  const { id, date, personId, items } = record as { id?: unknown; date?: unknown; personId?: unknown; items?: unknown };
+  if (typeof id !== "string" || id === "") return "it has no id";
+  if (!(kind in datedKinds)) return null;
+  if (typeof personId !== "string") return "it belongs to nobody";
+  if (typeof date !== "string" || entryDayOf(date) === null) return `its date is "${String(date).slice(0, 40)}", and ${outsideYears}`;
+  return kind === "sessions" && !areItems(items) ? "its exercises and sets are no lists" : null;
+}
+
+function areItems(items: unknown): boolean {
+  if (items === undefined || items === null) return true;
+  return Array.isArray(items) && items.every((item) => isObject(item) && Array.isArray(item.sets) && item.sets.every(isObject));
+}
+
+const isObject = (value: unknown): value is Record<string, unknown> => typeof value === "object" && value !== null;
+
+/** Writes one record into the log, replacing the one of the same id. What cannot stand there is set aside. */
 export function putRecord(log: Log, kind: RecordKind, record: AnyRecord): void {
+  if (log.unread.length > 0) forgetUnread(log, kind, record?.id);
+  const why = whyUnread(kind, record);
+  if (why !== null) return setAside(log, { kind, record, why });
   const records = log.records[kind] as Map<string, AnyRecord>;
   const before = records.get(record.id);
   records.set(record.id, record);
@@ -41,20 +77,52 @@ export function putRecord(log: Log, kind: RecordKind, record: AnyRecord): void {
 /** Writes records into a log of which nothing was read yet; `keep` names those of the kind that stand already and stay as they are. */
 export function fillRecords(log: Log, kind: RecordKind, records: readonly AnyRecord[], keep: ReadonlySet<string> | null): void {
   const held = log.records[kind] as Map<string, AnyRecord>;
-  const fresh = keep === null ? records : records.filter(({ id }) => !keep.has(id));
-  log.index.fill(kind, fresh);
-  for (const record of fresh) held.set(record.id, record);
-  if (kind === "sessions") for (const record of fresh) doneSets(record as Session);
+  const fresh = keep === null ? records : records.filter((record) => !keep.has(record?.id));
+  const sound = fresh.filter((record) => {
+    const why = whyUnread(kind, record);
+    if (why !== null) setAside(log, { kind, record, why });
+    return why === null;
+  });
+  log.index.fill(kind, sound);
+  for (const record of sound) held.set(record.id, record);
+  if (kind === "sessions") for (const record of sound) doneSets(record as Session);
 }
 
 /** Takes one record out of the log and leaves its tombstone. */
 export function removeRecord(log: Log, tombstone: Tombstone): void {
-  const records = log.records[tombstone.kind as RecordKind] as Map<string, AnyRecord> | undefined;
+  const kind = tombstone.kind as RecordKind;
+  const records = isRecordKind(kind) ? (log.records[kind] as Map<string, AnyRecord>) : undefined;
   const before = records?.get(tombstone.id);
   (log.removed as Map<string, Tombstone>).set(tombstoneKey(tombstone.kind, tombstone.id), tombstone);
+  if (log.unread.length > 0) forgetUnread(log, kind, tombstone.id);
   if (before === undefined) return;
   records!.delete(tombstone.id);
-  log.index.changed(tombstone.kind as RecordKind, before, undefined);
+  log.index.changed(kind, before, undefined);
+}
+
+/** Sets something aside that cannot be read as a record of a kind. */
+export function setAside(log: Log, unread: Unread): void {
+  const id = (unread.record as { id?: unknown } | null | undefined)?.id;
+  if (typeof id === "string" && isRecordKind(unread.kind)) removeFrom(log, unread.kind, id);
+  (log.unread as Unread[]).push(unread);
+}
+
+/** A record that was written anew in a way that cannot be read no longer stands as it was. */
+function removeFrom(log: Log, kind: RecordKind, id: string): void {
+  const records = log.records[kind] as Map<string, AnyRecord>;
+  const before = records.get(id);
+  if (before === undefined) return;
+  records.delete(id);
+  log.index.changed(kind, before, undefined);
+}
+
+function forgetUnread(log: Log, kind: RecordKind, id: string | undefined): void {
+  if (id === undefined) return;
+  const unread = log.unread as Unread[];
+  const index = unread.findIndex((one) => one.kind === kind && (one.record as { id?: unknown } | null)?.id === id);
+  if (index < 0) return;
+  unread.splice(index, 1);
+  log.index.changed(kind, undefined, undefined);
 }
 
 /** The household in a fixed order; empty before the first run is done. */

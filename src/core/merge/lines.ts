@@ -1,5 +1,6 @@
 import type { Log } from "../log/log";
 import type { AnyRecord, RecordKind, RecordOf } from "../log/records";
+import { stepText } from "../log/patch";
 import type { Difference } from "./merge";
 
 /** One difference, as it is read before it is written. */
@@ -23,7 +24,7 @@ export function mergeLines(ours: Log, theirs: Log, differences: readonly Differe
   };
   return differences.map(({ kind, what, record, fields, proposed }): MergeLine => ({
     kind, what, proposed, title: titleOf(kind, record), date: dateIn(record),
-    fields: fields.map(({ path, before, after }) => ({ name: path.map((step) => step.replace(/^#/, "")).join(" › "), before: printed(before), after: printed(after) })),
+    fields: fields.map(({ path, before, after }) => ({ name: path.map(stepText).join(" › "), before: printed(before), after: printed(after) })),
   }));
 }
 

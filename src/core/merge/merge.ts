@@ -1,12 +1,13 @@
 import { sameJson } from "../log/canonical";
-import { tombstoneKey, type Log } from "../log/log";
+import { isRecordKind, tombstoneKey, type Log } from "../log/log";
 import { primaryOf } from "../body/weighIns";
 import { mustDay } from "../calendar/day";
-import { diff, isIdList, isPlain } from "../log/patch";
+import { diff, isIdList, isOrder, isPlain, type Step } from "../log/patch";
+import { recordSchemas } from "../log/schema";
 import { put, recordKinds, type AnyRecord, type ChangeStep, type DayNote, type RecordKind, type WeighIn } from "../log/records";
 
 /** One field of a record that would change: its path, and what it says before and after (undefined where it is absent). */
-export interface FieldChange { path: string[]; before: unknown; after: unknown }
+export interface FieldChange { path: readonly Step[]; before: unknown; after: unknown }
 
 /** One record that stands otherwise in the other log, and what merging it would write. */
 export interface Difference {
@@ -28,9 +29,11 @@ export interface Difference {
  */
 export function mergeLogs(ours: Log, theirs: Log): Difference[] {
   const removed = [...theirs.removed.values()].flatMap((tombstone): Difference[] => {
-    const kind = tombstone.kind as RecordKind;
-    const held = ours.records[kind]?.get(tombstone.id);
-    return held === undefined ? [] : [{ kind, id: tombstone.id, what: "removed", record: held, fields: [], step: { remove: { kind, id: tombstone.id, ...dateIn(held) } }, proposed: isGone(theirs, kind, held) }];
+    const { kind } = tombstone;
+    const held = isRecordKind(kind) ? ours.records[kind].get(tombstone.id) : undefined;
+    if (held === undefined || !isRecordKind(kind)) return [];
+    const step: ChangeStep = { remove: { kind, id: tombstone.id, ...dateIn(held) } };
+    return [{ kind, id: tombstone.id, what: "removed", record: held, fields: [], step, proposed: isGone(theirs, kind, held) }];
   });
   // Removals come before what is put in their place on the same day.
   const found = [...removed, ...recordKinds.flatMap((kind) => [...theirs.records[kind].values()].flatMap((record) => present(ours, theirs, kind, record)))];
@@ -47,9 +50,11 @@ function present(ours: Log, theirs: Log, kind: RecordKind, record: AnyRecord): D
   if (held === record || sameJson(held, record)) return [];
   const [mine, other] = [stampOf(held), stampOf(record)];
   const [later, earlier] = other > mine ? [record, held] : [held, record];
-  const joined = nodeOf(mine) === nodeOf(other) ? later : (join(later, earlier) as AnyRecord);
+  const both = nodeOf(mine) === nodeOf(other) ? later : (join(later, earlier) as AnyRecord);
+  // Two sound records can make one that is not: then the later one stands alone.
+  const joined = both === later || recordSchemas[kind].safeParse(both).success ? both : later;
   const wanted = { ...joined, id: held.id, revision: Math.max(held.revision ?? 0, record.revision ?? 0), changed: stampOf(later) } as AnyRecord;
-  const fields = diff(held, wanted).filter(({ path }) => path.at(-1) !== "#");
+  const fields = diff(held, wanted).filter(({ path }) => !isOrder(path.at(-1)));
   return fields.length === 0 ? [] : [{ kind, id: held.id, what: "changed", record: wanted, fields, step: put(kind, wanted as never, held as never), proposed: true }];
 }
 
