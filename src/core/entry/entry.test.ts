@@ -26,6 +26,15 @@ const only = <T>(text: string, context: Partial<EntryContext> = {}): T => {
 const setsOf = (session: Session) => session.items!.flatMap(({ sets }) => sets.map(({ done, warmUp }) => ({ ...done, ...(warmUp ? { warmUp } : {}) })));
 
 describe("weigh-ins", () => {
+  it("takes no day beyond those a log may speak of, and says which are", () => {
+    for (const [text, why] of [["1000-01-01: 71.6", "only dates from 1900 to 2100"], ["9999-12-31: 71.6", "only dates from 1900 to 2100"], ["2026-02-30: 71.6", "There is no day 2026-02-30"], ["1899-12-31: run 5 km 25:00", "only dates"], ["2101-01-01: 80 g oats", "only dates"]] as const) {
+      const found = read(text);
+      expect([text, found.change, found.choices, found.problems.length]).toEqual([text, null, [], 1]);
+      expect(found.problems[0]!.message).toContain(why);
+      expect(text.slice(found.problems[0]!.start, found.problems[0]!.end)).toBe(text.slice(0, 10));
+    }
+    expect(read("1900-01-01: 71.6").change).not.toBeNull();
+  });
   it("are a number, perhaps a unit, a time, a note", () => {
     expect(only<WeighIn>("71.4")).toMatchObject({ kg: 71.4, date: "2026-06-11", primary: true });
     expect(only<WeighIn>("71,4")).toMatchObject({ kg: 71.4 });

@@ -22,7 +22,8 @@ const loadFirst = new RegExp(`^${number}\\s*${unit}${times}(\\d+)$`, "i");
 const setsFirst = new RegExp(`^(\\d+)${times}(\\d+)(?:\\s*(s|sec|seconds|m)\\b)?(?:\\s*(?:@|at)?\\s*[+]?${number}\\s*${unit}?)?$`, "i");
 /** `5 reps 90 kg`, `6 at 90 kg`: one set. */
 const repsFirst = new RegExp(`^(\\d+)(?:\\s*reps?)?\\s*(?:@|at)\\s*${number}\\s*${unit}?$`, "i");
-const effort = /\s*(?:rpe|@)\s*(\d+(?:[.,]\d)?)\s*$|\s*rir\s*(\d(?:[.,]\d)?)\s*$/i;
+/** Both stand at the end of a text without spaces behind it; they look no further back than they must, so that a line of blanks costs nothing. */
+const effort = /(?:rpe|@)\s{0,9}(\d{1,4}(?:[.,]\d)?)$|rir\s{0,9}(\d(?:[.,]\d)?)$/i;
 
 /** More sets than this in one go are not believed: a load without its unit is meant. */
 const setsBelieved = 12;
@@ -55,10 +56,10 @@ export function readLifting(exercise: Exercise, part: Part, day: Day, context: E
 }
 
 function readGroup(piece: Part, exercise: Exercise, context: EntryContext): Group | { message: string; choices: string[] } {
-  const warmUp = /\s*(warm-?up|wu)$/i.exec(piece.text);
-  let text = warmUp ? piece.text.slice(0, warmUp.index) : piece.text;
+  const warmUp = /(warm-?up|wu)$/i.exec(piece.text);
+  let text = (warmUp ? piece.text.slice(0, warmUp.index) : piece.text).trimEnd();
   const rated = effort.exec(text);
-  const isLoadAt = rated !== null && /@\s*\d+(?:[.,]\d)?\s*$/.test(rated[0]) && parseDecimal(rated[1] ?? "")! > 10;
+  const isLoadAt = rated !== null && rated[0].startsWith("@") && parseDecimal(rated[1] ?? "")! > 10;
   let rpe: number | null = null;
   if (rated && !isLoadAt) {
     rpe = rated[1] !== undefined ? parseDecimal(rated[1])! : 10 - parseDecimal(rated[2]!)!;

@@ -5,7 +5,7 @@ import { readDistance } from "./distance";
 import { readFood } from "./food";
 import { afterName, readLifting } from "./lifting";
 import { candidatesFor, matchName } from "./names";
-import { after, folded, problemAt, reading, trimmed, type EntryChoice, type EntryContext, type Part, type Reading } from "./reading";
+import { after, folded, longestLine, problemAt, reading, tooLongLine, trimmed, type EntryChoice, type EntryContext, type Part, type Reading } from "./reading";
 import { readWeighIn } from "./weighIn";
 import { readWhen } from "./when";
 
@@ -17,8 +17,10 @@ const kindWords: Record<string, string> = { run: "run", ran: "run", running: "ru
  * chosen one. Nothing is guessed: what can be read two ways comes back as choices, what cannot be read is underlined with the reason.
  */
 export function readEntry(text: string, context: EntryContext): Reading {
+  if (text.length > longestLine) return reading("unclear", dateOf(context.day), { problems: [{ start: longestLine, end: longestLine + 1, message: tooLongLine(text.length) }] });
   const whole = trimmed({ text, start: 0 });
-  const { day, rest, said } = readWhen(whole, context.day, context.today);
+  const { day, rest, said, problem } = readWhen(whole, context.day, context.today);
+  if (problem !== null) return reading("unclear", dateOf(day), { problems: [problem] });
   if (rest.text === "") return reading("empty", dateOf(day), said ? { fields: [{ label: "day", text: dateOf(day) }] } : {});
   const prefix = text.slice(0, rest.start);
   const result = readBody(rest, day, context, prefix);
@@ -83,10 +85,21 @@ function readSkip(rest: Part, day: Day, context: EntryContext, prefix: string): 
 
 /** Names of the trainee's own that the last words typed may become. */
 function completionsFor(rest: Part, context: EntryContext, prefix: string): EntryChoice[] {
-  const tail = /(?:^|[,;:]\s*|\d+(?:[.,]\d+)?\s*(?:g|ml|kg)?\s+)(\p{L}[\p{L}\s-]*)$/u.exec(rest.text)?.[1];
-  if (tail === undefined || tail.length < 2) return [];
-  const whole = tail.length === rest.text.length;
-  const things = [...(whole ? context.exercises : []), ...(whole ? [] : [...context.foods, ...context.recipes])];
+  const tail = lastWords(rest.text);
+  if (tail.length < 2) return [];
   const before = rest.text.slice(0, rest.text.length - tail.length);
+  const whole = before === "";
+  // Behind other words only what follows an amount, or a mark between two things, is the beginning of a name.
+  if (!whole && !/(?:[,;:]\s*|\d\s*(?:g|ml|kg)?\s)$/.test(before.slice(-40))) return [];
+  const things = [...(whole ? context.exercises : []), ...(whole ? [] : [...context.foods, ...context.recipes])];
   return candidatesFor(tail.trim(), things).filter(({ name }) => folded(name) !== folded(tail.trim())).slice(0, 6).map(({ name }) => ({ label: name, text: `${prefix}${before}${name}${whole ? " " : ""}` }));
+}
+
+/** The letters, spaces and hyphens at the end of a text, from the first letter on, without the unit of an amount that stands before them. */
+function lastWords(text: string): string {
+  let from = text.length;
+  while (from > 0 && /[\p{L}\s-]/u.test(text[from - 1]!)) from -= 1;
+  const run = text.slice(from).replace(/^[\s-]+/, "");
+  const unit = from > 0 && /\d/.test(text[from - 1]!) ? /^(?:g|ml|kg)\s+(?=\p{L})/iu.exec(run) : null;
+  return unit === null ? run : run.slice(unit[0].length);
 }

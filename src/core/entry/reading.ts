@@ -3,6 +3,14 @@ import type { Day } from "../calendar/day";
 import type { Factor } from "../strength/e1rm";
 import type { Printer } from "../units/printer";
 
+/** A line longer than this is not read. */
+export const longestLine = 2000;
+
+/** What is said of one that is. */
+export function tooLongLine(length: number): string {
+  return `A line has ${longestLine} characters at most; this one has ${length}. Nothing was written.`;
+}
+
 /** What the line is read against: the day chosen, the trainee's units, and the trainee's own words. */
 export interface EntryContext {
   personId: string;

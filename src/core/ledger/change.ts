@@ -1,5 +1,5 @@
 import { heaviest, isFarOff, lightest } from "../body/weighIns";
-import { dateOf, dayOf, type Day } from "../calendar/day";
+import { dateOf, entryDayOf, outsideYears, type Day } from "../calendar/day";
 import { put, type Change, type DayNote, type RecordOf, type WeighIn } from "../log/records";
 import { parseMass } from "../units/mass";
 import { parseDecimal, printNumber } from "../units/number";
@@ -62,9 +62,9 @@ export function ledgerChange(context: LedgerContext, edits: readonly CellEdit[])
   const result: LedgerChange = { changes: [], refused: [], change: [] };
   for (const edit of [...edits].sort((a, b) => Number(b.column === "weight") - Number(a.column === "weight"))) {
     const refuse = (why: string) => { result.refused.push({ ...edit, why }); };
-    const day = dayOf(edit.date);
+    const day = entryDayOf(edit.date);
     const known = context.columns.get(edit.column);
-    if (day === null) refuse(`"${edit.date}" is no date.`);
+    if (day === null) refuse(`"${edit.date}" is no date that is taken; ${outsideYears}.`);
     else if (known === undefined) refuse("There is no such column.");
     else if (known.why !== null) refuse(known.why);
     else {

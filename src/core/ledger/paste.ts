@@ -1,4 +1,4 @@
-import { dateOf, dayOf, type Day } from "../calendar/day";
+import { dateOf, entryDayOf, mustDay, type Day } from "../calendar/day";
 import type { CellEdit } from "./change";
 import type { LedgerColumn, LedgerColumnId } from "./columns";
 
@@ -16,16 +16,33 @@ export interface PasteReading {
   orders: DateOrder[];
 }
 
+/** Longer texts than this are not read: twenty years of days with all their columns are a tenth of it. */
+export const longestPaste = { characters: 5_000_000, lines: 100_000 };
+
+/** Why a pasted or opened text is not read, or null. Asked before anything is done with it. */
+export function tooLong(text: string): string | null {
+  const { characters, lines } = longestPaste;
+  if (text.length > characters) return `It is too long: ${Math.round(text.length / 1e6)} million characters; at most ${characters / 1e6} million are read. Nothing was changed.`;
+  let count = 1;
+  for (let at = text.indexOf("\n"); at >= 0; at = text.indexOf("\n", at + 1)) count += 1;
+  return count > lines ? `It is too long: ${count.toLocaleString("en")} lines; at most ${lines.toLocaleString("en")} are read. Nothing was changed.` : null;
+}
+
+/** How many columns the longest line has. */
+export function widthOf(lines: readonly (readonly string[])[]): number {
+  return lines.reduce((widest, { length }) => Math.max(widest, length), 0);
+}
+
 const orders = ["ymd", "dmy", "mdy"] as const satisfies readonly DateOrder[];
 
-/** The day that a cell of a sheet names in a certain order, with `-`, `/`, `.` or spaces between; two-digit years are of this century. Null when it names none. */
+/** The day that a cell of a sheet names in a certain order, with `-`, `/`, `.` or spaces between; two-digit years are of this century. Null when it names none that can be written. */
 export function sheetDay(text: string, order: DateOrder): Day | null {
   const match = /^\s*(\d{1,4})\s*[-/. ]\s*(\d{1,2})\s*[-/. ]\s*(\d{1,4})\.?(?:\s+\d{1,2}:\d{2}(?::\d{2})?)?\s*$/.exec(text);
   if (!match) return null;
   const [a, b, c] = [match[1]!, match[2]!, match[3]!];
   const [year, month, day] = order === "ymd" ? [a, b, c] : order === "dmy" ? [c, b, a] : [c, a, b];
   if ((order === "ymd" ? a : c).length === 3 || (order === "ymd" ? c : a).length > 2 || (order === "ymd" && a.length < 4)) return null;
-  return dayOf(`${year.length === 2 ? `20${year}` : year.padStart(4, "0")}-${month.padStart(2, "0")}-${day.padStart(2, "0")}`);
+  return entryDayOf(`${year.length === 2 ? `20${year}` : year.padStart(4, "0")}-${month.padStart(2, "0")}-${day.padStart(2, "0")}`);
 }
 
 /**
@@ -37,14 +54,16 @@ export function sheetDay(text: string, order: DateOrder): Day | null {
  * @param wanted the order of dates, once the trainee has told it
  */
 export function readPaste(text: string, at: { date: string; column: LedgerColumnId }, columns: readonly LedgerColumnId[], all: ReadonlyMap<LedgerColumnId, LedgerColumn>, wanted: DateOrder | null): PasteReading {
+  const long = tooLong(text);
+  if (long !== null) return { edits: [], refused: [{ line: 1, text: `${text.slice(0, 40)} …`, why: long }], order: null, orders: [] };
   const lines = text.replace(/\r?\n$/, "").split(/\r?\n/).map((line) => line.split("\t").map((cell) => cell.trim()));
-  const width = Math.max(...lines.map((cells) => cells.length));
+  const width = widthOf(lines);
   const dated = Array.from({ length: width }, (_, column) => ({ column, orders: ordersOf(lines.map((cells) => cells[column] ?? "")) })).find((one) => one.orders.length > 0) ?? null;
   const order = dated === null ? null : wanted !== null && dated.orders.includes(wanted) ? wanted : dated.orders[0]!;
   const heads = lines.length > 1 && isHead(lines[0]!, dated?.column ?? null, all);
   const targets = targetsOf(heads ? lines[0]! : null, width, dated?.column ?? null, at.column, columns, all);
   const reading: PasteReading = { edits: [], refused: [], order, orders: dated?.orders ?? [] };
-  const start = dayOf(at.date)!;
+  const start = mustDay(at.date);
   const seen = new Map<Day, number>();
   lines.forEach((cells, index) => {
     if ((heads && index === 0) || cells.every((cell) => cell === "")) return;

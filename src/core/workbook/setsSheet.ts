@@ -2,7 +2,7 @@ import { dateOf, type Day } from "../calendar/day";
 import { groupBy } from "../calendar/groupBy";
 import { candidatesFor, matchName } from "../entry/names";
 import { folded } from "../entry/reading";
-import { ordersOf, sheetDay, type DateOrder } from "../ledger/paste";
+import { ordersOf, sheetDay, tooLong, widthOf, type DateOrder } from "../ledger/paste";
 import { put, type Change, type Exercise, type Session, type TrainingSet } from "../log/records";
 import { withSets } from "../planning/perform";
 import { readSet } from "../strength/setText";
@@ -35,6 +35,8 @@ const headWords: readonly [SetColumn, RegExp][] = [
   ["date", /^date|^day/i], ["exercise", /exercise|lift|movement|^name/i], ["rpe", /rpe|effort|rir/i], ["sets", /^sets?$|no\.? of sets|number of sets/i], ["reps", /reps?|time|duration/i], ["load", /load|weight|kg|lbs?|added/i], ["note", /note|comment|remark/i],
 ];
 const usualOrder: SetColumn[] = ["date", "exercise", "sets", "reps", "load", "rpe", "note"];
+/** For so many unknown names it is looked what they may be; a sheet with more is not one of sets. */
+const likelyAtMost = 200;
 /** So many sets in one line are not believed. */
 const setsBelieved = 50;
 
@@ -44,8 +46,10 @@ const setsBelieved = 50;
  * @param unit the unit of loads that name none
  */
 export function readSetsSheet(text: string, ask: SetsSheetAsk, exercises: readonly Exercise[], unit: MassUnit, today: Day): SetsSheet | { reason: string } {
+  const long = tooLong(text);
+  if (long !== null) return { reason: long };
   const lines = sheetLines(text);
-  const width = Math.max(0, ...lines.map((cells) => cells.length));
+  const width = widthOf(lines);
   const headed = lines.length > 0 && lines[0]!.filter((cell) => headWords.some(([, word]) => word.test(cell))).length >= 2 && !lines[0]!.some((cell) => /\d/.test(cell));
   const heads = Array.from({ length: width }, (_, index) => (headed ? lines[0]![index] || `column ${index + 1}` : `column ${index + 1}`));
   const body = lines.slice(Number(headed));
@@ -58,6 +62,7 @@ export function readSetsSheet(text: string, ask: SetsSheetAsk, exercises: readon
   const order = ask.order !== null && orders.includes(ask.order) ? ask.order : orders[0]!;
   const sheet: SetsSheet = { heads, columns, rows: [], refused: [], unmatched: [], order, orders };
   const unmatched = new Map<string, number>();
+  const known = new Map<string, Exercise | null | undefined>();
   const byName = new Map<string, string | null>(Object.entries(ask.matches).map(([typed, id]) => [folded(typed), id]));
   let day: Day | null = null;
   let typed = "";
@@ -70,14 +75,15 @@ export function readSetsSheet(text: string, ask: SetsSheetAsk, exercises: readon
     if (day === null) return refuse(`"${cell("date")}" is no date.`);
     if (day > today) return refuse("A set cannot have been done in the future.");
     if (typed === "") return refuse("No exercise is named.");
-    const exercise = exerciseFor(typed, byName, exercises);
+    if (!known.has(typed)) known.set(typed, exerciseFor(typed, byName, exercises));
+    const exercise = known.get(typed);
     if (exercise === undefined) return void unmatched.set(typed, (unmatched.get(typed) ?? 0) + 1);
     if (exercise === null) return;
     const performed = performedIn(cell("sets"), cell("reps"), cell("load"), cell("rpe"), exercise, unit);
     if (typeof performed === "string") return refuse(performed);
     sheet.rows.push({ day, exerciseId: exercise.id, performed, note: cell("note") || null });
   });
-  sheet.unmatched = [...unmatched].map(([name, count]) => ({ typed: name, lines: count, candidates: likely(name, exercises) }));
+  sheet.unmatched = [...unmatched].map(([name, count], index) => ({ typed: name, lines: count, candidates: index < likelyAtMost ? likely(name, exercises) : [] }));
   return sheet;
 }
 
@@ -131,8 +137,10 @@ export function sessionsOfRows(rows: readonly SetsRow[], personId: string, sessi
   return [...groupBy(rows, ({ day }) => day)].map(([day, lines]) => {
     const held = sessionOn(day);
     let session: Session = held ?? { id: newId(), personId, date: dateOf(day), kind: "strength", status: "done", items: [] };
-    for (const { exerciseId, performed, note } of lines) {
-      session = withSets(session, exerciseId, performed, newId);
+    // All rows of an exercise at once: a day of thousands of sets is gone through once.
+    for (const [exerciseId, some] of groupBy(lines, (line) => line.exerciseId)) {
+      session = withSets(session, exerciseId, some.flatMap(({ performed }) => performed), newId);
+      const note = some.flatMap((line) => line.note ?? []).join("; ");
       if (note) session = { ...session, items: session.items!.map((item) => (item.exerciseId === exerciseId ? { ...item, note: [item.note, note].filter(Boolean).join("; ") } : item)) };
     }
     return put("sessions", session, held);

@@ -1,6 +1,6 @@
 import Papa from "papaparse";
 import type { Day } from "../calendar/day";
-import { ordersOf, sheetDay, type DateOrder } from "../ledger/paste";
+import { ordersOf, sheetDay, tooLong, widthOf, type DateOrder } from "../ledger/paste";
 import { parseDecimal } from "../units/number";
 
 /** What a column of an old workbook holds. */
@@ -36,8 +36,10 @@ export function sheetLines(text: string): string[][] {
  * @param wanted roles and order of dates as the trainee corrected them
  */
 export function readSheet(text: string, wanted: { roles: readonly Role[] | null; order: DateOrder | null }): Sheet | { reason: string } {
+  const long = tooLong(text);
+  if (long !== null) return { reason: long };
   const lines = sheetLines(text);
-  const width = Math.max(0, ...lines.map((cells) => cells.length));
+  const width = widthOf(lines);
   const column = (index: number) => lines.map((cells) => cells[index] ?? "");
   const dated = Array.from({ length: width }, (_, index) => ({ index, orders: ordersOf(column(index)) }));
   const dates = wanted.roles !== null ? dated[wanted.roles.indexOf("date")] : dated.find((one) => one.orders.length > 0);
@@ -46,13 +48,17 @@ export function readSheet(text: string, wanted: { roles: readonly Role[] | null;
   const headed = lines.length > 0 && sheetDay(lines[0]![dates.index] ?? "", order) === null;
   const heads = Array.from({ length: width }, (_, index) => (headed ? lines[0]![index] || `column ${index + 1}` : `column ${index + 1}`));
   const sheet: Sheet = { heads, roles: [], rows: [], refused: [], order, orders: dates.orders };
+  const seen = new Set<Day>();
   lines.slice(Number(headed)).forEach((cells, index) => {
     const line = index + 1 + Number(headed);
     if (cells.every((cell) => cell === "")) return;
     const day = sheetDay(cells[dates.index] ?? "", order);
     if (day === null) sheet.refused.push({ line, text: cells.join(" · "), why: `"${cells[dates.index] ?? ""}" is no date.` });
-    else if (sheet.rows.some((row) => row.day === day)) sheet.refused.push({ line, text: cells.join(" · "), why: "An earlier line has the same date." });
-    else sheet.rows.push({ line, day, values: Array.from({ length: width }, (_, at) => numberIn(cells[at] ?? "")) });
+    else if (seen.has(day)) sheet.refused.push({ line, text: cells.join(" · "), why: "An earlier line has the same date." });
+    else {
+      seen.add(day);
+      sheet.rows.push({ line, day, values: Array.from({ length: width }, (_, at) => numberIn(cells[at] ?? "")) });
+    }
   });
   sheet.rows.sort((a, b) => a.day - b.day);
   sheet.roles = wanted.roles !== null ? [...wanted.roles] : rolesOf(heads, sheet.rows, dates.index);
