@@ -2,25 +2,16 @@ import "@/core/log/withoutEval";
 import { expose, type ProxyMarked } from "comlink";
 import type { IDBPDatabase } from "idb";
 import { v7 as newId } from "uuid";
-import { mustDay } from "@/core/calendar/day";
-import { contract } from "@/core/figures/contract";
 import { checkingLog, type Finding } from "@/core/log/check";
-import { mergeLines, type MergeLine } from "@/core/merge/lines";
-import { mergeLogs } from "@/core/merge/merge";
 import { copyOf } from "@/core/log/copy";
-import { peopleOf, putRecord, sizeOf, type Log } from "@/core/log/log";
+import { peopleOf, sizeOf, type Log } from "@/core/log/log";
 import { equal, type Memo } from "@/core/memo";
-import { recordKinds, type ChangeStep, type RecordKind } from "@/core/log/records";
 import type { Steps } from "@/core/steps";
-import { decadesLog } from "@/demo/decades";
-import { demoLog } from "@/demo/demoLog";
-import { packArchive, readingArchive, writeArchive, type Problem } from "@/formats/archive";
 import { checkLayout, type Between, type LayoutFinding } from "@/store/check";
-import { openDatabase, type LogDatabase, type LogName, type StoredPhoto } from "@/store/database";
+import { openDatabase, type LogDatabase, type LogName } from "@/store/database";
 import { fold } from "@/store/fold";
-import { hintChannel } from "@/store/hints";
-import { layOut, type LaidOut } from "@/store/pages";
-import { photoFile, releasePhotos } from "@/store/photos";
+import { hintChannel, writingLock } from "@/store/hints";
+import { releasePhotos } from "@/store/photos";
 import { StoreProblem } from "@/store/problems";
 import { catchUp, readLog, type Progress } from "@/store/reader";
 import { saveAnswers } from "@/store/saved";
@@ -28,30 +19,19 @@ import { settle } from "@/store/settle";
 import { answerKey } from "./answerKey";
 import { Answers, everyView, type Queries, type QueryName } from "./queries";
 
-/** Told the new answer whenever it differs from the last one sent. */
-type Watcher = ((answer: unknown) => void) & ProxyMarked;
+/** Told the new answer whenever it differs from the last one sent, or why there is none. */
+type Watcher = ((answer: unknown, problem: string | null) => void) & ProxyMarked;
+
+/** Asks a tab whether the disk has room for so many bytes. */
+type Room = ((bytes: number) => Promise<boolean>) & ProxyMarked;
+
+/** Bytes that the work of a quiet moment may need besides what it writes: asked for first, since a browser that meets a full disk in the middle may throw its database away. */
+const room = { settle: 5_000_000, save: 1_000_000, fold: 2_000_000 };
+/** For so long a tab may keep its answer back, milliseconds. */
+const roomPatience = 3000;
 
 /** Told how much of a long task is done, from 0 to 1; answers whether to go on. */
 export type Teller = ((share: number) => boolean) & ProxyMarked;
-
-/**
- * What merging an archive into the log would write, with each difference in words. `lines` is null when there are too many to be looked
- * through; `related` says whether the two speak of the same people.
- */
-export interface Merge { steps: ChangeStep[]; lines: MergeLine[] | null; count: number; related: boolean }
-
-/** Beyond so many differences two logs are not copies of one. */
-const differencesAtMost = 20_000;
-
-function mergeOf(ours: Log, theirs: Log): Merge {
-  const differences = mergeLogs(ours, theirs);
-  const related = [...theirs.records.people.keys()].some((id) => ours.records.people.has(id));
-  const within = differences.length <= differencesAtMost;
-  return { steps: within ? differences.map(({ step }) => step) : [], lines: within ? mergeLines(ours, theirs, differences) : null, count: differences.length, related };
-}
-
-/** An archive read and laid out, what is wrong with it, or null when the reader turned away. */
-export type ImportReading = { laidOut: LaidOut; counts: Record<RecordKind, number>; photos: StoredPhoto[]; missing: number; merge: Merge } | { problems: Problem[] } | null;
 
 /** What a check of the log found: in records, in how they lie in the browser, and figures that differ from figures computed afresh. */
 export interface Diagnosis { records: number; answers: number; findings: Finding[]; layout: LayoutFinding[]; figures: string[] }
@@ -69,6 +49,7 @@ class LogInMemory {
   #following: Promise<void> = Promise.resolve();
   #idle: ReturnType<typeof setTimeout> | undefined;
   #settled: Promise<void> | null = null;
+  readonly #rooms = new Set<Room>();
 
   private constructor(readonly name: LogName, readonly database: IDBPDatabase<LogDatabase>) {}
 
@@ -77,17 +58,24 @@ class LogInMemory {
     // The answer arrives while the next months are read.
     let going = true;
     await log.#readAll((share) => { void Promise.resolve(tell(share)).then((on) => { going = on; }); return going; });
-    new BroadcastChannel(hintChannel(name)).onmessage = () => { void log.follow(); };
+    new BroadcastChannel(hintChannel(name)).onmessage = () => { log.follow().catch(() => {}); };
     await log.follow();
     return log;
   }
 
   get log(): Log { return this.#answers.log; }
 
-  /** Catches up with the journal. Called on a hint, and by a tab that has become visible. */
+  /** Catches up with the journal. Called on a hint, and by a tab that has become visible. What goes wrong once is not held against the next time. */
   follow(): Promise<void> {
-    this.#following = this.#following.then(() => this.#catchUp());
-    return this.#following;
+    const mine = this.#following.then(() => this.#catchUp());
+    this.#following = mine.catch(() => {});
+    return mine;
+  }
+
+  /** Takes up a tab that can be asked for room, until it has gone. */
+  askRoomOf(tab: Room): () => void {
+    this.#rooms.add(tab);
+    return () => { this.#rooms.delete(tab); };
   }
 
   ask<N extends QueryName>(name: N, asks: Queries[N]["asks"]): Queries[N]["answers"] | null {
@@ -117,7 +105,12 @@ class LogInMemory {
     if (this.#sequence !== sequence) return this.diagnose(today, between);
     const fresh = new Answers(copyOf(log), newId);
     const asked = peopleOf(log).flatMap(({ id }) => everyView({ personId: id, today }));
-    const figures = asked.filter(({ name, asks }) => !equal(this.#answers.answer(name, asks as never), fresh.answer(name, asks as never))).map(({ name, asks }) => answerKey(name, asks));
+    const figures: string[] = [];
+    for (const [index, { name, asks }] of asked.entries()) {
+      await between(0.9 + 0.1 * (index / asked.length));
+      if (this.#sequence !== sequence) return this.diagnose(today, between);
+      if (!sameAnswer(() => this.#answers.answer(name, asks as never), () => fresh.answer(name, asks as never))) figures.push(answerKey(name, asks));
+    }
     return { records: sizeOf(log), answers: asked.length, findings, layout, figures };
   }
 
@@ -138,23 +131,60 @@ class LogInMemory {
     this.#rest();
   }
 
+  /** Sends an answer that has changed. A question that throws is answered with its error, and no other one hears of it. */
   #send(watch: Watch): void {
-    watch.answer.refresh();
+    try {
+      watch.answer.refresh();
+    } catch (error) {
+      watch.sent = -1;
+      watch.watcher(undefined, error instanceof Error ? error.message : String(error));
+      return;
+    }
     if (watch.answer.changed === watch.sent) return;
     watch.sent = watch.answer.changed;
-    watch.watcher(watch.answer.value);
+    watch.watcher(watch.answer.value, null);
   }
 
-  /** When nothing has been asked for a while: makes the database's files sound once, keeps the answers for the next start, and folds the journal. */
+  /** When nothing has been asked for a while: makes the database's files sound once, keeps the answers for the next start, and folds the journal; each only where there is room for it. */
   #rest(): void {
     clearTimeout(this.#idle);
-    this.#idle = setTimeout(() => {
-      const answers = [...this.#watches].map(({ key, answer }) => ({ key, answer: answer.value }));
-      // Where there is no room for it, the rest goes on without.
-      this.#settled ??= settle(this.database).catch(() => {});
-      void this.#settled.then(() => saveAnswers(this.database, this.#sequence, answers)).then(() => fold(this.database, this.name)).then(() => releasePhotos(this.database, this.log, this.#sequence)).catch(() => {});
-    }, idleAfter);
+    this.#idle = setTimeout(() => void this.#tidy().catch(() => {}), idleAfter);
   }
+
+  async #tidy(): Promise<void> {
+    const answers = [...this.#watches].filter(({ sent }) => sent >= 0).map(({ key, answer }) => ({ key, answer: answer.value }));
+    this.#settled ??= this.#writing(room.settle, () => settle(this.database)).catch(() => {});
+    await this.#settled;
+    await this.#writing(room.save, () => saveAnswers(this.database, this.#sequence, answers));
+    await this.#writing(room.fold, async () => {
+      await fold(this.database, this.name);
+      await releasePhotos(this.database, this.log, this.#sequence);
+    });
+  }
+
+  /** Writes where there is room for it; what can be left undone is left without. */
+  async #writing(bytes: number, write: () => Promise<void>): Promise<void> {
+    if (await this.#hasRoom(bytes)) await navigator.locks.request(writingLock(this.name), { mode: "shared" }, write);
+  }
+
+  /** Whether a tab finds room on the disk; where none answers, what can be left undone is left. */
+  async #hasRoom(bytes: number): Promise<boolean> {
+    const asked = [...this.#rooms].map((tab) => tab(bytes).catch(() => false));
+    const late = new Promise<boolean>((resolve) => { setTimeout(() => resolve(false), roomPatience); });
+    return Promise.race([...asked, late]);
+  }
+}
+
+/** Whether two ways to an answer give the same; two that both fail do. */
+function sameAnswer(one: () => unknown, other: () => unknown): boolean {
+  const outcome = (ask: () => unknown) => {
+    try {
+      return { answer: ask() };
+    } catch (error) {
+      return { problem: String(error) };
+    }
+  };
+  return equal(outcome(one), outcome(other));
 }
 
 /** Does work in steps; between them the worker answers whatever else it is asked. */
@@ -177,20 +207,6 @@ async function unlessStopped<T>(tell: Teller, work: (between: Between) => Promis
   }
 }
 
-/** Gives each photograph that a log speaks of the name of its content, as it is kept under; `missing` counts those the archive does not hold. */
-async function namedByContent(log: Log, found: ReadonlyMap<string, Uint8Array>): Promise<{ photos: StoredPhoto[]; missing: number }> {
-  const photos = new Map<string, StoredPhoto>();
-  let missing = 0;
-  for (const photo of [...log.records.photos.values()]) {
-    const bytes = found.get(photo.file);
-    if (bytes === undefined) { missing += 1; continue; }
-    const file = await photoFile(bytes);
-    photos.set(file, { file, bytes: bytes.slice() });
-    if (file !== photo.file) putRecord(log, "photos", { ...photo, file });
-  }
-  return { photos: [...photos.values()], missing };
-}
-
 const logs = new Map<LogName, Promise<LogInMemory>>();
 
 /** What one tab may ask of the worker. */
@@ -202,9 +218,10 @@ class Session {
   /**
    * Opens a log, or joins the other tabs that have it open.
    * @param tab name of a lock that the tab holds as long as it lives; its watches end with it
+   * @param room asks the tab for room on the disk
    * @returns the name of a lock that this worker holds as long as it lives
    */
-  async open(name: LogName, tab: string, tell: Teller): Promise<string> {
+  async open(name: LogName, tab: string, tell: Teller, room: Room): Promise<string> {
     const opening = logs.get(name) ?? LogInMemory.open(name, tell);
     logs.set(name, opening);
     try {
@@ -213,8 +230,14 @@ class Session {
       logs.delete(name);
       throw error;
     }
-    void navigator.locks.request(tab, () => { for (const number of [...this.#watches.keys()]) this.unwatch(number); });
+    const leave = this.#log.askRoomOf(room);
+    void navigator.locks.request(tab, () => { leave(); for (const number of [...this.#watches.keys()]) this.unwatch(number); });
     return life;
+  }
+
+  /** Ends this worker, when it is given up for one that answers. */
+  retire(): void {
+    self.close();
   }
 
   follow(): Promise<void> {
@@ -239,51 +262,9 @@ class Session {
     this.#watches.delete(number);
   }
 
-  /** Checks an archive's bytes and lays its log out for writing, or says what is wrong and where. */
-  read(bytes: Uint8Array, tell: Teller): Promise<ImportReading> {
-    return unlessStopped(tell, async (between) => {
-      const reading = await inSteps(readingArchive(bytes), between);
-      if (!reading.ok) return { problems: reading.problems };
-      await this.follow();
-      const { photos, missing } = await namedByContent(reading.log, reading.photos);
-      const counts = Object.fromEntries(recordKinds.map((kind) => [kind, reading.log.records[kind].size])) as Record<RecordKind, number>;
-      return { laidOut: layOut(reading.log), counts, photos, missing, merge: mergeOf(this.#opened().log, reading.log) };
-    });
-  }
-
-  /** The whole log as an archive: JSON text, or a zip when it speaks of photographs. */
-  async write(exportedAt: string): Promise<string | Uint8Array<ArrayBuffer>> {
-    await this.follow();
-    const { log, database } = this.#opened();
-    if (log.records.photos.size === 0) return writeArchive(log, exportedAt);
-    const photos = new Map<string, Uint8Array>();
-    for (const file of [...new Set([...log.records.photos.values()].map((photo) => photo.file))].sort()) {
-      const kept = await database.get("photos", file);
-      if (kept !== undefined) photos.set(file, kept.bytes);
-    }
-    return packArchive(log, exportedAt, photos);
-  }
-
-  /** What the headless figures command prints for this log. */
-  async figures(on: string): Promise<string> {
-    await this.follow();
-    return `${JSON.stringify(contract(this.#opened().log, mustDay(on)), null, 2)}\n`;
-  }
-
   /** Checks the log and everything computed from it; null when stopped. */
   diagnose(today: string, tell: Teller): Promise<Diagnosis | null> {
     return unlessStopped(tell, (between) => this.#opened().diagnose(today, between));
-  }
-
-  /** The log as it stands in memory, laid out anew. */
-  async layOut(): Promise<LaidOut> {
-    await this.follow();
-    return layOut(this.#opened().log);
-  }
-
-  /** A made-up log as it stands on a day: the demo household, or one of so many years. */
-  madeUp(today: string, years: number | null): LaidOut {
-    return layOut(years === null ? demoLog(mustDay(today)) : decadesLog(mustDay(today), years));
   }
 
   #opened(): LogInMemory {

@@ -1,17 +1,22 @@
-import { strFromU8, strToU8, unzipSync, zipSync } from "fflate";
+import { strFromU8, strToU8, zipSync } from "fflate";
 import { byId, canonical } from "@/core/log/canonical";
-import { emptyLog, putRecord, removeRecord, type Log } from "@/core/log/log";
+import { emptyLog, isRecordKind, putRecord, removeRecord, type Log } from "@/core/log/log";
 import { currentVersion, migrate } from "@/core/log/migrations";
-import { recordKinds, type AnyRecord, type RecordKind } from "@/core/log/records";
+import { recordKinds, type AnyRecord } from "@/core/log/records";
 import { referencesOf } from "@/core/log/references";
 import { recordSchemas, tombstoneSchema } from "@/core/log/schema";
+import { withSoundStamp } from "@/core/log/stamp";
 import { atOnce, type Steps } from "@/core/steps";
+import { unpacking, ZipProblem, type Unpacked } from "./zip";
 
 /** A place in a file and what is wrong there, in words for the trainee. */
 export interface Problem { path: string; message: string }
 
-/** `photos`: the pictures that the log speaks of, by the name under which its records know them. */
-export type ArchiveReading = { ok: true; log: Log; photos: ReadonlyMap<string, Uint8Array> } | { ok: false; problems: Problem[] };
+/**
+ * `photos`: the pictures that the log speaks of, by the name under which its records know them. `healed`: how many records bore a stamp
+ * that is none, or lies far ahead; the record is taken, without it or with one of now.
+ */
+export type ArchiveReading = { ok: true; log: Log; photos: ReadonlyMap<string, Uint8Array>; healed: number } | { ok: false; problems: Problem[] };
 
 const maxBytes = 300_000_000;
 const maxPhotoBytes = 30_000_000;
@@ -26,18 +31,18 @@ export function readArchive(bytes: Uint8Array): ArchiveReading {
   return atOnce(readingArchive(bytes));
 }
 
-/** The same in steps. */
+/** The same in steps. Whatever goes wrong, it is told and not thrown. */
 export function* readingArchive(bytes: Uint8Array): Steps<ArchiveReading> {
   try {
-    const { text, photos } = isZip(bytes) ? unpack(bytes) : { text: decode(bytes), photos: new Map<string, Uint8Array>() };
+    const { text, photos } = isZip(bytes) ? yield* unpack(bytes) : { text: decode(bytes), photos: new Map<string, Uint8Array>() };
     const document = parse(text);
     if (!isObject(document)) return refuse("(file)", "it is not an Oat Column archive: the file holds no JSON object");
     if (document.format !== "oat-column") return refuse("format", "it is not an Oat Column archive: `format` is not \"oat-column\"");
-    return yield* collect(migrate(document), photos);
+    return yield* collect(migrated(document), photos);
   } catch (error) {
     if (error instanceof Refusal) return refuse(error.path, error.message);
-    if (error instanceof RangeError) return refuse("version", error.message);
-    throw error;
+    if (error instanceof ZipProblem) return refuse(error.place, error.message);
+    return refuse("(file)", `it could not be read: ${error instanceof Error ? error.message : String(error)}`);
   }
 }
 
@@ -55,28 +60,20 @@ const isZip = (bytes: Uint8Array) => bytes[0] === 0x50 && bytes[1] === 0x4b;
 
 const inPhotos = /^photos\/([^/]+)$/;
 
-function unpack(bytes: Uint8Array): { text: string; photos: Map<string, Uint8Array> } {
-  let total = 0;
-  let files: Record<string, Uint8Array>;
-  try {
-    files = unzipSync(bytes, {
-      filter: ({ name, originalSize }) => {
-        const photo = inPhotos.test(name);
-        if (!photo && !/^[^/]+\.json$/.test(name)) return false;
-        if (photo && originalSize > maxPhotoBytes) throw new Refusal(name, "the photograph is larger than 30 MB");
-        total += originalSize;
-        if (total > maxBytes) throw new Refusal(name, "it unpacks to more than 300 MB");
-        return true;
-      },
-    });
-  } catch (error) {
-    if (error instanceof Refusal) throw error;
-    throw new Refusal("(zip)", "the zip is damaged");
-  }
-  const photos = new Map(Object.entries(files).flatMap(([name, content]) => { const file = inPhotos.exec(name)?.[1]; return file === undefined ? [] : [[file, content] as const]; }));
-  const [first, ...others] = Object.entries(files).filter(([name]) => !inPhotos.test(name)).map(([, content]) => content);
+function* unpack(bytes: Uint8Array): Generator<number, { text: string; photos: Map<string, Uint8Array> }> {
+  const files: Unpacked = yield* unpacking(bytes, (name) => (inPhotos.test(name) ? { atMost: maxPhotoBytes, tooLarge: "the photograph is larger than 30 MB" } : /^[^/]+\.json$/.test(name) ? { atMost: maxBytes, tooLarge: "it unpacks to more than 300 MB" } : null), maxBytes);
+  const photos = new Map([...files].flatMap(([name, content]) => { const file = inPhotos.exec(name)?.[1]; return file === undefined ? [] : [[file, content] as const]; }));
+  const [first, ...others] = [...files].filter(([name]) => !inPhotos.test(name)).map(([, content]) => content);
   if (first === undefined || others.length > 0) throw new Refusal("(zip)", "the zip must hold exactly one JSON file beside its photos");
   return { text: decode(first), photos };
+}
+
+function migrated(document: Document): Document {
+  try {
+    return migrate(document);
+  } catch (error) {
+    throw error instanceof RangeError ? new Refusal("version", error.message) : error;
+  }
 }
 
 function decode(bytes: Uint8Array): string {
@@ -125,11 +122,15 @@ function* collect(document: Document, photos: Map<string, Uint8Array>): Generato
 
   const total = recordKinds.reduce((sum, kind) => sum + (Array.isArray(document[kind]) ? document[kind].length : 0), 0);
   let read = 0;
+  let healed = 0;
+  const now = Date.now();
   for (const kind of recordKinds) {
     for (const [index, raw] of list(document, kind, report).entries()) {
       if (++read % recordsAStep === 0) yield read / total;
       const path = `${kind}[${index}]`;
-      const record = withIds(raw, `${kind}-${index + 1}`);
+      const given = withIds(raw, `${kind}-${index + 1}`);
+      const record = isObject(given) ? withSoundStamp(given, now) : given;
+      if (record !== given) healed += 1;
       const result = recordSchemas[kind].safeParse(record);
       if (!result.success) {
         for (const issue of result.error.issues) report([path, ...issue.path].reduce<string>(joinPath, ""), issue.message);
@@ -143,9 +144,9 @@ function* collect(document: Document, photos: Map<string, Uint8Array>): Generato
     }
   }
   for (const [index, raw] of list(document, "removed", report).entries()) {
-    const result = tombstoneSchema.safeParse(raw);
+    const result = tombstoneSchema.safeParse(isObject(raw) ? withSoundStamp(raw, now) : raw);
     if (!result.success) report(`removed[${index}]`, result.error.issues[0]?.message ?? "not a removal");
-    else if (log.records[result.data.kind as RecordKind]?.has(result.data.id)) report(`removed[${index}]`, `"${result.data.id}" is both kept and removed`);
+    else if (isRecordKind(result.data.kind) && log.records[result.data.kind].has(result.data.id)) report(`removed[${index}]`, `"${result.data.id}" is both kept and removed`);
     else removeRecord(log, result.data);
   }
   for (const kind of recordKinds) {
@@ -155,7 +156,7 @@ function* collect(document: Document, photos: Map<string, Uint8Array>): Generato
       }
     }
   }
-  return problems.length > 0 ? { ok: false, problems } : { ok: true, log, photos };
+  return problems.length > 0 ? { ok: false, problems } : { ok: true, log, photos, healed };
 }
 
 function joinPath(path: string, step: PropertyKey): string {
@@ -209,7 +210,9 @@ function doubledId(record: AnyRecord): { path: string; id: string } | null {
 export function archiveOf(log: Log, exportedAt: string): Document {
   const collections = recordKinds.map((kind) => [kind, [...log.records[kind].values()].sort(byId).map(canonical)] as const);
   const removed = [...log.removed.entries()].sort(([a], [b]) => (a < b ? -1 : 1)).map(([, tombstone]) => canonical(tombstone));
-  const extra = Object.entries(canonical(log.extra) as Document);
+  // What cannot be read as a record goes out as well, apart from the records, which an import checks.
+  const unread = log.unread.length === 0 ? {} : { unread: [...(Array.isArray(log.extra.unread) ? (log.extra.unread as unknown[]) : []), ...log.unread] };
+  const extra = Object.entries(canonical({ ...log.extra, ...unread }) as Document);
   return Object.fromEntries<unknown>([["format", "oat-column"], ["version", currentVersion], ["exportedAt", exportedAt], ...collections, ["removed", removed], ...extra]);
 }
 

@@ -1,0 +1,58 @@
+import { proxy, wrap, type Remote } from "comlink";
+import type { LogName } from "@/store/database";
+import type { LaidOut } from "@/store/pages";
+import type { ArchiveSession, ImportReading } from "./archiveWorker";
+
+/** Told how much of a long task is done, from 0 to 1; answers whether to go on. */
+export type OnProgress = (share: number) => boolean;
+
+/** Without a sign of life for so long, in milliseconds, a file is given up. */
+const silentAtMost = 30_000;
+
+/** Reads an archive; null when it was stopped. @throws Error that says what went wrong, whatever it was */
+export function readArchiveFile(name: LogName, bytes: Uint8Array, onProgress: OnProgress): Promise<ImportReading | null> {
+  return worked<ImportReading | null>((session, end) => {
+    let silence: ReturnType<typeof setTimeout>;
+    const listen = () => {
+      clearTimeout(silence);
+      silence = setTimeout(() => end(Promise.reject(new Error("Reading it took too long and was given up. Nothing was changed."))), silentAtMost);
+    };
+    listen();
+    // Stopping ends the worker itself, so that it works in the middle of anything.
+    const stopped = setInterval(() => { if (!onProgress(share)) end(Promise.resolve(null)); }, 200);
+    let share = 0;
+    const told = proxy((done: number) => { share = done; listen(); });
+    return session.read(name, bytes, told).finally(() => { clearTimeout(silence); clearInterval(stopped); });
+  });
+}
+
+export function writeArchiveFile(name: LogName, exportedAt: string): Promise<string | Uint8Array<ArrayBuffer>> {
+  return worked((session) => session.write(name, exportedAt) as Promise<string | Uint8Array<ArrayBuffer>>);
+}
+
+export function writeFiguresFile(name: LogName, on: string): Promise<string> {
+  return worked((session) => session.figures(name, on));
+}
+
+/** The log as it stands in the database, laid out anew. */
+export function laidOutAnew(name: LogName): Promise<LaidOut> {
+  return worked((session) => session.layOut(name));
+}
+
+/** A made-up log as it stands on a day: the demo household, or one of so many years. */
+export function madeUpLog(today: string, years: number | null): Promise<LaidOut> {
+  return worked((session) => session.madeUp(today, years));
+}
+
+/** Does something in a worker that is ended when it is done, when it fails in any way, or when `end` gives another outcome. */
+async function worked<T>(ask: (session: Remote<ArchiveSession>, end: (outcome: Promise<T>) => void) => Promise<T>): Promise<T> {
+  const worker = new Worker(new URL("./archiveWorker.ts", import.meta.url), { type: "module", name: "oat-column-archive" });
+  try {
+    return await new Promise<T>((resolve, reject) => {
+      worker.onerror = (event) => reject(new Error(`It could not be worked on (${event.message || "the worker ended"}). Nothing was changed.`));
+      ask(wrap<ArchiveSession>(worker), resolve).then(resolve, reject);
+    });
+  } finally {
+    worker.terminate();
+  }
+}
