@@ -5,6 +5,12 @@ import { readdirSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { root } from "./machine.mjs";
 
+/** The small worker that the first script of every page starts. */
+async function buildReserve() {
+  const esbuild = await import("esbuild");
+  await esbuild.build({ entryPoints: [join(root, "src", "store", "copy", "reserveWorker.ts")], outfile: join(root, "public", "reserve.js"), bundle: true, minify: true, format: "iife", target: "es2022", absWorkingDir: root, logLevel: "error", alias: { "@": join(root, "src") } });
+}
+
 /** The pages and files that are kept for use without a network, and the small worker that keeps them. */
 async function buildOffline() {
   const [{ getManifest }, esbuild] = await Promise.all([import("workbox-build"), import("esbuild")]);
@@ -12,15 +18,16 @@ async function buildOffline() {
   const pages = join(root, ".next", "server", "app");
   const shells = readdirSync(pages, { recursive: true }).filter((name) => name.endsWith(".html") && !name.startsWith("_")).map((name) => ({ url: `/${name.replace(/\.html$/, "").replace(/^index$/, "")}`, revision: `${revision(join(pages, name))}-${revision(join(root, ".next", "script-hashes.json"))}` }));
   const files = readdirSync(join(root, "public")).filter((name) => name !== "service-worker.js").map((name) => ({ url: `/${name}`, revision: revision(join(root, "public", name)) }));
-  const { manifestEntries, warnings } = await getManifest({ globDirectory: join(root, ".next", "static"), globPatterns: ["**/*.{js,css,woff2}"], modifyURLPrefix: { "": "/_next/static/" }, dontCacheBustURLsMatching: /./, maximumFileSizeToCacheInBytes: 5_000_000, additionalManifestEntries: [...shells, ...files] });
+  const { manifestEntries, size, warnings } = await getManifest({ globDirectory: join(root, ".next", "static"), globPatterns: ["**/*.{js,css,woff2}"], modifyURLPrefix: { "": "/_next/static/" }, dontCacheBustURLsMatching: /./, maximumFileSizeToCacheInBytes: 5_000_000, additionalManifestEntries: [...shells, ...files] });
   if (warnings.length > 0) throw new Error(warnings.join("\n"));
   await esbuild.build({
     entryPoints: [join(root, "src", "offline", "serviceWorker.ts")], outfile: join(root, "public", "service-worker.js"), bundle: true, minify: true, format: "iife", target: "es2022", absWorkingDir: root, logLevel: "error",
-    define: { "self.__WB_MANIFEST": JSON.stringify(manifestEntries), "process.env.NODE_ENV": '"production"' },
+    define: { "self.__WB_MANIFEST": JSON.stringify(manifestEntries), "self.__BYTES": String(size), "process.env.NODE_ENV": '"production"' },
   });
 }
 
 export async function build() {
+  await buildReserve();
   const { status } = spawnSync(process.execPath, [join(root, "node_modules", "next", "dist", "bin", "next"), "build"], { cwd: root, stdio: "inherit", env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1" } });
   if (status !== 0) {
     console.error("The build failed; what it said stands above.");

@@ -30,7 +30,7 @@ export function requireNode() {
 function hashOf(paths) {
   const hash = createHash("sha256");
   const add = (path) => {
-    if (!existsSync(path) || path.endsWith("service-worker.js")) return;
+    if (!existsSync(path) || /(service-worker|reserve)\.js$/.test(path)) return;
     if (statSync(path).isDirectory()) for (const name of readdirSync(path).sort()) add(join(path, name));
     else hash.update(path).update(readFileSync(path));
   };

@@ -2,8 +2,8 @@ import { openDB, type DBSchema, type IDBPDatabase, type IDBPTransaction } from "
 import type { FieldPatch } from "@/core/log/patch";
 import type { AnyRecord, RecordKind, Tombstone } from "@/core/log/records";
 import type { Page } from "./pages";
-import { StoreProblem, problemOf } from "./problems";
-import { upgradeFromRows } from "./upgrade";
+import { StoreProblem, problemOf, type ProblemKind } from "./problems";
+import { bringUp, hasStores, layout, makeStores } from "./upgrades/bringUp";
 
 /** A record as the journal notes it. `was` is the month of the page it lay in when that is another than its own. */
 export interface Row { kind: RecordKind; id: string; record: AnyRecord; was?: string }
@@ -41,14 +41,19 @@ export interface SavedAnswer { key: string; sequence: number; core: string; answ
 /** A photograph's bytes. `file` is its name in an archive, made from its content, so that equal pictures are kept once and none is ever overwritten by another. */
 export interface StoredPhoto { file: string; bytes: Uint8Array<ArrayBuffer> }
 
+/** The folder outside of the browser in which a backup file is kept up to date, and how far that file goes. */
+export interface BackupPlace { folder: FileSystemDirectoryHandle; file: string; writtenAt: string | null; sequence: number }
+
 /** The layout of the browser's database. It is private to this room and never visible in the archive. */
 export interface LogDatabase extends DBSchema {
   pages: { key: [number, string, string]; value: Page };
   journal: { key: number; value: JournalEntry };
   history: { key: number; value: HistoryEntry };
-  meta: { key: string; value: Standing };
+  /** `standing`, and by itself the number of the layout. */
+  meta: { key: "standing"; value: Standing };
   saved: { key: string; value: SavedAnswer };
   photos: { key: string; value: StoredPhoto };
+  places: { key: "backup"; value: BackupPlace };
 }
 
 export type StoreName = "pages" | "journal" | "history" | "meta" | "photos";
@@ -56,43 +61,59 @@ export type StoreName = "pages" | "journal" | "history" | "meta" | "photos";
 export const written: StoreName[] = ["pages", "journal", "history", "meta", "photos"];
 export type WriteTransaction = IDBPTransaction<LogDatabase, StoreName[], "readwrite">;
 
-const version = 3;
-
 /** The log that is kept for real, the demo household, and a generated one of many years; each is a database of its own. */
 export const logNames = ["own", "demo", "generated"] as const;
 export type LogName = (typeof logNames)[number];
 
+/** Why an open database was closed from outside: another tab needs a newer layout, somebody deleted it, or the browser gave it up. */
+export type ClosedBy = Extract<ProblemKind, "outdated" | "cleared" | "closed">;
+
 /**
- * Opens the database of a log, creating it when there is none.
- * @param onOutdated called when another tab needs a newer layout and this connection was closed for it
+ * Opens the database of a log, creating it when there is none, and brings it up to the layout written now.
+ * @param onClosed told why, when this connection was closed from outside
  * @throws StoreProblem when the browser gives no storage, another tab blocks the upgrade, or the layout is newer than ours
  */
-export async function openDatabase(name: LogName, onOutdated: () => void = () => {}): Promise<IDBPDatabase<LogDatabase>> {
+export async function openDatabase(name: LogName, onClosed: (by: ClosedBy) => void = () => {}): Promise<IDBPDatabase<LogDatabase>> {
   if (typeof indexedDB === "undefined") throw new StoreProblem("unavailable");
+  try {
+    let database = await openStores(name, layout, onClosed);
+    if (!hasStores(database)) {
+      const { version } = database;
+      database.close();
+      database = await openStores(name, version + 1, onClosed);
+    }
+    if (await bringUp(database)) return database as unknown as IDBPDatabase<LogDatabase>;
+    database.close();
+    throw new StoreProblem("newer");
+  } catch (error) {
+    throw problemOf(error);
+  }
+}
+
+/** Opens a database with its stores made. The version counts how often they were; what layout its contents have is marked in them. */
+async function openStores(name: LogName, version: number | undefined, onClosed: (by: ClosedBy) => void): Promise<IDBPDatabase<unknown>> {
   let refuse: (problem: StoreProblem) => void = () => {};
   const blocked = new Promise<never>((_, reject) => { refuse = reject; });
-  const opening = openDB<LogDatabase>(`oat-column-${name}`, version, {
-    async upgrade(database, from, _to, transaction) {
-      database.createObjectStore("photos", { keyPath: "file" });
-      if (from === 2) return;
-      database.createObjectStore("pages", { keyPath: ["generation", "kind", "month"] });
-      database.createObjectStore("saved", { keyPath: "key" });
-      if (from === 1) return upgradeFromRows(database, transaction);
-      database.createObjectStore("journal", { keyPath: "sequence" });
-      database.createObjectStore("history", { keyPath: "sequence" });
-      database.createObjectStore("meta");
-    },
+  const opening = openDB<unknown>(databaseName(name), version, {
+    upgrade: makeStores,
     blocked: () => refuse(new StoreProblem("blocked")),
     blocking: (_current, _blocked, event) => {
       (event.target as IDBDatabase).close();
-      onOutdated();
+      onClosed(event.newVersion === null ? "cleared" : "outdated");
     },
+    terminated: () => onClosed("closed"),
   });
   try {
     return await Promise.race([opening, blocked]);
   } catch (error) {
-    throw problemOf(error);
+    if (version !== undefined && error instanceof DOMException && error.name === "VersionError") return openStores(name, undefined, onClosed);
+    throw error;
   }
+}
+
+/** The name of a log's database. */
+export function databaseName(name: LogName): string {
+  return `oat-column-${name}`;
 }
 
 /** Where a log stands that was perhaps never written to. */

@@ -2,7 +2,7 @@ import type { IDBPDatabase } from "idb";
 import { tombstoneKey } from "@/core/log/log";
 import type { AnyRecord, Tombstone } from "@/core/log/records";
 import { standingOf, written, type LogDatabase, type LogName, type Standing, type WriteTransaction } from "./database";
-import { monthOf, recordsOf, stored } from "./pages";
+import { hasId, monthOf, recordsOf, stored } from "./pages";
 
 /** Journal entries kept for readers that follow, whether or not they are in the pages already. */
 const journalCap = 2000;
@@ -10,13 +10,16 @@ const journalCap = 2000;
 /** Below so many unfolded entries folding is not worth a write. */
 const foldFrom = 40;
 
+/** The lock under which one hand at a time folds. */
+export const foldLock = (name: LogName): string => `oat-column-fold-${name}`;
+
 /**
  * Folds the journal into the pages, in one transaction and under a lock, so that of several tabs only one spends the time.
  * @param from fold only when at least so many entries wait
  * @returns how many entries were folded; null when another tab is folding
  */
 export async function fold(database: IDBPDatabase<LogDatabase>, name: LogName, from = foldFrom): Promise<number | null> {
-  return navigator.locks.request(`oat-column-fold-${name}`, { ifAvailable: true }, async (lock) => {
+  return navigator.locks.request(foldLock(name), { ifAvailable: true }, async (lock) => {
     if (lock === null) return null;
     const { sequence, folded } = standingOf(await database.get("meta", "standing"));
     if (sequence - folded < from) return 0;
@@ -36,13 +39,13 @@ export async function foldWithin(transaction: WriteTransaction, standing: Standi
   if (standing.folded >= standing.sequence) return;
   const { generation } = standing;
   const pages = transaction.objectStore("pages");
-  const open = new Map<string, { kind: string; month: string; records: Map<string, AnyRecord | Tombstone> }>();
+  const open = new Map<string, { kind: string; month: string; records: Map<string, AnyRecord | Tombstone>; unread: AnyRecord[] }>();
   const at = async (kind: string, month: string) => {
     const key = `${kind} ${month}`;
     let held = open.get(key);
     if (held === undefined) {
       const records = recordsOf(await pages.get([generation, kind, month]));
-      held = { kind, month, records: new Map(records.map((record) => [keyIn(kind, record), record])) };
+      held = { kind, month, records: new Map(records.filter(hasId).map((record) => [keyIn(kind, record), record])), unread: records.filter((record) => !hasId(record)) };
       open.set(key, held);
     }
     return held.records;
@@ -59,9 +62,9 @@ export async function foldWithin(transaction: WriteTransaction, standing: Standi
       (await at("removed", "")).set(tombstoneKey(tombstone.kind, tombstone.id), tombstone);
     }
   }
-  for (const { kind, month, records } of open.values()) {
-    if (records.size === 0) await pages.delete([generation, kind, month]);
-    else await pages.put(stored(generation, { kind, month, text: JSON.stringify([...records.values()]) }));
+  for (const { kind, month, records, unread } of open.values()) {
+    if (records.size + unread.length === 0) await pages.delete([generation, kind, month]);
+    else await pages.put(stored(generation, { kind, month, text: JSON.stringify([...records.values(), ...unread]) }));
   }
   standing.folded = standing.sequence;
   await transaction.objectStore("journal").delete(IDBKeyRange.upperBound(standing.sequence - journalCap));

@@ -1,7 +1,7 @@
 import { tombstoneKey } from "@/core/log/log";
 import type { AnyRecord, RecordKind, RecordOf } from "@/core/log/records";
 import type { JournalEntry, Standing, WriteTransaction } from "./database";
-import { monthOf, monthOfDate, recordsOf } from "./pages";
+import { hasId, monthOf, monthOfDate, recordsOf } from "./pages";
 import { ofGeneration } from "./reader";
 
 /** A record as it stands, with the month of the page in which it lies or will lie; null for one that was removed. */
@@ -64,14 +64,14 @@ export class Lookup {
     if (held !== undefined) return held ?? undefined;
     const months = new Set(dates.length === 0 ? [monthOfDate(kind, "")] : dates.map((date) => monthOfDate(kind, date)));
     for (const month of months) {
-      const record = recordsOf(await transaction.objectStore("pages").get([this.#generation, kind, month])).find((one) => one.id === id);
+      const record = recordsOf(await transaction.objectStore("pages").get([this.#generation, kind, month])).find((one) => hasId(one) && one.id === id);
       if (record !== undefined) return { record, month };
     }
     if (fresh) return undefined;
     const quoted = JSON.stringify(id);
     for (const page of await transaction.objectStore("pages").getAll(ofGeneration(this.#generation, kind))) {
       if (!page.text.includes(quoted)) continue;
-      const record = recordsOf(page).find((one) => one.id === id);
+      const record = recordsOf(page).find((one) => hasId(one) && one.id === id);
       if (record !== undefined) return { record, month: page.month };
     }
     return undefined;
@@ -79,7 +79,7 @@ export class Lookup {
 
   /** Records of a kind, person and day as they stand. */
   async onDay<K extends "weighIns" | "dayNotes">(transaction: WriteTransaction, kind: K, personId: string, date: string): Promise<RecordOf<K>[]> {
-    const found = new Map(recordsOf(await transaction.objectStore("pages").get([this.#generation, kind, monthOfDate(kind, date)])).map((record) => [record.id, record]));
+    const found = new Map(recordsOf(await transaction.objectStore("pages").get([this.#generation, kind, monthOfDate(kind, date)])).filter(hasId).map((record) => [record.id, record]));
     for (const source of [this.#journal, this.#writing]) {
       for (const [key, held] of source) {
         const id = key.slice(kind.length + 1);

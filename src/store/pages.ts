@@ -1,5 +1,5 @@
 import { groupBy } from "@/core/calendar/groupBy";
-import { fillRecords, removeRecord, type Log } from "@/core/log/log";
+import { fillRecords, removeRecord, setAside, type Log } from "@/core/log/log";
 import { recordKinds, type AnyRecord, type RecordKind, type Tombstone } from "@/core/log/records";
 import { datedKinds } from "@/core/log/logIndex";
 
@@ -22,13 +22,21 @@ export function monthOfDate(kind: RecordKind, date: string): string {
 
 /** The month of the page in which a record lies. */
 export function monthOf(kind: RecordKind, record: AnyRecord): string {
-  return monthOfDate(kind, (record as { date?: string }).date ?? "");
+  return monthIn(kind, record);
 }
 
-/** Lays a log out in pages. */
+function monthIn(kind: string, record: unknown): string {
+  const date = (record as { date?: unknown } | null)?.date;
+  return kind in datedKinds && typeof date === "string" ? date.slice(0, 7) : "";
+}
+
+/** Lays a log out in pages. What cannot be read as a record lies among those of its kind as it did. */
 export function layOut(log: Log): LaidOut {
-  const pages = recordKinds.flatMap((kind) => [...groupBy(log.records[kind].values() as Iterable<AnyRecord>, (record) => monthOf(kind, record))].map(([month, records]) => ({ kind: kind as string, month, text: JSON.stringify(records) })));
-  if (log.removed.size > 0) pages.push({ kind: "removed", month: "", text: JSON.stringify([...log.removed.values()]) });
+  const lists: [string, Iterable<unknown>][] = [...recordKinds.map((kind) => [kind, log.records[kind].values()] as [string, Iterable<unknown>]), ["removed", log.removed.values()]];
+  const pages = lists.flatMap(([kind, records]) => {
+    const unread = log.unread.filter((one) => one.kind === kind).map(({ record }) => record);
+    return [...groupBy([...records, ...unread], (record) => monthIn(kind, record))].map(([month, some]) => ({ kind, month, text: JSON.stringify(some) }));
+  });
   return { pages, extra: log.extra };
 }
 
@@ -37,9 +45,21 @@ export function stored(generation: number, { kind, month, text }: LaidOut["pages
   return { generation, kind, month, schema, text };
 }
 
-/** The records of a page. */
+/** The records of a page. One that cannot be read gives its text, which is no record: it is set aside like anything else that is none, and nothing is lost. */
 export function recordsOf(page: Page | undefined): AnyRecord[] {
-  return page === undefined ? [] : (JSON.parse(page.text) as AnyRecord[]);
+  if (page === undefined) return [];
+  try {
+    const records: unknown = JSON.parse(page.text);
+    if (Array.isArray(records)) return records as AnyRecord[];
+  } catch {
+    // Its text is kept, below.
+  }
+  return [page.text as unknown as AnyRecord];
+}
+
+/** Whether something that lies in a page is a record with an id, by which it can be found and replaced. */
+export function hasId(record: AnyRecord | Tombstone): boolean {
+  return typeof record === "object" && record !== null && typeof record.id === "string";
 }
 
 /** Ids by kind of what the journal has written or removed since the pages were written. */
@@ -47,7 +67,10 @@ export type Newer = ReadonlyMap<string, ReadonlySet<string>>;
 
 /** Reads a page into a log of which nothing was read yet. What is newer stands there already and is never overwritten by the page. */
 export function readPage(log: Log, page: Page, newer: Newer): void {
-  if (page.kind === "removed") {
-    for (const tombstone of JSON.parse(page.text) as Tombstone[]) if (!newer.get(tombstone.kind)?.has(tombstone.id)) removeRecord(log, tombstone);
-  } else fillRecords(log, page.kind as RecordKind, recordsOf(page), newer.get(page.kind) ?? null);
+  const records = recordsOf(page);
+  if (page.kind !== "removed") return fillRecords(log, page.kind as RecordKind, records, newer.get(page.kind) ?? null);
+  for (const tombstone of records as unknown as Tombstone[]) {
+    if (!hasId(tombstone)) setAside(log, { kind: "removed", record: tombstone, why: "it is no removal" });
+    else if (!newer.get(tombstone.kind)?.has(tombstone.id)) removeRecord(log, tombstone);
+  }
 }

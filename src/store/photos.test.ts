@@ -1,7 +1,6 @@
 import "fake-indexeddb/auto";
 import { createHash } from "node:crypto";
 import { IDBFactory } from "fake-indexeddb";
-import { openDB } from "idb";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { put, type Person, type RecordOf } from "@/core/log/records";
 import { packArchive, readArchive } from "@/formats/archive";
@@ -71,20 +70,5 @@ describe("photographs", () => {
     expect(packArchive(log, "2026-06-11T06:10:00Z", pictures)).toEqual(zip);
     expect(readArchive(zip)).toMatchObject({ ok: true, photos: pictures });
     expect(readArchive(packArchive(log, "2026-06-11T06:10:00Z", new Map([["big.jpg", new Uint8Array(31_000_000)]])))).toEqual({ ok: false, problems: [{ path: "photos/big.jpg", message: "the photograph is larger than 30 MB" }] });
-  });
-  it("find room in a database of layout 2, which loses nothing", async () => {
-    const older = await openDB("oat-column-own", 2, { upgrade(database) {
-      database.createObjectStore("pages", { keyPath: ["generation", "kind", "month"] });
-      database.createObjectStore("saved", { keyPath: "key" });
-      database.createObjectStore("journal", { keyPath: "sequence" });
-      database.createObjectStore("history", { keyPath: "sequence" });
-      database.createObjectStore("meta");
-    } });
-    await older.put("pages", { generation: 0, kind: "people", month: "", schema: 1, text: JSON.stringify([person]) });
-    older.close();
-    const store = await open();
-    await store.commit([put("photos", photo("a", "a.jpg"))], "Photograph", [{ file: "a.jpg", bytes: bytesOf(1) }]);
-    const { log } = await readLog(store.database);
-    expect([log.records.people.get("p"), log.records.photos.size]).toEqual([person, 1]);
   });
 });

@@ -1,10 +1,11 @@
 import "fake-indexeddb/auto";
 import { IDBFactory } from "fake-indexeddb";
-import { openDB } from "idb";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { emptyLog, putRecord, type Log } from "@/core/log/log";
 import { put, type Person, type Session, type WeighIn } from "@/core/log/records";
+import { isStamp } from "@/core/log/stamp";
 import { archiveOf } from "@/formats/archive";
+import { openDatabase } from "./database";
 import { layOut } from "./pages";
 import { StoreProblem } from "./problems";
 import { catchUp, readLog } from "./reader";
@@ -50,9 +51,9 @@ describe("a commit", () => {
     expect(begun.mock.calls[0]![2]).toEqual({ durability: "strict" });
     expect(complete).toBe(true);
   });
-  it("stamps later than what another device wrote, however far its clock is ahead", async () => {
+  it("stamps later than what another device wrote with its clock ahead, and believes no clock that is ahead by years", async () => {
     const store = await open();
-    const ahead = "2099-01-01T00:00:00.000Z/0000/phone";
+    const ahead = `${new Date(Date.now() + 40_000_000).toISOString()}/0000/phone`;
     await store.commit([put("weighIns", weighed(71))], "a");
     const held = (await logOf(store)).records.weighIns.get("w")!;
     await store.commit([put("weighIns", { ...held, kg: 71.5, revision: 7, changed: ahead }, held)], "merged");
@@ -60,7 +61,12 @@ describe("a commit", () => {
     expect(merged.changed! > ahead).toBe(true);
     expect(merged).toMatchObject({ kg: 71.5, revision: 8 });
     await store.commit([put("weighIns", { ...merged, kg: 72 }, merged)], "b");
-    expect((await logOf(store)).records.weighIns.get("w")!.changed! > merged.changed!).toBe(true);
+    const later = (await logOf(store)).records.weighIns.get("w")!;
+    expect(later.changed! > merged.changed!).toBe(true);
+    for (const poison of ["2099-01-01T00:00:00.000Z/0000/phone", "zzz", "z".repeat(100)]) await store.commit([put("weighIns", weighed(73, "2026-06-02", "x", { changed: poison }))], "poison");
+    await store.commit([put("weighIns", { ...later, kg: 74 }, later)], "c");
+    const log = await logOf(store);
+    for (const { changed } of log.records.weighIns.values()) expect([isStamp(changed!), changed! < new Date(Date.now() + 90_000_000).toISOString()]).toEqual([true, true]);
   });
   it("stamps and counts revisions, and numbers commits without a gap", async () => {
     const store = await open();
@@ -74,6 +80,51 @@ describe("a commit", () => {
     const store = await open();
     await expect(store.commit([put("weighIns", weighed(71)), put("weighIns", weighed(-3, "2026-06-02", "x"))], "a")).rejects.toMatchObject({ kind: "invalid" });
     expect((await logOf(store)).records.weighIns.size).toBe(0);
+  });
+  it("refuses what two sound changes would make together when that is not sound, and writes nothing of it", async () => {
+    const [mine, theirs] = [await open(), await open()];
+    const parts = (from: number, count: number) => Array.from({ length: count }, (_, index) => ({ id: `i${from + index}`, exerciseId: "e", sets: [] }));
+    const session = { id: "s", personId: "p", date: "2026-06-01", kind: "strength", status: "done", items: parts(0, 300) } as Session;
+    await mine.commit([put("sessions", session)], "a");
+    await theirs.commit([put("sessions", { ...session, items: [...session.items!, ...parts(300, 150)] }, session)], "b");
+    await expect(mine.commit([put("weighIns", weighed(71)), put("sessions", { ...session, items: [...session.items!, ...parts(450, 150)] }, session)], "c")).rejects.toMatchObject({ kind: "invalid" });
+    const log = await logOf(mine);
+    expect([log.records.sessions.get("s")!.items!.length, log.records.weighIns.size]).toEqual([450, 0]);
+  });
+  it("joins what was done of one set in two tabs, and a weigh-in to the one of its morning that it did not know", async () => {
+    const [mine, theirs] = [await open(), await open()];
+    const session = { id: "s", personId: "p", date: "2026-06-01", kind: "strength", status: "planned", items: [{ id: "i", exerciseId: "e", sets: [{ id: "1" }] }] } as Session;
+    const withDone = (done: object) => ({ ...session, items: [{ ...session.items![0]!, sets: [{ id: "1", done }] }] }) as Session;
+    await mine.commit([put("sessions", session)], "a");
+    await mine.commit([put("sessions", withDone({ kg: 100, reps: 5 }), session)], "b");
+    expect(await theirs.commit([put("sessions", withDone({ rpe: 8 }), session)], "c")).toMatchObject({ clashes: [] });
+    expect((await logOf(mine)).records.sessions.get("s")!.items![0]!.sets[0]!.done).toEqual({ kg: 100, reps: 5, rpe: 8 });
+    await mine.commit([put("weighIns", weighed(71, "2026-06-01", "w", { note: "salty" }))], "d");
+    expect(await theirs.commit([put("weighIns", weighed(71.4, "2026-06-01", "other", { time: "06:40" }))], "e")).toMatchObject({ clashes: [{ path: ["kg"], theirs: 71, ours: 71.4, blind: true }] });
+    expect([...(await logOf(mine)).records.weighIns.values()]).toMatchObject([{ id: "w", kg: 71.4, note: "salty", time: "06:40" }]);
+  });
+  it("an unknown key of any look stays a key through an edit, its undo and a reading", async () => {
+    const store = await open();
+    const odd = { ...weighed(71), "#note": 1, "#": [2], odd: { "#x": { id: "y" } } } as unknown as WeighIn;
+    await store.commit([put("weighIns", odd)], "a");
+    const held = (await logOf(store)).records.weighIns.get("w")!;
+    await store.commit([put("weighIns", { ...held, kg: 72, "#note": 2 } as WeighIn, held)], "b");
+    expect((await logOf(store)).records.weighIns.get("w")).toMatchObject({ kg: 72, "#note": 2, "#": [2], odd: { "#x": { id: "y" } } });
+    await store.undo();
+    expect((await logOf(store)).records.weighIns.get("w")).toMatchObject({ kg: 71, "#note": 1, "#": [2] });
+  });
+  it("is not begun when there is no room for it, and tells when the second copy does not hold it", async () => {
+    const told = { room: true, lacks: null as string | null, kept: [] as unknown[] };
+    const store = new Store("own", await openDatabase("own"), { room: () => Promise.resolve(told.room), keep: (entry, standing, photos) => { told.kept.push([entry.sequence, entry.puts.length, standing.node.length, photos.length]); return Promise.resolve(told.lacks); } });
+    stores.push(store);
+    expect(await store.commit([put("weighIns", weighed(71))], "a")).toMatchObject({ copyLacks: null });
+    told.lacks = "the disk is full";
+    expect(await store.commit([put("weighIns", weighed(72))], "b")).toMatchObject({ sequence: 2, copyLacks: "the disk is full" });
+    told.room = false;
+    await expect(store.commit([put("weighIns", weighed(73))], "c")).rejects.toMatchObject({ kind: "noRoom", message: expect.stringContaining("was not written") as string });
+    await expect(store.undo()).rejects.toMatchObject({ kind: "noRoom" });
+    expect(await kgOf(store)).toBe(72);
+    expect(told.kept).toEqual([[1, 1, 8, 0], [2, 1, 8, 0]]);
   });
   it("keeps one primary weigh-in a day, whoever wrote it first", async () => {
     const store = await open();
@@ -261,6 +312,20 @@ describe("other hands", () => {
     expect(await mine.commit([put("weighIns", { ...seen, kg: 70, note: "mine" }, seen)], "c")).toMatchObject({ clashes: [{ path: ["kg"], theirs: 72, ours: 70 }], revived: false });
     expect(await kgOf(mine)).toBe(70);
   });
+  it("undo leaves a field that another hand has changed since, and says so", async () => {
+    const [mine, theirs] = [await open(), await open()];
+    await mine.commit([put("weighIns", weighed(71))], "a");
+    const seen = (await logOf(mine)).records.weighIns.get("w")!;
+    await mine.commit([put("weighIns", { ...seen, kg: 72, note: "mine" }, seen)], "b");
+    const now = (await logOf(mine)).records.weighIns.get("w")!;
+    // As another tab's commit, which this one's undo does not take back.
+    await theirs.commit([put("weighIns", { ...now, kg: 73 }, now)], "c");
+    const standing = (await mine.database.get("meta", "standing"))!;
+    await mine.database.put("meta", { ...standing, undo: standing.undo.filter((one) => one !== 3) }, "standing");
+    expect(await mine.undo()).toMatchObject({ label: "b", clashes: [{ path: ["kg"], theirs: 73, ours: 71, kept: "theirs" }] });
+    expect((await logOf(mine)).records.weighIns.get("w")).toMatchObject({ kg: 73 });
+    expect((await logOf(mine)).records.weighIns.get("w")!.note).toBeUndefined();
+  });
   it("an edit beats a removal, and says so", async () => {
     const [mine, theirs] = [await open(), await open()];
     await mine.commit([put("weighIns", weighed(71))], "a");
@@ -289,37 +354,6 @@ describe("saved answers", () => {
   });
 });
 
-describe("the older layout", () => {
-  it("of rows becomes pages, with what can be undone", async () => {
-    const old = await openDB("oat-column-own", 1, {
-      upgrade(database) {
-        for (const name of ["records", "removed"]) database.createObjectStore(name, { keyPath: ["kind", "id"] });
-        for (const name of ["journal", "history"]) database.createObjectStore(name, { keyPath: "sequence" });
-        database.createObjectStore("meta");
-      },
-    });
-    const transaction = old.transaction(["records", "removed", "journal", "history", "meta"], "readwrite");
-    for (const record of [weighed(71), weighed(70, "2026-07-01", "v")]) await transaction.objectStore("records").put({ kind: "weighIns", id: record.id, record });
-    await transaction.objectStore("removed").put({ id: "gone", kind: "meals" });
-    await transaction.objectStore("journal").put({ sequence: 7, puts: [], removed: [] });
-    await transaction.objectStore("history").put({ sequence: 6, label: "import", before: { rows: [{ kind: "weighIns", id: "old", record: weighed(60, "2026-01-01", "old") }], removed: [], extra: { household: 1 } } });
-    await transaction.objectStore("history").put({ sequence: 7, label: "weight", patches: [{ kind: "weighIns", id: "w", fields: [{ path: ["kg"], before: 72, after: 71 }] }] });
-    await transaction.objectStore("meta").put({ sequence: 7, stamp: "", node: "n", undo: [6, 7], redo: [], extra: {} }, "standing");
-    await transaction.done;
-    old.close();
-    const store = await open();
-    const log = await logOf(store);
-    expect([...log.records.weighIns.values()].map(({ kg }) => kg).sort()).toEqual([70, 71]);
-    expect(log.removed.size).toBe(1);
-    expect((await store.undo())?.label).toBe("weight");
-    expect(await kgOf(store)).toBe(72);
-    expect((await store.undo())?.label).toBe("import");
-    const before = await logOf(store);
-    expect(before.extra).toEqual({ household: 1 });
-    expect([...before.records.weighIns.keys()]).toEqual(["old"]);
-  });
-});
-
 describe("bad days of the browser's storage", () => {
   it("a full disk: a plain message, nothing of the change, all that was before", async () => {
     const store = await open();
@@ -329,24 +363,25 @@ describe("bad days of the browser's storage", () => {
       if (this.name === "history") throw new DOMException("full", "QuotaExceededError");
       return original.apply(this, given);
     });
-    await expect(store.commit([put("weighIns", weighed(60))], "b")).rejects.toMatchObject({ kind: "full", message: expect.stringContaining("everything written before is safe") as string });
+    await expect(store.commit([put("weighIns", weighed(60))], "b")).rejects.toMatchObject({ kind: "full", message: expect.stringContaining("this change was not written") as string });
     vi.restoreAllMocks();
     expect(await kgOf(store)).toBe(71);
     await store.commit([put("weighIns", weighed(70))], "c");
     expect(await kgOf(store)).toBe(70);
   });
   it("no storage, a blocked upgrade, a newer layout", async () => {
-    const holder = await openDB("oat-column-demo", 99);
+    const newer = await openDatabase("demo");
+    await newer.put("meta", 5 as never, "layout" as never);
+    newer.close();
     await expect(Store.open("demo")).rejects.toMatchObject({ kind: "newer" });
-    holder.close();
     vi.stubGlobal("indexedDB", undefined);
     await expect(Store.open("own")).rejects.toBeInstanceOf(StoreProblem);
     vi.unstubAllGlobals();
     globalThis.indexedDB = new IDBFactory();
     // A connection to an older layout that does not close when asked to.
-    await new Promise((resolve) => { const request = indexedDB.open("oat-column-own", 2); request.onsuccess = resolve; });
+    await new Promise((resolve) => { const request = indexedDB.open("oat-column-own", 3); request.onsuccess = resolve; });
     const realOpen = indexedDB.open.bind(indexedDB);
-    vi.spyOn(indexedDB, "open").mockImplementation((name) => realOpen(name, 3));
+    vi.spyOn(indexedDB, "open").mockImplementation((name) => realOpen(name, 4));
     await expect(Store.open("own")).rejects.toMatchObject({ kind: "blocked" });
   });
 });

@@ -2,13 +2,15 @@ import "@/core/log/withoutEval";
 import type { IDBPDatabase } from "idb";
 import { v7 as newId } from "uuid";
 import { sameJson } from "@/core/log/canonical";
-import { applyPatches, diff, inverse } from "@/core/log/patch";
+import { diff, inverse } from "@/core/log/patch";
+import { applyPatches, threeWay, type Clash } from "@/core/log/threeWay";
 import type { AnyRecord, Change, ChangeStep, RecordKind } from "@/core/log/records";
 import { recordSchemas } from "@/core/log/schema";
 import { nextStamp } from "@/core/log/stamp";
+import type { SecondCopy } from "./copy/client";
 import { openDatabase, standingOf, written, type HistoryEntry, type JournalEntry, type LogDatabase, type LogName, type RecordPatch, type Standing, type StoredPhoto, type WriteTransaction } from "./database";
 import { foldWithin } from "./fold";
-import { hintChannel } from "./hints";
+import { hintChannel, writingLock } from "./hints";
 import { Lookup } from "./lookup";
 import { monthOf, stored, type LaidOut } from "./pages";
 import { StoreProblem, problemOf } from "./problems";
@@ -17,15 +19,31 @@ import { ofGeneration } from "./reader";
 /** Commits that can be undone. */
 const historyCap = 300;
 
-/** A field that another hand had changed since the writer saw it. The writer's value is kept; the other one comes back with undo. */
-export interface Clash { kind: RecordKind; id: string; path: string[]; theirs: unknown; ours: unknown }
+/**
+ * What a commit, an undo or a redo did.
+ */
+export interface Committed {
+  sequence: number;
+  label: string;
+  /** Fields on which another hand and this one did not agree. */
+  clashes: RecordClash[];
+  /** Whether a record was written that another hand had removed. */
+  revived: boolean;
+  /** Why the second copy does not hold it, or null when it does. */
+  copyLacks: string | null;
+}
 
-/** What a commit, an undo or a redo did: `clashes` with other hands, and whether a record was written that another hand had removed. */
-export interface Committed { sequence: number; label: string; clashes: Clash[]; revived: boolean }
+/** A clash in a record. `blind`: the writer did not know that there was one already, as with two weigh-ins of a morning. */
+export interface RecordClash extends Clash { kind: RecordKind; id: string; blind: boolean }
+
+/** Where no second copy is kept. */
+const noCopy: SecondCopy = { room: () => Promise.resolve(true), keep: () => Promise.resolve(null) };
 
 /** A commit under way. */
 interface Work { transaction: WriteTransaction; standing: Standing; entry: JournalEntry }
-type Done = { label: string; history: OpenHistory | null; onto?: "undo" | "redo"; clashes?: Clash[]; revived?: boolean };
+type Done = { label: string; history: OpenHistory | null; onto?: "undo" | "redo"; clashes?: RecordClash[]; revived?: boolean };
+/** What is to be written besides records, and about how many bytes it takes in all. */
+interface Load { photos: readonly StoredPhoto[]; bytes: number }
 type OpenHistory = { patches: RecordPatch[] } | { generation: number; extra: Record<string, unknown> };
 
 /** The tab's own hand on the log: every write goes through here, each in one transaction, and is said to be saved only when it is. */
@@ -35,7 +53,7 @@ export class Store {
   /** Writes of this tab wait for one another, since they share the lookup. */
   #last: Promise<unknown> = Promise.resolve();
 
-  constructor(readonly name: LogName, readonly database: IDBPDatabase<LogDatabase>) {
+  constructor(readonly name: LogName, readonly database: IDBPDatabase<LogDatabase>, private readonly copy: SecondCopy = noCopy) {
     this.#hints = new BroadcastChannel(hintChannel(name));
   }
 
@@ -50,15 +68,15 @@ export class Store {
 
   /**
    * Writes a change, with the photographs it speaks of: all of it or nothing. Resolves when the transaction is complete and on disk,
-   * never at a request's success.
+   * never at a request's success, and the second copy has been asked to hold it as well.
    * @throws StoreProblem; nothing was written then
    */
   async commit(change: Change, label: string, photos: readonly StoredPhoto[] = []): Promise<Committed> {
-    for (const step of change) if ("put" in step) validate(step);
+    for (const step of change) if ("put" in step) validate(step.kind, step.put);
     return this.#write(async (work) => {
       await keepPhotos(work.transaction, photos);
       const patches: RecordPatch[] = [];
-      const clashes: Clash[] = [];
+      const clashes: RecordClash[] = [];
       let revived = false;
       for (const step of change) {
         if ("remove" in step) {
@@ -71,12 +89,15 @@ export class Store {
         const id = await this.#identify(work.transaction, step);
         const current = await this.#lookup.find(work.transaction, kind, id, datesOf(base, step.put), base === undefined);
         revived ||= base !== undefined && current === undefined;
-        if (base !== undefined && current !== undefined) clashes.push(...clashesOf(step, id, current.record));
-        const wanted = merged(step, id, current?.record);
-        if (diff(current?.record, wanted).length > 0) patches.push(this.#apply(work, kind, id, current, wanted, step.put));
+        const joined = threeWay(base, { ...step.put, id }, current?.record ?? base);
+        const wanted = joined.value as AnyRecord;
+        clashes.push(...joined.clashes.map((clash) => ({ ...clash, kind, id, blind: base === undefined })));
+        if (current !== undefined && diff(current.record, wanted).length === 0) continue;
+        validate(kind, wanted);
+        patches.push(this.#apply(work, kind, id, current, wanted, step.put));
       }
       return { label, history: { patches }, clashes, revived };
-    });
+    }, { photos, bytes: sizeOfChange(change) });
   }
 
   /** Takes the latest commit back, leaving what others changed since. Null when there is nothing to undo. */
@@ -96,7 +117,7 @@ export class Store {
       const generation = standing.sequence;
       await Promise.all(laidOut.pages.map((one) => transaction.objectStore("pages").put(stored(generation, one))));
       return { label, history: await flip(transaction, standing, entry, generation, laidOut.extra) };
-    });
+    }, { photos, bytes: laidOut.pages.reduce((sum, { text }) => sum + text.length, 0) });
   }
 
   /** A photograph's bytes; null when they are not here. */
@@ -115,14 +136,19 @@ export class Store {
       await transaction.objectStore("history").delete(past.sequence);
       if ("generation" in past) return { label: past.label, history: await flip(transaction, standing, work.entry, past.generation, past.extra), onto: to };
       const patches: RecordPatch[] = [];
+      const clashes: RecordClash[] = [];
       for (const { kind, id, dates, fields } of [...past.patches].reverse()) {
         const current = await this.#lookup.find(transaction, kind, id, dates ?? [], false);
         if (current === undefined && fields.some(({ path }) => path.length > 0)) continue;
-        const wanted = applyPatches(current?.record, inverse(fields)) as AnyRecord | undefined;
-        if (!sameJson(current?.record, wanted)) patches.push(this.#apply(work, kind, id, current, wanted));
+        const joined = applyPatches(current?.record, inverse(fields));
+        const wanted = joined.value as AnyRecord | undefined;
+        clashes.push(...joined.clashes.map((clash) => ({ ...clash, kind, id, blind: false })));
+        if (sameJson(current?.record, wanted)) continue;
+        if (wanted !== undefined) validate(kind, wanted);
+        patches.push(this.#apply(work, kind, id, current, wanted));
       }
-      return { label: past.label, history: { patches }, onto: to };
-    });
+      return { label: past.label, history: { patches }, onto: to, clashes };
+    }, { photos: [], bytes: 0 });
   }
 
   /** The id under which a put is kept: the primary weigh-in and the note of a day are identified by person and date. */
@@ -137,7 +163,7 @@ export class Store {
   /** Writes one record (or its removal) with the next revision and stamp into the journal, and returns what changed. */
   #apply({ standing, entry }: Work, kind: RecordKind, id: string, current: { record: AnyRecord; month: string } | undefined, wanted: AnyRecord | undefined, seen?: AnyRecord): RecordPatch {
     // Later also than what another device wrote, so that what is changed here after a merge or an import counts as later there.
-    standing.stamp = nextStamp([standing.stamp, current?.record.changed ?? "", seen?.changed ?? ""].sort().at(-1)!, Date.now(), standing.node);
+    standing.stamp = nextStamp([standing.stamp, current?.record.changed, seen?.changed], Date.now(), standing.node);
     if (wanted === undefined) {
       entry.removed.push({ tombstone: { id, kind, changed: standing.stamp }, month: current!.month });
       this.#lookup.wrote(kind, id, null);
@@ -150,45 +176,53 @@ export class Store {
     return { kind, id, dates: datesOf(current?.record, wanted), fields: diff(current?.record, wanted) };
   }
 
-  #write(work: (work: Work) => Promise<Done>): Promise<Committed> {
-    const mine = this.#last.then(() => this.#writeNow(work));
+  #write(work: (work: Work) => Promise<Done>, load: Load): Promise<Committed> {
+    const mine = this.#last.then(() => this.#writeNow(work, load));
     this.#last = mine.catch(() => {});
     return mine;
   }
 
-  async #writeNow(work: (work: Work) => Promise<Done>): Promise<Committed> {
+  async #writeNow(work: (work: Work) => Promise<Done>, { photos, bytes }: Load): Promise<Committed> {
+    // Asked before anything is begun: a browser that meets a full disk in the middle of a write may throw its whole database away.
+    if (!(await this.copy.room(bytes + photos.reduce((sum, photo) => sum + photo.bytes.byteLength, 0)))) throw new StoreProblem("noRoom");
     try {
-      const transaction = this.database.transaction(written, "readwrite", { durability: "strict" });
-      // A failed request aborts the transaction; its reason then arrives by `done`, which is awaited below.
-      transaction.done.catch(() => {});
-      let outcome: Done;
-      const kept = standingOf(await transaction.objectStore("meta").get("standing"), newId());
-      const sequence = kept.sequence + 1;
-      const standing: Standing = { ...kept, undo: [...kept.undo], redo: [...kept.redo], sequence };
-      try {
-        await this.#lookup.begin(transaction, kept);
-        const entry: JournalEntry = { sequence, puts: [], removed: [] };
-        outcome = await work({ transaction, standing, entry });
-        const { history, onto } = outcome;
-        if (history !== null) {
-          await transaction.objectStore("history").put({ sequence, label: outcome.label, ...history } as HistoryEntry);
-          standing[onto ?? "undo"].push(sequence);
-          if (onto === undefined) await forget(transaction, standing, standing.redo.splice(0));
-          await forget(transaction, standing, standing.undo.splice(0, Math.max(0, standing.undo.length - historyCap)));
-        }
-        await transaction.objectStore("journal").put(entry);
-        await transaction.objectStore("meta").put(standing, "standing");
-      } catch (error) {
-        throw await aborted(transaction, error);
-      }
-      await transaction.done;
-      if (standing.generation === kept.generation) this.#lookup.complete(standing);
-      else this.#lookup.forget();
-      this.#hints.postMessage(sequence);
-      return { sequence, label: outcome.label, clashes: outcome.clashes ?? [], revived: outcome.revived ?? false };
+      const { outcome, entry, standing } = await navigator.locks.request(writingLock(this.name), { mode: "shared" }, () => this.#transact(work));
+      this.#hints.postMessage(entry.sequence);
+      const copyLacks = await this.copy.keep(entry, { node: standing.node, stamp: standing.stamp }, photos);
+      return { sequence: entry.sequence, label: outcome.label, clashes: outcome.clashes ?? [], revived: outcome.revived ?? false, copyLacks };
     } catch (error) {
       throw problemOf(error);
     }
+  }
+
+  async #transact(work: (work: Work) => Promise<Done>): Promise<{ outcome: Done; entry: JournalEntry; standing: Standing }> {
+    const transaction = this.database.transaction(written, "readwrite", { durability: "strict" });
+    // A failed request aborts the transaction; its reason then arrives by `done`, which is awaited below.
+    transaction.done.catch(() => {});
+    let outcome: Done;
+    const kept = standingOf(await transaction.objectStore("meta").get("standing"), newId());
+    const sequence = kept.sequence + 1;
+    const standing: Standing = { ...kept, undo: [...kept.undo], redo: [...kept.redo], sequence };
+    const entry: JournalEntry = { sequence, puts: [], removed: [] };
+    try {
+      await this.#lookup.begin(transaction, kept);
+      outcome = await work({ transaction, standing, entry });
+      const { history, onto } = outcome;
+      if (history !== null) {
+        await transaction.objectStore("history").put({ sequence, label: outcome.label, ...history } as HistoryEntry);
+        standing[onto ?? "undo"].push(sequence);
+        if (onto === undefined) await forget(transaction, standing, standing.redo.splice(0));
+        await forget(transaction, standing, standing.undo.splice(0, Math.max(0, standing.undo.length - historyCap)));
+      }
+      await transaction.objectStore("journal").put(entry);
+      await transaction.objectStore("meta").put(standing, "standing");
+    } catch (error) {
+      throw await aborted(transaction, error);
+    }
+    await transaction.done;
+    if (standing.generation === kept.generation) this.#lookup.complete(standing);
+    else this.#lookup.forget();
+    return { outcome, entry, standing };
   }
 }
 
@@ -218,28 +252,17 @@ async function aborted(transaction: WriteTransaction, error: unknown): Promise<u
 
 type Put = Extract<ChangeStep, { put: AnyRecord }>;
 
-function validate(step: Put): void {
-  const result = recordSchemas[step.kind].safeParse(step.put);
-  if (!result.success) {
-    const issue = result.error.issues[0]!;
-    throw new StoreProblem("invalid", `${step.kind} ${issue.path.join(".")}: ${issue.message}`);
-  }
+/** Checks a record as it would be written. @throws StoreProblem that names what is not sound */
+function validate(kind: RecordKind, record: AnyRecord): void {
+  const result = recordSchemas[kind].safeParse(record);
+  if (result.success) return;
+  const issue = result.error.issues[0]!;
+  throw new StoreProblem("invalid", `${kind} ${issue.path.join(".")}: ${issue.message}`);
 }
 
-/** What a put makes of the record as it stands now: only what differs from its base is written. */
-function merged(step: Put, id: string, current: AnyRecord | undefined): AnyRecord {
-  const wanted = { ...step.put, id } as AnyRecord;
-  if (current === undefined || step.base === undefined) return wanted;
-  return applyPatches(current, diff(step.base, wanted)) as AnyRecord;
-}
-
-/** Fields of the change that another hand has changed to something else since the writer saw the record. */
-function clashesOf(step: Put, id: string, current: AnyRecord): Clash[] {
-  const theirs = new Map(diff(step.base, current).map((patch) => [patch.path.join("\u0000"), patch]));
-  return diff(step.base, { ...step.put, id }).flatMap(({ path, after }) => {
-    const other = theirs.get(path.join("\u0000"));
-    return other === undefined || sameJson(other.after, after) ? [] : [{ kind: step.kind, id, path, theirs: other.after, ours: after }];
-  });
+/** About how many bytes a change takes. */
+function sizeOfChange(change: Change): number {
+  return change.reduce((sum, step) => sum + ("put" in step ? JSON.stringify(step.put).length : 100), 0);
 }
 
 function datesOf(...records: (AnyRecord | undefined)[]): string[] {

@@ -1,5 +1,6 @@
 import "fake-indexeddb/auto";
-import { describe, expect, it } from "vitest";
+import { describe, expect, it, vi } from "vitest";
+import { Locks } from "../../tests/locks";
 import { mustDay, dateOf } from "@/core/calendar/day";
 import { contract } from "@/core/figures/contract";
 import { put, type Session, type WeighIn } from "@/core/log/records";
@@ -27,6 +28,8 @@ class Tab {
     else this.held.sequence = reached;
   }
 }
+
+vi.stubGlobal("navigator", { locks: new Locks() });
 
 const start = mustDay("2026-01-05");
 const weighIn = (index: number): WeighIn => ({ id: `w${index}`, personId: "p", date: dateOf(start + index), kg: 80, primary: true });

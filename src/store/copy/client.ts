@@ -1,0 +1,109 @@
+import { wrap, type Remote } from "comlink";
+import type { JournalEntry, LogName, StoredPhoto } from "../database";
+import type { Restored } from "./restore";
+import type { CopyLaidOut, CopyOpening, CopySession } from "./worker";
+
+/** What the store needs of a second copy. */
+export interface SecondCopy {
+  /** Whether there is room for a change of so many bytes. */
+  room(bytes: number): Promise<boolean>;
+  /** Keeps what a commit did; null once it is on the disk, else why it is not. */
+  keep(entry: JournalEntry, standing: { node: string; stamp: string }, photos: readonly StoredPhoto[]): Promise<string | null>;
+}
+
+/** For so long a copyist may keep an answer back before the tab goes on without; laying a whole log down takes longer. */
+const patience = { room: 2_000, keep: 10_000, layDown: 120_000 };
+
+/** After the last commit, in milliseconds: when the copy is brought in order. */
+const restAfter = 4_000;
+
+/** A tab's side of its copyist, which lives in a worker of its own, so that nothing that is computed can hold it up. */
+export class CopyClient implements SecondCopy {
+  readonly #worker: Worker;
+  readonly #session: Remote<CopySession>;
+  /** How the copy stands, once it was opened. */
+  readonly opened: Promise<CopyOpening>;
+  #resting: ReturnType<typeof setTimeout> | undefined;
+  /** Why the copy lacks the latest commits, or null when it has them. */
+  lacks: string | null = null;
+
+  private constructor(private readonly name: LogName, open: (session: Remote<CopySession>) => Promise<CopyOpening>) {
+    this.#worker = new Worker(new URL("./worker.ts", import.meta.url), { type: "module", name: `oat-column-copy-${name}` });
+    const failed = new Promise<CopyOpening>((resolve) => { this.#worker.onerror = () => resolve({ state: "none", why: "the part that keeps it could not be started" }); });
+    this.#session = wrap<CopySession>(this.#worker);
+    const opening = open(this.#session).catch((error: unknown): CopyOpening => ({ state: "none", why: error instanceof Error ? error.message : String(error) }));
+    this.opened = Promise.race([opening, failed]);
+  }
+
+  /**
+   * Keeps the copy of a log from now on.
+   * @param onRestored told what was brought back, where the copy held more than the database
+   */
+  static beside(name: LogName, onRestored: (restored: Restored) => void): CopyClient {
+    const client = new CopyClient(name, async (session) => {
+      const opening = await session.open(name);
+      if (opening.state !== "ahead") return opening;
+      const restored = await session.restore(name, false);
+      if (restored !== null) onRestored(restored);
+      return session.open(name);
+    });
+    void client.opened.then(() => client.#rest());
+    return client;
+  }
+
+  /** Looks at what was kept, while the log itself is not open. */
+  static lookingAt(name: LogName): CopyClient {
+    return new CopyClient(name, () => Promise.resolve({ state: "none", why: "" }));
+  }
+
+  async room(bytes: number): Promise<boolean> {
+    if ((await this.opened).state === "none") return true;
+    return within(patience.room, this.#session.room(bytes), true);
+  }
+
+  async keep(entry: JournalEntry, standing: { node: string; stamp: string }, photos: readonly StoredPhoto[]): Promise<string | null> {
+    // Where no copy can be kept, Files says so; it is no fault of this commit.
+    if ((await this.opened).state === "none") return null;
+    const told = await within(entry.replaced === true ? patience.layDown : patience.keep, this.#session.keep(entry, standing, photos), "it did not answer");
+    this.lacks = told;
+    this.#rest();
+    return told;
+  }
+
+  bytes(): Promise<number> {
+    return this.#session.bytes();
+  }
+
+  laidOut(): Promise<CopyLaidOut | null> {
+    return this.#session.laidOut(this.name);
+  }
+
+  restore(anew: boolean): Promise<Restored | null> {
+    return this.#session.restore(this.name, anew);
+  }
+
+  archive(exportedAt: string): Promise<string | Uint8Array<ArrayBuffer> | null> {
+    return this.#session.archive(this.name, exportedAt);
+  }
+
+  end(): void {
+    clearTimeout(this.#resting);
+    this.#worker.terminate();
+  }
+
+  #rest(): void {
+    clearTimeout(this.#resting);
+    this.#resting = setTimeout(() => void this.#session.rest().then((told) => { this.lacks = told; }).catch(() => {}), restAfter);
+  }
+}
+
+/** An answer, or what is taken for it when it does not come in time. */
+async function within<T>(ms: number, asked: Promise<T>, otherwise: T): Promise<T> {
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const late = new Promise<T>((resolve) => { timer = setTimeout(() => resolve(otherwise), ms); });
+  try {
+    return await Promise.race([asked, late]);
+  } finally {
+    clearTimeout(timer);
+  }
+}
