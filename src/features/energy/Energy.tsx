@@ -20,7 +20,7 @@ import { Goals } from "./Goals";
 export function Energy() {
   const view = useFigure("energy", {});
   const printer = usePrinter();
-  const { today } = useLog();
+  const { today, person } = useLog();
   return (
     <>
       <div className={styles.head}><h1>Energy</h1></div>
@@ -39,8 +39,8 @@ export function Energy() {
           </div>
           <GoalLine view={view} printer={printer} />
           <Goals view={view} printer={printer} />
-          <GoalForm key={`goal ${view.goal?.revision} ${view.goal?.id}`} goal={view.goal} starts={view.starts} />
-          <EnergyForm key={`settings ${view.settings?.revision} ${view.settings?.id}`} settings={view.settings} />
+          <GoalForm key={`goal ${person.id}`} goal={view.goal} starts={view.starts} />
+          <EnergyForm key={`settings ${person.id}`} settings={view.settings} />
         </>
       )}
     </>

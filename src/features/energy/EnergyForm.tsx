@@ -1,7 +1,6 @@
 "use client";
 
 import { Button } from "antd";
-import { useForm } from "react-hook-form";
 import { v7 as newId } from "uuid";
 import { activityClasses, defaultActivityFactor, equationNames, equations, type EquationName } from "@/core/energy/resting";
 import { put, type EnergySettings } from "@/core/log/records";
@@ -9,6 +8,8 @@ import { toKcal } from "@/core/units/energy";
 import { parseDecimal } from "@/core/units/number";
 import { between, optional } from "@/ui/inputs/checks";
 import { Choice, Field, Row, RowButton } from "@/ui/inputs/Field";
+import { Meanwhile } from "@/ui/inputs/Meanwhile";
+import { useRecordForm } from "@/ui/inputs/useRecordForm";
 import { useLog } from "@/ui/log/LogContext";
 import { usePrinter } from "@/ui/usePrinter";
 import styles from "@/ui/view.module.css";
@@ -18,24 +19,31 @@ export function EnergyForm({ settings }: { settings: EnergySettings | null }) {
   const { person, today, units, commit } = useLog();
   const printer = usePrinter();
   const own = (kind: "training" | "rest", key: "kcal" | "protein") => { const value = settings?.targets?.[kind]?.[key]; return value == null ? "" : key === "kcal" ? printer.energyNumber(value).replaceAll(",", "") : String(value); };
-  const { control, handleSubmit } = useForm({
-    mode: "onChange", defaultValues: { equation: (settings?.equation ?? "mifflinStJeor") as string, factor: settings?.activityFactor == null ? String(defaultActivityFactor) : String(settings.activityFactor), sessions: settings?.sessionsInFactor === false ? "added" : "inside", trainingKcal: own("training", "kcal"), restKcal: own("rest", "kcal"), trainingProtein: own("training", "protein"), restProtein: own("rest", "protein") },
-  });
-  const save = handleSubmit(async (fields) => {
+  const shown = {
+    equation: (settings?.equation ?? "mifflinStJeor") as string, factor: settings?.activityFactor == null ? String(defaultActivityFactor) : String(settings.activityFactor), sessions: settings?.sessionsInFactor === false ? "added" : "inside",
+    trainingKcal: own("training", "kcal"), restKcal: own("rest", "kcal"), trainingProtein: own("training", "protein"), restProtein: own("rest", "protein"),
+  };
+  const { control, save, meanwhile } = useRecordForm(shown, { equation: "The equation", factor: "The factor", sessions: "Sessions", trainingKcal: "The training day's target", restKcal: "The rest day's target", trainingProtein: "The training day's protein", restProtein: "The rest day's protein" });
+  const onSubmit = save(async (fields, changed) => {
     const base = settings?.from === today ? settings : null;
-    const target = (kcal: string, protein: string, kept: object | null | undefined) => ({ ...kept, kcal: kcal.trim() === "" ? null : toKcal(parseDecimal(kcal)!, units.energy), protein: parseDecimal(protein) });
-    const next: EnergySettings = {
-      ...(base ?? { id: newId(), personId: person.id }), from: today, equation: fields.equation as EquationName, activityFactor: parseDecimal(fields.factor)!, sessionsInFactor: fields.sessions === "inside",
-      targets: { ...settings?.targets, training: target(fields.trainingKcal, fields.trainingProtein, settings?.targets?.training), rest: target(fields.restKcal, fields.restProtein, settings?.targets?.rest) },
+    const target = (kind: "training" | "rest") => {
+      const [kcalKey, proteinKey] = [`${kind}Kcal`, `${kind}Protein`] as const;
+      const [kcal, protein] = [fields[kcalKey], fields[proteinKey]];
+      return { ...settings?.targets?.[kind], ...(changed.has(kcalKey) ? { kcal: kcal.trim() === "" ? null : toKcal(parseDecimal(kcal)!, units.energy) } : {}), ...(changed.has(proteinKey) ? { protein: parseDecimal(protein) } : {}) };
     };
-    await commit([put("energySettings", next, base ?? undefined)], "Energy settings");
+    const written = {
+      equation: changed.has("equation") || settings === null ? (fields.equation as EquationName) : settings.equation, activityFactor: changed.has("factor") || settings === null ? parseDecimal(fields.factor)! : settings.activityFactor,
+      sessionsInFactor: changed.has("sessions") || settings === null ? fields.sessions === "inside" : settings.sessionsInFactor,
+    };
+    const next: EnergySettings = { ...(base ?? { id: newId(), personId: person.id }), from: today, ...written, targets: { ...settings?.targets, training: target("training"), rest: target("rest") } };
+    return commit([put("energySettings", next, base ?? undefined)], "Energy settings");
   });
   const energy = optional(between("The target", 500, 40_000));
   const grams = optional(between("Protein", 0, 600));
   return (
     <section className={`${styles.form} ${styles.section} noprint`}>
       <h2>Equation and targets</h2>
-      <form onSubmit={(event) => void save(event)} noValidate>
+      <form onSubmit={(event) => void onSubmit(event)} noValidate>
         <Row>
           <Choice control={control} name="equation" label="Equation" options={equationNames.map((name) => ({ value: name, label: equations[name].title }))} />
           <Field control={control} name="factor" label="Activity factor" inputMode="decimal" check={between("The factor", 1.2, 2.6)} />
@@ -48,6 +56,7 @@ export function EnergyForm({ settings }: { settings: EnergySettings | null }) {
           <Field control={control} name="restProtein" label="Protein" unit="g" inputMode="numeric" check={grams} />
           <RowButton><Button htmlType="submit">Save settings</Button></RowButton>
         </Row>
+        <Meanwhile said={meanwhile} />
       </form>
       <p className="quiet small" style={{ paddingTop: 8 }}>Left empty, the target is the expenditure plus what the plan asks. Factors: {activityClasses.map(({ name, from, to }) => `${name.toLowerCase()} ${from.toFixed(2)} to ${to.toFixed(2)}`).join(", ")} (FAO/WHO/UNU 2004).</p>
     </section>

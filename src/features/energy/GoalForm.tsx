@@ -3,7 +3,7 @@
 import { Button } from "antd";
 import dynamic from "next/dynamic";
 import { useEffect, useState } from "react";
-import { useForm, useWatch } from "react-hook-form";
+import { useWatch } from "react-hook-form";
 import { v7 as newId } from "uuid";
 import { dateOf } from "@/core/calendar/day";
 import type { EnergyView } from "@/core/figures/views/energy";
@@ -17,13 +17,17 @@ import type { Printer } from "@/core/units/printer";
 import { fullDate, shortDate } from "@/ui/dates";
 import { aDate, between, massBetween } from "@/ui/inputs/checks";
 import { Choice, Field, Row, RowButton, wide } from "@/ui/inputs/Field";
+import { Meanwhile } from "@/ui/inputs/Meanwhile";
+import { useRecordForm } from "@/ui/inputs/useRecordForm";
 import { useLog } from "@/ui/log/LogContext";
 import { usePrinter } from "@/ui/usePrinter";
 import styles from "@/ui/view.module.css";
 
 const WhatIfChart = dynamic(() => import("./WhatIfChart").then((module) => module.WhatIfChart), { ssr: false, loading: () => <div style={{ height: 240 }} /> });
 
-interface GoalFields { startDate: string; startKg: string; targetKg: string; by: string; rate: string; date: string; intake: string; milestones: string; why: string }
+type GoalFields = { startDate: string; startKg: string; targetKg: string; by: string; rate: string; date: string; intake: string; milestones: string; why: string };
+
+const fieldNames = { startDate: "The start", startKg: "The start weight", targetKg: "The goal weight", by: "The way it is set", rate: "The rate", date: "The date", milestones: "Milestones", why: "Why it matters" };
 
 const ways = [{ value: "date", label: "deadline" }, { value: "limit", label: "limit on a morning" }, { value: "rate", label: "weekly rate" }, { value: "intake", label: "daily energy" }];
 
@@ -32,7 +36,7 @@ export function GoalForm({ goal, starts }: { goal: Goal | null; starts: EnergyVi
   const { units, person, today, commit, compute } = useLog();
   const printer = usePrinter();
   const [preview, setPreview] = useState<GoalPreview | null>(null);
-  const { control, handleSubmit, subscribe, getValues, setValue } = useForm<GoalFields>({ mode: "onChange", defaultValues: fieldsOf(goal, today, printer) });
+  const { control, save: saving, subscribe, getValues, setValue, meanwhile } = useRecordForm<GoalFields>(fieldsOf(goal, today, printer), fieldNames);
   const by = useWatch({ control, name: "by" });
   useEffect(() => {
     let left = false;
@@ -45,13 +49,15 @@ export function GoalForm({ goal, starts }: { goal: Goal | null; starts: EnergyVi
     const stop = subscribe({ formState: { values: true }, callback: show });
     return () => { left = true; stop(); };
   }, [subscribe, getValues, compute, units, person.id, today, goal]);
-  const save = (asNew: boolean) => handleSubmit(async (fields) => {
+  const save = (asNew: boolean) => saving(async (fields, changed) => {
     const base = asNew || goal === null ? null : goal;
     const ask = askOf(fields, units, base ?? { id: newId(), personId: person.id });
     const answer = ask && await compute.ask("goalPreview", { personId: person.id, today, ...ask });
-    if (answer && !("reason" in answer)) await commit([put("goals", answer.goal, base ?? undefined)], `Goal ${printer.mass(answer.goal.targetKg!)}`);
+    if (!answer || "reason" in answer) return false;
+    const next = base === null ? answer.goal : withChanged(base, answer.goal, changed);
+    return commit([put("goals", next, base ?? undefined)], `Goal ${printer.mass(next.targetKg!)}`);
   });
-  const begin = (kg: number | null, name: string) => kg !== null && <button key={name} type="button" className="link small" onClick={() => { setValue("startKg", printer.massNumber(kg), { shouldValidate: true }); setValue("startDate", today); }}>{name} {printer.massNumber(kg)}</button>;
+  const begin = (kg: number | null, name: string) => kg !== null && <button key={name} type="button" className="link small" onClick={() => { setValue("startKg", printer.massNumber(kg), { shouldValidate: true, shouldDirty: true }); setValue("startDate", today, { shouldDirty: true }); }}>{name} {printer.massNumber(kg)}</button>;
   return (
     <section className={`${styles.form} ${styles.section} noprint`}>
       <h2>{goal === null ? "Set a goal" : "Change the goal, or try another"}</h2>
@@ -73,6 +79,7 @@ export function GoalForm({ goal, starts }: { goal: Goal | null; starts: EnergyVi
           {goal !== null && <RowButton><button type="button" className="link" style={{ paddingTop: 6 }} onClick={() => void commit([{ remove: { kind: "goals", id: goal.id } }], "Goal removed")}>Remove</button></RowButton>}
           {goal !== null && <RowButton><button type="button" className="link" style={{ paddingTop: 6 }} onClick={(event) => void save(true)(event)}>Save as a new goal</button></RowButton>}
         </Row>
+        <Meanwhile said={meanwhile} />
       </form>
       <div aria-live="polite" style={{ paddingTop: 8 }}>
         {preview === null ? null : "reason" in preview ? <p className="warn">{preview.reason}</p> : (
@@ -109,13 +116,24 @@ function fieldsOf(goal: Goal | null, today: string, printer: Printer): GoalField
   };
 }
 
+/** A goal with those parts of it anew whose fields were changed. */
+function withChanged(goal: Goal, written: Goal, changed: ReadonlySet<keyof GoalFields>): Goal {
+  const parts: [(keyof GoalFields)[], (keyof Goal & string)[]][] = [[["startDate"], ["startDate"]], [["startKg"], ["startKg"]], [["targetKg"], ["targetKg"]], [["by", "rate", "date", "intake"], ["by", "limit"]], [["milestones"], ["milestonesKg"]], [["why"], ["why"]]];
+  const next: Record<string, unknown> = { ...goal };
+  for (const [fields, keys] of parts) {
+    if (!fields.some((field) => changed.has(field))) continue;
+    for (const key of keys) if (written[key] === undefined) delete next[key]; else next[key] = written[key];
+  }
+  return next as Goal;
+}
+
 /** What is asked of a goal as far as it is typed; null while something is missing. */
 function askOf(fields: GoalFields, units: Printer["units"], base: Goal | { id: string; personId: string }): GoalAsk | null {
   const [startKg, targetKg, rate] = [parseMass(fields.startKg, units.mass), parseMass(fields.targetKg, units.mass), parseMass(fields.rate, units.mass)];
   const [intake, milestones] = [parseDecimal(fields.intake), numbersOf(fields.milestones)];
   const dated = fields.by === "date" || fields.by === "limit";
   if (startKg === null || targetKg === null || milestones === null || fields.startDate === "" || (dated ? fields.date === "" : fields.by === "rate" ? rate === null : intake === null)) return null;
-  const { limit: _limit, milestonesKg: _milestones, ...keep } = base as Partial<Goal>;
+  const { limit: _limit, milestonesKg: _milestones, why: _why, ...keep } = base as Partial<Goal>;
   const exact = (typed: string, kg: number, before: number | null | undefined) => (before != null && parseDecimal(typed) !== null && Math.abs(kg - before) < 0.051 * (units.mass === "lb" ? 0.4536 : 1) ? before : kg);
   const goal: Goal = {
     ...keep, id: base.id, personId: base.personId, of: "weight", startDate: fields.startDate, startKg: exact(fields.startKg, startKg, keep.startKg), targetKg: exact(fields.targetKg, targetKg, keep.targetKg),

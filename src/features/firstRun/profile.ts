@@ -14,6 +14,11 @@ export function profileFields(person: Person | null): ProfileFields {
   };
 }
 
+/** The person's record with those fields of the form that were changed; all others stay. */
+export function withProfile(person: Person, fields: ProfileFields, changed: ReadonlySet<keyof ProfileFields>): Person {
+  return personOf({ ...profileFields(person), ...Object.fromEntries([...changed].map((key) => [key, fields[key]])) }, person);
+}
+
 /** The person's record with what the form says; an emptied field is taken out. */
 export function personOf(fields: ProfileFields, base: Person | { id: string }): Person {
   const heightCm = parseDecimal(fields.heightCm);

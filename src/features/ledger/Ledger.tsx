@@ -3,6 +3,7 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { useEffect, useMemo, useRef, useState, type ClipboardEvent, type KeyboardEvent } from "react";
 import type { LedgerAsk, LedgerPreview, LedgerRow } from "@/core/figures/views/ledger";
+import { tooLong } from "@/core/ledger/paste";
 import { allColumns, type LedgerColumn, type LedgerColumnId } from "@/core/ledger/columns";
 import { addDays, daysBetween, ledgerDate } from "@/ui/dates";
 import { useLog } from "@/ui/log/LogContext";
@@ -30,7 +31,7 @@ export function Ledger() {
   const all = useMemo(() => (known === undefined ? null : allColumns(known)), [known]);
   if (shell === undefined || all === null) return <h1>Ledger</h1>;
   const [first, last] = [shell.span.first, shell.span.last];
-  return <Grid key={first} all={all} first={first} count={daysBetween(first, last) + 1} todayRow={daysBetween(first, today)} />;
+  return <Grid all={all} first={first} count={daysBetween(first, last) + 1} todayRow={daysBetween(first, today)} />;
 }
 
 function Grid({ all, first, count, todayRow }: { all: ReadonlyMap<LedgerColumnId, LedgerColumn>; first: string; count: number; todayRow: number }) {
@@ -45,6 +46,8 @@ function Grid({ all, first, count, todayRow }: { all: ReadonlyMap<LedgerColumnId
   const [message, setMessage] = useState<{ text: string; warn: boolean } | null>(null);
   /** The text that was questioned once and is written when Enter is pressed again. */
   const questioned = useRef<string | null>(null);
+  /** What the cell said when its writing was begun: another tab may have written in it since. */
+  const begunOn = useRef("");
   const [preview, setPreview] = useState<{ ask: LedgerAsk; label: string; found: LedgerPreview } | null>(null);
 
   // The React compiler leaves components with this hook alone; it keeps its own state.
@@ -76,6 +79,7 @@ function Grid({ all, first, count, todayRow }: { all: ReadonlyMap<LedgerColumnId
     const { why, title } = all.get(id)!;
     if (why !== null) return setMessage({ text: `${title} cannot be typed over. ${why}`, warn: true });
     questioned.current = null;
+    begunOn.current = textAt(place.row, id);
     setAnchor(null);
     setMessage(null);
     setEditing(text);
@@ -85,9 +89,11 @@ function Grid({ all, first, count, todayRow }: { all: ReadonlyMap<LedgerColumnId
     const text = editing!;
     const found = await ask({ edits: [{ date: dateAt(place.row), column: id, text }] });
     if (found === null) return;
-    const [refused, caution] = [found.refused[0]?.why ?? null, found.changes[0]?.caution ?? null];
+    const now = found.changes[0]?.before ?? begunOn.current;
+    const meanwhile = now === begunOn.current ? null : `Another tab has written ${now === "" ? "nothing" : now} here meanwhile.`;
+    const [refused, caution] = [found.refused[0]?.why ?? null, [meanwhile, found.changes[0]?.caution ?? null].filter((one) => one !== null).join(" ")];
     if (refused !== null) return setMessage({ text: refused, warn: true });
-    if (caution !== null && questioned.current !== text) {
+    if (caution !== "" && questioned.current !== text) {
       questioned.current = text;
       return setMessage({ text: `${caution} Press Enter again if it is right.`, warn: true });
     }
@@ -98,8 +104,12 @@ function Grid({ all, first, count, todayRow }: { all: ReadonlyMap<LedgerColumnId
   };
   /** Shows what edits of several cells would do, before they are written. */
   const propose = async (asked: LedgerAsk, label: string) => {
-    const found = await ask(asked);
-    if (found !== null) setPreview({ ask: asked, label, found });
+    try {
+      const found = await ask(asked);
+      if (found !== null) setPreview({ ask: asked, label, found });
+    } catch (error) {
+      setMessage({ text: error instanceof Error ? error.message : String(error), warn: true });
+    }
   };
   const cellsOf = (make: (index: number, one: LedgerColumnId) => string) => {
     const edits = [];
@@ -151,7 +161,9 @@ function Grid({ all, first, count, todayRow }: { all: ReadonlyMap<LedgerColumnId
     if (editing !== null) return;
     event.preventDefault();
     const paste = event.clipboardData.getData("text/plain");
-    if (paste.trim() !== "") void propose({ paste, at: { date: dateAt(range.top), column: columns[range.left]! }, columns, order: null }, "Pasted");
+    const long = tooLong(paste);
+    if (long !== null) setMessage({ text: long, warn: true });
+    else if (paste.trim() !== "") void propose({ paste, at: { date: dateAt(range.top), column: columns[range.left]! }, columns, order: null }, "Pasted");
   };
 
   const template = `${dateWidth}px ${columns.map((one) => (all.get(one)!.words ? `minmax(${wordsWidth}px, 1fr)` : `${numberWidth}px`)).join(" ")}`;

@@ -8,6 +8,7 @@ import type { DateOrder } from "@/core/ledger/paste";
 import { Dialog } from "@/ui/figure/Dialog";
 import { ledgerDate } from "@/ui/dates";
 import { orderNames } from "@/ui/inputs/dateOrders";
+import { useUnsaved } from "@/ui/unsaved";
 import styles from "./ledger.module.css";
 
 /** More lines than this are counted and not listed. */
@@ -16,6 +17,7 @@ const listed = 300;
 /** What a paste, a fill or an emptying would change, what is refused and why; written as one change that can be undone. */
 export function PreviewDialog({ all, label, found, onOrder, onWrite, onClose }: { all: ReadonlyMap<LedgerColumnId, LedgerColumn>; label: string; found: LedgerPreview; onOrder: (order: DateOrder) => void; onWrite: () => Promise<void>; onClose: () => void }) {
   const [writing, setWriting] = useState(false);
+  useUnsaved(true);
   const { changes, refused, lines, order, orders } = found;
   const refusals = refused.length + lines.length;
   return (
@@ -28,9 +30,10 @@ export function PreviewDialog({ all, label, found, onOrder, onWrite, onClose }: 
         <>
           <h3 className={styles.head3}>Refused</h3>
           <ul className={styles.refused}>
-            {lines.map(({ line, text, why }) => <li key={line}>Line {line} ({text}): {why}</li>)}
+            {lines.slice(0, listed).map(({ line, text, why }) => <li key={line}>Line {line} ({text}): {why}</li>)}
             {refused.slice(0, listed).map(({ date, column, text, why }) => <li key={`${date} ${column}`}>{ledgerDate(date)}, {all.get(column)?.title ?? column} “{text}”: {why}</li>)}
           </ul>
+          {(refused.length > listed || lines.length > listed) && <p className="quiet">and {Math.max(0, refused.length - listed) + Math.max(0, lines.length - listed)} more</p>}
         </>
       )}
       {changes.length > 0 && (

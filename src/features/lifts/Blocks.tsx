@@ -2,7 +2,6 @@
 
 import { Button } from "antd";
 import { useState } from "react";
-import { useForm } from "react-hook-form";
 import { v7 as newId } from "uuid";
 import { dateOf, dayOf } from "@/core/calendar/day";
 import type { BlocksView } from "@/core/figures/views/blocks";
@@ -13,6 +12,8 @@ import type { Printer } from "@/core/units/printer";
 import { addDays, shortDate } from "@/ui/dates";
 import { aDate, between, required } from "@/ui/inputs/checks";
 import { Field, Row, RowButton, wide } from "@/ui/inputs/Field";
+import { Meanwhile } from "@/ui/inputs/Meanwhile";
+import { useRecordForm } from "@/ui/inputs/useRecordForm";
 import { useLog } from "@/ui/log/LogContext";
 import { Scrollable } from "@/ui/Scrollable";
 import view from "@/ui/view.module.css";
@@ -79,29 +80,36 @@ function Change({ share }: { share: number | undefined }) {
   return <div className="quiet small">{percent === 0 ? "the same" : `${percent > 0 ? "+" : "−"}${Math.abs(percent)} %`}</div>;
 }
 
-interface BlockFields { name: string; startDate: string; weeks: string; endDate: string; aim: string }
+type BlockFields = { name: string; startDate: string; weeks: string; endDate: string; aim: string };
 
 /** A block by its first day and its weeks or its last day: either follows the other. */
 function BlockForm({ block, next, close }: { block: Block | null; next: string; close: () => void }) {
   const { commit, person } = useLog();
   const start = block?.startDate ?? next;
   const length = block?.days ?? 42;
-  const { control, handleSubmit, setValue, getValues, trigger } = useForm<BlockFields>({ mode: "onChange", defaultValues: { name: block?.name ?? "", startDate: start, weeks: weeksOf(length), endDate: addDays(start, length - 1), aim: block?.aim ?? "" } });
+  const shown: BlockFields = { name: block?.name ?? "", startDate: start, weeks: weeksOf(length), endDate: addDays(start, length - 1), aim: block?.aim ?? "" };
+  const { control, save, setValue, getValues, trigger, meanwhile } = useRecordForm(shown, { name: "Block", startDate: "The first day", endDate: "The last day", aim: "Aim" });
   const daysWritten = () => (dayOf(getValues("endDate")) ?? NaN) - (dayOf(getValues("startDate")) ?? NaN) + 1;
   const fit = (changed: "weeks" | "endDate") => {
     const days = Math.round((parseDecimal(getValues("weeks")) ?? NaN) * 7);
-    if (changed === "weeks" && dayOf(getValues("startDate")) !== null && days >= 1 && days <= mostDays) setValue("endDate", addDays(getValues("startDate"), days - 1));
-    if (changed === "endDate" && daysWritten() >= 1) setValue("weeks", weeksOf(daysWritten()));
+    if (changed === "weeks" && dayOf(getValues("startDate")) !== null && days >= 1 && days <= mostDays) setValue("endDate", addDays(getValues("startDate"), days - 1), { shouldDirty: true });
+    if (changed === "endDate" && daysWritten() >= 1) setValue("weeks", weeksOf(daysWritten()), { shouldDirty: true });
     void trigger(["weeks", "endDate"]);
   };
   const anEnd = (text: string) => aDate("The last day")(text) ?? (daysWritten() < 1 ? "It ends before it begins." : daysWritten() > mostDays ? "A block has two years at most." : null);
-  const save = handleSubmit(async ({ name, startDate, aim }) => {
-    const written: Block = { ...(block ?? { id: newId(), personId: person.id }), name: name.trim(), startDate, days: daysWritten(), aim: aim.trim() || null };
-    if (await commit([put("blocks", written, block ?? undefined)], `Block ${written.name}`)) close();
+  const onSubmit = save(async ({ name, startDate, aim }, changed) => {
+    const begun = { id: newId(), personId: person.id, name: name.trim(), startDate, days: daysWritten() };
+    const moved = changed.has("startDate") || changed.has("endDate") || changed.has("weeks");
+    const written: Block = block === null ? { ...begun, aim: aim.trim() || null } : {
+      ...block, ...(changed.has("name") ? { name: name.trim() } : {}), ...(moved ? { startDate, days: daysWritten() } : {}), ...(changed.has("aim") ? { aim: aim.trim() || null } : {}),
+    };
+    const saved = await commit([put("blocks", written, block ?? undefined)], `Block ${written.name}`);
+    if (saved) close();
+    return saved;
   });
   const remove = async () => { if (await commit([{ remove: { kind: "blocks", id: block!.id } }], `Block ${block!.name} removed`)) close(); };
   return (
-    <form onSubmit={(event) => void save(event)} noValidate className={`${styles.blockForm} noprint`} aria-label={block === null ? "A new block" : `Block ${block.name}`}>
+    <form onSubmit={(event) => void onSubmit(event)} noValidate className={`${styles.blockForm} noprint`} aria-label={block === null ? "A new block" : `Block ${block.name}`}>
       <Row>
         <Field control={control} name="name" label="Block" check={required("The name")} autoFocus />
         <Field control={control} name="startDate" label="From" type="date" check={aDate("The first day")} onChange={() => fit("weeks")} />
@@ -112,6 +120,7 @@ function BlockForm({ block, next, close }: { block: Block | null; next: string; 
         <RowButton><button type="button" className="link" style={{ paddingTop: 6 }} onClick={close}>Leave</button></RowButton>
         {block !== null && <RowButton><button type="button" className="link" style={{ paddingTop: 6 }} onClick={() => void remove()}>Remove</button></RowButton>}
       </Row>
+      <Meanwhile said={meanwhile} />
     </form>
   );
 }

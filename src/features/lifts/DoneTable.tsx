@@ -2,7 +2,7 @@
 
 import { Button } from "antd";
 import { useState } from "react";
-import { dayOf } from "@/core/calendar/day";
+import { entryDayOf } from "@/core/calendar/day";
 import type { TypedLine } from "@/core/figures/views/sets";
 import { longDate } from "@/ui/dates";
 import { useLog } from "@/ui/log/LogContext";
@@ -20,7 +20,7 @@ export function DoneTable() {
   const { name, today, day, commit, units, compute, person } = useLog();
   const [date, setDate] = useState(day <= today ? day : today);
   const { lines, setLines } = useDraft(`oat-column-sets-${name}-${person.id}`, emptyLine);
-  const sound = dayOf(date) !== null && date <= today;
+  const sound = entryDayOf(date) !== null && date <= today;
   const table = useFigure("setsTable", { date: sound ? date : today, lines });
   const save = async () => {
     // Worked out anew at the moment of writing, against what the day holds now.

@@ -2,7 +2,7 @@
 
 import { Button, Select } from "antd";
 import { useId } from "react";
-import { Controller, useForm, useWatch, type Control } from "react-hook-form";
+import { Controller, useWatch, type Control } from "react-hook-form";
 import { v7 as newId } from "uuid";
 import type { ExercisesView } from "@/core/figures/views/library";
 import { put, type Exercise } from "@/core/log/records";
@@ -11,6 +11,8 @@ import { parseMass } from "@/core/units/mass";
 import { parseDecimal } from "@/core/units/number";
 import { between, massBetween, optional, required } from "@/ui/inputs/checks";
 import { check, Choice, Field, Row, RowButton, wide, type Check } from "@/ui/inputs/Field";
+import { Meanwhile } from "@/ui/inputs/Meanwhile";
+import { useRecordForm } from "@/ui/inputs/useRecordForm";
 import inputs from "@/ui/inputs/inputs.module.css";
 import { useLog } from "@/ui/log/LogContext";
 import { ExercisePicker } from "@/ui/lifts/ExercisePicker";
@@ -19,31 +21,39 @@ const measures = [{ value: "load-reps", label: "load and reps" }, { value: "body
 const mechanics = [{ value: "compound", label: "compound" }, { value: "isolation", label: "isolation" }];
 const aLink: Check = (text) => (text.split(/\s+/).filter(Boolean).every((one) => /^https?:\/\/\S+$/i.test(one)) ? null : "Write whole addresses, each beginning with https.");
 
-interface Fields { name: string; group: string; measure: string; mechanics: string; equipment: string; bodyShare: string; perSide: boolean; increment: string; bar: string; setting: string; cues: string; links: string; note: string; direct: string[]; indirect: string[]; parentId: string | null; ratio: string }
+type Fields = { name: string; group: string; measure: string; mechanics: string; equipment: string; bodyShare: string; perSide: boolean; increment: string; bar: string; setting: string; cues: string; links: string; note: string; direct: string[]; indirect: string[]; parentId: string | null; ratio: string };
+
+const fieldNames = { name: "Name", group: "Group", measure: "Counted by", mechanics: "Mechanics", equipment: "Equipment", bodyShare: "Share of body weight", perSide: "One side at a time", increment: "Increment", bar: "Bar", setting: "Setting", cues: "Cues", links: "Links", note: "Note", direct: "Muscles, direct", indirect: "Muscles, indirect", ratio: "The share of the other's maximum" };
+
+/** Which parts of the record each field writes. */
+const recordKeys: Record<keyof Fields, (keyof Exercise & string)[]> = {
+  name: ["name"], group: ["group"], measure: ["measure", "bodyShare"], mechanics: ["mechanics"], equipment: ["equipment"], bodyShare: ["bodyShare"], perSide: ["perSide"], increment: ["incrementKg"], bar: ["barKg"], setting: ["setting"],
+  cues: ["cues"], links: ["links"], note: ["note"], direct: ["direct", "indirect"], indirect: ["indirect"], parentId: ["maximumFrom"], ratio: ["maximumFrom"],
+};
 
 /** Everything of an exercise, or a new one; it is at once what every list, total and chart goes by. */
 export function ExerciseEditor({ exercise, library, onSaved }: { exercise: Exercise | null; library: ExercisesView; onSaved: (id: string) => void }) {
   const { commit, units } = useLog();
   const id = useId();
   const mass = (kg: number | null | undefined) => (kg == null ? "" : fieldNumber(kg, units.mass));
-  const { control, handleSubmit, register } = useForm<Fields>({
-    mode: "onChange",
-    defaultValues: {
-      name: exercise?.name ?? "", group: exercise?.group ?? "", measure: exercise?.measure ?? "load-reps", mechanics: exercise?.mechanics ?? "compound", equipment: exercise?.equipment ?? "", bodyShare: exercise?.bodyShare == null ? "" : String(Math.round(exercise.bodyShare * 1000) / 10), perSide: exercise?.perSide ?? false,
-      increment: mass(exercise?.incrementKg), bar: mass(exercise?.barKg), setting: exercise?.setting ?? "", cues: exercise?.cues ?? "", links: (exercise?.links ?? []).join("\n"), note: exercise?.note ?? "", direct: exercise?.direct ?? [], indirect: exercise?.indirect ?? [],
-      parentId: exercise?.maximumFrom?.exerciseId ?? null, ratio: exercise?.maximumFrom ? String(Math.round(exercise.maximumFrom.ratio * 1000) / 10) : "",
-    },
-  });
+  const shown: Fields = {
+    name: exercise?.name ?? "", group: exercise?.group ?? "", measure: exercise?.measure ?? "load-reps", mechanics: exercise?.mechanics ?? "compound", equipment: exercise?.equipment ?? "", bodyShare: exercise?.bodyShare == null ? "" : String(Math.round(exercise.bodyShare * 1000) / 10), perSide: exercise?.perSide ?? false,
+    increment: mass(exercise?.incrementKg), bar: mass(exercise?.barKg), setting: exercise?.setting ?? "", cues: exercise?.cues ?? "", links: (exercise?.links ?? []).join("\n"), note: exercise?.note ?? "", direct: exercise?.direct ?? [], indirect: exercise?.indirect ?? [],
+    parentId: exercise?.maximumFrom?.exerciseId ?? null, ratio: exercise?.maximumFrom ? String(Math.round(exercise.maximumFrom.ratio * 1000) / 10) : "",
+  };
+  const { control, save, register, meanwhile } = useRecordForm<Fields>(shown, fieldNames);
   const [measure, parentId] = useWatch({ control, name: ["measure", "parentId"] });
   const carries = measure === "bodyweight-reps" || measure === "assisted-reps";
   const taken = new Set(Object.entries(library.names).filter(([other]) => other !== exercise?.id).map(([, name]) => name.toLowerCase()));
-  const save = handleSubmit(async (fields) => {
-    const whole = { ...exercise, ...recordOf(exercise?.id ?? newId(), fields, carries, units.mass) };
-    const next = Object.fromEntries(Object.entries(whole).filter(([, value]) => value !== undefined)) as Exercise;
-    if (await commit([put("exercises", next, exercise ?? undefined)], `Exercise ${next.name}`)) onSaved(next.id);
+  const onSubmit = save(async (fields, changed) => {
+    const written = recordOf(exercise?.id ?? newId(), fields, carries, units.mass);
+    const next = exercise === null ? withoutGaps(written) : withoutGaps({ ...exercise, ...Object.fromEntries([...changed].flatMap((field) => recordKeys[field].map((key) => [key, written[key]]))) });
+    const saved = await commit([put("exercises", next, exercise ?? undefined)], `Exercise ${next.name}`);
+    if (saved) onSaved(next.id);
+    return saved;
   });
   return (
-    <form onSubmit={(event) => void save(event)} noValidate style={{ display: "grid", gap: 12 }}>
+    <form onSubmit={(event) => void onSubmit(event)} noValidate style={{ display: "grid", gap: 12 }}>
       <Row>
         <Field control={control} name="name" label="Name" className={wide} check={(text) => required("A name")(text) ?? (taken.has(text.trim().toLowerCase()) ? "There is one of that name." : null)} />
         <Suggested control={control} name="group" label="Group" options={library.groups} />
@@ -75,9 +85,14 @@ export function ExerciseEditor({ exercise, library, onSaved }: { exercise: Exerc
         <Field control={control} name="note" label="Note" className={wide} />
       </Row>
       {exercise?.links && exercise.links.length > 0 && <p className="small">{exercise.links.map((link) => <a key={link} href={/^https?:/i.test(link) ? link : undefined} target="_blank" rel="noopener noreferrer" style={{ marginRight: 14 }}>{link}</a>)}</p>}
+      <Meanwhile said={meanwhile} />
       <p><Button htmlType="submit" type={exercise === null ? "primary" : "default"}>{exercise === null ? "Add exercise" : "Save exercise"}</Button></p>
     </form>
   );
+}
+
+function withoutGaps(exercise: Exercise): Exercise {
+  return Object.fromEntries(Object.entries(exercise).filter(([, value]) => value !== undefined)) as Exercise;
 }
 
 function recordOf(id: string, fields: Fields, carries: boolean, unit: "kg" | "lb"): Exercise {

@@ -1,12 +1,12 @@
 "use client";
 
 import { Suspense, useDeferredValue, useState } from "react";
-import { useSearchParams } from "next/navigation";
 import type { ExercisesView } from "@/core/figures/views/library";
 import { inAnatomicalOrder } from "@/core/strength/library";
 import { starterExercisesIn } from "@/core/strength/starterExercises";
 import { put, type Exercise } from "@/core/log/records";
 import { shortDate } from "@/ui/dates";
+import { useAddress } from "@/ui/address";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
 import view from "@/ui/view.module.css";
@@ -22,7 +22,7 @@ export function Library() {
 }
 
 function Exercises() {
-  const asked = useSearchParams().get("exercise");
+  const { exercise: asked } = useAddress();
   const [chosenId, choose] = useState<string | "new" | null>(asked);
   const [typed, setTyped] = useState("");
   const [narrow, setNarrow] = useState<{ muscle: string | null; equipment: string | null; group: string | null }>({ muscle: null, equipment: null, group: null });

@@ -1,11 +1,12 @@
 "use client";
 
-import { useRouter, useSearchParams } from "next/navigation";
+import { useRouter } from "next/navigation";
 import type { LiftRow, MaximumFigure } from "@/core/figures/views/lifts";
 import { printNumber } from "@/core/units/number";
 import type { Printer } from "@/core/units/printer";
 import { shortDate } from "@/ui/dates";
 import { WorkingLink } from "@/ui/figure/Figure";
+import { useAddress } from "@/ui/address";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
 import { Scrollable } from "@/ui/Scrollable";
@@ -20,7 +21,7 @@ import { OneLift } from "./OneLift";
 /** Am I getting stronger? Every lift's maximum, and everything of the chosen one. */
 export function Lifts() {
   const router = useRouter();
-  const asked = useSearchParams().get("exercise");
+  const { exercise: asked } = useAddress();
   const { people } = useLog();
   const first = useFigure("lifts", { against: null });
   const chosenId = asked ?? first?.lifts[0]?.exercise.id ?? null;

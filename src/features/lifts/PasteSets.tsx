@@ -1,15 +1,17 @@
 "use client";
 
 import { Button } from "antd";
-import { useId, useState } from "react";
+import { useState } from "react";
 import type { SetsPreview } from "@/core/figures/views/sets";
 import type { DateOrder } from "@/core/ledger/paste";
 import { setColumns, type SetColumn, type SetsSheetAsk } from "@/core/workbook/setsSheet";
 import { shortDate } from "@/ui/dates";
 import { orderNames } from "@/ui/inputs/dateOrders";
+import { SheetField } from "@/ui/inputs/SheetField";
 import { useLog } from "@/ui/log/LogContext";
 import { ExercisePicker } from "@/ui/lifts/ExercisePicker";
 import { Scrollable } from "@/ui/Scrollable";
+import { useUnsaved } from "@/ui/unsaved";
 import view from "@/ui/view.module.css";
 import styles from "./lifts.module.css";
 
@@ -25,12 +27,16 @@ export function PasteSets() {
   const [ask, setAsk] = useState<SetsSheetAsk>(nothing);
   const [found, setFound] = useState<SetsPreview | { reason: string } | null>(null);
   const [writing, setWriting] = useState(false);
-  const id = useId();
+  useUnsaved(text !== "");
   const asking = { personId: person.id, today };
   const look = async (given: string, wanted: SetsSheetAsk) => {
     setText(given);
     setAsk(wanted);
-    setFound(given.trim() === "" ? null : await compute.ask("setsPreview", { ...asking, text: given, ask: wanted }));
+    try {
+      setFound(given.trim() === "" ? null : await compute.ask("setsPreview", { ...asking, text: given, ask: wanted }));
+    } catch (error) {
+      setFound({ reason: error instanceof Error ? error.message : String(error) });
+    }
   };
   const write = async () => {
     setWriting(true);
@@ -41,9 +47,8 @@ export function PasteSets() {
   return (
     <section className={`${view.form} ${view.section} noprint`}>
       <h2>From a spreadsheet</h2>
-      <label htmlFor={id} className="quiet">Paste columns of date, exercise, sets, reps and load (in {units.mass}, where no unit is named), with or without a head; or choose a file of comma-separated values. Nothing is written before you say so.</label>
-      <textarea id={id} className={styles.sheet} rows={4} value={text} spellCheck={false} onChange={(event) => void look(event.target.value, nothing)} />
-      <p><input type="file" aria-label="Sheet of sets" accept=".csv,.tsv,.txt,text/csv,text/plain" onChange={(event) => { const file = event.target.files?.[0]; event.target.value = ""; if (file) void file.text().then((given) => look(given, nothing)); }} /></p>
+      <SheetField label={<>Paste columns of date, exercise, sets, reps and load (in {units.mass}, where no unit is named), with or without a head; or choose a file of comma-separated values. Nothing is written before you say so.</>} fileLabel="Sheet of sets" className={styles.sheet}
+        text={text} onText={(given) => void look(given, nothing)} onRefused={(reason) => setFound({ reason })} />
       <div aria-live="polite">
         {found && "reason" in found && <p className="warn">{found.reason}</p>}
         {found && !("reason" in found) && <Preview found={found} ask={ask} onAsk={(wanted) => void look(text, wanted)} />}
@@ -66,7 +71,7 @@ function Preview({ found: { sheet, lines }, ask, onAsk }: { found: SetsPreview; 
         <table aria-label="Names to match" style={{ marginBottom: 12 }}>
           <thead><tr><th>Not in your library</th><th className="num">Lines</th><th>Is</th><th /></tr></thead>
           <tbody>
-            {sheet.unmatched.map(({ typed, lines: count, candidates }) => (
+            {sheet.unmatched.slice(0, listed).map(({ typed, lines: count, candidates }) => (
               <tr key={typed}>
                 <td>{typed}</td><td className="num">{count}</td>
                 <td>{candidates.slice(0, 4).map((one) => <button key={one.id} type="button" className="link" style={{ marginRight: 14 }} onClick={() => match(typed, one.id)}>{one.name}</button>)}<span style={{ display: "inline-block", width: 240 }}><ExercisePicker value={null} label={`${typed} is`} placeholder="another, or a new one" onPick={(exercise) => match(typed, exercise.id)} /></span></td>

@@ -2,8 +2,8 @@
 
 import { Button } from "antd";
 import { useRouter } from "next/navigation";
-import { useEffect } from "react";
-import { put } from "@/core/log/records";
+import { useCallback, useEffect, useState } from "react";
+import { put, type Session } from "@/core/log/records";
 import type { PlanLine } from "@/core/figures/views/sets";
 import { longDate } from "@/ui/dates";
 import { useLog } from "@/ui/log/LogContext";
@@ -16,21 +16,41 @@ import styles from "./lifts.module.css";
 const emptyLine: PlanLine = { itemId: null, exerciseId: "", superset: "", sets: "", reps: "", load: "", rpe: "", rest: "", tempo: "", warmUp: false };
 const fields = ["sets", "reps", "load", "rpe", "rest", "tempo", "superset"] as const;
 
+/** The session on which the lines were begun, kept in this tab as long as they are. */
+function useKeptBase(key: string): [Session | null, (session: Session | null) => void] {
+  const [base, setBase] = useState<Session | null>(() => JSON.parse(sessionStorage.getItem(`${key}-base`) ?? "null") as Session | null);
+  const keep = useCallback((session: Session | null) => {
+    if (session === null) sessionStorage.removeItem(`${key}-base`);
+    else sessionStorage.setItem(`${key}-base`, JSON.stringify(session));
+    setBase(session);
+  }, [key]);
+  return [base, keep];
+}
+
 /** The plan of a session, one that is there or a new one: exercises in order, each with its sets. What was already done in it stays. */
 export function PlanTable({ date, sessionId }: { date: string; sessionId: string | null }) {
   const { name, commit, chooseDay, units, compute, person, today } = useLog();
   const router = useRouter();
-  const { lines, setLines, begin, wasTyped } = useDraft(`oat-column-plan-${name}-${date}-${sessionId}`, emptyLine);
+  const key = `oat-column-plan-${name}-${date}-${sessionId}`;
+  const { lines, setLines, begin, wasTyped } = useDraft(key, emptyLine);
+  const [base, keepBase] = useKeptBase(key);
   useEffect(() => {
-    if (sessionId !== null && !wasTyped) void compute.ask("planLines", { personId: person.id, today, date, sessionId }).then((held) => { if (held && held.length > 0) begin(held); });
-  }, [compute, person.id, today, date, sessionId, wasTyped, begin]);
+    if (sessionId === null || wasTyped) return;
+    const asking = { personId: person.id, today, date, sessionId };
+    void compute.ask("planLines", asking).then(async (held) => {
+      if (!held || held.length === 0) return;
+      // The session as these lines show it: what another tab changes of it while they are typed is left to that tab.
+      keepBase((await compute.ask("planTable", { ...asking, lines: held }))?.held ?? null);
+      begin(held);
+    });
+  }, [compute, person.id, today, date, sessionId, wasTyped, begin, keepBase]);
   const table = useFigure("planTable", { date, sessionId, lines });
   const save = async () => {
     const now = await compute.ask("planTable", { personId: person.id, today, date, sessionId, lines });
-    if (!now?.session || !await commit([put("sessions", now.session, now.held ?? undefined)], `Plan of ${longDate(date)}`)) return;
+    if (!now?.session || !await commit([put("sessions", now.session, base ?? now.held ?? undefined)], `Plan of ${longDate(date)}`)) return;
     leave();
   };
-  const leave = () => { begin([emptyLine]); chooseDay(date); router.push("/"); };
+  const leave = () => { keepBase(null); begin([emptyLine]); chooseDay(date); router.push("/"); };
   return (
     <section className={view.section}>
       <h2>Plan for {longDate(date)}</h2>

@@ -1,7 +1,6 @@
 "use client";
 
 import { Button } from "antd";
-import { useForm } from "react-hook-form";
 import { usualBarKg, usualPlates } from "@/core/strength/loading";
 import { fieldNumber } from "@/core/strength/setText";
 import { parseMass } from "@/core/units/mass";
@@ -9,6 +8,8 @@ import { parseDecimal } from "@/core/units/number";
 import { parseDuration, printDuration } from "@/core/units/time";
 import { massBetween } from "@/ui/inputs/checks";
 import { check, Field, Row, RowButton, wide, type Check } from "@/ui/inputs/Field";
+import { Meanwhile } from "@/ui/inputs/Meanwhile";
+import { useRecordForm } from "@/ui/inputs/useRecordForm";
 import { useLog } from "@/ui/log/LogContext";
 import view from "@/ui/view.module.css";
 import { useSettings } from "./useSettings";
@@ -19,10 +20,11 @@ export function PlateSettings() {
   const [settings, change] = useSettings();
   const unit = units.mass;
   const plates = settings.plates ?? usualPlates(unit);
-  const { control, handleSubmit, register } = useForm({
-    mode: "onChange",
-    defaultValues: { bar: fieldNumber(settings.barKg ?? usualBarKg(unit), unit), plates: plates.map(({ kg, count }) => `${fieldNumber(kg, unit)} × ${count}`).join(", "), rest: printDuration(settings.restSeconds ?? 120), warmUps: settings.countWarmUps ?? false },
-  });
+  const shown = {
+    bar: fieldNumber(settings.barKg ?? usualBarKg(unit), unit), plates: plates.map(({ kg, count }) => `${fieldNumber(kg, unit)} × ${count}`).join(", "),
+    rest: printDuration(settings.restSeconds ?? 120), warmUps: settings.countWarmUps ?? false,
+  };
+  const { control, save, register, meanwhile } = useRecordForm(shown, { bar: "Bar", plates: "Plates", rest: "Rest", warmUps: "Warm-ups as work" });
   const readPlates = (text: string) => text.split(/[,;]\s+|;/).filter((one) => one.trim() !== "").map((one) => {
     const [weight, count] = one.split(/\s*[x×*]\s*/i);
     const kg = parseMass(weight ?? "", unit);
@@ -31,13 +33,14 @@ export function PlateSettings() {
   });
   const arePlates: Check = (text) => (readPlates(text).includes(null) ? "Write each weight with how many there are, such as 20 × 4, 10 × 2." : null);
   const aRest: Check = (text) => { const seconds = parseDuration(text) ?? parseDecimal(text); return seconds === null || seconds < 0 || seconds > 7200 ? "Write a time such as 2:00 or 90." : null; };
-  const save = handleSubmit(async (fields) => {
-    await change({ barKg: parseMass(fields.bar, unit)!, plates: readPlates(fields.plates).flatMap((one) => one ?? []), restSeconds: parseDuration(fields.rest) ?? parseDecimal(fields.rest)!, countWarmUps: fields.warmUps }, "Bar, plates and rest");
-  });
+  const onSubmit = save((fields, changed) => change({
+    ...(changed.has("bar") ? { barKg: parseMass(fields.bar, unit)! } : {}), ...(changed.has("plates") ? { plates: readPlates(fields.plates).flatMap((one) => one ?? []) } : {}),
+    ...(changed.has("rest") ? { restSeconds: parseDuration(fields.rest) ?? parseDecimal(fields.rest)! } : {}), ...(changed.has("warmUps") ? { countWarmUps: fields.warmUps } : {}),
+  }, "Bar, plates and rest"));
   return (
     <section className={`${view.form} ${view.section} noprint`}>
       <h2>Bar, plates and rest</h2>
-      <form onSubmit={(event) => void save(event)} noValidate>
+      <form onSubmit={(event) => void onSubmit(event)} noValidate>
         <Row>
           <Field control={control} name="bar" label="Bar" unit={unit} inputMode="decimal" check={massBetween("The bar", unit, 0, 100)} />
           <Field control={control} name="plates" label={`Plates, ${unit}, and how many in all`} className={wide} check={arePlates} />
@@ -45,6 +48,7 @@ export function PlateSettings() {
           <label className={check}><input type="checkbox" {...register("warmUps")} /> count warm-ups as work</label>
           <RowButton><Button htmlType="submit">Save</Button></RowButton>
         </Row>
+        <Meanwhile said={meanwhile} />
       </form>
     </section>
   );

@@ -3,7 +3,7 @@
 import dynamic from "next/dynamic";
 import Link from "next/link";
 import { useId, useRef, useState, type RefObject } from "react";
-import { dayOf } from "@/core/calendar/day";
+import { entryDayOf } from "@/core/calendar/day";
 import type { BlockWork } from "@/core/figures/stretch";
 import type { WorkLine, WorkView } from "@/core/figures/views/work";
 import { printNumber } from "@/core/units/number";
@@ -56,7 +56,7 @@ const stretches = [["4 weeks", 27], ["12 weeks", 83], ["26 weeks", 181], ["a yea
 function Stretch({ place, stretch, choose, blocks }: { place: RefObject<HTMLDivElement | null>; stretch: { from: string; to: string }; blocks: readonly BlockWork[]; choose: (stretch: { from: string; to: string }) => void }) {
   const { today } = useLog();
   const id = useId();
-  const set = (part: "from" | "to", date: string) => { if (dayOf(date) !== null) choose({ ...stretch, [part]: date }); };
+  const set = (part: "from" | "to", date: string) => { if (entryDayOf(date) !== null) choose({ ...stretch, [part]: date }); };
   return (
     <div ref={place} className={`${styles.filters} noprint`}>
       <span className={styles.inline}>{stretches.map(([name, days]) => { const from = addDays(today, -days); const on = stretch.from === from && stretch.to === today; return <button key={name} type="button" className="link" style={on ? { color: "var(--ink)", textDecoration: "underline", textUnderlineOffset: 5 } : undefined} aria-pressed={on} onClick={() => choose({ from, to: today })}>{name}</button>; })}</span>

@@ -1,6 +1,6 @@
 "use client";
 
-import { useSearchParams } from "next/navigation";
+import { useAddress } from "@/ui/address";
 import { useLog } from "@/ui/log/LogContext";
 import { DoneTable } from "./DoneTable";
 import { LiftsHead } from "./LiftsNav";
@@ -10,11 +10,11 @@ import { PlanTable } from "./PlanTable";
 /** Sets written at a keyboard: what was done, what is planned, and whole sheets. */
 export function Write() {
   const { person } = useLog();
-  const asked = useSearchParams();
-  const [date, sessionId] = [asked.get("date"), asked.get("session")];
+  const { date, session: sessionId, wrong } = useAddress();
   return (
     <>
       <LiftsHead />
+      {wrong !== null && <p role="alert" className="warn">{wrong} Below is what can be written without it.</p>}
       {date !== null ? <PlanTable key={`${date} ${sessionId}`} date={date} sessionId={sessionId} /> : <><DoneTable key={person.id} /><PasteSets /></>}
     </>
   );

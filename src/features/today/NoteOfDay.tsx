@@ -2,11 +2,12 @@
 
 import { Button } from "antd";
 import { useState } from "react";
-import { useForm } from "react-hook-form";
 import { v7 as newId } from "uuid";
 import type { DayView } from "@/core/figures/views/today";
 import { put } from "@/core/log/records";
 import { check, Field, Row, RowButton, wide } from "@/ui/inputs/Field";
+import { Meanwhile } from "@/ui/inputs/Meanwhile";
+import { useRecordForm } from "@/ui/inputs/useRecordForm";
 import { useLog } from "@/ui/log/LogContext";
 import styles from "./today.module.css";
 
@@ -14,7 +15,7 @@ import styles from "./today.module.css";
 export function NoteOfDay({ view: { note, date } }: { view: DayView }) {
   const [open, setOpen] = useState(false);
   const { person, commit, today } = useLog();
-  const { control, handleSubmit, register } = useForm({ defaultValues: { text: note?.text ?? "", levelMayJump: note?.levelMayJump ?? false } });
+  const { control, save, register, meanwhile } = useRecordForm({ text: note?.text ?? "", levelMayJump: note?.levelMayJump ?? false }, { text: "The note", levelMayJump: "That the weight may jump" });
   if (!open) {
     return (
       <p className={styles.section}>
@@ -23,18 +24,21 @@ export function NoteOfDay({ view: { note, date } }: { view: DayView }) {
       </p>
     );
   }
-  const save = handleSubmit(async ({ text, levelMayJump }) => {
+  const onSubmit = save(async ({ text, levelMayJump }, changed) => {
     const says = text.trim();
-    const next = { ...(note ?? { id: newId(), personId: person.id, date }), text: says, levelMayJump };
-    if (await commit([put("dayNotes", next, note ?? undefined)], says === "" ? `Note of ${date} emptied` : `Note of ${date}`)) setOpen(false);
+    const next = { ...(note ?? { id: newId(), personId: person.id, date }), ...(changed.has("text") ? { text: says } : {}), ...(changed.has("levelMayJump") ? { levelMayJump } : {}) };
+    const written = await commit([put("dayNotes", next, note ?? undefined)], says === "" ? `Note of ${date} emptied` : `Note of ${date}`);
+    if (written) setOpen(false);
+    return written;
   });
   return (
-    <form className={styles.section} onSubmit={(event) => void save(event)} noValidate>
+    <form className={styles.section} onSubmit={(event) => void onSubmit(event)} noValidate>
       <Row>
         <Field control={control} name="text" label="Note of the day" className={wide} autoFocus />
         {date <= today && <label className={check}><input type="checkbox" {...register("levelMayJump")} /> From here the weight may jump: creatine begun, a diet break</label>}
         <RowButton><Button htmlType="submit">Save note</Button> <Button type="text" onClick={() => setOpen(false)}>Cancel</Button></RowButton>
       </Row>
+      <Meanwhile said={meanwhile} />
     </form>
   );
 }

@@ -6,6 +6,7 @@ import { useState } from "react";
 import type { CardItem, SessionCard } from "@/core/figures/views/sessionCard";
 import { put, type Session, type TrainingSet } from "@/core/log/records";
 import { asPlanned, confirmed, isShort, performedAs, withSet } from "@/core/planning/perform";
+import type { Printer } from "@/core/units/printer";
 import { shortDate } from "@/ui/dates";
 import { Mark } from "@/ui/column/Mark";
 import { useLog } from "@/ui/log/LogContext";
@@ -22,7 +23,7 @@ export function SessionOfDay({ card, strong }: { card: SessionCard; strong: bool
   const [open, setOpen] = useState<"change" | "skip" | "pictures" | null>(null);
   const { session, status, title } = card;
   const flip = (what: "change" | "skip" | "pictures") => setOpen(open === what ? null : what);
-  const save = (next: Session, label: string) => void commit([put("sessions", next, session)], label);
+  const save = (next: Session, label: string) => commit([put("sessions", next, session)], label);
   const waits = status === "planned" || status === "partly" || status === "missed";
   const lifted = session.kind === "strength";
   const workedKg = (itemId: string, setId: string) => card.items.find(({ id }) => id === itemId)?.worked[setId];
@@ -37,16 +38,16 @@ export function SessionOfDay({ card, strong }: { card: SessionCard; strong: bool
       {session.distance && <DistanceLine card={card} />}
       <div className={`${styles.actions} noprint`}>
         {lifted && waits && !ahead && <Link className={styles.train} data-strong={strong} href={`/train?date=${session.date}&session=${encodeURIComponent(session.id)}`}>{status === "partly" ? "Go on training" : "Train"}</Link>}
-        {waits && !ahead && card.items.length + (session.distance ? 1 : 0) > 0 && <Button type={strong && !lifted ? "primary" : "default"} onClick={() => save(confirmed(session, workedKg), `${title} as planned`)}>{status === "partly" ? "Confirm the rest" : "Confirm as planned"}</Button>}
+        {waits && !ahead && card.items.length + (session.distance ? 1 : 0) > 0 && <Button type={strong && !lifted ? "primary" : "default"} onClick={() => void save(confirmed(session, workedKg), `${title} as planned`)}>{status === "partly" ? "Confirm the rest" : "Confirm as planned"}</Button>}
         {(status === "planned" || status === "missed") && <button type="button" className="link" aria-expanded={open === "skip"} onClick={() => flip("skip")}>Skip</button>}
-        {status === "skipped" && <button type="button" className="link" onClick={() => { const { reason: _reason, ...kept } = session; save({ ...kept, status: "planned" }, `${title} planned again`); }}>Plan again</button>}
+        {status === "skipped" && <button type="button" className="link" onClick={() => { const { reason: _reason, ...kept } = session; void save({ ...kept, status: "planned" }, `${title} planned again`); }}>Plan again</button>}
         {status !== "skipped" && <button type="button" className="link" aria-expanded={open === "change"} onClick={() => flip("change")}>Change</button>}
         {lifted && status !== "skipped" && <Link href={`/lifts/write?date=${session.date}&session=${encodeURIComponent(session.id)}`} style={{ fontWeight: 600, textDecoration: "none" }}>Plan sets</Link>}
         <button type="button" className="link" aria-expanded={open === "pictures"} onClick={() => flip("pictures")}>Pictures{card.photos.length > 0 ? ` (${card.photos.length})` : ""}</button>
         <button type="button" className="link small" onClick={() => void commit([{ remove: { kind: "sessions", id: session.id } }], `${title} removed`)}>Remove</button>
       </div>
-      {open === "change" && <SessionEditor session={session} onClose={() => setOpen(null)} onSave={(next) => { save(next, `${title} changed`); setOpen(null); }} />}
-      {open === "skip" && <Skip onSkip={(reason) => { save({ ...session, status: "skipped", ...(reason ? { reason } : {}) }, `${title} skipped`); setOpen(null); }} />}
+      {open === "change" && <SessionEditor session={session} onClose={() => setOpen(null)} onSave={(next) => save(next, `${title} changed`)} />}
+      {open === "skip" && <Skip onSkip={(reason) => { void save({ ...session, status: "skipped", ...(reason ? { reason } : {}) }, `${title} skipped`); setOpen(null); }} />}
       {open === "pictures" && <SessionPictures card={card} />}
     </section>
   );
@@ -73,14 +74,14 @@ function SessionNote({ card: { session, status, volumeLoadKg, numberOfLifts } }:
   return <span className="quiet small">{parts.filter(Boolean).join(" · ")}</span>;
 }
 
-function Items({ card, save, ahead }: { card: SessionCard; save: (next: Session, label: string) => void; ahead: boolean }) {
+function Items({ card, save, ahead }: { card: SessionCard; save: (next: Session, label: string) => Promise<boolean>; ahead: boolean }) {
   const [editing, setEditing] = useState<{ item: string; set: string } | null>(null);
   const printer = usePrinter();
   const { session } = card;
   const press = (item: CardItem, setId: string) => {
     const set = item.sets.find(({ id }) => id === setId)!;
     if (set.done || !set.planned || needsMore(set, item)) return setEditing(editing?.set === setId && editing.item === item.id ? null : { item: item.id, set: setId });
-    save(withSet(session, item.id, setId, (one) => performedAs(one, asPlanned(one, item.worked[setId]))), `${item.name}, set ${item.sets.filter(({ warmUp }) => !warmUp).indexOf(set) + 1}`);
+    void save(withSet(session, item.id, setId, (one) => performedAs(one, asPlanned(one, item.worked[setId]))), `${item.name}, set ${item.sets.filter(({ warmUp }) => !warmUp).indexOf(set) + 1}`);
   };
   return (
     <Scrollable label={`${card.title}, exercises`}>
@@ -102,17 +103,20 @@ function Items({ card, save, ahead }: { card: SessionCard; save: (next: Session,
                 </span>
               </td>
             </tr>,
-            editing?.item === item.id && (
-              <tr key={`${item.id}-editor`}><td colSpan={4}>
-                <SetEditor key={editing.set} exercise={item.exercise ?? { id: item.exerciseId, name: item.name }} set={item.sets.find(({ id }) => id === editing.set)!} printer={printer} onClose={() => setEditing(null)}
-                  onSave={(done) => { save(withSet(session, item.id, editing.set, (one) => performedAs(one, done)), done ? `${item.name}, set changed` : `${item.name}, set open again`); setEditing(null); }} />
-              </td></tr>
-            ),
+            editing?.item === item.id && <tr key={`${item.id}-editor`}><td colSpan={4}><EditedSet item={item} setId={editing.set} session={session} printer={printer} save={save} onClose={() => setEditing(null)} /></td></tr>,
           ])}
         </tbody>
       </table>
     </Scrollable>
   );
+}
+
+/** The editor of one set, unless another tab has removed it meanwhile. */
+function EditedSet({ item, setId, session, printer, save, onClose }: { item: CardItem; setId: string; session: Session; printer: Printer; save: (next: Session, label: string) => Promise<boolean>; onClose: () => void }) {
+  const set = item.sets.find(({ id }) => id === setId);
+  if (set === undefined) return <p className="warn small">Another tab has removed this set. <button type="button" className="link" onClick={onClose}>Close</button></p>;
+  const onSave = (done: TrainingSet["done"]) => save(withSet(session, item.id, setId, (one) => performedAs(one, done ?? null)), done ? `${item.name}, set changed` : `${item.name}, set open again`);
+  return <SetEditor key={setId} exercise={item.exercise ?? { id: item.exerciseId, name: item.name }} set={set} printer={printer} onClose={onClose} onSave={onSave} />;
 }
 
 /** Whether a planned set cannot be confirmed by a tap, since its repetitions or its load are open. */

@@ -27,12 +27,12 @@ export function Today() {
         <h1>{longDate(view.date)}</h1>
         <p className={styles.sub}>{subtitle(view, today)}</p>
         {view.date === today && <DueList due={view.due} />}
-        <WeighInOfDay key={`${view.date} ${view.weighIn?.kg}`} view={view} />
+        <WeighInOfDay key={`weigh-in ${view.date}`} view={view} />
         {view.sessions.map((card) => <SessionOfDay key={card.session.id} card={card} strong={card === view.sessions.find(({ status }) => status === "planned" || status === "partly" || status === "missed")} />)}
         {view.sessions.length === 0 && <p className={`quiet ${styles.section}`}>{view.date > today ? "Nothing is planned." : "No session is written. Write one above, for example front squat 3x6 60 kg, or run 5 km 27:30."}</p>}
         <StartSession view={view} />
         <FoodOfDay view={view} />
-        <NoteOfDay key={`note ${view.date} ${view.note?.text}`} view={view} />
+        <NoteOfDay key={`note ${view.date}`} view={view} />
       </div>
       <aside className={styles.aside} aria-label="How things stand"><Standing view={view} /></aside>
     </div>

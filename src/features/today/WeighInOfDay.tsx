@@ -1,7 +1,7 @@
 "use client";
 
 import { Button } from "antd";
-import { useForm } from "react-hook-form";
+import { useForm, useWatch } from "react-hook-form";
 import { v7 as newId } from "uuid";
 import type { DayView } from "@/core/figures/views/today";
 import { heaviest, lightest } from "@/core/body/weighIns";
@@ -18,23 +18,26 @@ import styles from "./today.module.css";
 export function WeighInOfDay({ view: { weighIn, date, trend } }: { view: DayView }) {
   const { units, person, commit, today } = useLog();
   const printer = usePrinter();
-  const { control, handleSubmit } = useForm({ mode: "onChange", defaultValues: { kg: "" } });
+  const { control, handleSubmit, reset } = useForm({ mode: "onChange", defaultValues: { kg: "" } });
+  const typed = useWatch({ control, name: "kg" });
   const { question, passes } = useFarOff("kg" in trend ? trend.kg : null);
+  const save = handleSubmit(async ({ kg }) => {
+    const value = parseMass(kg, units.mass)!;
+    if (!passes(value)) return;
+    const written = weighIn === null ? put("weighIns", { id: newId(), personId: person.id, date, kg: value, primary: true }) : put("weighIns", { ...weighIn, kg: value }, weighIn);
+    if (await commit([written], `Weigh-in ${printer.mass(value)}`)) reset();
+  });
   if (weighIn !== null) {
     return (
       <p className={styles.section}>
         <span className="label">Weigh-in</span>{" "}
         {printer.mass(weighIn.kg)}{weighIn.time ? ` at ${weighIn.time}` : ""}{weighIn.note ? `, ${weighIn.note}` : ""} · {" "}
         <button type="button" className="link small" onClick={() => void commit([{ remove: { kind: "weighIns", id: weighIn.id } }], `Weigh-in of ${date} removed`)}>Remove</button>
+        {typed !== "" && <span className="warn small"> Another tab has logged it while you wrote {typed}. <button type="button" className="link" onClick={() => void save()}>Write {typed} instead</button> <button type="button" className="link" onClick={() => reset()}>Leave it</button></span>}
       </p>
     );
   }
   if (date > today) return null;
-  const save = handleSubmit(async ({ kg }) => {
-    const value = parseMass(kg, units.mass)!;
-    if (!passes(value)) return;
-    await commit([put("weighIns", { id: newId(), personId: person.id, date, kg: value, primary: true })], `Weigh-in ${printer.mass(value)}`);
-  });
   return (
     <form className={styles.weigh} onSubmit={(event) => void save(event)} noValidate>
       <Field control={control} name="kg" label={date === today ? "This morning's weight" : "Weight that morning"} unit={units.mass} inputMode="decimal" check={massBetween("Weight", units.mass, lightest, heaviest)} />

@@ -9,8 +9,12 @@ import { withMoreSets } from "@/core/planning/change";
 import { parseDecimal } from "@/core/units/number";
 import { shortDate } from "@/ui/dates";
 import { usePrinter } from "@/ui/usePrinter";
+import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { recordText } from "./recordText";
 import styles from "./train.module.css";
+
+/** What was touched on the page. */
+interface Typed { effort?: number | null; feel?: number | null; minutes?: string; note?: string }
 
 const efforts = Array.from({ length: 11 }, (_, index) => index);
 
@@ -18,10 +22,12 @@ const efforts = Array.from({ length: 11 }, (_, index) => index);
 export function Finish({ view, save, leave, addExercise }: { view: TrainingView; save: (next: Session, label: string) => Promise<boolean>; leave: () => void; addExercise: () => void }) {
   const printer = usePrinter();
   const { session, items, title, beaten } = view;
-  const [effort, setEffort] = useState<number | null>(session.effort ?? null);
-  const [feel, setFeel] = useState<number | null>(session.feel ?? null);
-  const [minutes, setMinutes] = useState(session.minutes == null ? "" : String(Math.round(session.minutes)));
-  const [note, setNote] = useState(session.note ?? "");
+  // Only what is touched here is kept apart from the session, which another tab may change while this page stands.
+  const [typed, setTyped] = useState<Typed>({});
+  const change = (changed: Typed) => setTyped((now) => ({ ...now, ...changed }));
+  const { effort, feel, minutes, note } = { effort: session.effort ?? null, feel: session.feel ?? null, minutes: session.minutes == null ? "" : String(Math.round(session.minutes)), note: session.note ?? "", ...typed };
+  const [opened] = useState(session);
+  const meanwhile = (["effort", "feel", "minutes", "note"] as const).flatMap((key) => (session[key] === opened[key] || !(key in typed) ? [] : [`${key} is now ${session[key] ?? "empty"}; what you chose is kept`]));
   const done = items.reduce((sum, { sets }) => sum + sets.filter((set) => set.done && !set.warmUp).length, 0);
   const time = parseDecimal(minutes);
   const wrong = minutes.trim() !== "" && (time === null || time < 1 || time > 1440);
@@ -40,8 +46,12 @@ export function Finish({ view, save, leave, addExercise }: { view: TrainingView;
   }
   const lastItem = items.findLast(({ skipped, sets }) => skipped === null && sets.some((set) => set.done));
   const finish = async () => {
-    const { effort: _effort, feel: _feel, minutes: _minutes, note: _note, ...kept } = session;
-    const next: Session = { ...kept, ...(effort === null ? {} : { effort }), ...(feel === null ? {} : { feel }), ...(time === null ? {} : { minutes: time }), ...(note.trim() ? { note: note.trim() } : {}) };
+    const { effort: heldEffort, feel: heldFeel, minutes: heldMinutes, note: heldNote, ...kept } = session;
+    const said = {
+      effort: "effort" in typed ? effort : heldEffort, feel: "feel" in typed ? feel : heldFeel,
+      minutes: "minutes" in typed ? time : heldMinutes, note: "note" in typed ? note.trim() || null : heldNote,
+    };
+    const next = { ...kept, ...Object.fromEntries(Object.entries(said).filter(([, value]) => value != null)) } as Session;
     if (await save(next, `${title} finished`)) leave();
   };
   return (
@@ -49,12 +59,13 @@ export function Finish({ view, save, leave, addExercise }: { view: TrainingView;
       <h1>{title}</h1>
       <p className="quiet" style={{ paddingBottom: 10 }}>{done} sets done, none open.</p>
       {beaten.length > 0 && <ul className={styles.records}>{beaten.map((one) => <li key={`${one.exerciseId} ${one.what} ${one.what === "reps" ? one.reps : ""}`}>{recordText(one, printer)}</li>)}</ul>}
-      <fieldset className={`${styles.effort} ${styles.row}`}><legend>effort of the whole session, 0 to 10</legend>{efforts.map((one) => <button key={one} type="button" aria-pressed={effort === one} onClick={() => setEffort(effort === one ? null : one)}>{one}</button>)}</fieldset>
-      <fieldset className={`${styles.effort} ${styles.row}`}><legend>how it felt, 1 poor to 5 good</legend>{[1, 2, 3, 4, 5].map((one) => <button key={one} type="button" aria-pressed={feel === one} onClick={() => setFeel(feel === one ? null : one)}>{one}</button>)}</fieldset>
+      <fieldset className={`${styles.effort} ${styles.row}`}><legend>effort of the whole session, 0 to 10</legend>{efforts.map((one) => <button key={one} type="button" aria-pressed={effort === one} onClick={() => change({ effort: effort === one ? null : one })}>{one}</button>)}</fieldset>
+      <fieldset className={`${styles.effort} ${styles.row}`}><legend>how it felt, 1 poor to 5 good</legend>{[1, 2, 3, 4, 5].map((one) => <button key={one} type="button" aria-pressed={feel === one} onClick={() => change({ feel: feel === one ? null : one })}>{one}</button>)}</fieldset>
+      <Meanwhile said={meanwhile} />
       <div className={styles.choices}>
-        <label>minutes<input inputMode="decimal" value={minutes} aria-invalid={wrong} onChange={(event) => setMinutes(event.target.value)} /></label>
+        <label>minutes<input inputMode="decimal" value={minutes} aria-invalid={wrong} onChange={(event) => change({ minutes: event.target.value })} /></label>
         {wrong && <p className="warn small" role="alert">Minutes must be from 1 to 1440.</p>}
-        <label>note<textarea rows={2} value={note} onChange={(event) => setNote(event.target.value)} maxLength={2000} /></label>
+        <label>note<textarea rows={2} value={note} onChange={(event) => change({ note: event.target.value })} maxLength={2000} /></label>
       </div>
       <div className={styles.act}><Button type="primary" block className={styles.confirm} disabled={wrong} onClick={() => void finish()}>Finish session</Button><p className={styles.more}>{lastItem && <button type="button" className="link" onClick={() => void save(withMoreSets(session, lastItem.id, newId), `${lastItem.exercise.name}, a set more`)}>Another set of {lastItem.exercise.name}</button>}<button type="button" className="link" onClick={addExercise}>Add an exercise</button></p></div>
     </div>

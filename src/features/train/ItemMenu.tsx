@@ -7,6 +7,7 @@ import type { Exercise, Session } from "@/core/log/records";
 import { withDropPart, withExercise, withMoreSets, withRamp, withoutOpenSet, withSkipped, withSwapped } from "@/core/planning/change";
 import { nearestStep } from "@/core/strength/loading";
 import { Dialog } from "@/ui/figure/Dialog";
+import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { ExercisePicker } from "@/ui/lifts/ExercisePicker";
 import { usePrinter } from "@/ui/usePrinter";
 import styles from "./train.module.css";
@@ -80,10 +81,13 @@ function Skip({ onSkip }: { onSkip: (reason: string) => Promise<void> }) {
 }
 
 function Note({ item, onNote }: { item: TrainingItem; onNote: (note: string) => Promise<void> }) {
-  const [note, setNote] = useState(item.note ?? "");
+  const [opened] = useState(item.note ?? "");
+  const [note, setNote] = useState(opened);
+  const now = item.note ?? "";
   return (
     <form className={styles.choices} onSubmit={(event) => { event.preventDefault(); void onNote(note.trim()); }}>
       <label>Note of this exercise today<textarea rows={3} value={note} onChange={(event) => setNote(event.target.value)} maxLength={2000} autoFocus /></label>
+      <Meanwhile said={now === opened ? [] : [`the note is now ${now === "" ? "empty" : `“${now}”`}; saving puts yours in its place`]} />
       <Button block htmlType="submit">Save note</Button>
       {(item.exercise.links ?? []).filter((link) => /^https?:/i.test(link)).map((link) => <a key={link} href={link} target="_blank" rel="noopener noreferrer">{link}</a>)}
     </form>

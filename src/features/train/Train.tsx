@@ -1,7 +1,7 @@
 "use client";
 
 import Link from "next/link";
-import { useSearchParams } from "next/navigation";
+import { useAddress } from "@/ui/address";
 import { useFigure } from "@/ui/log/useFigure";
 import { useLog } from "@/ui/log/LogContext";
 import { rememberedTraining } from "./useTraining";
@@ -10,10 +10,11 @@ import styles from "./train.module.css";
 
 /** Training mode: the session asked for, else the one this browser was in the middle of. */
 export function Train() {
-  const asked = useSearchParams();
+  const asked = useAddress();
   const { name } = useLog();
   const held = rememberedTraining(name);
-  const [date, sessionId] = [asked.get("date") ?? held?.date ?? null, asked.get("session") ?? held?.sessionId ?? null];
+  const [date, sessionId] = [asked.date ?? held?.date ?? null, asked.session ?? held?.sessionId ?? null];
+  if (asked.wrong !== null) return <Nothing why={asked.wrong} />;
   return date === null || sessionId === null ? <Nothing /> : <Session key={sessionId} date={date} sessionId={sessionId} />;
 }
 
@@ -26,6 +27,6 @@ function Session({ date, sessionId }: { date: string; sessionId: string }) {
   return <TrainingMode view={view} />;
 }
 
-function Nothing() {
-  return <div className={styles.page}><h1>No session is open</h1><p className="quiet" style={{ paddingTop: 8 }}>Choose one on its day. <Link href="/">Go to today</Link></p></div>;
+function Nothing({ why }: { why?: string }) {
+  return <div className={styles.page}><h1>No session is open</h1>{why !== undefined && <p role="alert" className="warn">{why}</p>}<p className="quiet" style={{ paddingTop: 8 }}>Choose one on its day. <Link href="/">Go to today</Link></p></div>;
 }

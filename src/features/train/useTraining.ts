@@ -1,6 +1,7 @@
 "use client";
 
 import { useCallback, useEffect, useState } from "react";
+import { entryDayOf } from "@/core/calendar/day";
 import type { LogName } from "@/store/database";
 
 /** Where a session stands beyond what is saved: the set in front, what was changed of it, and when the rest ends. It outlives a closed browser. */
@@ -23,7 +24,7 @@ const keyOf = (name: LogName) => `oat-column-training-${name}`;
 export function rememberedTraining(name: LogName): TrainingState | null {
   try {
     const held = JSON.parse(localStorage.getItem(keyOf(name)) ?? "null") as TrainingState | null;
-    return held !== null && typeof held.sessionId === "string" && typeof held.date === "string" ? held : null;
+    return held !== null && typeof held.sessionId === "string" && typeof held.date === "string" && entryDayOf(held.date) !== null ? held : null;
   } catch {
     return null;
   }

@@ -1,4 +1,4 @@
-import { dayOf } from "@/core/calendar/day";
+import { dayOf, entryDayOf, outsideYears } from "@/core/calendar/day";
 import { parseMass, type MassUnit } from "@/core/units/mass";
 import { parseDecimal } from "@/core/units/number";
 import { parseDuration } from "@/core/units/time";
@@ -26,6 +26,7 @@ export const massBetween = (what: string, unit: MassUnit, lowKg: number, highKg:
 
 export const aDate = (what: string, latest?: string): Check => (text) => {
   if (dayOf(text) === null) return `${what} is missing.`;
+  if (entryDayOf(text) === null) return `${what} is out of range: ${outsideYears}.`;
   return latest !== undefined && text > latest ? `${what} cannot be in the future.` : null;
 };
 

@@ -1,0 +1,39 @@
+"use client";
+
+import { useId, type ReactNode } from "react";
+import { longestPaste, tooLong } from "@/core/ledger/paste";
+
+interface Props {
+  label: ReactNode;
+  fileLabel: string;
+  className: string | undefined;
+  text: string;
+  onText: (text: string) => void;
+  /** Told why a text is not taken up: one that is longer than is read does not even come to stand in the page. */
+  onRefused: (why: string) => void;
+}
+
+/** A spreadsheet's columns: pasted, or from a file of separated values. */
+export function SheetField({ label, fileLabel, className, text, onText, onRefused }: Props) {
+  const id = useId();
+  const take = (given: string) => {
+    const why = tooLong(given);
+    if (why === null) onText(given);
+    else onRefused(why);
+  };
+  // Of a file that is longer than is read only so much is looked at that this shows.
+  const open = async (file: File) => take(await file.slice(0, 4 * longestPaste.characters + 4).text());
+  return (
+    <>
+      <label htmlFor={id} className="quiet">{label}</label>
+      <textarea id={id} className={className} rows={4} value={text} spellCheck={false} onChange={(event) => take(event.target.value)}
+        onPaste={(event) => {
+          const why = tooLong(event.clipboardData.getData("text/plain"));
+          if (why === null) return;
+          event.preventDefault();
+          onRefused(why);
+        }} />
+      <p><input type="file" aria-label={fileLabel} accept=".csv,.tsv,.txt,text/csv,text/plain" onChange={(event) => { const file = event.target.files?.[0]; event.target.value = ""; if (file) void open(file); }} /></p>
+    </>
+  );
+}
