@@ -11,7 +11,7 @@ export const arrows = {
   store: ["core", "formats", "devices"],
   compute: ["core", "formats", "devices", "store", "demo"],
   offline: [],
-  ui: ["core", "compute", "store"],
+  ui: ["core", "compute", "store", "offline"],
   features: ["core", "compute", "store", "ui", "formats", "demo"],
   app: ["features", "ui"],
 };

@@ -7,18 +7,33 @@ let hashes: Record<string, string[]> | null = null;
 
 function hashesFor(path: string): string[] {
   hashes ??= JSON.parse(readFileSync(join(process.cwd(), ".next", "script-hashes.json"), "utf8")) as Record<string, string[]>;
-  return hashes[path] ?? hashes["/_not-found"] ?? [];
+  return (Object.hasOwn(hashes, path) ? hashes[path] : hashes["/_not-found"]) ?? [];
 }
 
-/** Sends each page with a content-security policy that allows its own scripts and nothing from outside. */
-export function proxy(request: NextRequest) {
-  const response = NextResponse.next();
-  const scripts = process.env.NODE_ENV === "production" ? hashesFor(request.nextUrl.pathname).join(" ") : "'unsafe-inline' 'unsafe-eval'";
-  response.headers.set("Content-Security-Policy", [
+/** Scripts that run in a worker, and everything else that is no page: they may start nothing but scripts of the application. */
+const bare = "default-src 'none'; script-src 'self'; connect-src 'self'";
+const workers = new Set(["/service-worker.js", "/reserve.js"]);
+
+function policyOf(path: string): string {
+  if (path.startsWith("/_next/static/") || workers.has(path)) return bare;
+  const scripts = process.env.NODE_ENV === "production" ? hashesFor(path).join(" ") : "'unsafe-inline' 'unsafe-eval'";
+  return [
     "default-src 'none'", `script-src 'self' ${scripts}`, "style-src 'self' 'unsafe-inline'", "img-src 'self' data: blob:", "font-src 'self'", "connect-src 'self'", "worker-src 'self'",
     "manifest-src 'self'", "base-uri 'none'", "form-action 'self'", "frame-ancestors 'none'",
-  ].join("; "));
+  ].join("; ");
+}
+
+/** Names under which this machine reaches itself. A page that came under any other was led here by somebody else's name server. */
+const ownHosts = /^(127\.0\.0\.1|localhost|\[::1\])(:\d{1,5})?$/;
+
+/** Refuses who asks for another host, and sends everything else with a content-security policy that allows its own scripts and nothing from outside. */
+export function proxy(request: NextRequest) {
+  if (!ownHosts.test(request.headers.get("host") ?? "")) {
+    return new NextResponse("Oat Column answers under its own address alone.", { status: 421, headers: { "Content-Type": "text/plain", "Content-Security-Policy": "default-src 'none'" } });
+  }
+  const response = NextResponse.next();
+  response.headers.set("Content-Security-Policy", policyOf(request.nextUrl.pathname));
   return response;
 }
 
-export const config = { matcher: ["/((?!_next/|mode.js|service-worker.js|favicon.ico|icon|manifest.webmanifest).*)"] };
+export const config = { matcher: "/:path*" };
