@@ -2,11 +2,12 @@
 
 import { Button } from "antd";
 import { useState } from "react";
+import { laidOutAnew } from "@/compute/archives";
 import type { Diagnosis } from "@/compute/worker";
 import { printNumber } from "@/core/units/number";
 import { useLog } from "@/ui/log/LogContext";
 import styles from "@/ui/view.module.css";
-import { download } from "./download";
+import { download } from "@/ui/download";
 import { useTold } from "./useTold";
 
 /** At most so many findings are told one by one; the report holds all. */
@@ -29,7 +30,7 @@ export function Diagnostics() {
   };
   const repairs = found?.findings.flatMap(({ repair }) => repair ?? []) ?? [];
   const mend = async () => {
-    if (found !== null && found.layout.length > 0 && !(await replace(await compute.layOut(), "The log laid out anew"))) return;
+    if (found !== null && found.layout.length > 0 && !(await replace(await laidOutAnew(name), "The log laid out anew"))) return;
     if (repairs.length === 0 || (await commit(repairs, repairs.length === 1 ? "One repair" : `${repairs.length} repairs`))) await check();
   };
   const report = () => download(`oat-column-check-${today}.json`, `${JSON.stringify({ log: name, checkedOn: today, ...found }, null, 2)}\n`, "application/json");

@@ -1,8 +1,6 @@
 "use client";
 
 import { Button } from "antd";
-import { useState } from "react";
-import { useForm } from "react-hook-form";
 import { emptyLog } from "@/core/log/log";
 import { layOut } from "@/store/pages";
 import { put } from "@/core/log/records";
@@ -12,28 +10,37 @@ import { printNumber } from "@/core/units/number";
 import { useMode } from "@/ui/theme/ThemeProvider";
 import { Field, Row, RowButton } from "@/ui/inputs/Field";
 import { required } from "@/ui/inputs/checks";
+import { Meanwhile } from "@/ui/inputs/Meanwhile";
+import { useRecordForm } from "@/ui/inputs/useRecordForm";
 import styles from "@/ui/view.module.css";
 import { ProfileFieldset } from "../firstRun/ProfileFieldset";
-import { personOf, profileFields } from "../firstRun/profile";
+import { profileFields, withProfile } from "../firstRun/profile";
+import { madeUpLog, writeArchiveFile, writeFiguresFile } from "@/compute/archives";
+import { noteLeaving } from "@/ui/log/leftAt";
+import { unreadText } from "@/ui/log/told";
+import { Copies } from "./Copies";
+import { useHandOut } from "./useHandOut";
 import { Diagnostics } from "./Diagnostics";
 import { ImportPanel } from "./ImportPanel";
 import { Workbook } from "./Workbook";
 import { Reminder } from "./Reminder";
 import { StorageLine } from "./StorageLine";
-import { download } from "./download";
+import { download } from "@/ui/download";
 import { kindName } from "./kindName";
 
 /** Is it safe, is it mine? */
 export function Files() {
-  const { compute, today, name, person, openLog, replace, undo, redo } = useLog();
+  const { today, name, person, openLog, replace, undo, redo } = useLog();
   const holdings = useHousehold("holdings");
   const { mode, setMode } = useMode();
-  const exportLog = async () => {
-    const archive = await compute.write(new Date().toISOString().replace(/\.\d+Z$/, "Z"));
+  const handing = useHandOut();
+  const exportLog = () => handing.out(async () => {
+    const archive = await writeArchiveFile(name, new Date().toISOString().replace(/\.\d+Z$/, "Z"));
     if (typeof archive === "string") download(`oat-column-${today}.json`, archive, "application/json");
     else download(`oat-column-${today}.zip`, archive, "application/zip");
-  };
-  const exportFigures = async () => download(`oat-column-figures-${today}.json`, await compute.figures(today), "application/json");
+    noteLeaving(name, "archive");
+  });
+  const exportFigures = () => handing.out(async () => download(`oat-column-figures-${today}.json`, await writeFiguresFile(name, today), "application/json"));
   return (
     <>
       <div className={styles.head}><h1>Files</h1></div>
@@ -42,15 +49,18 @@ export function Files() {
           <h2>The log</h2>
           <p>{name !== "own" ? `This is the ${name} log, a database of its own. Your own log is untouched by anything here.` : "The log lives in this browser, at this address. An archive is your copy of it: keep one elsewhere."}</p>
           <p className="quiet small" style={{ paddingTop: 6 }}>{holdings?.counts.filter(({ count }) => count > 0).map(({ kind, count }) => `${printNumber(count, 0)} ${kindName(kind, count)}`).join(", ")}</p>
+          {(holdings?.unread ?? 0) > 0 && <p className="warn">{unreadText(holdings!.unread)}</p>}
           <StorageLine />
           <p style={{ paddingTop: 12, display: "flex", gap: 20, alignItems: "center", flexWrap: "wrap" }}>
-            <Button type="primary" onClick={() => void exportLog()}>Export archive</Button>
-            <button type="button" className="link" onClick={() => void exportFigures()}>Export figures</button>
+            <Button type="primary" disabled={handing.busy} onClick={() => void exportLog()}>Export archive</Button>
+            <button type="button" className="link" disabled={handing.busy} onClick={() => void exportFigures()}>Export figures</button>
             <button type="button" className="link" onClick={() => void replace(layOut(emptyLog()), "Log emptied")}>Empty the log</button>
           </p>
+          {handing.problem && <p role="alert" className="warn">{handing.problem}</p>}
         </section>
         <ImportPanel />
       </div>
+      <Copies />
       <Workbook />
       <Diagnostics />
       <Reminder />
@@ -66,27 +76,29 @@ export function Files() {
           <button type="button" className="link" onClick={() => setMode(mode === "dark" ? "light" : "dark")}>{mode === "dark" ? "Light paper" : "Dark paper"}</button>
         </p>
       </section>
-      <Profile key={`${person.id} ${person.revision}`} />
+      <Profile key={person.id} />
     </>
   );
 }
 
 function RestartDemo() {
-  const { compute, today, replace } = useLog();
-  return <button type="button" className="link" onClick={() => void compute.madeUp(today, null).then((laidOut) => replace(laidOut, "Demo log begun anew"))}>Begin the demo anew from today</button>;
+  const { today, replace } = useLog();
+  return <button type="button" className="link" onClick={() => void madeUpLog(today, null).then((laidOut) => replace(laidOut, "Demo log begun anew"))}>Begin the demo anew from today</button>;
 }
+
+const profileNames = { name: "Name", mass: "Weights in", distance: "Distances in", energy: "Energy in", heightCm: "Height", birthDate: "Birth date", sex: "Sex", weekStart: "The week's first day", e1rmFormula: "The formula of the maximum" };
 
 function Profile() {
   const { person, today, commit } = useLog();
-  const [people] = useState(() => profileFields(person));
-  const { control, handleSubmit } = useForm({ mode: "onChange", defaultValues: people });
-  const save = handleSubmit(async (fields) => { await commit([put("people", personOf(fields, person), person)], "Profile"); });
+  const { control, save, meanwhile } = useRecordForm(profileFields(person), profileNames);
+  const onSubmit = save((fields, changed) => commit([put("people", withProfile(person, fields, changed), person)], "Profile"));
   return (
     <section className={`${styles.form} ${styles.section}`}>
       <h2>Profile</h2>
-      <form onSubmit={(event) => void save(event)} noValidate>
+      <form onSubmit={(event) => void onSubmit(event)} noValidate>
         <Row><Field control={control} name="name" label="Name of the log" check={required("A name")} /></Row>
         <ProfileFieldset control={control} today={today} />
+        <Meanwhile said={meanwhile} />
         <Row><RowButton><Button htmlType="submit">Save profile</Button></RowButton></Row>
       </form>
     </section>

@@ -2,29 +2,37 @@
 
 import { Button } from "antd";
 import { useId, useState } from "react";
-import type { ImportReading } from "@/compute/worker";
+import { readArchiveFile } from "@/compute/archives";
+import type { ImportReading } from "@/compute/archiveWorker";
 import { printNumber } from "@/core/units/number";
 import { useLog } from "@/ui/log/LogContext";
+import { useUnsaved } from "@/ui/unsaved";
 import styles from "@/ui/view.module.css";
 import { MergeList } from "./MergeList";
 import { useTold } from "./useTold";
 
-type Found = { file: string } & NonNullable<ImportReading>;
+type Found = { file: string } & ImportReading;
 
 const maxBytes = 300_000_000;
 
 /** An archive in: it is checked whole, shown beside the log, and only then merged into it or put in its place; either is undone in one step. */
 export function ImportPanel() {
-  const { compute, replace, commit } = useLog();
+  const { name, replace, commit } = useLog();
   const [found, setFound] = useState<Found | null>(null);
   const reads = useTold("Reading");
+  useUnsaved(found !== null);
   const id = useId();
   const take = async (file: File | undefined) => {
     if (file === undefined) return;
     if (file.size > maxBytes) return setFound({ file: file.name, problems: [{ path: "(file)", message: "it is larger than 300 MB" }] });
     setFound(null);
-    const reading = await reads.run(async (told) => compute.read(new Uint8Array(await file.arrayBuffer()), told));
-    setFound(reading === null ? null : { file: file.name, ...reading });
+    try {
+      const reading = await reads.run(async (told) => readArchiveFile(name, new Uint8Array(await file.arrayBuffer()), told));
+      setFound(reading === null ? null : { file: file.name, ...reading });
+    } catch (error) {
+      // Whatever it was, it is told: a file that cannot be read, a worker that ended, too little room in memory.
+      setFound({ file: file.name, problems: [{ path: "(file)", message: error instanceof Error ? error.message : String(error) }] });
+    }
   };
   return (
     <section className={styles.section}>
@@ -43,6 +51,7 @@ export function ImportPanel() {
           <>
             <p>{found.file} is sound: people {found.counts.people}, weigh-ins {printNumber(found.counts.weighIns, 0)}, sessions {printNumber(found.counts.sessions, 0)}, meals {printNumber(found.counts.meals, 0)}.</p>
             {found.photos.length > 0 && <p>It holds {found.photos.length} {found.photos.length === 1 ? "photograph" : "photographs"}.</p>}
+            {found.healed > 0 && <p className="quiet">{printNumber(found.healed, 0)} {found.healed === 1 ? "record bears" : "records bear"} a stamp of writing that is none or lies far ahead; {found.healed === 1 ? "it is" : "they are"} taken as written now.</p>}
             {found.missing > 0 && <p className="warn">It speaks of {found.missing} {found.missing === 1 ? "photograph" : "photographs"} that it does not hold.</p>}
             <MergeList key={found.file} merge={found.merge} file={found.file} onWrite={async (steps) => { if (await commit(steps, `Merge of ${found.file}`, found.photos)) setFound(null); }} />
             <p style={{ display: "flex", gap: 20, alignItems: "center", paddingTop: 8 }}>

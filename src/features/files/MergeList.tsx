@@ -2,7 +2,7 @@
 
 import { Button } from "antd";
 import { useState } from "react";
-import type { Merge } from "@/compute/worker";
+import type { Merge } from "@/compute/archiveWorker";
 import type { MergeLine } from "@/core/merge/lines";
 import type { ChangeStep } from "@/core/log/records";
 import { printNumber } from "@/core/units/number";

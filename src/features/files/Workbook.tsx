@@ -1,7 +1,7 @@
 "use client";
 
 import { Button } from "antd";
-import { useId, useState } from "react";
+import { useState } from "react";
 import { dateOf } from "@/core/calendar/day";
 import type { WorkbookView } from "@/core/figures/views/workbook";
 import type { LedgerPreview } from "@/core/figures/views/ledger";
@@ -11,9 +11,11 @@ import { printNumber, printSigned } from "@/core/units/number";
 import type { ColumnReading } from "@/core/workbook/explain";
 import { roles, type Role } from "@/core/workbook/sheet";
 import { fullDate, shortDate } from "@/ui/dates";
+import { SheetField } from "@/ui/inputs/SheetField";
 import { orderNames } from "@/ui/inputs/dateOrders";
 import { useLog } from "@/ui/log/LogContext";
 import { Scrollable } from "@/ui/Scrollable";
+import { useUnsaved } from "@/ui/unsaved";
 import styles from "@/ui/view.module.css";
 import { PreviewDialog } from "../ledger/PreviewDialog";
 import files from "./files.module.css";
@@ -26,12 +28,12 @@ export function Workbook() {
   const [text, setText] = useState("");
   const [found, setFound] = useState<WorkbookView | { reason: string } | null>(null);
   const [taking, setTaking] = useState<LedgerPreview | null>(null);
-  const id = useId();
+  useUnsaved(text !== "");
   const asking = { personId: person.id, today };
   const look = (given: string, wanted: { roles: Role[] | null; order: DateOrder | null }) => {
     setText(given);
     if (given.trim() === "") return setFound(null);
-    void compute.ask("workbook", { ...asking, text: given, ...wanted }).then(setFound);
+    void compute.ask("workbook", { ...asking, text: given, ...wanted }).then(setFound, (error: unknown) => setFound({ reason: error instanceof Error ? error.message : String(error) }));
   };
   const take = async () => {
     if (found === null || "reason" in found) return;
@@ -40,9 +42,8 @@ export function Workbook() {
   return (
     <section className={`${styles.section} noprint`}>
       <h2>An old spreadsheet</h2>
-      <label htmlFor={id} className="quiet">Paste its columns here: dates, weights (in {units.mass}), and what it computes itself; or choose a file of comma-separated values. Nothing is written before you say so.</label>
-      <textarea id={id} className={files.sheet} rows={4} value={text} spellCheck={false} onChange={(event) => look(event.target.value, { roles: null, order: null })} />
-      <p><input type="file" aria-label="Spreadsheet file" accept=".csv,.tsv,.txt,text/csv,text/plain" onChange={(event) => { const file = event.target.files?.[0]; event.target.value = ""; if (file) void file.text().then((given) => look(given, { roles: null, order: null })); }} /></p>
+      <SheetField label={<>Paste its columns here: dates, weights (in {units.mass}), and what it computes itself; or choose a file of comma-separated values. Nothing is written before you say so.</>} fileLabel="Spreadsheet file" className={files.sheet}
+        text={text} onText={(given) => look(given, { roles: null, order: null })} onRefused={(reason) => setFound({ reason })} />
       <div aria-live="polite">
         {found && "reason" in found && <p className="warn">{found.reason}</p>}
         {found && !("reason" in found) && (

@@ -1,11 +1,11 @@
 import { useRef, useState, type ReactNode } from "react";
-import type { Told } from "@/compute/client";
+import type { OnProgress } from "@/compute/archives";
 
 /** Long work of the worker's: `run` does it, `line` says meanwhile how far it is and lets it be stopped, and is null otherwise. */
-export function useTold(doing: string): { line: ReactNode; run: <T>(work: (told: Told) => Promise<T>) => Promise<T> } {
+export function useTold(doing: string): { line: ReactNode; run: <T>(work: (told: OnProgress) => Promise<T>) => Promise<T> } {
   const [share, setShare] = useState<number | null>(null);
   const going = useRef(true);
-  const run = async <T,>(work: (told: Told) => Promise<T>): Promise<T> => {
+  const run = async <T,>(work: (told: OnProgress) => Promise<T>): Promise<T> => {
     going.current = true;
     setShare(0);
     try {

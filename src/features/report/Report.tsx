@@ -16,7 +16,8 @@ import { usePrinter } from "@/ui/usePrinter";
 import view from "@/ui/view.module.css";
 import { Picture } from "@/ui/photo/Picture";
 import body from "../body/body.module.css";
-import { download } from "../files/download";
+import { entryDayOf } from "@/core/calendar/day";
+import { download } from "@/ui/download";
 import { chartPicture } from "./chartPicture";
 import styles from "./report.module.css";
 
@@ -41,7 +42,7 @@ export function Report() {
         <h1>{shown.name}, {person.name}</h1>
         <span className={`${styles.choices} noprint`}>
           <label>Of <select aria-label="Report of" value={shown.of} onChange={(event) => setOf(event.target.value)}>{shown.choices.map((choice) => <option key={choice.of} value={choice.of}>{choice.name}</option>)}</select></label>
-          <label>From <input type="date" aria-label="Report from" className={body.date} value={from ?? ""} max={today} onChange={(event) => setFrom(event.target.value || null)} /></label>
+          <label>From <input type="date" aria-label="Report from" className={body.date} value={from ?? ""} max={today} onChange={({ target: { value } }) => { if (value === "" || entryDayOf(value) !== null) setFrom(value || null); }} /></label>
         </span>
       </div>
       {report === null ? <p>Nothing is written{from === null ? "" : ` since ${fullDate(from)}`}.</p> : (

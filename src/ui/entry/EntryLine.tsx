@@ -1,28 +1,36 @@
 "use client";
 
 import { useEffect, useRef, useState, type FormEvent, type KeyboardEvent, type RefObject } from "react";
-import type { EntryProblem, Reading } from "@/core/entry/reading";
+import { longestLine, tooLongLine, type EntryProblem, type Reading } from "@/core/entry/reading";
 import { useLog } from "../log/LogContext";
 import { longDate } from "../dates";
 import styles from "./entry.module.css";
 
 /** The quick-entry line: what is typed is read as it is typed, and Enter writes it. */
 export function EntryLine({ inputRef }: { inputRef: RefObject<HTMLInputElement | null> }) {
-  const { compute, person, today, day, commit } = useLog();
+  const { compute, person, today: now, day, stays, commit } = useLog();
+  // A line begun before midnight speaks of that day, also where it says yesterday.
+  const today = stays ?? now;
   const [text, setText] = useState("");
   const [read, setRead] = useState<{ text: string; day: string; reading: Reading } | null>(null);
   // What stands in the line now and what was questioned, for Enters that follow each other faster than they are answered.
   const line = useRef("");
   const doubted = useRef("");
   const inTurn = useRef(Promise.resolve());
+  const [problem, setProblem] = useState<string | null>(null);
   const write = (typed: string) => {
+    // A text that is no line does not come to stand in it.
+    if (typed.length > longestLine) return setProblem(tooLongLine(typed.length));
     line.current = typed;
     setText(typed);
+    setProblem(null);
   };
 
   useEffect(() => {
     let left = false;
-    if (text.trim() !== "") void compute.ask("entry", { personId: person.id, today, date: day, text }).then((reading) => { if (!left && reading) setRead({ text, day, reading }); });
+    if (text.trim() !== "") {
+      void compute.ask("entry", { personId: person.id, today, date: day, text }).then((reading) => { if (!left && reading) setRead({ text, day, reading }); }, (error: unknown) => { if (!left) setProblem(error instanceof Error ? error.message : String(error)); });
+    }
     return () => { left = true; };
   }, [compute, person.id, today, day, text]);
 
@@ -32,7 +40,7 @@ export function EntryLine({ inputRef }: { inputRef: RefObject<HTMLInputElement |
   const submit = async () => {
     const typed = line.current;
     if (typed.trim() === "") return;
-    const asked = await compute.ask("entry", { personId: person.id, today, date: day, text: typed });
+    const asked = await compute.ask("entry", { personId: person.id, today, date: day, text: typed }).catch((error: unknown) => { setProblem(error instanceof Error ? error.message : String(error)); return null; });
     if (asked === null) return;
     setRead({ text: typed, day, reading: asked });
     if (asked.change === null) return;
@@ -68,10 +76,12 @@ export function EntryLine({ inputRef }: { inputRef: RefObject<HTMLInputElement |
     <form className={`${styles.entry} noprint`} onSubmit={onSubmit} role="search" aria-label="Quick entry">
       <div className={styles.line}>
         <input ref={inputRef} className={styles.input} value={text} onChange={(event) => write(event.target.value)} onKeyDown={onKeyDown} aria-label={`Write it down, ${longDate(day)}`} aria-describedby="entry-reading"
-          placeholder={day === today ? "71.4  ·  front squat 3x6 90 kg  ·  run 6 km 33:10  ·  80 g oats" : `Write it down for ${longDate(day)}`} autoComplete="off" autoCapitalize="off" spellCheck={false} enterKeyHint="done" />
+          placeholder={day === now ? "71.4  ·  front squat 3x6 90 kg  ·  run 6 km 33:10  ·  80 g oats" : `Write it down for ${longDate(day)}`} autoComplete="off" autoCapitalize="off" spellCheck={false} enterKeyHint="done" />
         {ready ? <button type="submit" className={`${styles.key} ${styles.ready}`}>Enter to log</button> : <span className={`${styles.key} ${styles.hint}`} title="Press w anywhere to write">w</span>}
       </div>
       <div id="entry-reading" className={styles.reading} aria-live="polite">
+        {stays !== null && <p className="warn">It is past midnight. What is half-written here stays with {longDate(stays)} until it is saved or emptied.</p>}
+        {problem !== null && <p className="warn" role="alert">{problem}</p>}
         {reading && (
           <>
             {reading.problems.length > 0 && <Underlined text={read!.text} problems={reading.problems} />}

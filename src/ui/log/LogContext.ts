@@ -2,6 +2,8 @@
 
 import { createContext, use } from "react";
 import type { ComputeClient } from "@/compute/client";
+import type { Backup } from "@/store/backup";
+import type { CopyClient } from "@/store/copy/client";
 import type { Change, Person } from "@/core/log/records";
 import type { Units } from "@/core/units/printer";
 import type { LogName, StoredPhoto } from "@/store/database";
@@ -14,6 +16,10 @@ export interface Notice { id: number; text: string; undo: boolean; problem: bool
 export interface OpenLog {
   name: LogName;
   compute: ComputeClient;
+  /** The second copy beside the database; begun when it is first asked for. */
+  copy: () => Promise<CopyClient>;
+  /** The backup file in a folder of the trainee's choice. */
+  backup: () => Promise<Backup>;
   /** How much of the log the worker has read, from 0 to 1, and how to stop it; null once it has all of it. */
   reading: { share: number; stop: () => void } | null;
   people: Person[];
@@ -22,6 +28,8 @@ export interface OpenLog {
   today: string;
   /** The day chosen in the Column. */
   day: string;
+  /** The day before midnight on which the page stays, since something begun then is not saved yet; null when it does not. */
+  stays: string | null;
   chooseDay: (date: string) => void;
   choosePerson: (id: string) => void;
   /** Writes a change and says so once it is on disk. Resolves to whether it was written. */
@@ -33,6 +41,8 @@ export interface OpenLog {
   photo: (file: string) => Promise<Uint8Array<ArrayBuffer> | null>;
   openLog: (name: LogName) => void;
   notice: Notice | null;
+  /** Says something that stays until it is dismissed. */
+  warn: (text: string) => void;
   dismiss: () => void;
 }
 

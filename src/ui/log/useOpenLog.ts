@@ -1,22 +1,31 @@
 "use client";
 
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { madeUpLog, writeArchiveFile } from "@/compute/archives";
 import { ComputeClient } from "@/compute/client";
 import type { Change } from "@/core/log/records";
 import { unitsOf } from "@/core/units/printer";
+import { askStorage } from "@/store/persistence";
 import { problemOf, StoreProblem } from "@/store/problems";
-import type { LogName, StoredPhoto } from "@/store/database";
+import type { Backup } from "@/store/backup";
+import type { CopyClient } from "@/store/copy/client";
+import type { Restored } from "@/store/copy/restore";
+import type { ClosedBy, LogName, StoredPhoto } from "@/store/database";
 import type { LaidOut } from "@/store/pages";
 import type { Committed, Store } from "@/store/store";
-import { found, lastOpenKey, outdated } from "./findLog";
+import { chosenName, closedFromOutside, found, lastOpenKey } from "./findLog";
 import type { Notice, OpenLog } from "./LogContext";
+import { broughtBackKey, restoredText, savedText, travelText, unreadText } from "./told";
 import { useAnswer } from "./useFigure";
-import { useToday } from "./useToday";
+import { turnToToday, useToday } from "./useToday";
 
-interface Opened { name: LogName; years: number; discarded: string | null; store: Promise<Store>; compute: ComputeClient; ready: boolean }
+interface Opened { name: LogName; years: number; discarded: string | null; store: Promise<Store>; compute: ComputeClient; copy: () => Promise<CopyClient>; backup: () => Promise<Backup>; ready: boolean }
 
-/** What is open: nothing yet, a problem in words, a log in which nobody is written, or a log. */
-export type Opening = { phase: "opening"; share: number | null; stop: () => void } | { phase: "problem"; message: string } | { phase: "empty"; first: FirstHands } | { phase: "open"; log: OpenLog };
+/** What is open: nothing yet, a problem, a log in which nobody is written, or a log. */
+export type Opening = Waiting | { phase: "problem"; name: LogName; problem: StoreProblem } | { phase: "empty"; first: FirstHands } | { phase: "open"; log: OpenLog };
+
+/** A log that is being read: how far, and how to stop it. `late`: the browser's storage has not answered for some seconds. */
+interface Waiting { phase: "opening"; name: LogName; share: number | null; late: boolean; stop: () => void }
 
 /** What the first-run page needs: a way to write the first records, or to open the demo. */
 export type FirstHands = Pick<OpenLog, "name" | "compute" | "today" | "commit" | "replace" | "openLog" | "notice" | "dismiss" | "undo"> & {
@@ -24,12 +33,17 @@ export type FirstHands = Pick<OpenLog, "name" | "compute" | "today" | "commit" |
   discarded: string | null;
 };
 
+/** So long a browser's storage may keep its first answer back before that is said, in milliseconds. */
+const lateAfter = 6000;
+
 /** Opens the log this tab is for, and holds it. */
 export function useOpenLog(): Opening {
-  const today = useToday();
+  const now = useToday();
+  const today = now?.date ?? null;
   const [opened, setOpened] = useState<Opened | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
+  const [problem, setProblem] = useState<StoreProblem | null>(null);
   const [share, setShare] = useState<number | null>(null);
+  const [late, setLate] = useState(false);
   const [day, setDay] = useState<string | null>(null);
   const [personId, setPersonId] = useState<string | null>(null);
   const [notice, setNotice] = useState<Notice | null>(null);
@@ -39,44 +53,73 @@ export function useOpenLog(): Opening {
 
   useEffect(() => {
     let left = false;
+    const waited = setTimeout(() => { if (!left) setLate(true); }, lateAfter);
+    const onRestored = (restored: Restored) => { if (!left) say(restoredText(restored), false, true); };
     const open = async () => {
-      const { name, years, discarded, database, saved } = await found!;
+      const { name, years, discarded, restored, database, saved } = await found!;
       if (left) return;
+      if (restored !== null) onRestored(restored);
+      const byHand = sessionStorage.getItem(broughtBackKey);
+      sessionStorage.removeItem(broughtBackKey);
+      if (byHand !== null) say(byHand, false, true);
       // What was saved earlier is shown at once; what writes and what computes come after it.
       const drawn = saved.size === 0 ? Promise.resolve() : new Promise<void>((done) => { requestIdleCallback(() => done(), { timeout: 600 }); });
-      const compute = new ComputeClient(name, saved, (done) => { if (!left) setShare(Math.floor(done * 10) / 10); }, drawn);
-      const store = drawn.then(() => import("@/store/store")).then(({ Store }) => new Store(name, database));
-      setOpened({ name, years, discarded, store, compute, ready: false });
+      const compute = new ComputeClient(name, saved, (done) => { if (!left) setShare(Math.floor(done * 10) / 10); }, (bytes) => room(bytes), drawn);
+      // The copy is looked at when there is something to keep, or when all else is there.
+      let client: Promise<CopyClient> | null = null;
+      const copy = () => (client ??= import("@/store/copy/client").then(({ CopyClient }) => CopyClient.beside(name, onRestored)));
+      const room = async (bytes: number) => (await copy()).room(bytes);
+      const store = drawn.then(() => import("@/store/store")).then(({ Store }) => new Store(name, database, { room, keep: async (...entry) => (await copy()).keep(...entry) }));
+      let kept: Promise<Backup> | null = null;
+      const backup = () => (kept ??= import("@/store/backup").then(({ Backup }) => new Backup(name, database, (exportedAt) => writeArchiveFile(name, exportedAt))));
+      const parts = { name, years, discarded, store, compute, copy, backup };
+      setOpened({ ...parts, ready: false });
       await compute.opened();
-      if (!left) setOpened({ name, years, discarded, store, compute, ready: true });
+      clearTimeout(waited);
+      void copy();
+      if (left) return;
+      setOpened({ ...parts, ready: true });
+      const unread = (await compute.ask("holdings", null))?.unread ?? 0;
+      if (!left && unread > 0) say(unreadText(unread), false, true);
     };
-    const tell = () => setProblem(new StoreProblem("outdated").message);
-    outdated.addEventListener("outdated", tell);
-    open().catch((error: unknown) => { if (!left) setProblem(problemOf(error).message); });
+    const onClosed = ({ type }: Event) => setProblem(new StoreProblem(type as ClosedBy));
+    for (const by of ["outdated", "cleared", "closed"]) closedFromOutside.addEventListener(by, onClosed);
+    open().catch((error: unknown) => { if (!left) setProblem(problemOf(error)); });
     return () => {
       left = true;
-      outdated.removeEventListener("outdated", tell);
+      clearTimeout(waited);
+      for (const by of ["outdated", "cleared", "closed"]) closedFromOutside.removeEventListener(by, onClosed);
     };
-  }, []);
+  }, [say]);
 
   const people = useAnswer(opened?.compute ?? null, "people", null);
 
   const store = opened?.store;
+  const promised = useRef(false);
+  /** A browser that has promised to keep the log does not clear it when the disk runs low. Asked for once there is something to keep. */
+  const askPromise = useCallback(() => {
+    if (promised.current) return;
+    promised.current = true;
+    void askStorage().catch(() => {});
+  }, []);
   const attempt = useCallback(async (work: () => Promise<Committed | null>, tell: (committed: Committed | null) => void) => {
     try {
       tell(await work());
+      askPromise();
       return true;
     } catch (error) {
       say(error instanceof Error ? error.message : String(error), false, true);
       return false;
     }
-  }, [say]);
-  const commit = useCallback((change: Change, label: string, photos?: readonly StoredPhoto[]) => attempt(async () => (await store!).commit(change, label, photos), (done) => say(savedText(label, done), true)), [attempt, say, store]);
-  const replace = useCallback((laidOut: LaidOut, label: string, photos?: readonly StoredPhoto[]) => attempt(async () => (await store!).replace(laidOut, label, photos), () => say(`Saved: ${label}`, true)), [attempt, say, store]);
+  }, [say, askPromise]);
+  const told = useCallback((label: string) => (done: Committed | null) => { if (done !== null) say(savedText(label, done), true, done.copyLacks !== null); }, [say]);
+  const commit = useCallback((change: Change, label: string, photos?: readonly StoredPhoto[]) => attempt(async () => (await store!).commit(change, label, photos), told(label)), [attempt, told, store]);
+  const replace = useCallback((laidOut: LaidOut, label: string, photos?: readonly StoredPhoto[]) => attempt(async () => (await store!).replace(laidOut, label, photos), told(label)), [attempt, told, store]);
   const photo = useCallback(async (file: string) => (await store!).photo(file), [store]);
-  const undo = useCallback(async () => { await attempt(async () => (await store!).undo(), (done) => say(done ? `Undone: ${done.label}` : "There is nothing to undo.", false)); }, [attempt, say, store]);
-  const redo = useCallback(async () => { await attempt(async () => (await store!).redo(), (done) => say(done ? `Done again: ${done.label}` : "There is nothing to do again.", false)); }, [attempt, say, store]);
+  const undo = useCallback(async () => { await attempt(async () => (await store!).undo(), (done) => say(done ? travelText("Undone", done) : "There is nothing to undo.", false)); }, [attempt, say, store]);
+  const redo = useCallback(async () => { await attempt(async () => (await store!).redo(), (done) => say(done ? travelText("Done again", done) : "There is nothing to do again.", false)); }, [attempt, say, store]);
   const dismiss = useCallback(() => setNotice(null), []);
+  const warn = useCallback((text: string) => say(text, false, true), [say]);
   const openLog = useCallback((name: LogName) => {
     sessionStorage.setItem("oat-column-log", name);
     // A whole new page, so that no subscription of the other log lives on.
@@ -90,31 +133,25 @@ export function useOpenLog(): Opening {
   const needsMaking = opened !== null && opened.ready && opened.name !== "own" && people?.length === 0 && today !== null;
   useEffect(() => {
     if (!needsMaking) return;
-    const { name, years, compute, store: made } = opened;
-    void compute.madeUp(today, name === "demo" ? null : years).then(async (laidOut) => (await made).replace(laidOut, name === "demo" ? "Demo log" : `Generated log of ${years} years`)).catch((error: unknown) => setProblem(error instanceof Error ? error.message : String(error)));
+    const { name, years, store: made } = opened;
+    void madeUpLog(today, name === "demo" ? null : years).then(async (laidOut) => (await made).replace(laidOut, name === "demo" ? "Demo log" : `Generated log of ${years} years`)).catch((error: unknown) => setProblem(problemOf(error)));
   }, [needsMaking, opened, today]);
 
   return useMemo((): Opening => {
-    if (problem !== null) return { phase: "problem", message: problem };
-    if (opened === null || today === null || people == null || needsMaking) return { phase: "opening", share, stop };
-    const hands = { name: opened.name, discarded: opened.discarded, compute: opened.compute, today, commit, replace, photo, openLog, notice, dismiss, undo };
-    const person = people.find(({ id }) => id === (personId ?? localStorage.getItem(`oat-column-person-${opened.name}`))) ?? people[0];
-    if (person === undefined) return opened.ready ? { phase: "empty", first: hands } : { phase: "opening", share, stop };
+    if (problem !== null) return { phase: "problem", name: opened?.name ?? chosenName(), problem };
+    if (opened === null || today === null || people == null || needsMaking) return { phase: "opening", name: opened?.name ?? chosenName(), share, late: late && share === null, stop };
+    const { name, discarded, compute, copy, backup } = opened;
+    const hands = { name, discarded, compute, copy, backup, today, commit, replace, photo, openLog, notice, warn, dismiss, undo };
+    const person = people.find(({ id }) => id === (personId ?? localStorage.getItem(`oat-column-person-${name}`))) ?? people[0];
+    if (person === undefined) return opened.ready ? { phase: "empty", first: hands } : { phase: "opening", name, share, late: late && share === null, stop };
+    const chooseDay = (date: string) => {
+      if (date === today) turnToToday();
+      setDay(date === today ? null : date);
+    };
     const choosePerson = (id: string) => {
-      localStorage.setItem(`oat-column-person-${opened.name}`, id);
+      localStorage.setItem(`oat-column-person-${name}`, id);
       setPersonId(id);
     };
-    return { phase: "open", log: { ...hands, reading: opened.ready ? null : { share: share ?? 0, stop }, people, person, units: unitsOf(person.units), day: day ?? today, chooseDay: (date) => setDay(date === today ? null : date), choosePerson, redo } };
-  }, [problem, opened, today, people, needsMaking, share, personId, day, commit, replace, photo, undo, redo, notice, dismiss, openLog, stop]);
-}
-
-/** What is said of a commit: that it is saved, and what another tab had done meanwhile. */
-function savedText(label: string, committed: Committed | null): string {
-  const clash = committed?.clashes[0];
-  const also = clash ? `. Another tab had changed the same field to ${printed(clash.theirs)}; yours, ${printed(clash.ours)}, is kept` : committed?.revived ? ". Another tab had removed it; your change has brought it back" : "";
-  return `Saved: ${label}${also}`;
-}
-
-function printed(value: unknown): string {
-  return value === undefined || value === null ? "nothing" : typeof value === "object" ? "something else" : `"${String(value)}"`;
+    return { phase: "open", log: { ...hands, reading: opened.ready ? null : { share: share ?? 0, stop }, people, person, units: unitsOf(person.units), day: day ?? now?.stays ?? today, stays: day === null ? (now?.stays ?? null) : null, chooseDay, choosePerson, redo } };
+  }, [problem, opened, now, today, people, needsMaking, share, late, personId, day, commit, replace, photo, undo, redo, notice, warn, dismiss, openLog, stop]);
 }

@@ -4,18 +4,26 @@ import dynamic from "next/dynamic";
 import Link from "next/link";
 import { usePathname, useRouter } from "next/navigation";
 import { useEffect, useMemo, useRef, useState, type ReactNode } from "react";
+import type { ProblemKind } from "@/store/problems";
 import { Column } from "../column/Column";
 import { EntryLine } from "../entry/EntryLine";
 import { LogContext, type OpenLog } from "../log/LogContext";
 import { useOpenLog, type FirstHands } from "../log/useOpenLog";
 import { NoticeBar } from "./NoticeBar";
+import { Boundary } from "./Boundary";
+import { watchTyping } from "../unsaved";
+import { useBackup } from "./useBackup";
 import { useNewVersion } from "./useNewVersion";
 import { useReminder } from "./useReminder";
 import { useShortcuts } from "./useShortcuts";
 import { train, viewAt, views, wide } from "./views";
 import styles from "./shell.module.css";
 
+const LogProblem = dynamic(() => import("./LogProblem").then((module) => module.LogProblem), { ssr: false });
 const ShortcutList = dynamic(() => import("./ShortcutList").then((module) => module.ShortcutList), { ssr: false });
+
+/** Problems after which the database may be given up for its second copy. */
+const beyondUse = new Set<ProblemKind>(["damaged", "lost", "failed"]);
 
 /** What surrounds every view: the Column, the bar, the quick-entry line. `firstRun` is shown while the log is empty. */
 export function Shell({ children, firstRun }: { children: ReactNode; firstRun: (hands: FirstHands) => ReactNode }) {
@@ -25,9 +33,9 @@ export function Shell({ children, firstRun }: { children: ReactNode; firstRun: (
   return (
     <main className={styles.wait} aria-busy={opening.phase === "opening"}>
       <h1>Oat Column</h1>
-      {opening.phase === "problem"
-        ? <><p role="alert" className="warn">{opening.message}</p><button type="button" className="link" onClick={() => location.reload()}>Open the log again</button></>
-        : <p>Opening the log{opening.share === null ? "" : <>, {Math.round(opening.share * 100)} % <button type="button" className="link" onClick={opening.stop}>Stop</button></>}</p>}
+      {opening.phase === "problem" && <LogProblem name={opening.name} alert mayReplace={beyondUse.has(opening.problem.kind)}>{opening.problem.message}</LogProblem>}
+      {opening.phase === "opening" && <p>Opening the log{opening.share === null ? "" : <>, {Math.round(opening.share * 100)} % <button type="button" className="link" onClick={opening.stop}>Stop</button></>}</p>}
+      {opening.phase === "opening" && opening.late && <LogProblem name={opening.name} alert={false} mayReplace={false}>The browser&apos;s storage has not answered for some seconds. It may still do so; nothing was changed.</LogProblem>}
       <noscript>Oat Column computes in your browser and needs JavaScript switched on.</noscript>
     </main>
   );
@@ -52,17 +60,19 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
     "?": () => setListOpen(true),
   }), [router, chooseDay, today, undo, redo]);
   useShortcuts(actions);
+  useEffect(() => watchTyping(), []);
   useReminder(log);
-  const version = useNewVersion();
+  useBackup(log);
+  const version = useNewVersion(log);
   useEffect(() => { page.current?.scrollTo({ top: 0 }); }, [path]);
 
   const view = viewAt(path);
   const isWide = path === wide.path;
   useEffect(() => { document.title = view && view.path !== "/" ? `${view.name} · Oat Column` : "Oat Column"; }, [view]);
-  if (path === train.path) return <div className={styles.bare}><main id="content">{children}</main></div>;
+  if (path === train.path) return <div className={styles.bare}><main id="content"><Boundary name={name}>{children}</Boundary></main></div>;
   return (
     <div className={`${styles.shell} ${isWide ? styles.wide : ""}`}>
-      <div className={`${styles.side} ${daysOpen ? styles.open : ""}`}><Column key={daysOpen ? "open" : "beside"} onChosen={() => setDaysOpen(false)} /></div>
+      <div className={`${styles.side} ${daysOpen ? styles.open : ""}`}><Boundary name={name}><Column key={daysOpen ? "open" : "beside"} onChosen={() => setDaysOpen(false)} /></Boundary></div>
       <div className={styles.main}>
         <header className={styles.bar}>
           {isWide && <Link href="/" className={styles.brand}>Oat Column</Link>}
@@ -82,8 +92,8 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
           </div>
         </header>
         <div ref={page} className={styles.page}>
-          <EntryLine inputRef={entry} />
-          <main className={styles.content} id="content">{children}</main>
+          <Boundary name={name}><EntryLine inputRef={entry} /></Boundary>
+          <main className={styles.content} id="content"><Boundary key={path} name={name}>{children}</Boundary></main>
         </div>
       </div>
       <NoticeBar notice={notice} undo={undo} dismiss={dismiss} />

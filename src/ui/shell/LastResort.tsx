@@ -1,0 +1,52 @@
+"use client";
+
+import { useState } from "react";
+import { writeArchiveFile } from "@/compute/archives";
+import type { LogName } from "@/store/database";
+import { download } from "../download";
+import { noteLeaving } from "../log/leftAt";
+import styles from "./shell.module.css";
+
+/** What is shown where something could not be: what went wrong, and every way on. It asks nothing of the part that failed. */
+export function LastResort({ name, reason, tryAgain }: { name: LogName; reason: string; tryAgain: () => void }) {
+  const [told, setTold] = useState<string | null>(null);
+  const doing = async (work: () => Promise<string>) => {
+    setTold(null);
+    try {
+      setTold(await work());
+    } catch (error) {
+      setTold(`That did not succeed: ${error instanceof Error ? error.message : String(error)}`);
+    }
+  };
+  const save = () => doing(async () => {
+    const now = new Date().toISOString();
+    const archive = await writeArchiveFile(name, now.replace(/\.\d+Z$/, "Z"));
+    const zip = typeof archive !== "string";
+    download(`oat-column-${now.slice(0, 10)}.${zip ? "zip" : "json"}`, archive, zip ? "application/zip" : "application/json");
+    noteLeaving(name, "archive");
+    return "The archive was handed to the browser to keep.";
+  });
+  const undo = () => doing(async () => {
+    const { Store } = await import("@/store/store");
+    const store = await Store.open(name);
+    try {
+      const done = await store.undo();
+      if (done === null) return "There is nothing to undo.";
+      tryAgain();
+      return `Undone: ${done.label}`;
+    } finally {
+      store.close();
+    }
+  });
+  return (
+    <div className={styles.wait}>
+      <p role="alert" className="warn">This could not be shown. Nothing was changed; the log is as it was saved. ({reason})</p>
+      <p className={styles.ways}>
+        <button type="button" className="link" onClick={tryAgain}>Try again</button>
+        <button type="button" className="link" onClick={() => void undo()}>Undo the last change</button>
+        <button type="button" className="link" onClick={() => void save()}>Export archive</button>
+      </p>
+      <p aria-live="polite">{told}</p>
+    </div>
+  );
+}

@@ -1,0 +1,67 @@
+"use client";
+
+import { useEffect, useState, type ReactNode } from "react";
+import { OriginFolder } from "@/store/copy/originFolder";
+import type { CopyClient } from "@/store/copy/client";
+import type { LogName } from "@/store/database";
+import { download } from "../download";
+import { broughtBackKey, restoredText } from "../log/told";
+import styles from "./shell.module.css";
+
+interface Props {
+  name: LogName;
+  alert: boolean;
+  /** Whether the database is known to be beyond use, so that the copy may take its place. */
+  mayReplace: boolean;
+  children: ReactNode;
+}
+
+/** What stands in the way of the log, and every way on that there is: trying again, the second copy put back or saved as a file. */
+export function LogProblem({ name, alert, mayReplace, children }: Props) {
+  const [held, setHeld] = useState(false);
+  const [doing, setDoing] = useState<string | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  useEffect(() => {
+    let left = false;
+    void OriginFolder.holds(name).then((holds) => { if (!left) setHeld(holds); });
+    return () => { left = true; };
+  }, [name]);
+  const withCopy = async (what: string, work: (copy: CopyClient) => Promise<void>) => {
+    setDoing(what);
+    setProblem(null);
+    const { CopyClient } = await import("@/store/copy/client");
+    const copy = CopyClient.lookingAt(name);
+    try {
+      await work(copy);
+    } catch (error) {
+      setProblem(`That did not succeed: ${error instanceof Error ? error.message : String(error)}. The second copy is untouched.`);
+    } finally {
+      copy.end();
+      setDoing(null);
+    }
+  };
+  const save = () => withCopy("Reading the second copy …", async (copy) => {
+    const now = new Date().toISOString();
+    const archive = await copy.archive(now.replace(/\.\d+Z$/, "Z"));
+    if (archive === null) return setProblem("The second copy holds nothing.");
+    download(`oat-column-second-copy-${now.slice(0, 10)}.${typeof archive === "string" ? "json" : "zip"}`, archive, typeof archive === "string" ? "application/json" : "application/zip");
+  });
+  const bringBack = () => withCopy("Bringing the log back …", async (copy) => {
+    const restored = await copy.restore(true);
+    if (restored === null) return setProblem("The second copy holds nothing.");
+    sessionStorage.setItem(broughtBackKey, restoredText(restored));
+    location.reload();
+  });
+  return (
+    <>
+      <div role={alert ? "alert" : undefined} className="warn">{children}</div>
+      <p className={styles.ways}>
+        <button type="button" className="link" onClick={() => location.reload()}>Open the log again</button>
+        {held && <button type="button" className="link" disabled={doing !== null} onClick={() => void save()}>Save the second copy as an archive</button>}
+        {held && mayReplace && <button type="button" className="link" disabled={doing !== null} onClick={() => void bringBack()}>Put the second copy in its place</button>}
+      </p>
+      {held && <p className="quiet">A second copy of the log lies in this browser beside the database, with every change that was said to be saved.{mayReplace && " Putting it in place gives up whatever the database still holds."}</p>}
+      <div aria-live="polite">{doing !== null && <p>{doing}</p>}{problem !== null && <p className="warn">{problem}</p>}</div>
+    </>
+  );
+}
