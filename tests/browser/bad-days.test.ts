@@ -63,7 +63,7 @@ describe("bad days", () => {
     const line = page.getByRole("search").getByRole("textbox");
     await line.fill("71.1");
     await page.getByRole("button", { name: "Enter to log" }).click();
-    await page.getByText("The browser's storage is full").waitFor();
+    await page.getByText("The browser has no room left: this change was not written").waitFor();
     expect(await line.inputValue()).toBe("71.1");
     await page.getByText("72.0 kg").first().waitFor();
     await page.evaluate(() => (window as unknown as { free: () => void }).free());

@@ -81,7 +81,7 @@ describe("without a network", () => {
       await line.pressSequentially("71.9 half writ");
       const now = page.getByRole("button", { name: "Take it now" });
       await now.click();
-      await page.getByText("Save or empty what you are writing first").waitFor();
+      await page.getByText("Save or empty what you are writing").waitFor();
       expect(await line.inputValue()).toBe("71.9 half writ");
       await line.fill("");
       const other = await hand.newPage();
