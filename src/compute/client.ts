@@ -40,6 +40,7 @@ export class ComputeClient {
   #generation: number;
   #line: Line;
   #stopped = false;
+  #everOpened = false;
 
   /**
    * @param saved answers of an earlier session that still hold, shown until the worker has its own
@@ -61,6 +62,7 @@ export class ComputeClient {
   /** Rejects when the log cannot be opened, or reading it was stopped. */
   async opened(): Promise<void> {
     await this.#line.session;
+    this.#everOpened = true;
   }
 
   /** Stops reading the log; it can be opened again by a new page. */
@@ -120,7 +122,8 @@ export class ComputeClient {
       for (const told of held.listeners) told();
     };
     const watching = this.#call((session) => session.watch(held.name, held.asks as never, proxy(tell)), budget, (problem) => { held.problem = problem; });
-    watching.catch((error: unknown) => tell(undefined, error instanceof Error ? error.message : String(error)));
+    // A log that cannot be opened at all is said where it is opened, not of every question.
+    watching.catch((error: unknown) => this.#everOpened && tell(undefined, error instanceof Error ? error.message : String(error)));
     return watching;
   }
 

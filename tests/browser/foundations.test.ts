@@ -227,18 +227,33 @@ describe("reading a log", () => {
     await hand.close();
   }, 120_000);
 
-  it("that the browser has discarded is said, not passed over", async () => {
+  it("that the browser has discarded is brought back from the second copy; with that gone too it is said, not passed over", async () => {
     const hand = await trainee();
     const { page } = hand;
     await beginLog(page, { "Weight now": "72" });
-    await page.goto(`${address}/mode.js`);
+    await write(page, "71.2 06:15 kept twice");
     // As a browser does with storage that it finds damaged: the database is gone, all else is there.
-    await page.evaluate(() => new Promise((resolve) => { indexedDB.deleteDatabase("oat-column-own").onsuccess = resolve; }));
-    await page.goto(`${address}/`);
+    await discard(page, false);
+    await page.getByText(/The browser had lost its storage of this log\. \d+ records were brought back from the second copy/).waitFor();
+    await page.getByText("71.2 kg at 06:15, kept twice").waitFor();
+    // As it does with all that an address keeps, when the disk is full.
+    await discard(page, true);
     await page.getByRole("alert").getByText("On 11 June 2026 this browser held a log, and now its storage is empty").waitFor();
+    expect(hand.problems).toEqual([]);
     await hand.close();
   });
 });
+
+/** Deletes the log's database, and with it the copy beside it or not, while no page of the application is open. */
+async function discard(page: Page, copyToo: boolean): Promise<void> {
+  await page.goto(`${address}/mode.js`);
+  await page.evaluate(async (all) => {
+    await new Promise((resolve) => { indexedDB.deleteDatabase("oat-column-own").onsuccess = resolve; });
+    const root = (await navigator.storage.getDirectory()) as FileSystemDirectoryHandle & { keys: () => AsyncIterable<string> };
+    if (all) for await (const name of root.keys()) await root.removeEntry(name, { recursive: true });
+  }, copyToo);
+  await page.goto(`${address}/`);
+}
 
 describe("the worker", () => {
   it("that dies is replaced, and nothing is lost", async () => {
