@@ -1,7 +1,6 @@
-import { parse } from "csv-parse/sync";
 import { describe, expect, it } from "vitest";
 import { dateOf, mustDay } from "../calendar/day";
-import { csv, report } from "./report";
+import { report } from "./report";
 
 const on = mustDay("2026-01-20");
 const readings = (...given: [string, number][]) => given.map(([date, value]) => ({ day: mustDay(date), value }));
@@ -21,9 +20,5 @@ describe("a report", () => {
   it("withholds a rate below seven days, and says nothing of nothing", () => {
     expect(report(readings(["2026-01-14", 77], ["2026-01-20", 76]), 1, on)).toMatchObject({ total: -1, perWeek: null });
     expect(report([], 1, on)).toBeNull();
-  });
-  it("goes out as CSV that a general reader gives back", () => {
-    const rows = [["week closing", "Waist, mean (cm)", "says"], ["2026-01-04", 78.5, 'a "quoted" word, and a line\nbreak'], ["2026-01-11", null, ""]];
-    expect(parse(csv(rows))).toEqual(rows.map((row) => row.map((cell) => String(cell ?? ""))));
   });
 });

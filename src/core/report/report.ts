@@ -44,8 +44,3 @@ export function report(readings: readonly Reading[], weekStart: Weekday, on: Day
 function yearOf(day: Day): number {
   return Number(dateOf(day).slice(0, 4));
 }
-
-/** Rows as comma-separated values (RFC 4180): a cell with a comma, a quote or a line break stands in quotes. */
-export function csv(rows: readonly (readonly (string | number | null)[])[]): string {
-  return rows.map((row) => `${row.map((cell) => { const text = cell === null ? "" : String(cell); return /[",\r\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text; }).join(",")}\r\n`).join("");
-}
