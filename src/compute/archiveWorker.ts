@@ -3,6 +3,7 @@ import { expose, type ProxyMarked } from "comlink";
 import { mustDay } from "@/core/calendar/day";
 import { contract } from "@/core/figures/contract";
 import { putRecord, type Log } from "@/core/log/log";
+import { mend } from "@/core/log/mend";
 import { recordKinds, type ChangeStep, type RecordKind } from "@/core/log/records";
 import { mergeLines, type MergeLine } from "@/core/merge/lines";
 import { mergeLogs } from "@/core/merge/merge";
@@ -10,6 +11,8 @@ import type { Steps } from "@/core/steps";
 import { decadesLog } from "@/demo/decades";
 import { demoLog } from "@/demo/demoLog";
 import { packArchive, readingArchive, writeArchive, type Problem } from "@/formats/archive";
+import { OriginFolder } from "@/store/copy/originFolder";
+import { readCopy } from "@/store/copy/restore";
 import { openDatabase, type LogName, type StoredPhoto } from "@/store/database";
 import { layOut, type LaidOut } from "@/store/pages";
 import { photoFile } from "@/store/photos";
@@ -28,6 +31,9 @@ export interface Merge { steps: ChangeStep[]; lines: MergeLine[] | null; count: 
 export type ImportReading =
   | { laidOut: LaidOut; counts: Record<RecordKind, number>; photos: StoredPhoto[]; missing: number; healed: number; merge: Merge }
   | { problems: Problem[] };
+
+/** A log that was mended, laid out anew: records that came from its second copy, and how much was taken out. */
+export interface MendedLog { laidOut: LaidOut; brought: number; out: number }
 
 /** Beyond so many differences two logs are not copies of one. */
 const differencesAtMost = 20_000;
@@ -71,6 +77,19 @@ class ArchiveSession {
   /** The log as it stands, laid out anew. */
   async layOut(name: LogName): Promise<LaidOut> {
     return layOut(await logOf(name));
+  }
+
+  /** The log without what cannot be read, with what its second copy has of it, laid out anew. */
+  async mended(name: LogName): Promise<MendedLog> {
+    const log = await logOf(name);
+    const root = await OriginFolder.root(false).catch(() => null);
+    const { brought, out } = mend(log, root === null ? null : ((await readCopy(root, name))?.log ?? null));
+    return { laidOut: layOut(log), brought, out: out.length };
+  }
+
+  /** What in the log cannot be read, as JSON. */
+  async unread(name: LogName): Promise<string> {
+    return `${JSON.stringify((await logOf(name)).unread, null, 2)}\n`;
   }
 
   /** A made-up log as it stands on a day: the demo household, or one of so many years. */

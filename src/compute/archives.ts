@@ -1,7 +1,7 @@
 import { proxy, wrap, type Remote } from "comlink";
 import type { LogName } from "@/store/database";
 import type { LaidOut } from "@/store/pages";
-import type { ArchiveSession, ImportReading } from "./archiveWorker";
+import type { ArchiveSession, ImportReading, MendedLog } from "./archiveWorker";
 
 /** Told how much of a long task is done, from 0 to 1; answers whether to go on. */
 export type OnProgress = (share: number) => boolean;
@@ -37,6 +37,16 @@ export function writeFiguresFile(name: LogName, on: string): Promise<string> {
 /** The log as it stands in the database, laid out anew. */
 export function laidOutAnew(name: LogName): Promise<LaidOut> {
   return worked((session) => session.layOut(name));
+}
+
+/** The log without what cannot be read, with what its second copy has of it, laid out anew. */
+export function mendedLog(name: LogName): Promise<MendedLog> {
+  return worked((session) => session.mended(name) as Promise<MendedLog>);
+}
+
+/** What in the log cannot be read, as JSON. */
+export function writeUnreadFile(name: LogName): Promise<string> {
+  return worked((session) => session.unread(name));
 }
 
 /** A made-up log as it stands on a day: the demo household, or one of so many years. */

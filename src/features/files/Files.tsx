@@ -17,13 +17,13 @@ import { ProfileFieldset } from "../firstRun/ProfileFieldset";
 import { profileFields, withProfile } from "../firstRun/profile";
 import { madeUpLog, writeArchiveFile, writeFiguresFile } from "@/compute/archives";
 import { noteLeaving } from "@/ui/log/leftAt";
-import { unreadText } from "@/ui/log/told";
 import { Copies } from "./Copies";
 import { useHandOut } from "./useHandOut";
 import { Diagnostics } from "./Diagnostics";
 import { ImportPanel } from "./ImportPanel";
 import { Workbook } from "./Workbook";
 import { Reminder } from "./Reminder";
+import { UnreadPart } from "./UnreadPart";
 import { StorageLine } from "./StorageLine";
 import { download } from "@/ui/download";
 import { kindName } from "./kindName";
@@ -49,7 +49,7 @@ export function Files() {
           <h2>The log</h2>
           <p>{name !== "own" ? `This is the ${name} log, a database of its own. Your own log is untouched by anything here.` : "The log lives in this browser, at this address. An archive is your copy of it: keep one elsewhere."}</p>
           <p className="quiet small" style={{ paddingTop: 6 }}>{holdings?.counts.filter(({ count }) => count > 0).map(({ kind, count }) => `${printNumber(count, 0)} ${kindName(kind, count)}`).join(", ")}</p>
-          {(holdings?.unread ?? 0) > 0 && <p className="warn">{unreadText(holdings!.unread)}</p>}
+          {(holdings?.unread ?? 0) > 0 && <UnreadPart count={holdings!.unread} />}
           <StorageLine />
           <p style={{ paddingTop: 12, display: "flex", gap: 20, alignItems: "center", flexWrap: "wrap" }}>
             <Button type="primary" disabled={handing.busy} onClick={() => void exportLog()}>Export archive</Button>

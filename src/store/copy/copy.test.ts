@@ -4,6 +4,7 @@ import { IDBFactory } from "fake-indexeddb";
 import { beforeEach, describe, expect, it, vi } from "vitest";
 import { dateOf, mustDay } from "@/core/calendar/day";
 import { emptyLog, putRecord } from "@/core/log/log";
+import { mend } from "@/core/log/mend";
 import { put, type AnyRecord, type WeighIn } from "@/core/log/records";
 import { Random } from "@/demo/random";
 import { archiveOf } from "@/formats/archive";
@@ -192,6 +193,35 @@ describe("the second copy", () => {
     const { restored, database } = await afterLoss(folder);
     expect(restored).toMatchObject({ missing: 4, records: 2 });
     expect((await readLog(database)).log.records.weighIns.get("w9")?.kg).toBe(79);
+  });
+
+  it("is not laid down over what it holds whole when a stored page is torn, folded or not; mending brings all of that back", async () => {
+    const folder = new MemoryFolder(new MemoryDisk());
+    const one = await tab(folder);
+    await one.store.commit([put("people", { id: "p", name: "A" })], "begin");
+    for (let index = 0; index < 60; index++) await one.store.commit([put("weighIns", weighIn(index, 70))], "weigh-in");
+    await fold(one.database, "own", 0);
+    await one.copyist.snapshot();
+    const before = await archiveNow(one.database);
+    const page = (await one.database.get("pages", [0, "weighIns", "2026-01"]))!;
+    await one.database.put("pages", { ...page, text: page.text.slice(0, 900) });
+    await expect(one.copyist.snapshot()).rejects.toThrow("the copy may hold it whole");
+    expect(one.copyist.isLong).toBe(false);
+    await one.store.commit([put("weighIns", weighIn(3, 99))], "after");
+    await fold(one.database, "own", 0);
+    await expect(one.copyist.snapshot()).rejects.toThrow("the copy may hold it whole");
+    const { log } = await readLog(one.database);
+    expect([log.records.weighIns.size, log.unread.length]).toEqual([30, 1]);
+    const { brought, out } = mend(log, (await readCopy(folder, "own"))!.log);
+    expect([brought, out.length, log.unread.length]).toEqual([30, 1, 0]);
+    await one.store.replace(layOut(log), "repair");
+    expect((await readLog(one.database)).log.records.weighIns.get("w3")!.kg).toBe(99);
+    await one.store.commit([put("weighIns", { ...weighIn(3, 70) })], "as it was");
+    const strip = (text: string) => text.replaceAll(/"changed":"[^"]*",|,"revision":\d+/g, "");
+    expect(strip(await archiveNow(one.database))).toBe(strip(before));
+    await one.copyist.snapshot();
+    one.close();
+    expect((await readCopy(folder, "own"))!.log.records.weighIns.size).toBe(60);
   });
 
   it("leaves nothing of a log that was emptied in its files, in any tab's slot", async () => {

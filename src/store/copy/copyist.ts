@@ -2,6 +2,7 @@ import type { IDBPDatabase } from "idb";
 import { standingOf, type JournalEntry, type LogDatabase, type LogName, type StoredPhoto } from "../database";
 import { foldLock } from "../fold";
 import { writingLock } from "../hints";
+import { recordsOf, type Page } from "../pages";
 import { ofGeneration } from "../reader";
 import { exhausted, hasRoom, hasRoomIn, NoRoom, reserve, reserveBytes, reserveFile, writeAll, type CopyFolder, type SyncFile } from "./folder";
 import { frameOf, framesIn, type CopyEntry } from "./frames";
@@ -52,6 +53,8 @@ export class Copyist {
   /** What could not be written yet. */
   #owed: CopyEntry[] = [];
   #lacksSnapshot = false;
+  /** Whether a stored page was found damaged: the snapshot may hold it whole, and stays as it is until the log is repaired. */
+  #damaged = false;
   #ample = { until: 0, bytes: 0 };
   /** Writings of what is owed follow one another; a snapshot may be laid down meanwhile. */
   #paying: Promise<void> = Promise.resolve();
@@ -146,7 +149,7 @@ export class Copyist {
 
   /** Whether so much lies behind the last snapshot that another is worth it. */
   get isLong(): boolean {
-    return this.#lacksSnapshot || this.#behind.commits >= snapshotFrom.commits || this.#behind.bytes >= snapshotFrom.bytes;
+    return !this.#damaged && (this.#lacksSnapshot || this.#behind.commits >= snapshotFrom.commits || this.#behind.bytes >= snapshotFrom.bytes);
   }
 
   /** Lays the whole log down anew. @param wipes whether nothing of what was kept before may be left */
@@ -157,7 +160,7 @@ export class Copyist {
     await navigator.locks.request(copyLock(this.name), async () => {
       await this.#readHeads();
       const [older, better] = await this.#byAge();
-      const head = await this.#lay(older);
+      const head = await this.#lay(older, wipes);
       this.#snapshot = head;
       this.#lacksSnapshot = false;
       this.#owed = this.#owed.filter(({ sequence }) => sequence > head.sequence);
@@ -225,14 +228,14 @@ export class Copyist {
   }
 
   /** Writes a snapshot under the lock that keeps pages from being folded meanwhile; begun anew when the log is replaced under it. */
-  async #lay(name: string): Promise<SnapshotHead> {
+  async #lay(name: string, replaced: boolean): Promise<SnapshotHead> {
     const file = await this.#folder!.open(name);
     if (file === null) throw new Error("another tab holds the snapshot");
     try {
       return await navigator.locks.request(foldLock(this.name), async () => {
         for (;;) {
           const standing = standingOf(await this.database.get("meta", "standing"));
-          const head = await writeSnapshot(file, standing, this.#lines(standing));
+          const head = await writeSnapshot(file, standing, this.#lines(standing, replaced));
           if (standingOf(await this.database.get("meta", "standing")).generation === standing.generation) return head;
         }
       });
@@ -241,14 +244,17 @@ export class Copyist {
     }
   }
 
-  async *#lines({ generation, folded, sequence, extra, stamp }: ReturnType<typeof standingOf>): AsyncGenerator<SnapshotLine> {
+  async *#lines({ generation, folded, sequence, extra, stamp }: ReturnType<typeof standingOf>, replaced: boolean): AsyncGenerator<SnapshotLine> {
     let count = 1;
+    this.#damaged = false;
     yield { extra };
     const keys = await this.database.getAllKeys("pages", ofGeneration(generation));
     for (let from = 0; from < keys.length; from += pagesAtOnce) {
       const some = keys.slice(from, from + pagesAtOnce);
-      for (const { kind, month, text } of await this.database.getAll("pages", IDBKeyRange.bound(some[0]!, some.at(-1)!))) {
-        yield { kind, month, text };
+      for (const page of await this.database.getAll("pages", IDBKeyRange.bound(some[0]!, some.at(-1)!))) {
+        this.#damaged ||= !replaced && isDamaged(page);
+        if (this.#damaged) throw new Error("part of the stored log cannot be read, and the copy may hold it whole; repair it in Files");
+        yield { kind: page.kind, month: page.month, text: page.text };
         count += 1;
       }
     }
@@ -316,6 +322,11 @@ export class Copyist {
       if (photo !== undefined) await this.#keepPhoto(photo);
     }
   }
+}
+
+/** Whether a page, or one that was folded into it, can no longer be read. */
+function isDamaged(page: Page): boolean {
+  return recordsOf(page).some((record) => typeof record === "string");
 }
 
 async function sizesIn(folder: CopyFolder): Promise<number> {

@@ -32,7 +32,7 @@ export function restoredText({ records, photos, stamp, missing }: Restored): str
 
 /** What is said when some of what is stored cannot be read. */
 export function unreadText(count: number): string {
-  return `${count === 1 ? "One thing" : `${printNumber(count, 0)} things`} in the stored log cannot be read and ${count === 1 ? "is" : "are"} kept aside; no figure counts ${count === 1 ? "it" : "them"}. Files → Check the log says which, and what can be done.`;
+  return `${count === 1 ? "One thing" : `${printNumber(count, 0)} things`} in the stored log cannot be read and ${count === 1 ? "is" : "are"} kept aside; no figure counts ${count === 1 ? "it" : "them"}. Files says what can be done, and Check the log which.`;
 }
 
 function fieldText(path: Committed["clashes"][number]["path"]): string {
