@@ -1,34 +1,12 @@
-import { execFileSync, spawnSync } from "node:child_process";
+import { spawnSync } from "node:child_process";
 import { mkdtempSync, readdirSync, rmSync, statSync, truncateSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { fileURLToPath } from "node:url";
-import { build } from "esbuild";
 import type { Page } from "playwright-core";
-import { beforeAll, describe, expect, it } from "vitest";
-import { address, beginLog, openDemo, testDay, trainee, write, type Trainee } from "./harness";
-import type { Probe } from "./probe";
-
-const root = fileURLToPath(new URL("../..", import.meta.url));
-let script = "";
-beforeAll(async () => {
-  const { outputFiles } = await build({ entryPoints: [join(root, "tests/browser/probe.ts")], bundle: true, write: false, format: "iife", target: "es2023", absWorkingDir: root, alias: { "@": join(root, "src") }, define: { "process.env.CORE_VERSION": '"probe"' }, logLevel: "error" });
-  script = outputFiles[0]!.text;
-});
-
-/** A blank page of the application's address that holds the store. */
-async function probed(hand: Trainee, page = hand.page): Promise<Page> {
-  await page.route(`${address}/probe`, (route) => route.fulfill({ contentType: "text/html", body: "<!doctype html><title>probe</title><link rel=icon href=data:,>" }));
-  await page.goto(`${address}/probe`);
-  await page.evaluate(script);
-  return page;
-}
-type WithProbe = { probe: Probe };
-
-/** Ends every process of a profile at once, as when the plug is pulled. */
-function pullPlug(profile: string): void {
-  execFileSync("pkill", ["-9", "-f", profile]);
-}
+import { describe, expect, it } from "vitest";
+import { root } from "../../bin/machine.mjs";
+import { address, beginLog, openDemo, testDay, trainee, write } from "./harness";
+import { probed, pullPlug, type WithProbe } from "./probed";
 
 describe("twenty pulled plugs", () => {
   it("right after saved was said, every entry is there and the log checks clean", async () => {

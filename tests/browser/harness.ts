@@ -4,6 +4,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { chromium, type BrowserContext, type Page } from "playwright-core";
 import { chromiumFlags, findChromium } from "../../bin/machine.mjs";
+import type { RecordKind } from "../../src/core/log/records";
 import { address } from "./server";
 
 export { address };
@@ -83,6 +84,20 @@ export async function write(page: Page, text: string): Promise<void> {
   const before = await page.getByRole("status").innerText();
   await line.press("Enter");
   await page.waitForFunction((old) => { const now = [...document.querySelectorAll('[role="status"]')].map((one) => (one as HTMLElement).innerText).join(""); return now !== old && now.includes("Saved"); }, before);
+}
+
+/** The log as the application exports it. */
+export async function exportedLog(page: Page): Promise<ExportedLog> {
+  await page.goto(`${address}/files`);
+  const [file] = await Promise.all([page.waitForEvent("download"), page.getByRole("button", { name: "Export archive" }).click()]);
+  return JSON.parse(readFileSync((await file.path())!, "utf8")) as ExportedLog;
+}
+type ExportedLog = Record<RecordKind, { id: string; changed?: string; [key: string]: unknown }[]> & { unread?: unknown[] };
+
+/** Brings a file in under Files, as far as its preview. */
+export async function offer(page: Page, name: string, content: string | Buffer): Promise<void> {
+  await page.goto(`${address}/files`);
+  await page.getByLabel(/An Oat Column archive/).setInputFiles({ name, mimeType: "application/octet-stream", buffer: Buffer.from(content) });
 }
 
 const axe = readFileSync(createRequire(import.meta.url).resolve("axe-core/axe.min.js"), "utf8");

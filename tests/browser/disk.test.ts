@@ -1,0 +1,90 @@
+import { join } from "node:path";
+import type { Page } from "playwright-core";
+import { describe, expect, it } from "vitest";
+import { Random } from "../../src/demo/random";
+import { address, beginLog, exportedLog, trainee, type Trainee } from "./harness";
+import { SmallDisk } from "./fullDisk";
+import { pullPlug } from "./probed";
+
+/** `ROUNDS=24 npm run browser disk` goes through every way many times; as many as there are ways by default. */
+const ways = ["while it is written to", "before it is opened", "and reloaded", "and the plug pulled"] as const;
+const rounds = Number(process.env.ROUNDS ?? ways.length);
+const random = new Random(20_261_127);
+
+/** What the application has to have done before the disk may run full: its own files for working without a network, and the reserve. */
+async function settled(page: Page): Promise<void> {
+  await page.evaluate(async () => {
+    await navigator.serviceWorker.ready;
+    const size = async () => {
+      try {
+        const folder = await (await navigator.storage.getDirectory()).getDirectoryHandle("second-copy");
+        return (await (await folder.getFileHandle("reserve")).getFile()).size;
+      } catch {
+        return 0;
+      }
+    };
+    while ((await size()) < 16_000_000) await new Promise((resolve) => setTimeout(resolve, 100));
+  });
+}
+
+describe("a really full disk", () => {
+  it.for(Array.from({ length: rounds }, (_, round) => [ways[round % ways.length]!, round] as const))("%s (%i) loses nothing that was said to be saved", { timeout: 120_000 }, async ([way], context) => {
+    const disk = SmallDisk.mount(300);
+    if (disk === null) return context.skip("this user may not mount a small file system, so no disk was filled");
+    const profile = join(disk.path, "profile");
+    const open = async (): Promise<Trainee> => {
+      const hand = await trainee({ profile, allow: () => true });
+      await hand.page.goto(`${address}/`).catch(() => {});
+      return hand;
+    };
+    const saved = new Set<number>();
+    let number = 0;
+    /** Writes a run that no other one is like, and takes note of it when it is said to be saved. */
+    const run = async (page: Page) => {
+      const km = 2 + number++ / 10;
+      const line = page.getByRole("search", { name: "Quick entry" }).getByRole("textbox");
+      const said = async () => {
+        await line.fill(`run ${km.toFixed(1)} km 20:00`, { timeout: 4000 });
+        await page.getByRole("button", { name: "Enter to log" }).waitFor({ timeout: 4000 });
+        await page.evaluate(() => { for (const one of document.querySelectorAll('[role="status"]')) one.setAttribute("data-before", (one as HTMLElement).innerText); });
+        await line.press("Enter");
+        const told = await page.waitForFunction(() => [...document.querySelectorAll('[role="status"]')].map((one) => (one as HTMLElement).innerText).find((text) => /saved|room|storage/i.test(text) && !document.querySelector(`[data-before=${JSON.stringify(text)}]`)), null, { timeout: 4000 });
+        return (await told.jsonValue()) ?? "";
+      };
+      // A page that is no longer there, or says that there is no room, has acknowledged nothing.
+      if ((await said().catch(() => "")).startsWith("Saved")) saved.add(Math.round(km * 1000));
+    };
+    try {
+      let hand = await trainee({ profile, allow: () => true });
+      await beginLog(hand.page, { "Weight now": "72" });
+      for (let index = 0; index < 3; index++) await run(hand.page);
+      expect(saved.size).toBe(3);
+      await settled(hand.page);
+      const left = () => Math.floor(random.pick([0, 200e3, 800e3, 2e6, 4e6, 7e6, 11e6, 13e6]) * (0.5 + random.next()));
+      if (way === "before it is opened") {
+        await hand.context.close();
+        disk.fill(left());
+        hand = await open();
+      } else disk.fill(left());
+      for (let index = 0; index < 3; index++) {
+        await run(hand.page);
+        if (random.next() < 0.5) disk.fill(left() / 2);
+      }
+      if (way === "and reloaded") {
+        await hand.page.reload({ timeout: 10_000 }).catch(() => {});
+        await run(hand.page);
+      }
+      if (way === "and the plug pulled") pullPlug(profile);
+      await hand.context.close().catch(() => {});
+      disk.clear();
+      const again = await open();
+      await again.page.locator("#content h1").waitFor();
+      const { sessions } = await exportedLog(again.page);
+      const there = new Set(sessions.map(({ distance }) => Math.round((distance as { done: { metres: number } }).done.metres)));
+      expect([...saved].filter((metres) => !there.has(metres)), `of ${saved.size} acknowledged`).toEqual([]);
+      await again.context.close();
+    } finally {
+      disk.unmount();
+    }
+  });
+});
