@@ -1,5 +1,23 @@
+import { createHash } from "node:crypto";
+import { request } from "node:http";
 import { describe, expect, it } from "vitest";
 import { address } from "./harness";
+
+/** A page asked for under a path and a host that a browser would not let through as they are. */
+const asked = (path: string, host = new URL(address).host) => new Promise<{ status: number; type: string; policy: string; text: string }>((resolve, reject) => {
+  const { hostname, port } = new URL(address);
+  request({ hostname, port, path, headers: { host } }, (response) => {
+    let text = "";
+    response.on("data", (chunk: Buffer) => { text += chunk.toString(); });
+    response.on("end", () => resolve({ status: response.statusCode!, type: response.headers["content-type"] ?? "", policy: String(response.headers["content-security-policy"] ?? ""), text }));
+  }).on("error", reject).end();
+});
+
+/** Paths that are nearly those of files without a policy, or of nothing. */
+const nearly = [
+  "/iconx", "/icon.svg/x", "/mode.jsx", "/favicon.icoX", "/service-worker.jsX", "/reserve.jsx", "/manifest.webmanifestX", "/_next/nope", "/_next", "/_next/static/nope", "/_next/data/x.json", "/%69con.svg/x", "/..%2f", "//evil.test/", "/index",
+  "/BODY", "/body%2F", "/_not-found", "/_error", "/404", "/500", "/constructor", "/__proto__", "/%", "/train?date=x",
+];
 
 const policyOf = async (path: string) => (await fetch(address + path)).headers.get("content-security-policy") ?? "";
 
@@ -25,6 +43,23 @@ describe("what the server says with every page", () => {
     const html = await (await fetch(address)).text();
     const script = /src="(\/_next\/static\/[^"]+\.js)"/.exec(html)![1]!;
     expect(await policyOf(script)).toBe("default-src 'none'; script-src 'self'; connect-src 'self'");
+  });
+  it.each(nearly)("%s is no document without a policy", async (path) => {
+    const { status, type, policy, text } = await asked(path);
+    if (status >= 300 && status < 400) return;
+    if (!/html/.test(type) && !/<html|<!doctype/i.test(text)) return;
+    expect(policy).toContain("default-src 'none'");
+    expect(policy).not.toMatch(/script-src[^;]*unsafe/);
+    // Each of its own inline scripts is named, and so none that somebody else puts in.
+    for (const [, script] of text.matchAll(/<script(?![^>]*\ssrc=)[^>]*>([^<]+)<\/script>/g)) expect(policy).toContain(`'sha256-${createHash("sha256").update(script!).digest("base64")}'`);
+  });
+  it.each(["evil.test", "127.0.0.1.evil.test", "evil.test:4186", "localhost.evil.test", "127.0.0.1:4186@evil.test", "[::2]:4186"])("a page asked for under the name %s is refused", async (host) => {
+    const { status, text } = await asked("/", host);
+    expect(status).toBe(421);
+    expect(text).not.toContain("<script");
+  });
+  it("the server makes no pictures smaller", async () => {
+    for (const path of ["/_next/image", "/_next/image?url=%2Ficon-512.png&w=640&q=75", "/_next/image?url=http%3A%2F%2Fevil.test%2Fx.png&w=640&q=75"]) expect((await asked(path)).type).not.toMatch(/^image/);
   });
   it("an unknown page is a 404, icons and manifest are there", async () => {
     expect((await fetch(`${address}/no-such-page`)).status).toBe(404);

@@ -86,8 +86,33 @@ describe("without a network", () => {
       await line.fill("");
       const other = await hand.newPage();
       await other.goto(`${address}/`);
-      await now.click();
-      await page.getByText("Close the other tabs of Oat Column first").waitFor();
+      const refused = async (why: "Save or empty what you are writing" | "Close the other tabs of Oat Column first") => {
+        await now.click();
+        await page.getByText(why).waitFor();
+      };
+      await refused("Close the other tabs of Oat Column first");
+      // Nor what stands half-typed in a cell, in a pasted sheet, or was read and is on show.
+      const go = async (path: string) => {
+        await page.goto(`${address}${path}`);
+        await now.waitFor();
+      };
+      await go("/ledger");
+      await page.getByRole("grid").focus();
+      await page.keyboard.type("71,");
+      await refused("Save or empty what you are writing");
+      await page.getByRole("grid").getByRole("textbox").press("Escape");
+      await refused("Close the other tabs of Oat Column first");
+      await go("/files");
+      const sheet = page.getByLabel(/Paste its columns here/);
+      await sheet.fill("date,weight\n2026-06-01,72.1");
+      await refused("Save or empty what you are writing");
+      await sheet.fill("");
+      await refused("Close the other tabs of Oat Column first");
+      await page.getByLabel(/An Oat Column archive/).setInputFiles({ name: "log.json", mimeType: "application/json", buffer: Buffer.from(JSON.stringify({ format: "oat-column", version: 1, people: [{ id: "p", name: "Other" }] })) });
+      await page.getByText("log.json is sound").waitFor();
+      await refused("Save or empty what you are writing");
+      await page.getByRole("button", { name: "Leave it" }).click();
+      await refused("Close the other tabs of Oat Column first");
       await other.close();
       const reloaded = page.waitForEvent("load");
       await now.click();
@@ -99,5 +124,30 @@ describe("without a network", () => {
       writeFileSync(serviceWorker, built);
       await hand.close();
     }
+  });
+
+  it("what it keeps for that is filled again when it has been emptied, and said when it cannot be", async () => {
+    await start();
+    const hand = await trainee({ allow: aboutTheNetwork });
+    const { page } = hand;
+    const kept = () => page.evaluate(async () => { let files = 0; for (const name of await caches.keys()) files += (await (await caches.open(name)).keys()).length; return files; });
+    const emptied = () => page.evaluate(async () => { for (const name of await caches.keys()) { const cache = await caches.open(name); for (const request of await cache.keys()) await cache.delete(request); } });
+    await beginLog(page, { "Weight now": "72" }, {}, address);
+    await page.evaluate(() => navigator.serviceWorker.ready);
+    const whole = await kept();
+    expect(whole).toBeGreaterThan(20);
+    await page.reload();
+    await page.locator("#content h1").waitFor();
+    await emptied();
+    await page.reload();
+    await page.waitForFunction(async (files) => { let now = 0; for (const name of await caches.keys()) now += (await (await caches.open(name)).keys()).length; return now === files; }, whole);
+    await emptied();
+    // The page itself still comes from a server that lets nothing else through.
+    await hand.context.route((url) => url.pathname.startsWith("/_next/"), (route) => (route.request().serviceWorker() === null ? route.continue() : route.abort()));
+    await page.reload();
+    await page.getByText(/Without a network Oat Column would not open here now: \d+ of its \d+ files are not kept/).waitFor();
+    await page.getByText("72.0 kg").first().waitFor();
+    expect(hand.problems).toEqual([]);
+    await hand.close();
   });
 });
