@@ -41,7 +41,7 @@ export function Blocks({ blocks: { blocks, blocksInAll, next }, printer, choose,
       {blocks.length > 0 && <p className="quiet small" style={{ paddingTop: 6 }}>Planned is what was planned up to today. A week: over the days that have passed, with the change against the block before.{blocksInAll > blocks.length && <> {blocks.length} of {blocksInAll} blocks. <button type="button" className="link" onClick={showMore}>Show all</button></>}</p>}
       {edited === null
         ? <p className="noprint" style={{ paddingTop: 4 }}>{blocks.length === 0 && <span className="quiet">A block is some weeks of training with one aim; its work is summed and held against the block before. </span>}<button type="button" className="link" onClick={() => setEdited("new")}>Write a block</button></p>
-        : <BlockForm key={edited === "new" ? "new" : edited.id} block={edited === "new" ? null : edited} next={next} close={() => setEdited(null)} />}
+        : <BlockForm key={edited === "new" ? "new" : edited.id} block={edited === "new" ? null : (blocks.find(({ block }) => block.id === edited.id)?.block ?? edited)} next={next} close={() => setEdited(null)} />}
     </section>
   );
 }
