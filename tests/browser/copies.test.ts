@@ -70,6 +70,7 @@ describe("a log whose database is lost", () => {
       await hand.context.close().catch(() => {});
       tear(join(profile, "Default", "IndexedDB", "http_127.0.0.1_4186.indexeddb.leveldb"));
       hand = await open();
+      await asTold(hand.page);
       await hand.page.locator("#content h1").waitFor();
       await runs.expectAll(hand.page);
       await hand.page.goto(`${address}/`);
@@ -78,6 +79,20 @@ describe("a log whose database is lost", () => {
     rmSync(profile, { recursive: true, force: true });
   }, 60_000 + rounds * 20_000);
 });
+
+/** Where files are torn so that the browser can neither open nor delete the database, the page says so, and what to press. */
+async function asTold(page: Page): Promise<void> {
+  const bringBack = page.getByRole("button", { name: "Put the second copy in its place" });
+  await bringBack.or(page.locator("#content h1")).first().waitFor();
+  if (!(await bringBack.isVisible())) return;
+  await bringBack.click();
+  const emptyFirst = page.getByRole("button", { name: "Save it as an archive, empty the storage, and put it back" });
+  await emptyFirst.or(page.locator("#content h1")).first().waitFor();
+  if (!(await emptyFirst.isVisible())) return;
+  const [archive] = await Promise.all([page.waitForEvent("download"), emptyFirst.click()]);
+  expect(archive.suggestedFilename()).toMatch(/^oat-column-second-copy-/);
+  await page.getByText("were brought back from the second copy").waitFor();
+}
 
 /** Does to the files of a database what a dying disk does: cuts them, lays noise over them, empties or removes them. */
 function tear(folder: string): void {

@@ -60,6 +60,15 @@ describe("what the server says with every page", () => {
     expect(status).toBe(421);
     expect(text).not.toContain("<script");
   });
+  it("what the browser keeps is emptied for a page of the application alone", async () => {
+    for (const from of [undefined, "cross-site", "same-site", "none"]) {
+      const response = await fetch(`${address}/empty-storage`, { method: "POST", headers: from === undefined ? {} : { "Sec-Fetch-Site": from } });
+      expect(response.status).toBe(403);
+      expect(response.headers.get("clear-site-data")).toBeNull();
+    }
+    const { status, headers } = await fetch(`${address}/empty-storage`);
+    expect([status, headers.get("clear-site-data")]).toEqual([405, null]);
+  });
   it("the server makes no pictures smaller", async () => {
     for (const path of ["/_next/image", "/_next/image?url=%2Ficon-512.png&w=640&q=75", "/_next/image?url=http%3A%2F%2Fevil.test%2Fx.png&w=640&q=75"]) expect((await asked(path)).type).not.toMatch(/^image/);
   });

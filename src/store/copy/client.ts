@@ -43,7 +43,7 @@ export class CopyClient implements SecondCopy {
     const client = new CopyClient(name, async (session) => {
       const opening = await session.open(name);
       if (opening.state !== "ahead") return opening;
-      const restored = await session.restore(name, false);
+      const restored = await session.restore(name);
       if (restored !== null) onRestored(restored);
       return session.open(name);
     });
@@ -78,8 +78,18 @@ export class CopyClient implements SecondCopy {
     return this.#session.laidOut(this.name);
   }
 
-  restore(anew: boolean): Promise<Restored | null> {
-    return this.#session.restore(this.name, anew);
+  restore(): Promise<Restored | null> {
+    return this.#session.restore(this.name);
+  }
+
+  /** The same for a database that cannot be read, which is given up; "stuck" when the browser can do neither that nor make a new one. */
+  restoreAnew(): Promise<Restored | "stuck" | null> {
+    return this.#session.restoreAnew(this.name);
+  }
+
+  /** Brings the log back, and all others, where the browser's storage is beyond opening and deleting: all that it keeps for these pages is emptied first. */
+  restoreAll(): Promise<Restored | null> {
+    return this.#session.restoreAll(this.name);
   }
 
   archive(exportedAt: string): Promise<string | Uint8Array<ArrayBuffer> | null> {

@@ -1,10 +1,11 @@
 import "@/core/log/withoutEval";
 import { expose } from "comlink";
-import { deleteDB, type IDBPDatabase } from "idb";
-import { databaseName, openDatabase, standingOf, type JournalEntry, type LogDatabase, type LogName, type StoredPhoto } from "../database";
+import { deleteDB } from "idb";
+import { databaseName, logNames, openDatabase, standingOf, type JournalEntry, type LogName, type StoredPhoto } from "../database";
 import { sizeOf } from "@/core/log/log";
 import { hintChannel, writingLock } from "../hints";
 import { layOut, type LaidOut } from "../pages";
+import { problemOf } from "../problems";
 import { ample, Copyist, copyLock } from "./copyist";
 import { hasRoomIn, NoRoom } from "./folder";
 import { OriginFolder } from "./originFolder";
@@ -23,6 +24,8 @@ const settledChannel = (name: LogName): string => `oat-column-copy-${name}`;
 class CopySession {
   #copyist: Copyist | null = null;
   #settled: BroadcastChannel | null = null;
+  /** Logs that are in no file while what the browser keeps is emptied. */
+  #held = new Map<LogName, CopyReading>();
 
   /** Opens the copy beside the log's database. */
   async open(name: LogName): Promise<CopyOpening> {
@@ -62,26 +65,49 @@ class CopySession {
 
   /**
    * Brings the log back from its newest copy, unless the database has it; null when there is no copy.
-   * @param anew whether a database that cannot be read is given up for it
    * @throws NoRoom, or what the browser says
    */
-  async restore(name: LogName, anew: boolean): Promise<Restored | null> {
-    return navigator.locks.request(copyLock(name), async () => {
-      const reading = await this.#read(name);
-      if (reading === null) return null;
+  async restore(name: LogName): Promise<Restored | null> {
+    return this.#restore(name, () => Promise.resolve());
+  }
+
+  /** The same for a database that cannot be read, which is given up; "stuck" when the browser can do neither that nor make a new one. */
+  async restoreAnew(name: LogName): Promise<Restored | "stuck" | null> {
+    try {
+      return await this.#restore(name, () => deleteDB(databaseName(name)));
+    } catch (error) {
+      if (problemOf(error).kind === "damaged") return "stuck";
+      throw error;
+    }
+  }
+
+  /**
+   * Where the browser can neither open nor delete a database, all that it keeps for these pages has to go before there can be a new one. The copies of
+   * all logs are held in memory meanwhile, and put back; should that fail, it can be tried again as long as this worker lives.
+   * @throws NoRoom before anything is emptied, or what the browser says
+   */
+  async restoreAll(name: LogName): Promise<Restored | null> {
+    if (this.#held.size === 0) {
+      const readings = await Promise.all(logNames.map(async (one) => [one, await this.#read(one)] as const));
+      const held = new Map(readings.flatMap(([one, reading]) => (reading === null ? [] : [[one, reading] as const])));
+      if (!held.has(name)) return null;
       this.close();
-      const bytes = layOut(reading.log).pages.reduce((sum, { text }) => sum + text.length, 0) + reading.photos.reduce((sum, photo) => sum + photo.bytes.byteLength, 0);
-      const root = await OriginFolder.root();
-      if (root === null || !(await navigator.locks.request(writingLock(name), () => hasRoomIn(root, ample + 3 * bytes)))) throw new NoRoom();
-      if (anew) await deleteDB(databaseName(name));
-      const database = await openDatabase(name);
-      try {
-        if (standingOf(await database.get("meta", "standing")).sequence >= reading.sequence) return null;
-        return await restored(name, database, reading);
-      } finally {
-        database.close();
-      }
-    });
+      await needRoom(name, [...held.values()]);
+      const { ok } = await fetch("/empty-storage", { method: "POST" });
+      if (!ok) throw new Error("the server did not say that it may be emptied. Nothing was changed");
+      this.#held = held;
+    }
+    let told: Restored | null = null;
+    for (const [one, reading] of this.#held) {
+      const back = await putBack(one, reading);
+      if (one === name) told = back;
+      // Its copy went with all else, and is laid down again before the memory of it goes.
+      await this.open(one);
+      await this.#copyist?.snapshot();
+      this.close();
+    }
+    this.#held.clear();
+    return told;
   }
 
   /** The newest copy laid out for writing, with its photographs; null when there is none. */
@@ -108,6 +134,17 @@ class CopySession {
     this.#settled = null;
   }
 
+  async #restore(name: LogName, before: () => Promise<void>): Promise<Restored | null> {
+    return navigator.locks.request(copyLock(name), async () => {
+      const reading = await this.#read(name);
+      if (reading === null) return null;
+      this.close();
+      await needRoom(name, [reading]);
+      await before();
+      return putBack(name, reading);
+    });
+  }
+
   async #read(name: LogName): Promise<CopyReading | null> {
     const root = await OriginFolder.root();
     return root === null ? null : readCopy(root, name);
@@ -125,12 +162,30 @@ class CopySession {
   }
 }
 
-async function restored(name: LogName, database: IDBPDatabase<LogDatabase>, reading: CopyReading): Promise<Restored> {
-  const told = await restore(database, reading);
-  const hints = new BroadcastChannel(hintChannel(name));
-  hints.postMessage(standingOf(await database.get("meta", "standing")).sequence);
-  hints.close();
-  return told;
+/** @throws NoRoom where not all of that could be written, and more besides */
+async function needRoom(name: LogName, readings: readonly CopyReading[]): Promise<void> {
+  let bytes = 0;
+  for (const { log, photos } of readings) {
+    for (const { text } of layOut(log).pages) bytes += text.length;
+    for (const photo of photos) bytes += photo.bytes.byteLength;
+  }
+  const root = await OriginFolder.root();
+  if (root === null || !(await navigator.locks.request(writingLock(name), () => hasRoomIn(root, ample + 3 * bytes)))) throw new NoRoom();
+}
+
+/** Puts a log that was read from its copy in its database, unless that holds as much; tells the tabs that follow. */
+async function putBack(name: LogName, reading: CopyReading): Promise<Restored | null> {
+  const database = await openDatabase(name);
+  try {
+    if (standingOf(await database.get("meta", "standing")).sequence >= reading.sequence) return null;
+    const told = await restore(database, reading);
+    const hints = new BroadcastChannel(hintChannel(name));
+    hints.postMessage(standingOf(await database.get("meta", "standing")).sequence);
+    hints.close();
+    return told;
+  } finally {
+    database.close();
+  }
 }
 
 export type { CopySession };

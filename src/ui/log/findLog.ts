@@ -59,7 +59,7 @@ async function bringBack(name: LogName): Promise<Restored | null> {
   const { CopyClient } = await import("@/store/copy/client");
   const copy = CopyClient.lookingAt(name);
   try {
-    return await copy.restore(false);
+    return await copy.restore();
   } catch (error) {
     throw new StoreProblem("lost", error instanceof Error ? error.message : String(error));
   } finally {

@@ -1,10 +1,12 @@
 "use client";
 
-import { useEffect, useState, type ReactNode } from "react";
+import { useEffect, useRef, useState, type ReactNode } from "react";
 import { OriginFolder } from "@/store/copy/originFolder";
 import type { CopyClient } from "@/store/copy/client";
+import type { Restored } from "@/store/copy/restore";
 import type { LogName } from "@/store/database";
 import { download } from "../download";
+import { noteLeaving } from "../log/leftAt";
 import { broughtBackKey, restoredText } from "../log/told";
 import styles from "./shell.module.css";
 
@@ -21,6 +23,9 @@ export function LogProblem({ name, alert, mayReplace, children }: Props) {
   const [held, setHeld] = useState(false);
   const [doing, setDoing] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
+  const [stuck, setStuck] = useState(false);
+  // Once all is emptied the log is nowhere but in the memory of this one.
+  const emptying = useRef<CopyClient | null>(null);
   useEffect(() => {
     let left = false;
     void OriginFolder.holds(name).then((holds) => { if (!left) setHeld(holds); });
@@ -40,26 +45,52 @@ export function LogProblem({ name, alert, mayReplace, children }: Props) {
       setDoing(null);
     }
   };
-  const save = () => withCopy("Reading the second copy …", async (copy) => {
+  const handOut = async (copy: CopyClient) => {
     const now = new Date().toISOString();
     const archive = await copy.archive(now.replace(/\.\d+Z$/, "Z"));
-    if (archive === null) return setProblem("The second copy holds nothing.");
+    if (archive === null) return false;
     download(`oat-column-second-copy-${now.slice(0, 10)}.${typeof archive === "string" ? "json" : "zip"}`, archive, typeof archive === "string" ? "application/json" : "application/zip");
-  });
-  const bringBack = () => withCopy("Bringing the log back …", async (copy) => {
-    const restored = await copy.restore(true);
+    noteLeaving(name, "archive");
+    return true;
+  };
+  const broughtBack = (restored: Restored | null) => {
     if (restored === null) return setProblem("The second copy holds nothing.");
     sessionStorage.setItem(broughtBackKey, restoredText(restored));
     location.reload();
+  };
+  const save = () => withCopy("Reading the second copy …", async (copy) => { if (!(await handOut(copy))) setProblem("The second copy holds nothing."); });
+  const bringBack = () => withCopy("Bringing the log back …", async (copy) => {
+    const restored = await copy.restoreAnew();
+    if (restored === "stuck") setStuck(true);
+    else broughtBack(restored);
   });
+  const beginAnew = async () => {
+    setDoing("Handing you the log as a file, and bringing it back …");
+    setProblem(null);
+    try {
+      const { CopyClient } = await import("@/store/copy/client");
+      const copy = (emptying.current ??= CopyClient.lookingAt(name));
+      if (!(await handOut(copy)) && !held) return setProblem("The second copy holds nothing.");
+      const settings = { ...localStorage };
+      const restored = await copy.restoreAll();
+      Object.assign(localStorage, settings);
+      broughtBack(restored);
+    } catch (error) {
+      setProblem(`That did not succeed: ${error instanceof Error ? error.message : String(error)}. Keep this page open and try again; the file that you were handed holds the log as well.`);
+    } finally {
+      setDoing(null);
+    }
+  };
   return (
     <>
       <div role={alert ? "alert" : undefined} className="warn">{children}</div>
       <p className={styles.ways}>
         <button type="button" className="link" onClick={() => location.reload()}>Open the log again</button>
         {held && <button type="button" className="link" disabled={doing !== null} onClick={() => void save()}>Save the second copy as an archive</button>}
-        {held && mayReplace && <button type="button" className="link" disabled={doing !== null} onClick={() => void bringBack()}>Put the second copy in its place</button>}
+        {held && mayReplace && !stuck && <button type="button" className="link" disabled={doing !== null} onClick={() => void bringBack()}>Put the second copy in its place</button>}
+        {stuck && <button type="button" className="link" disabled={doing !== null} onClick={() => void beginAnew()}>Save it as an archive, empty the storage, and put it back</button>}
       </p>
+      {stuck && <p className="warn">The browser can neither open nor delete its storage, so all that it keeps for this address has to be emptied first. The log is handed to you as an archive before that, then put back, and so are other logs that have a second copy here.</p>}
       {held && <p className="quiet">A second copy of the log lies in this browser beside the database, with every change that was said to be saved.{mayReplace && " Putting it in place gives up whatever the database still holds."}</p>}
       <div aria-live="polite">{doing !== null && <p>{doing}</p>}{problem !== null && <p className="warn">{problem}</p>}</div>
     </>
