@@ -1,3 +1,6 @@
+import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
 import { strToU8, zipSync } from "fflate";
 import type { Page } from "playwright-core";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
@@ -67,8 +70,8 @@ describe("what once locked every page, or stopped all tabs,", () => {
   it("stays what it is: a key that begins as a step into a list, changed in a merge", async () => {
     const { page } = hand;
     const marked = (mark: unknown, changed: string) => archive({ weighIns: [{ ...weighIn, "#mark": mark, note: "marked", changed }] });
-    await replaceBy(page, marked([1], "2026-06-01T06:00:00.000Z.a"));
-    await offer(page, "phone.json", marked([2], "2026-06-11T06:30:00.000Z.a"));
+    await replaceBy(page, marked([1], "2026-06-01T06:00:00.000Z/0000/a"));
+    await offer(page, "phone.json", marked([2], "2026-06-11T06:30:00.000Z/0000/a"));
     await page.getByRole("button", { name: /^Merge/ }).click();
     await page.getByRole("status").getByText("Saved: Merge of phone.json").waitFor();
     expect((await exportedLog(page)).weighIns).toMatchObject([{ id: "w1", kg: 72, note: "marked", "#mark": [2] }]);
@@ -77,7 +80,7 @@ describe("what once locked every page, or stopped all tabs,", () => {
 
   it("is healed: a stamp that is none, and one of the year 9000", async () => {
     const { page } = hand;
-    await offer(page, "log.json", archive({ weighIns: [{ ...weighIn, changed: "zzz" }, { ...weighIn, id: "w2", date: "2026-06-02", changed: "9000-01-01T00:00:00.000Z.z" }] }));
+    await offer(page, "log.json", archive({ weighIns: [{ ...weighIn, changed: "zzz" }, { ...weighIn, id: "w2", date: "2026-06-02", changed: "9000-01-01T00:00:00.000Z/0000/z" }] }));
     await page.getByText("2 records bear a stamp of writing that is none or lies far ahead").waitFor();
     await page.getByRole("button", { name: "Replace the log by it" }).click();
     await page.getByRole("status").getByText("Saved: Import of log.json").waitFor();
@@ -96,9 +99,9 @@ describe("what once locked every page, or stopped all tabs,", () => {
     await other.goto(`${address}/`);
     await other.locator("#content h1").waitFor();
     const { page } = hand;
-    for (const path of ["/train?date=x&session=y", "/lifts/write?date=2026-99-99", "/lifts/exercises?exercise=", "/train?session=%00"]) {
+    for (const [path, says] of [["/train?date=x&session=y", "The address names no date that there can be: “x”."], ["/lifts/write?date=2026-99-99", "The address names no date that there can be: “2026-99-99”."], ["/train?session=%00", "No session is open"], ["/lifts/exercises?exercise=none", "Bar, plates and rest"]] as const) {
       await page.goto(address + path);
-      await page.locator("#content").getByText(/The address names no|There is no|no such/i).first().waitFor();
+      await page.locator("#content").getByText(says).first().waitFor();
     }
     // The worker goes on: another tab follows, save after save.
     const third = await hand.newPage();
@@ -116,11 +119,12 @@ describe("what once locked every page, or stopped all tabs,", () => {
     const other = await hand.newPage();
     await other.goto(`${address}/`);
     await other.locator("#content h1").waitFor();
+    let kg = 71;
     for (const text of ["1".repeat(300_000), `squat ${"1 ".repeat(40_000)}x`, `80 kg${" ".repeat(40_000)}x 5 rpe`, `squat 5x5${" ".repeat(40_000)}@8`]) {
       await entryLine(page).fill(text);
       await page.getByText(/A line has 2000 characters at most/).first().waitFor();
       const began = Date.now();
-      await write(other, "71.5");
+      await write(other, (kg += 0.1).toFixed(1));
       expect(Date.now() - began).toBeLessThan(5000);
       await entryLine(page).press("Enter");
     }
@@ -129,16 +133,17 @@ describe("what once locked every page, or stopped all tabs,", () => {
 
   it("is refused before it is read: a hundred and thirty thousand pasted lines, a file of fifty million characters", async () => {
     const { page } = hand;
+    const wide = join(mkdtempSync(join(tmpdir(), "oat-column-files-")), "wide.csv");
+    writeFileSync(wide, Buffer.alloc(60_000_000, "7"));
     for (const [path, file] of [["/files", "Spreadsheet file"], ["/lifts/write", "Sheet of sets"]] as const) {
       await page.goto(address + path);
-      const ways = page.getByRole("button", { name: "Paste a sheet" });
-      if (path !== "/files") await ways.click();
       const field = page.getByLabel(file);
       await field.setInputFiles({ name: "long.csv", mimeType: "text/csv", buffer: Buffer.from("2026-06-01,72\n".repeat(130_000)) });
-      await page.getByText("It is too long: 130,00").waitFor();
-      await field.setInputFiles({ name: "wide.csv", mimeType: "text/csv", buffer: Buffer.alloc(50_000_000, "7") });
-      await page.getByText(/It is too long: \d+ million characters/).waitFor();
+      await page.getByText("It is too long: 130,000 lines; at most 100,000 are read. Nothing was changed.").waitFor();
+      await field.setInputFiles(wide);
+      await page.getByText("It is too large: 60 MB").waitFor();
     }
+    rmSync(wide);
     await expectWorking(hand);
   });
 
@@ -152,16 +157,22 @@ describe("what once locked every page, or stopped all tabs,", () => {
     const sets = Array.from({ length: 100_000 }, (_, index) => ({ id: `s${index}`, done: { reps: 5, kg: 20 } }));
     const hostile: [name: string, content: string | Buffer, says: RegExp][] = [
       ["bomb.zip", Buffer.from(bomb), /300 MB/],
-      ["removed.json", archive({ removed: [{ kind: "constructor", id: "x", changed: "2026-06-01T00:00:00.000Z.a" }] }), /removed\[0\]/],
-      ["sets.json", archive({ exercises: [{ id: "squat", name: "Squat" }], sessions: [{ id: "s", personId: "p", date: "2026-06-01", kind: "strength", status: "done", items: [{ id: "i", exerciseId: "squat", sets }] }] }), /sets/],
+      ["removed.json", archive({ removed: [{ kind: "constructor", id: 7, changed: "2026-06-01T00:00:00.000Z/0000/a" }] }), /removed\[0\]/],
+      ["sets.json", archive({ exercises: [{ id: "squat", name: "Squat" }], sessions: [{ id: "s", personId: "p", date: "2026-06-01", kind: "strength", status: "done", items: [{ id: "i", exerciseId: "squat", sets }] }] }), /4,?000 sets/],
     ];
+    let kg = 71;
     for (const [name, content, says] of hostile) {
       await offer(page, name, content);
       const began = Date.now();
-      await write(other, "71.5");
+      await write(other, (kg += 0.1).toFixed(1));
       await saidOf(page, name).getByText(says).waitFor();
       expect(Date.now() - began).toBeLessThan(10_000);
     }
+    // A removal of a kind that there is not, as a later version may write, is taken as it stands and removes nothing.
+    await offer(page, "removed.json", archive({ removed: ["constructor", "__proto__", "toString"].map((kind) => ({ kind, id: "x", changed: "2026-06-01T00:00:00.000Z/0000/a" })) }));
+    await page.getByText("removed.json is sound").waitFor();
+    await page.getByRole("button", { name: "Replace the log by it" }).click();
+    await page.getByRole("status").getByText("Saved: Import of removed.json").waitFor();
     // Reading that is stopped leaves nothing behind.
     await page.getByLabel(/An Oat Column archive/).setInputFiles({ name: "bomb.zip", mimeType: "application/zip", buffer: Buffer.from(bomb) });
     await page.getByRole("button", { name: "Stop" }).click();
@@ -175,7 +186,7 @@ describe("what fails is said, with ways on:", () => {
   let hand: Trainee;
   beforeEach(async () => {
     // What is provoked here is written to the console as well.
-    hand = await trainee({ allow: (problem) => /not drawn|could not be shown/.test(problem) });
+    hand = await trainee({ allow: (problem) => /not drawn|took longer than 20 seconds/.test(problem) });
     await beginLog(hand.page, { "Weight now": "72" });
     await write(hand.page, "71.2 06:15 to be undone");
   });
@@ -209,7 +220,7 @@ describe("what fails is said, with ways on:", () => {
   it("a database that never answers", async () => {
     const page = await hand.context.newPage();
     await hand.page.close();
-    await page.addInitScript(() => { IDBFactory.prototype.open = () => ({ addEventListener: () => {} }) as unknown as IDBOpenDBRequest; });
+    await page.addInitScript(() => { IDBFactory.prototype.open = () => Object.create(IDBOpenDBRequest.prototype, { addEventListener: { value: () => {} } }) as IDBOpenDBRequest; });
     await page.goto(`${address}/`);
     await page.getByText("The browser's storage has not answered for some seconds").waitFor();
     const [file] = await Promise.all([page.waitForEvent("download"), page.getByRole("button", { name: "Save the second copy as an archive" }).click()]);
@@ -236,8 +247,11 @@ describe("what fails is said, with ways on:", () => {
     await page.getByText("71.2 kg at 06:15").waitFor();
     await page.evaluate(() => Object.assign(window, { deaf: true }));
     await page.getByRole("link", { name: "Energy", exact: true }).click();
-    await page.clock.runFor(21_000);
-    await page.getByText("This took longer than 20 seconds and was given up. Nothing was changed.").first().waitFor();
+    const told = page.getByText("This took longer than 20 seconds and was given up. Nothing was changed.").first();
+    await expect.poll(async () => {
+      await page.clock.runFor(6000);
+      return told.isVisible();
+    }, { timeout: 15_000 }).toBe(true);
     await page.getByRole("button", { name: "Try again" }).first().click();
     await page.locator("#content h1").waitFor();
     await write(page, "71.1 06:20 answered");

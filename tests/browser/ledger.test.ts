@@ -57,6 +57,33 @@ describe("the ledger by keyboard alone", () => {
     expect(hand.problems).toEqual([]);
   });
 
+  it("keeps a cell open until it is written: by Enter, or by a press on another cell, which writes it first", async () => {
+    const { page } = hand;
+    await cell(page, "2026-06-09", "weight").click();
+    await page.keyboard.type("72,");
+    // Looking elsewhere leaves it as it is.
+    await page.getByRole("heading", { name: "Ledger" }).click();
+    const open = page.getByRole("grid").getByRole("textbox");
+    expect(await open.inputValue()).toBe("72,");
+    await page.getByLabel("Go to").fill("2026-06-07");
+    expect(await open.inputValue()).toBe("72,");
+    await open.focus();
+    await page.keyboard.type("4");
+    await cell(page, "2026-06-08", "weight").click();
+    await page.getByText("Saved: Weight, Tue 9 Jun 26").waitFor();
+    await cell(page, "2026-06-09", "weight").getByText("72.4").waitFor();
+    expect(await active(page)).toBe("cell-2026-06-08-weight");
+    // One that is refused stays open, wherever is pressed.
+    await page.keyboard.type("nine");
+    await cell(page, "2026-06-05", "weight").dblclick();
+    await page.getByRole("status").filter({ hasText: /weight/i }).first().waitFor();
+    expect(await open.inputValue()).toBe("nine");
+    await open.press("Escape");
+    await page.keyboard.press("Control+z");
+    await page.getByText("Undone: Weight, Tue 9 Jun 26").waitFor();
+    await cell(page, "2026-06-10", "weight").click();
+  });
+
   it("shows a measure as a column once it is chosen, typed into like the others", async () => {
     const { page } = hand;
     await page.getByRole("button", { name: "Columns" }).click();

@@ -23,9 +23,14 @@ export const longestPaste = { characters: 5_000_000, lines: 100_000 };
 export function tooLong(text: string): string | null {
   const { characters, lines } = longestPaste;
   if (text.length > characters) return `It is too long: ${Math.round(text.length / 1e6)} million characters; at most ${characters / 1e6} million are read. Nothing was changed.`;
-  let count = 1;
+  let count = text.endsWith("\n") ? 0 : 1;
   for (let at = text.indexOf("\n"); at >= 0; at = text.indexOf("\n", at + 1)) count += 1;
   return count > lines ? `It is too long: ${count.toLocaleString("en")} lines; at most ${lines.toLocaleString("en")} are read. Nothing was changed.` : null;
+}
+
+/** What is said of a file that is too large to be read at all. @param bytes its size */
+export function tooLarge(bytes: number): string {
+  return `It is too large: ${Math.round(bytes / 1e6)} MB; at most ${longestPaste.characters / 1e6} million characters are read. Nothing was changed.`;
 }
 
 /** How many columns the longest line has. */

@@ -8,6 +8,7 @@ import { allColumns, type LedgerColumn, type LedgerColumnId } from "@/core/ledge
 import { addDays, daysBetween, ledgerDate } from "@/ui/dates";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
+import { useUnsaved } from "@/ui/unsaved";
 import { ChooseColumns } from "./ChooseColumns";
 import { PreviewDialog } from "./PreviewDialog";
 import { useColumns } from "./useColumns";
@@ -42,7 +43,9 @@ function Grid({ all, first, count, todayRow }: { all: ReadonlyMap<LedgerColumnId
   const row = Math.min(count - 1, Math.max(0, daysBetween(first, day)));
   const [column, setColumn] = useState(0);
   const [anchor, setAnchor] = useState<Place | null>(null);
-  const [editing, setEditing] = useState<string | null>(null);
+  /** The cell that is being typed into. It stays where it is, and open, until it is written or left with Escape. */
+  const [editing, setEditing] = useState<{ date: string; column: LedgerColumnId; text: string } | null>(null);
+  useUnsaved(editing !== null);
   const [message, setMessage] = useState<{ text: string; warn: boolean } | null>(null);
   /** The text that was questioned once and is written when Enter is pressed again. */
   const questioned = useRef<string | null>(null);
@@ -82,12 +85,12 @@ function Grid({ all, first, count, todayRow }: { all: ReadonlyMap<LedgerColumnId
     begunOn.current = textAt(place.row, id);
     setAnchor(null);
     setMessage(null);
-    setEditing(text);
+    setEditing({ date: dateAt(place.row), column: id, text });
   };
   const leave = () => { setEditing(null); setMessage(null); focusGrid(); };
   const write = async (then: Place) => {
-    const text = editing!;
-    const found = await ask({ edits: [{ date: dateAt(place.row), column: id, text }] });
+    const { date, column: typedInto, text } = editing!;
+    const found = await ask({ edits: [{ date, column: typedInto, text }] });
     if (found === null) return;
     const now = found.changes[0]?.before ?? begunOn.current;
     const meanwhile = now === begunOn.current ? null : `Another tab has written ${now === "" ? "nothing" : now} here meanwhile.`;
@@ -97,7 +100,7 @@ function Grid({ all, first, count, todayRow }: { all: ReadonlyMap<LedgerColumnId
       questioned.current = text;
       return setMessage({ text: `${caution} Press Enter again if it is right.`, warn: true });
     }
-    if (found.change.length > 0 && !(await commit(found.change, `${all.get(id)!.title}, ${ledgerDate(dateAt(place.row))}`))) return;
+    if (found.change.length > 0 && !(await commit(found.change, `${all.get(typedInto)!.title}, ${ledgerDate(date)}`))) return;
     setEditing(null);
     focusGrid();
     go(then);
@@ -121,8 +124,15 @@ function Grid({ all, first, count, todayRow }: { all: ReadonlyMap<LedgerColumnId
     void propose({ edits: cellsOf((_, one) => textAt(range.top, one)) }, "Filled down");
   };
 
+  /** Where the cell is that is being typed into. */
+  const typedAt = (): Place => ({ row: daysBetween(first, editing!.date), column: columns.indexOf(editing!.column) });
+
   const onKeyDown = (event: KeyboardEvent) => {
-    if (editing !== null) return;
+    if (editing !== null) {
+      // Typed into the grid while a cell elsewhere is still open: that one comes first.
+      if (event.target === scroller.current && event.key.length === 1) go(typedAt());
+      return;
+    }
     const { row: at, column: across } = place;
     const page = Math.max(1, Math.floor((scroller.current?.clientHeight ?? 310) / rowHeight) - 2);
     const jump = event.ctrlKey || event.metaKey;
@@ -146,8 +156,8 @@ function Grid({ all, first, count, todayRow }: { all: ReadonlyMap<LedgerColumnId
   };
   const onEditKey = (event: KeyboardEvent) => {
     if (event.key === "Escape") { event.preventDefault(); leave(); }
-    else if (event.key === "Enter") { event.preventDefault(); void write({ row: place.row + (event.shiftKey ? -1 : 1), column: place.column }); }
-    else if (event.key === "Tab") { event.preventDefault(); void write({ row: place.row, column: Math.min(columns.length - 1, Math.max(0, place.column + (event.shiftKey ? -1 : 1))) }); }
+    else if (event.key === "Enter") { event.preventDefault(); void write({ ...typedAt(), row: typedAt().row + (event.shiftKey ? -1 : 1) }); }
+    else if (event.key === "Tab") { event.preventDefault(); void write({ ...typedAt(), column: Math.min(columns.length - 1, Math.max(0, typedAt().column + (event.shiftKey ? -1 : 1))) }); }
   };
   const onCopy = (event: ClipboardEvent) => {
     if (editing !== null) return;
@@ -191,8 +201,8 @@ function Grid({ all, first, count, todayRow }: { all: ReadonlyMap<LedgerColumnId
                 <span role="rowheader" className={styles.date}>{ledgerDate(date)}</span>
                 {columns.map((one, at) => (
                   <Cell key={one} id={cellId(date, one)} row={rows.get(date)} column={all.get(one)!} index={at} active={index === place.row && at === place.column} chosen={index >= range.top && index <= range.bottom && at >= range.left && at <= range.right}
-                    editing={index === place.row && at === place.column ? editing : null} onEdit={setEditing} onEditKey={onEditKey} onLeave={() => { if (editing !== null && preview === null) leave(); }}
-                    onPoint={(extend) => { go({ row: index, column: at }, extend); focusGrid(); }} onOpen={() => begin(textAt(index, one))} />
+                    editing={editing?.date === date && editing.column === one ? editing.text : null} onEdit={(text) => setEditing({ date, column: one, text })} onEditKey={onEditKey}
+                    onPoint={(extend) => { if (editing !== null) return void write({ row: index, column: at }); go({ row: index, column: at }, extend); focusGrid(); }} onOpen={() => { if (editing === null) begin(textAt(index, one)); }} />
                 ))}
               </div>
             );
@@ -213,16 +223,16 @@ function cellId(date: string, column: LedgerColumnId): string {
   return `cell-${date}-${column.replaceAll(" ", "-")}`;
 }
 
-interface CellProps { id: string; row: LedgerRow | undefined; column: LedgerColumn; index: number; active: boolean; chosen: boolean; editing: string | null; onEdit: (text: string) => void; onEditKey: (event: KeyboardEvent) => void; onLeave: () => void; onPoint: (extend: boolean) => void; onOpen: () => void }
+interface CellProps { id: string; row: LedgerRow | undefined; column: LedgerColumn; index: number; active: boolean; chosen: boolean; editing: string | null; onEdit: (text: string) => void; onEditKey: (event: KeyboardEvent) => void; onPoint: (extend: boolean) => void; onOpen: () => void }
 
-function Cell({ id, row, column, index, active, chosen, editing, onEdit, onEditKey, onLeave, onPoint, onOpen }: CellProps) {
+function Cell({ id, row, column, index, active, chosen, editing, onEdit, onEditKey, onPoint, onOpen }: CellProps) {
   const { words } = column;
   const derived = column.why !== null;
   const classes = [styles.cell, words ? styles.words : styles.number, derived && styles.derived, chosen && styles.chosen, active && styles.active].filter(Boolean).join(" ");
   return (
     <span id={id} role="gridcell" aria-colindex={index + 2} aria-selected={chosen} aria-readonly={derived} className={classes} onMouseDown={(event) => { if (editing === null) { event.preventDefault(); onPoint(event.shiftKey); } }} onDoubleClick={onOpen}
       onPointerUp={(event) => { if (event.pointerType === "touch" && active && editing === null) onOpen(); }}>
-      {editing === null ? `${row?.cells[column.id] ?? ""}${column.id === "weight" && row?.gross ? "?" : ""}` : <input autoFocus inputMode={words ? "text" : "decimal"} className={styles.input} value={editing} aria-label={column.title} onChange={(event) => onEdit(event.target.value)} onKeyDown={onEditKey} onBlur={onLeave} />}
+      {editing === null ? `${row?.cells[column.id] ?? ""}${column.id === "weight" && row?.gross ? "?" : ""}` : <input autoFocus inputMode={words ? "text" : "decimal"} className={styles.input} value={editing} aria-label={column.title} onChange={(event) => onEdit(event.target.value)} onKeyDown={onEditKey} />}
     </span>
   );
 }

@@ -1,7 +1,7 @@
 "use client";
 
 import { useId, type ReactNode } from "react";
-import { longestPaste, tooLong } from "@/core/ledger/paste";
+import { longestPaste, tooLarge, tooLong } from "@/core/ledger/paste";
 
 interface Props {
   label: ReactNode;
@@ -21,8 +21,8 @@ export function SheetField({ label, fileLabel, className, text, onText, onRefuse
     if (why === null) onText(given);
     else onRefused(why);
   };
-  // Of a file that is longer than is read only so much is looked at that this shows.
-  const open = async (file: File) => take(await file.slice(0, 4 * longestPaste.characters + 4).text());
+  // A character takes four bytes at most.
+  const open = async (file: File) => { if (file.size > 4 * longestPaste.characters) onRefused(tooLarge(file.size)); else take(await file.text()); };
   return (
     <>
       <label htmlFor={id} className="quiet">{label}</label>

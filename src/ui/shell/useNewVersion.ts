@@ -41,8 +41,11 @@ export function useNewVersion({ copy, warn }: OpenLog): NewVersion | null {
     const watch = (registration: ServiceWorkerRegistration) => {
       // Without a version in charge the first one simply begins.
       const look = () => { if (registration.waiting && service.controller) setWaiting(registration.waiting); };
+      const watchInstalling = () => registration.installing?.addEventListener("statechange", look);
       look();
-      registration.addEventListener("updatefound", () => registration.installing?.addEventListener("statechange", look));
+      // One that is on its way already is told of by no event any more.
+      watchInstalling();
+      registration.addEventListener("updatefound", watchInstalling);
     };
     const begin = async () => {
       if (!navigator.onLine) return addEventListener("online", () => void begin(), { once: true });
