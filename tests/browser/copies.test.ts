@@ -4,11 +4,9 @@ import { join } from "node:path";
 import type { Page } from "playwright-core";
 import { describe, expect, it } from "vitest";
 import { Random } from "../../src/demo/random";
-import { address, beginLog, exportedLog, trainee, write, type Trainee } from "./harness";
+import { address, beginLog, exportedLog, rounds, trainee, write, type Trainee } from "./harness";
 import { blank, pullPlug } from "./probed";
 
-/** `ROUNDS=20 npm run browser copies` loses the database many times. */
-const rounds = Number(process.env.ROUNDS ?? 2);
 const random = new Random(13);
 
 /** Writes runs that no others are like; each that was said to be saved has to be there ever after. */
@@ -37,7 +35,7 @@ describe("a log whose database is lost", () => {
     const { page } = hand;
     await beginLog(page, { "Weight now": "72" });
     const runs = new Runs();
-    for (let round = 0; round < rounds; round++) {
+    for (let round = 0; round < rounds(2); round++) {
       for (let index = 0; index < 3; index++) await runs.write(page);
       const other = await hand.newPage();
       await blank(other);
@@ -52,7 +50,7 @@ describe("a log whose database is lost", () => {
     }
     expect(hand.problems).toEqual([]);
     await hand.close();
-  }, 60_000 + rounds * 15_000);
+  }, 60_000 + rounds(2) * 15_000);
 
   it("torn by hand in its files, comes back whole, each time", async () => {
     const profile = mkdtempSync(join(tmpdir(), "oat-column-lost-"));
@@ -64,7 +62,7 @@ describe("a log whose database is lost", () => {
     let hand = await open();
     await beginLog(hand.page, { "Weight now": "72" });
     const runs = new Runs();
-    for (let round = 0; round < rounds; round++) {
+    for (let round = 0; round < rounds(2); round++) {
       for (let index = 0; index < 3; index++) await runs.write(hand.page);
       if (random.chance(0.5)) pullPlug(profile);
       await hand.context.close().catch(() => {});
@@ -77,7 +75,7 @@ describe("a log whose database is lost", () => {
     }
     await hand.context.close();
     rmSync(profile, { recursive: true, force: true });
-  }, 60_000 + rounds * 20_000);
+  }, 60_000 + rounds(2) * 20_000);
 });
 
 /** Where files are torn so that the browser can neither open nor delete the database, the page says so, and what to press. */

@@ -9,6 +9,9 @@ import { address } from "./server";
 
 export { address };
 
+/** How often something that is done in rounds is done; `ROUNDS=20 npm run browser copies` does it oftener. */
+export const rounds = (usual: number): number => Number(process.env.ROUNDS ?? usual);
+
 /** The day it is in most tests. */
 export const testDay = "2026-06-11";
 

@@ -93,7 +93,7 @@ const doneSetSchema = open({
 });
 export const setSchema = open({ id, warmUp: z.boolean().nullish(), restSeconds: seconds.nullish(), planned: plannedSetSchema.nullish(), done: doneSetSchema.nullish() });
 export const itemSchema = open({
-  id, exerciseId: id, note: text.nullish(), superset: z.union([text, z.number()]).nullish(), sets: z.array(setSchema).max(500),
+  id, exerciseId: id, note: text.nullish(), superset: z.union([text, z.number()]).nullish(), sets: z.array(setSchema).max(500, "an exercise has at most 500 sets in one session"),
   /** How fast the parts of a repetition are, as the trainee writes it (`3-1-1`). */
   tempo: text.nullish(),
   /** Why the exercise was left out, once it was. */
