@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { strToU8, zipSync } from "fflate";
+import { zipSync } from "fflate";
 import type { Page } from "playwright-core";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import { address, beginLog, exportedLog, offer, testDay, trainee, write, type Trainee } from "./harness";
@@ -20,15 +20,16 @@ async function replaceBy(page: Page, content: string): Promise<void> {
   await page.getByRole("status").getByText("Saved: Import of log.json").waitFor();
 }
 
-/** The log opens anew in a tab of its own, every figure of it; it takes a line, gives it out, and takes it back. */
+/** The log opens anew in a tab of its own, takes a line, shows other views, gives the line out, and takes it back. */
 async function expectWorking(hand: Trainee): Promise<void> {
   const page = await hand.newPage();
-  for (const path of ["/body", "/ledger", "/"]) {
-    await page.goto(address + path);
-    await page.locator("#content h1").waitFor();
+  await page.goto(`${address}/`);
+  await write(page, "71.6 06:40 still here");
+  for (const view of ["Body", "Files"]) {
+    await page.getByRole("link", { name: view, exact: true }).click();
+    await page.getByRole("heading", { level: 1, name: view }).waitFor();
     expect(await page.getByText("This could not be shown").count()).toBe(0);
   }
-  await write(page, "71.6 06:40 still here");
   const { weighIns } = await exportedLog(page);
   expect(weighIns.some(({ date, note }) => date === testDay && note === "still here")).toBe(true);
   await page.getByRole("button", { name: "Undo the last change" }).click();
@@ -152,8 +153,10 @@ describe("what once locked every page, or stopped all tabs,", () => {
     const other = await hand.newPage();
     await other.goto(`${address}/`);
     await other.locator("#content h1").waitFor();
-    const bomb = zipSync({ "log.json": [strToU8(`${archive({}).slice(0, -1)},"note":"${" ".repeat(310_000_000)}"}`), { level: 6 }] });
-    expect(bomb.byteLength).toBeLessThan(400_000);
+    const unpacked = Buffer.alloc(310_000_000, " ");
+    unpacked.write(archive({}));
+    const bomb = zipSync({ "log.json": [unpacked, { level: 1 }] });
+    expect(bomb.byteLength).toBeLessThan(4_000_000);
     const sets = Array.from({ length: 100_000 }, (_, index) => ({ id: `s${index}`, done: { reps: 5, kg: 20 } }));
     const hostile: [name: string, content: string | Buffer, says: RegExp][] = [
       ["bomb.zip", Buffer.from(bomb), /300 MB/],
@@ -177,7 +180,7 @@ describe("what once locked every page, or stopped all tabs,", () => {
     await page.getByLabel(/An Oat Column archive/).setInputFiles({ name: "bomb.zip", mimeType: "application/zip", buffer: Buffer.from(bomb) });
     await page.getByRole("button", { name: "Stop" }).click();
     await page.getByText(/Reading, \d/).waitFor({ state: "detached" });
-    expect(await page.getByRole("alert").count()).toBe(0);
+    expect(await saidOf(page, "bomb.zip").count()).toBe(0);
     await expectWorking(hand);
   });
 });

@@ -15,7 +15,7 @@ describe("pulled plugs", () => {
     await beginLog(begun.page, { "Weight now": "72" });
     await begun.context.close();
     let acknowledged: number | null = null;
-    for (let round = 0; round < rounds(6); round++) {
+    for (let round = 0; round < rounds(4); round++) {
       const hand = await trainee({ profile });
       await hand.page.goto(`${address}/`);
       await hand.page.locator("#content h1").waitFor();
@@ -124,13 +124,13 @@ describe("two tabs", () => {
     const two = await probed(hand, await hand.newPage());
     await one.evaluate(() => (globalThis as unknown as WithProbe).probe.fill("own"));
     // With ROUNDS=25 ten thousand in all.
-    const each = 100 * rounds(6);
+    const each = 100 * rounds(4);
     const edit = (page: Page, seed: number, rounds: number, undoing: boolean) => page.evaluate(([a, b, c]) => (globalThis as unknown as WithProbe).probe.edit("own", a as number, b as number, c as boolean), [seed, rounds, undoing]);
     const plain = await Promise.all([edit(one, 1, each, false), edit(two, 2, each, false)]);
     const wanted = new Map<string, [number, unknown]>();
     for (const { written } of plain) for (const [field, [at, value]] of Object.entries(written)) if ((wanted.get(field)?.[0] ?? 0) < at) wanted.set(field, [at, value]);
     const middle = await one.evaluate((fields) => (globalThis as unknown as WithProbe).probe.outcome("own", fields), [...wanted.keys()]);
-    expect(wanted.size).toBeGreaterThan(150);
+    expect(wanted.size).toBeGreaterThan(100);
     for (const [field, [, value]] of wanted) expect(middle.values[field], field).toBe(value);
     const undone = await Promise.all([edit(one, 3, each, true), edit(two, 4, each, true)]);
     for (const { compared } of [...plain, ...undone]) expect(compared).toBe(12);

@@ -51,7 +51,7 @@ export async function trainee({ width = 1280, height = 800, dark = false, date =
     page.on("request", (request) => { if (!/^http:\/\/127\.0\.0\.1:418\d\//.test(request.url()) && !/^(blob|data):/.test(request.url())) report(`outside: ${request.url()}`); });
   };
   context.on("page", watch);
-  context.setDefaultTimeout(15_000);
+  context.setDefaultTimeout(30_000);
   const prepare = async (page: Page) => { if (date !== null) await page.clock.setFixedTime(new Date(`${date}T06:45:00`)); };
   const page = context.pages()[0] ?? (await context.newPage());
   watch(page);
@@ -91,7 +91,7 @@ export async function write(page: Page, text: string): Promise<void> {
 
 /** The log as the application exports it. */
 export async function exportedLog(page: Page): Promise<ExportedLog> {
-  await page.goto(`${address}/files`);
+  if (!page.url().startsWith(`${address}/files`)) await page.goto(`${address}/files`);
   const [file] = await Promise.all([page.waitForEvent("download"), page.getByRole("button", { name: "Export archive" }).click()]);
   return JSON.parse(readFileSync((await file.path())!, "utf8")) as ExportedLog;
 }

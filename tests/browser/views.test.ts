@@ -158,7 +158,8 @@ describe("units, people and tabs", () => {
     await page.getByLabel("Reps, line 1").fill("5");
     await page.getByLabel("Load, line 1").fill("225");
     await page.getByRole("button", { name: "Save plan" }).click();
-    await page.getByText("1 × 5 at 225 lb").first().waitFor();
+    // What was written before bears the same words.
+    await page.getByRole("status").getByText("Saved: Plan of Friday 12 June").waitFor();
     await page.clock.setFixedTime(new Date("2026-06-12T18:00:00"));
     await page.goto(`${address}/`);
     await page.getByRole("link", { name: "Train", exact: true }).click();
