@@ -21,8 +21,43 @@ const esbuild = await import("esbuild");
 const rows = [];
 const add = (name, value, unit, { reference = null, referenceName = "", ratio = reference === null ? null : value / reference, aim = "", holds = null } = {}) => rows.push({ name, value, unit, reference, referenceName, ratio, aim, holds });
 
-async function launch(profile) {
-  return chromium.launchPersistentContext(profile, { executablePath: findChromium(), headless: true, args: chromiumFlags, viewport: { width: 1280, height: 800 } });
+async function launch(profile, copied = true) {
+  const context = await chromium.launchPersistentContext(profile, { executablePath: findChromium(), headless: true, args: chromiumFlags, viewport: { width: 1280, height: 800 } });
+  if (!copied) await context.addInitScript(withoutCopy);
+  return context;
+}
+
+/** Runs in a page before anything else: the workers that keep the second copy and its reserve cannot be started there. */
+function withoutCopy() {
+  const never = { postMessage() {}, addEventListener() {}, terminate() {}, set onmessage(tell) { setTimeout(tell); }, set onerror(tell) { setTimeout(tell); } };
+  window.Worker = class extends Worker {
+    constructor(url, options) {
+      if (String(url).includes("reserve.js") || options?.name?.startsWith("oat-column-copy")) return never;
+      super(url, options);
+    }
+  };
+}
+
+/** From Enter to "Saved", milliseconds: the middle one of so many weigh-ins, and the slowest but one in twenty. */
+async function measureCommits(page, count) {
+  await page.evaluate(() => {
+    addEventListener("keydown", ({ key }) => { if (key === "Enter") window.entered = performance.now(); }, { capture: true });
+    new MutationObserver(() => { if (window.entered !== undefined && document.body.innerText.includes(window.awaited)) { window.took = performance.now() - window.entered; window.entered = undefined; } }).observe(document.body, { childList: true, subtree: true, characterData: true });
+  });
+  const line = page.getByRole("search", { name: "Quick entry" }).getByRole("textbox");
+  const times = [];
+  for (let index = 0; index < count; index++) {
+    const kg = (70 + index / 10).toFixed(1);
+    await page.evaluate((awaited) => { window.awaited = awaited; window.took = undefined; }, `Saved: Weigh-in ${kg} kg`);
+    await line.fill(kg);
+    await page.getByRole("button", { name: "Enter to log" }).waitFor();
+    await line.press("Enter");
+    if (await page.getByText("Enter again").isVisible()) await line.press("Enter");
+    await page.waitForFunction(() => window.took !== undefined);
+    times.push(await page.evaluate(() => window.took));
+  }
+  times.sort((a, b) => a - b);
+  return { median: times[count >> 1], p95: times[Math.floor(count * 0.95)] };
 }
 
 /** The core in a worker of this browser, with the same stored bytes. */
@@ -99,14 +134,14 @@ async function collectGarbage(context, page) {
 }
 
 /** The application itself on a generated log of so many years. */
-async function measureApplication(years, rounds) {
+async function measureApplication(years, rounds, copied = true) {
   const address = `http://${host}:${appPort}`;
   const server = spawn(process.execPath, [join(root, "bin", "start.mjs"), "--port", String(appPort)], { cwd: root, stdio: ["ignore", "pipe", "inherit"] });
   await new Promise((ready) => { server.stdout.on("data", (chunk) => { if (String(chunk).includes(address)) ready(); }); });
   const profile = mkdtempSync(join(tmpdir(), "oat-column-bench-"));
-  let context = await launch(profile);
+  let context = await launch(profile, copied);
   try {
-    console.error(`the application, ${years} years …`);
+    console.error(`the application, ${years} years${copied ? "" : ", without a second copy"} …`);
     let page = await context.newPage();
     await page.goto(`${address}/?log=generated&years=${years}`);
     await page.locator("#content h1").waitFor({ timeout: 240_000 });
@@ -115,7 +150,7 @@ async function measureApplication(years, rounds) {
     const starts = [];
     for (let round = 0; round < rounds; round++) {
       await context.close();
-      context = await launch(profile);
+      context = await launch(profile, copied);
       page = await context.newPage();
       // The address is opened once before, empty, so that what is measured is the application and not the browser's own start.
       await page.goto(`${address}/icons/none`).catch(() => {});
@@ -139,9 +174,10 @@ async function measureApplication(years, rounds) {
     const aimed = years === 20;
     const label = (name) => `${name}, ${years} year${years === 1 ? "" : "s"}`;
     const start = starts.toSorted((a, b) => a - b)[rounds >> 1];
-    add(label("navigation to the first right figures on Today"), start, "ms", aimed ? { aim: "within 500 ms, final ones", holds: start <= 500 } : {});
+    const commits = await measureCommits(page, 40);
+    if (copied) add(label("navigation to the first right figures on Today"), start, "ms", aimed ? { aim: "within 500 ms, final ones", holds: start <= 500 } : {});
     await context.close();
-    context = await launch(profile);
+    context = await launch(profile, copied);
     await (await context.newPage()).goto("about:blank");
     await context.pages()[0].waitForTimeout(2000);
     const empty = memoryOf(profile);
@@ -155,8 +191,10 @@ async function measureApplication(years, rounds) {
     await collectGarbage(context, page);
     await page.waitForTimeout(3000);
     const settledMemory = memoryOf(profile) - empty;
+    if (!copied) return { start, commits, memory: settledMemory };
     add(label("memory that three tabs add to the empty browser"), full, "MB", { reference: empty, referenceName: "the empty browser" });
     add(label("the same once garbage is collected"), settledMemory, "MB", { reference: empty, referenceName: "the empty browser", ...(aimed ? { aim: "within 400 MB", holds: settledMemory <= 400 } : {}) });
+    return { start, commits, memory: settledMemory };
   } finally {
     await context.close();
     server.kill("SIGTERM");
@@ -165,7 +203,16 @@ async function measureApplication(years, rounds) {
 }
 
 await measureCore();
-for (const [years, rounds] of [[1, 3], [20, 5], [60, 3]]) await measureApplication(years, rounds);
+for (const [years, rounds] of [[1, 3], [20, 5], [60, 3]]) {
+  const found = await measureApplication(years, rounds);
+  if (years !== 20) continue;
+  const without = await measureApplication(years, rounds, false);
+  const beside = (name, unit, of) => add(`with the second copy: ${name}, ${years} years`, of(found), unit, { reference: of(without), referenceName: "without it" });
+  beside("from Enter to Saved, median", "ms", ({ commits }) => commits.median);
+  beside("from Enter to Saved, p95", "ms", ({ commits }) => commits.p95);
+  beside("navigation to the first right figures on Today", "ms", ({ start }) => start);
+  beside("memory of three tabs once garbage is collected", "MB", ({ memory }) => memory);
+}
 writeFileSync(join(root, "bench", "latest.json"), `${JSON.stringify(rows, null, 2)}\n`);
 const number = (value) => (value >= 100 ? value.toFixed(0) : value.toFixed(1));
 for (const { name, value, unit, reference, referenceName, ratio, aim, holds } of rows) {

@@ -3,7 +3,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { zipSync } from "fflate";
 import type { Page } from "playwright-core";
-import { afterEach, beforeEach, describe, expect, it } from "vitest";
+import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { address, beginLog, exportedLog, offer, testDay, trainee, write, type Trainee } from "./harness";
 import { blank } from "./probed";
 
@@ -39,14 +39,12 @@ async function expectWorking(hand: Trainee): Promise<void> {
 
 describe("what once locked every page, or stopped all tabs,", () => {
   let hand: Trainee;
-  beforeEach(async () => {
+  beforeAll(async () => {
     hand = await trainee();
     await beginLog(hand.page, { "Weight now": "72" });
   });
-  afterEach(async () => {
-    expect(hand.problems).toEqual([]);
-    await hand.close();
-  });
+  afterEach(() => { expect(hand.problems).toEqual([]); });
+  afterAll(() => hand.close());
 
   it("is refused: a day that no log can speak of, typed or imported", async () => {
     const { page } = hand;
@@ -112,6 +110,7 @@ describe("what once locked every page, or stopped all tabs,", () => {
       await other.getByText(`${kg} kg`).first().waitFor();
       expect(await third.getByRole("status").innerText()).not.toContain("nother tab");
     }
+    await Promise.all([other.close(), third.close()]);
     await expectWorking(hand);
   });
 
@@ -121,6 +120,7 @@ describe("what once locked every page, or stopped all tabs,", () => {
     await other.goto(`${address}/`);
     await other.locator("#content h1").waitFor();
     let kg = 71;
+    await page.goto(`${address}/`);
     for (const text of ["1".repeat(300_000), `squat ${"1 ".repeat(40_000)}x`, `80 kg${" ".repeat(40_000)}x 5 rpe`, `squat 5x5${" ".repeat(40_000)}@8`]) {
       await entryLine(page).fill(text);
       await page.getByText(/A line has 2000 characters at most/).first().waitFor();
@@ -129,6 +129,7 @@ describe("what once locked every page, or stopped all tabs,", () => {
       expect(Date.now() - began).toBeLessThan(5000);
       await entryLine(page).press("Enter");
     }
+    await other.close();
     await expectWorking(hand);
   });
 
@@ -181,6 +182,7 @@ describe("what once locked every page, or stopped all tabs,", () => {
     await page.getByRole("button", { name: "Stop" }).click();
     await page.getByText(/Reading, \d/).waitFor({ state: "detached" });
     expect(await saidOf(page, "bomb.zip").count()).toBe(0);
+    await other.close();
     await expectWorking(hand);
   });
 });

@@ -1,7 +1,7 @@
 "use client";
 
-import { useEffect, useRef, useState, type FormEvent, type KeyboardEvent, type RefObject } from "react";
-import { longestLine, tooLongLine, type EntryProblem, type Reading } from "@/core/entry/reading";
+import { useCallback, useEffect, useRef, useState, type FormEvent, type KeyboardEvent, type RefObject } from "react";
+import { longestLine, tooLongLine, type EntryChoice, type EntryProblem, type Reading } from "@/core/entry/reading";
 import { useLog } from "../log/LogContext";
 import { longDate } from "../dates";
 import styles from "./entry.module.css";
@@ -26,13 +26,14 @@ export function EntryLine({ inputRef }: { inputRef: RefObject<HTMLInputElement |
     setProblem(null);
   };
 
+  const ask = useCallback((typed: string) => compute.ask("entry", { personId: person.id, today, date: day, text: typed }), [compute, person.id, today, day]);
   useEffect(() => {
     let left = false;
     if (text.trim() !== "") {
-      void compute.ask("entry", { personId: person.id, today, date: day, text }).then((reading) => { if (!left && reading) setRead({ text, day, reading }); }, (error: unknown) => { if (!left) setProblem(error instanceof Error ? error.message : String(error)); });
+      void ask(text).then((reading) => { if (!left && reading) setRead({ text, day, reading }); }, (error: unknown) => { if (!left) setProblem(error instanceof Error ? error.message : String(error)); });
     }
     return () => { left = true; };
-  }, [compute, person.id, today, day, text]);
+  }, [ask, day, text]);
 
   const reading = text.trim() === "" ? null : (read?.reading ?? null);
   const fresh = read?.text === text && read.day === day;
@@ -40,7 +41,7 @@ export function EntryLine({ inputRef }: { inputRef: RefObject<HTMLInputElement |
   const submit = async () => {
     const typed = line.current;
     if (typed.trim() === "") return;
-    const asked = await compute.ask("entry", { personId: person.id, today, date: day, text: typed }).catch((error: unknown) => { setProblem(error instanceof Error ? error.message : String(error)); return null; });
+    const asked = await ask(typed).catch((error: unknown) => { setProblem(error instanceof Error ? error.message : String(error)); return null; });
     if (asked === null) return;
     setRead({ text: typed, day, reading: asked });
     if (asked.change === null) return;
@@ -61,11 +62,12 @@ export function EntryLine({ inputRef }: { inputRef: RefObject<HTMLInputElement |
       if (text === "") inputRef.current?.blur();
       else write("");
     }
-    const first = reading?.completions[0] ?? reading?.choices[0];
-    if (event.key === "Tab" && !event.shiftKey && first && fresh) {
-      event.preventDefault();
-      write(first.text);
-    }
+    if (event.key !== "Tab" || event.shiftKey || firstOf(reading) === undefined) return;
+    event.preventDefault();
+    const typed = line.current;
+    // What was typed last may not have been answered yet.
+    if (fresh) write(firstOf(reading)!.text);
+    else void ask(typed).then((asked) => { const first = firstOf(asked); if (first !== undefined && line.current === typed) write(first.text); }, () => {});
   };
   const take = (choice: string) => {
     write(choice);
@@ -107,4 +109,9 @@ function Underlined({ text, problems }: { text: string; problems: readonly Entry
       <span className="warn">{" "}{problems.map(({ message }) => message).join(" ")}</span>
     </p>
   );
+}
+
+/** What Tab takes. */
+function firstOf(reading: Reading | null): EntryChoice | undefined {
+  return reading?.completions[0] ?? reading?.choices[0];
 }
