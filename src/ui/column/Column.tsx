@@ -111,11 +111,15 @@ function WeekRule({ week, printer }: { week: NonNullable<ColumnRow["week"]>; pri
   return (
     <div className={styles.week} aria-hidden="true">
       <span title="Median of the week's weigh-ins">{week.medianKg === null ? "" : `med ${printer.massNumber(week.medianKg)}`}</span>
-      <span title="Mornings weighed; sessions done of planned">{week.days === 0 ? "no weigh-in" : `${week.days} days`}{week.planned > 0 ? ` · ${week.done} of ${week.planned}` : ""}{week.open ? " · open" : ""}</span>
+      <span title="Mornings weighed; sessions done of planned">{week.days === 0 ? "no weigh-in" : daysText(week.days)}{week.planned > 0 ? ` · ${week.done} of ${week.planned}` : ""}{week.open ? " · open" : ""}</span>
     </div>
   );
 }
 
 function rowLabel(date: string, row: ColumnRow | undefined, printer: Printer): string {
-  return [longDate(date), row?.weighedKg != null ? printer.mass(row.weighedKg) : null, ...(row?.marks ?? []).map(({ title, status }) => `${title} ${status}`), row?.foodShare != null ? `food ${printer.percent(row.foodShare)}` : null, row?.note, row?.week?.medianKg != null ? `week: median ${printer.mass(row.week.medianKg)} of ${row.week.days} days, ${row.week.done} of ${row.week.planned} sessions done` : null].filter(Boolean).join(", ");
+  return [longDate(date), row?.weighedKg != null ? printer.mass(row.weighedKg) : null, ...(row?.marks ?? []).map(({ title, status }) => `${title} ${status}`), row?.foodShare != null ? `food ${printer.percent(row.foodShare)}` : null, row?.note, row?.week?.medianKg != null ? `week: median ${printer.mass(row.week.medianKg)} of ${daysText(row.week.days)}, ${row.week.done} of ${row.week.planned} sessions done` : null].filter(Boolean).join(", ");
+}
+
+function daysText(count: number): string {
+  return count === 1 ? "1 day" : `${count} days`;
 }
