@@ -18,7 +18,7 @@ import { Answers, everyView } from "./queries";
 type Json = Record<string, unknown>;
 
 /** `MUTANTS=5000 npx vitest run src/compute/hostileArchives.test.ts`; a part of them by default. */
-const mutants = Number(process.env.MUTANTS ?? 1500);
+const mutants = Number(process.env.MUTANTS ?? 600);
 /** One in so many is written into a database, opened anew, edited, undone and given out. */
 const storedEvery = 20;
 /** An answer may take so long, in milliseconds. */

@@ -35,7 +35,7 @@ describe("a log whose database is lost", () => {
     const { page } = hand;
     await beginLog(page, { "Weight now": "72" });
     const runs = new Runs();
-    for (let round = 0; round < rounds(2); round++) {
+    for (let round = 0; round < rounds(1); round++) {
       for (let index = 0; index < 3; index++) await runs.write(page);
       const other = await hand.newPage();
       await blank(other);
@@ -50,7 +50,7 @@ describe("a log whose database is lost", () => {
     }
     expect(hand.problems).toEqual([]);
     await hand.close();
-  }, 60_000 + rounds(2) * 15_000);
+  }, 60_000 + rounds(1) * 15_000);
 
   it("torn by hand in its files, comes back whole, each time", async () => {
     const profile = mkdtempSync(join(tmpdir(), "oat-column-lost-"));
@@ -62,7 +62,7 @@ describe("a log whose database is lost", () => {
     let hand = await open();
     await beginLog(hand.page, { "Weight now": "72" });
     const runs = new Runs();
-    for (let round = 0; round < rounds(2); round++) {
+    for (let round = 0; round < rounds(1); round++) {
       for (let index = 0; index < 3; index++) await runs.write(hand.page);
       if (random.chance(0.5)) pullPlug(profile);
       await hand.context.close().catch(() => {});
@@ -75,7 +75,7 @@ describe("a log whose database is lost", () => {
     }
     await hand.context.close();
     rmSync(profile, { recursive: true, force: true });
-  }, 60_000 + rounds(2) * 20_000);
+  }, 60_000 + rounds(1) * 20_000);
 });
 
 /** Where files are torn so that the browser can neither open nor delete the database, the page says so, and what to press. */
