@@ -1,5 +1,6 @@
 import { proxy, wrap, type Endpoint, type Remote } from "comlink";
 import { v7 as newId } from "uuid";
+import { messageOf } from "@/core/messageOf";
 import type { LogName } from "@/store/database";
 import { StoreProblem } from "@/store/problems";
 import { answerKey } from "./answerKey";
@@ -123,7 +124,7 @@ export class ComputeClient {
     };
     const watching = this.#call((session) => session.watch(held.name, held.asks as never, proxy(tell)), budget, (problem) => { held.problem = problem; });
     // A log that cannot be opened at all is said where it is opened, not of every question.
-    watching.catch((error: unknown) => this.#everOpened && tell(undefined, error instanceof Error ? error.message : String(error)));
+    watching.catch((error: unknown) => this.#everOpened && tell(undefined, messageOf(error)));
     return watching;
   }
 

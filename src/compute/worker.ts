@@ -6,6 +6,7 @@ import { checkingLog, type Finding } from "@/core/log/check";
 import { copyOf } from "@/core/log/copy";
 import { peopleOf, sizeOf, type Log } from "@/core/log/log";
 import { equal, type Memo } from "@/core/memo";
+import { messageOf } from "@/core/messageOf";
 import type { Steps } from "@/core/steps";
 import { checkLayout, type Between, type LayoutFinding } from "@/store/check";
 import { openDatabase, type LogDatabase, type LogName } from "@/store/database";
@@ -137,7 +138,7 @@ class LogInMemory {
       watch.answer.refresh();
     } catch (error) {
       watch.sent = -1;
-      watch.watcher(undefined, error instanceof Error ? error.message : String(error));
+      watch.watcher(undefined, messageOf(error));
       return;
     }
     if (watch.answer.changed === watch.sent) return;

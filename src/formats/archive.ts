@@ -6,6 +6,7 @@ import { recordKinds, type AnyRecord } from "@/core/log/records";
 import { referencesOf } from "@/core/log/references";
 import { recordSchemas, tombstoneSchema } from "@/core/log/schema";
 import { withSoundStamp } from "@/core/log/stamp";
+import { messageOf } from "@/core/messageOf";
 import { atOnce, type Steps } from "@/core/steps";
 import { unpacking, ZipProblem, type Unpacked } from "./zip";
 
@@ -42,7 +43,7 @@ export function* readingArchive(bytes: Uint8Array): Steps<ArchiveReading> {
   } catch (error) {
     if (error instanceof Refusal) return refuse(error.path, error.message);
     if (error instanceof ZipProblem) return refuse(error.place, error.message);
-    return refuse("(file)", `it could not be read: ${error instanceof Error ? error.message : String(error)}`);
+    return refuse("(file)", `it could not be read: ${messageOf(error)}`);
   }
 }
 

@@ -1,3 +1,5 @@
+import { messageOf } from "@/core/messageOf";
+
 /** What can go wrong between the log and the browser's storage. */
 export type ProblemKind = "unavailable" | "damaged" | "closed" | "cleared" | "lost" | "stopped" | "blocked" | "full" | "noRoom" | "outdated" | "newer" | "invalid" | "failed";
 
@@ -35,5 +37,5 @@ export function problemOf(error: unknown): StoreProblem {
   if (name === "SecurityError") return new StoreProblem("unavailable");
   if (name === "UnknownError") return new StoreProblem("damaged");
   if (name === "InvalidStateError") return new StoreProblem("closed");
-  return new StoreProblem("failed", error instanceof Error ? error.message : String(error));
+  return new StoreProblem("failed", messageOf(error));
 }

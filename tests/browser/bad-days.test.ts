@@ -1,9 +1,9 @@
-import { execFileSync } from "node:child_process";
 import { writeFileSync, mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { describe, expect, it } from "vitest";
 import { address, beginLog, trainee, write } from "./harness";
+import { blank, pullPlug } from "./probed";
 
 describe("bad days", () => {
   it("killed right after it said saved, the entry is there", async () => {
@@ -11,8 +11,7 @@ describe("bad days", () => {
     const first = await trainee({ profile });
     await beginLog(first.page, { "Weight now": "72" });
     await write(first.page, "71.3 06:20 killed");
-    // The whole browser at once, as when the plug is pulled: every process of this profile, with signal 9.
-    execFileSync("pkill", ["-9", "-f", profile]);
+    pullPlug(profile);
     await first.context.close().catch(() => {});
     const second = await trainee({ profile });
     await second.page.goto(`${address}/`);
@@ -96,7 +95,7 @@ describe("bad days", () => {
   it("an upgrade blocked by another tab says so", async () => {
     const hand = await trainee();
     // Another tab with an older layout that does not let go.
-    await hand.page.goto(`${address}/mode.js`);
+    await blank(hand.page);
     await hand.page.evaluate(() => new Promise((resolve) => { const request = indexedDB.open("oat-column-own", 1); request.onsuccess = () => { Object.assign(window, { held: request.result }); resolve(null); }; }));
     const other = await hand.newPage();
     await other.addInitScript(() => {

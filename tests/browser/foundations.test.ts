@@ -6,7 +6,7 @@ import type { Page } from "playwright-core";
 import { describe, expect, it } from "vitest";
 import { root } from "../../bin/machine.mjs";
 import { address, beginLog, openDemo, rounds, testDay, trainee, write } from "./harness";
-import { probed, pullPlug, type WithProbe } from "./probed";
+import { blank, probed, pullPlug, type WithProbe } from "./probed";
 
 describe("pulled plugs", () => {
   it("right after saved was said, every entry is there and the log checks clean", async () => {
@@ -226,7 +226,7 @@ describe("reading a log", () => {
 
 /** Deletes the log's database, and with it the copy beside it or not, while no page of the application is open. */
 async function discard(page: Page, copyToo: boolean): Promise<void> {
-  await page.goto(`${address}/mode.js`);
+  await blank(page);
   await page.evaluate(async (all) => {
     await new Promise((resolve) => { indexedDB.deleteDatabase("oat-column-own").onsuccess = resolve; });
     const root = (await navigator.storage.getDirectory()) as FileSystemDirectoryHandle & { keys: () => AsyncIterable<string> };

@@ -23,10 +23,9 @@ export async function probed(hand: Trainee, page = hand.page): Promise<Page> {
   return page;
 }
 
-/** A page of the application's address on which nothing of it runs. */
+/** A page of the application's address on which nothing of it runs: the text of a file, whoever answers for it. */
 export async function blank(page: Page): Promise<void> {
-  await page.route(`${address}/probe`, (route) => route.fulfill({ contentType: "text/html", body: "<!doctype html><title>probe</title><link rel=icon href=data:,>" }));
-  await page.goto(`${address}/probe`);
+  await page.goto(`${address}/mode.js`);
 }
 
 /** Ends every process of a profile at once, as when the plug is pulled. */

@@ -5,7 +5,7 @@ import { useCallback, useEffect, useState } from "react";
 import { printNumber } from "@/core/units/number";
 import { canBackUp, chooseFolder, type BackupStanding } from "@/store/backup";
 import { instantText } from "@/ui/dates";
-import { download } from "@/ui/download";
+import { handOutArchive } from "@/ui/handOutArchive";
 import { leftAt, noteLeaving } from "@/ui/log/leftAt";
 import { useLog } from "@/ui/log/LogContext";
 import styles from "@/ui/view.module.css";
@@ -30,12 +30,7 @@ export function Copies() {
   useEffect(() => { void looked().then(setFound).catch(() => {}); }, [looked, notice]);
   const left = leftAt(name);
   const saveCopy = () => handing.out(async () => {
-    const now = new Date().toISOString();
-    const archive = await (await copy()).archive(now.replace(/\.\d+Z$/, "Z"));
-    if (archive === null) throw new Error("the second copy holds nothing yet.");
-    const zip = typeof archive !== "string";
-    download(`oat-column-second-copy-${now.slice(0, 10)}.${zip ? "zip" : "json"}`, archive, zip ? "application/zip" : "application/json");
-    noteLeaving(name, "archive");
+    if (!(await handOutArchive(name, "oat-column-second-copy", async (exportedAt) => (await copy()).archive(exportedAt)))) throw new Error("the second copy holds nothing yet.");
   });
   const bringBack = () => handing.out(async () => {
     const found = await (await copy()).laidOut();

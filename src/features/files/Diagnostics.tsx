@@ -4,6 +4,7 @@ import { Button } from "antd";
 import { useState } from "react";
 import { laidOutAnew } from "@/compute/archives";
 import type { Diagnosis } from "@/compute/worker";
+import { messageOf } from "@/core/messageOf";
 import { printNumber } from "@/core/units/number";
 import { useLog } from "@/ui/log/LogContext";
 import styles from "@/ui/view.module.css";
@@ -25,7 +26,7 @@ export function Diagnostics() {
     try {
       setFound(await checking.run((told) => compute.diagnose(today, told)));
     } catch (error) {
-      setProblem(error instanceof Error ? error.message : String(error));
+      setProblem(messageOf(error));
     }
   };
   const repairs = found?.findings.flatMap(({ repair }) => repair ?? []) ?? [];

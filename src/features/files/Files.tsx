@@ -16,7 +16,7 @@ import styles from "@/ui/view.module.css";
 import { ProfileFieldset } from "../firstRun/ProfileFieldset";
 import { profileFields, withProfile } from "../firstRun/profile";
 import { madeUpLog, writeArchiveFile, writeFiguresFile } from "@/compute/archives";
-import { noteLeaving } from "@/ui/log/leftAt";
+import { handOutArchive } from "@/ui/handOutArchive";
 import { Copies } from "./Copies";
 import { useHandOut } from "./useHandOut";
 import { Diagnostics } from "./Diagnostics";
@@ -34,12 +34,7 @@ export function Files() {
   const holdings = useHousehold("holdings");
   const { mode, setMode } = useMode();
   const handing = useHandOut();
-  const exportLog = () => handing.out(async () => {
-    const archive = await writeArchiveFile(name, new Date().toISOString().replace(/\.\d+Z$/, "Z"));
-    if (typeof archive === "string") download(`oat-column-${today}.json`, archive, "application/json");
-    else download(`oat-column-${today}.zip`, archive, "application/zip");
-    noteLeaving(name, "archive");
-  });
+  const exportLog = () => handing.out(async () => { await handOutArchive(name, "oat-column", (exportedAt) => writeArchiveFile(name, exportedAt), today); });
   const exportFigures = () => handing.out(async () => download(`oat-column-figures-${today}.json`, await writeFiguresFile(name, today), "application/json"));
   return (
     <>

@@ -4,6 +4,7 @@ import { Button } from "antd";
 import { useId, useState } from "react";
 import { readArchiveFile } from "@/compute/archives";
 import type { ImportReading } from "@/compute/archiveWorker";
+import { messageOf } from "@/core/messageOf";
 import { printNumber } from "@/core/units/number";
 import { useLog } from "@/ui/log/LogContext";
 import { useUnsaved } from "@/ui/unsaved";
@@ -31,7 +32,7 @@ export function ImportPanel() {
       setFound(reading === null ? null : { file: file.name, ...reading });
     } catch (error) {
       // Whatever it was, it is told: a file that cannot be read, a worker that ended, too little room in memory.
-      setFound({ file: file.name, problems: [{ path: "(file)", message: error instanceof Error ? error.message : String(error) }] });
+      setFound({ file: file.name, problems: [{ path: "(file)", message: messageOf(error) }] });
     }
   };
   return (

@@ -7,6 +7,7 @@ import type { WorkbookView } from "@/core/figures/views/workbook";
 import type { LedgerPreview } from "@/core/figures/views/ledger";
 import { allColumns, ledgerColumns } from "@/core/ledger/columns";
 import type { DateOrder } from "@/core/ledger/paste";
+import { messageOf } from "@/core/messageOf";
 import { printNumber, printSigned } from "@/core/units/number";
 import type { ColumnReading } from "@/core/workbook/explain";
 import { roles, type Role } from "@/core/workbook/sheet";
@@ -33,7 +34,7 @@ export function Workbook() {
   const look = (given: string, wanted: { roles: Role[] | null; order: DateOrder | null }) => {
     setText(given);
     if (given.trim() === "") return setFound(null);
-    void compute.ask("workbook", { ...asking, text: given, ...wanted }).then(setFound, (error: unknown) => setFound({ reason: error instanceof Error ? error.message : String(error) }));
+    void compute.ask("workbook", { ...asking, text: given, ...wanted }).then(setFound, (error: unknown) => setFound({ reason: messageOf(error) }));
   };
   const take = async () => {
     if (found === null || "reason" in found) return;

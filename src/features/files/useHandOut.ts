@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { messageOf } from "@/core/messageOf";
 
 /** Work that ends in a file handed to the trainee: one at a time, and whatever goes wrong is told. */
 export function useHandOut(): { out: (work: () => Promise<void>) => Promise<void>; busy: boolean; problem: string | null } {
@@ -10,7 +11,7 @@ export function useHandOut(): { out: (work: () => Promise<void>) => Promise<void
     try {
       await work();
     } catch (error) {
-      setProblem(`It could not be made: ${error instanceof Error ? error.message : String(error)} Nothing was changed.`);
+      setProblem(`It could not be made: ${messageOf(error)} Nothing was changed.`);
     } finally {
       setBusy(false);
     }

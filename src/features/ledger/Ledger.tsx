@@ -5,6 +5,7 @@ import { useEffect, useMemo, useRef, useState, type ClipboardEvent, type Keyboar
 import type { LedgerAsk, LedgerPreview, LedgerRow } from "@/core/figures/views/ledger";
 import { tooLong } from "@/core/ledger/paste";
 import { allColumns, type LedgerColumn, type LedgerColumnId } from "@/core/ledger/columns";
+import { messageOf } from "@/core/messageOf";
 import { addDays, daysBetween, ledgerDate } from "@/ui/dates";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
@@ -43,14 +44,12 @@ function Grid({ all, first, count, todayRow }: { all: ReadonlyMap<LedgerColumnId
   const row = Math.min(count - 1, Math.max(0, daysBetween(first, day)));
   const [column, setColumn] = useState(0);
   const [anchor, setAnchor] = useState<Place | null>(null);
-  /** The cell that is being typed into. It stays where it is, and open, until it is written or left with Escape. */
-  const [editing, setEditing] = useState<{ date: string; column: LedgerColumnId; text: string } | null>(null);
+  /** The cell that is being typed into, and what it said before: another tab may write in it meanwhile. It stays where it is, and open, until it is written or left with Escape. */
+  const [editing, setEditing] = useState<{ date: string; column: LedgerColumnId; before: string; text: string } | null>(null);
   useUnsaved(editing !== null);
   const [message, setMessage] = useState<{ text: string; warn: boolean } | null>(null);
   /** The text that was questioned once and is written when Enter is pressed again. */
   const questioned = useRef<string | null>(null);
-  /** What the cell said when its writing was begun: another tab may have written in it since. */
-  const begunOn = useRef("");
   const [preview, setPreview] = useState<{ ask: LedgerAsk; label: string; found: LedgerPreview } | null>(null);
 
   // The React compiler leaves components with this hook alone; it keeps its own state.
@@ -82,18 +81,17 @@ function Grid({ all, first, count, todayRow }: { all: ReadonlyMap<LedgerColumnId
     const { why, title } = all.get(id)!;
     if (why !== null) return setMessage({ text: `${title} cannot be typed over. ${why}`, warn: true });
     questioned.current = null;
-    begunOn.current = textAt(place.row, id);
     setAnchor(null);
     setMessage(null);
-    setEditing({ date: dateAt(place.row), column: id, text });
+    setEditing({ date: dateAt(place.row), column: id, before: textAt(place.row, id), text });
   };
   const leave = () => { setEditing(null); setMessage(null); focusGrid(); };
   const write = async (then: Place) => {
-    const { date, column: typedInto, text } = editing!;
+    const { date, column: typedInto, before, text } = editing!;
     const found = await ask({ edits: [{ date, column: typedInto, text }] });
     if (found === null) return;
-    const now = found.changes[0]?.before ?? begunOn.current;
-    const meanwhile = now === begunOn.current ? null : `Another tab has written ${now === "" ? "nothing" : now} here meanwhile.`;
+    const now = found.changes[0]?.before ?? before;
+    const meanwhile = now === before ? null : `Another tab has written ${now === "" ? "nothing" : now} here meanwhile.`;
     const [refused, caution] = [found.refused[0]?.why ?? null, [meanwhile, found.changes[0]?.caution ?? null].filter((one) => one !== null).join(" ")];
     if (refused !== null) return setMessage({ text: refused, warn: true });
     if (caution !== "" && questioned.current !== text) {
@@ -111,7 +109,7 @@ function Grid({ all, first, count, todayRow }: { all: ReadonlyMap<LedgerColumnId
       const found = await ask(asked);
       if (found !== null) setPreview({ ask: asked, label, found });
     } catch (error) {
-      setMessage({ text: error instanceof Error ? error.message : String(error), warn: true });
+      setMessage({ text: messageOf(error), warn: true });
     }
   };
   const cellsOf = (make: (index: number, one: LedgerColumnId) => string) => {
@@ -201,7 +199,7 @@ function Grid({ all, first, count, todayRow }: { all: ReadonlyMap<LedgerColumnId
                 <span role="rowheader" className={styles.date}>{ledgerDate(date)}</span>
                 {columns.map((one, at) => (
                   <Cell key={one} id={cellId(date, one)} row={rows.get(date)} column={all.get(one)!} index={at} active={index === place.row && at === place.column} chosen={index >= range.top && index <= range.bottom && at >= range.left && at <= range.right}
-                    editing={editing?.date === date && editing.column === one ? editing.text : null} onEdit={(text) => setEditing({ date, column: one, text })} onEditKey={onEditKey}
+                    editing={editing?.date === date && editing.column === one ? editing.text : null} onEdit={(text) => setEditing({ ...editing!, text })} onEditKey={onEditKey}
                     onPoint={(extend) => { if (editing !== null) return void write({ row: index, column: at }); go({ row: index, column: at }, extend); focusGrid(); }} onOpen={() => { if (editing === null) begin(textAt(index, one)); }} />
                 ))}
               </div>

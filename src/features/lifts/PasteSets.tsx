@@ -4,6 +4,7 @@ import { Button } from "antd";
 import { useState } from "react";
 import type { SetsPreview } from "@/core/figures/views/sets";
 import type { DateOrder } from "@/core/ledger/paste";
+import { messageOf } from "@/core/messageOf";
 import { setColumns, type SetColumn, type SetsSheetAsk } from "@/core/workbook/setsSheet";
 import { shortDate } from "@/ui/dates";
 import { orderNames } from "@/ui/inputs/dateOrders";
@@ -35,7 +36,7 @@ export function PasteSets() {
     try {
       setFound(given.trim() === "" ? null : await compute.ask("setsPreview", { ...asking, text: given, ask: wanted }));
     } catch (error) {
-      setFound({ reason: error instanceof Error ? error.message : String(error) });
+      setFound({ reason: messageOf(error) });
     }
   };
   const write = async () => {

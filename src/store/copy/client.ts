@@ -1,4 +1,5 @@
 import { wrap, type Remote } from "comlink";
+import { messageOf } from "@/core/messageOf";
 import type { JournalEntry, LogName, StoredPhoto } from "../database";
 import type { Restored } from "./restore";
 import type { CopyLaidOut, CopyOpening, CopySession } from "./worker";
@@ -31,7 +32,7 @@ export class CopyClient implements SecondCopy {
     this.#worker = new Worker(new URL("./worker.ts", import.meta.url), { type: "module", name: `oat-column-copy-${name}` });
     const failed = new Promise<CopyOpening>((resolve) => { this.#worker.onerror = () => resolve({ state: "none", why: "the part that keeps it could not be started" }); });
     this.#session = wrap<CopySession>(this.#worker);
-    const opening = open(this.#session).catch((error: unknown): CopyOpening => ({ state: "none", why: error instanceof Error ? error.message : String(error) }));
+    const opening = open(this.#session).catch((error: unknown): CopyOpening => ({ state: "none", why: messageOf(error) }));
     this.opened = Promise.race([opening, failed]);
   }
 

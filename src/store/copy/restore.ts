@@ -95,5 +95,10 @@ export async function restore(database: IDBPDatabase<LogDatabase>, reading: Copy
   void transaction.objectStore("journal").put({ sequence, puts: [], removed: [], replaced: true });
   void transaction.objectStore("meta").put({ ...standing, sequence, node: reading.node, stamp: reading.stamp, extra: laidOut.extra, generation: sequence, folded: sequence }, "standing");
   await transaction.done;
-  return { records: sizeOf(reading.log), stamp: reading.stamp, missing: reading.missing, photos: reading.photos.length };
+  return toldOf(reading);
+}
+
+/** What is told of a copy that takes the log's place. */
+export function toldOf({ log, stamp, missing, photos }: CopyReading): Restored {
+  return { records: sizeOf(log), stamp, missing, photos: photos.length };
 }

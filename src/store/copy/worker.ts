@@ -1,21 +1,21 @@
 import "@/core/log/withoutEval";
 import { expose } from "comlink";
 import { deleteDB } from "idb";
+import { messageOf } from "@/core/messageOf";
 import { databaseName, logNames, openDatabase, standingOf, type JournalEntry, type LogName, type StoredPhoto } from "../database";
-import { sizeOf } from "@/core/log/log";
 import { hintChannel, writingLock } from "../hints";
 import { layOut, type LaidOut } from "../pages";
 import { problemOf } from "../problems";
 import { ample, Copyist, copyLock } from "./copyist";
 import { hasRoomIn, NoRoom } from "./folder";
 import { OriginFolder } from "./originFolder";
-import { readCopy, restore, type CopyReading, type Restored } from "./restore";
+import { readCopy, restore, toldOf, type CopyReading, type Restored } from "./restore";
 
 /** How a second copy stands: kept, ahead of the database (which has lost something then), or not kept for a reason in words. */
 export type CopyOpening = { state: "kept" | "ahead" } | { state: "none"; why: string };
 
-/** A copy as it would be written into the log, and what is told of it. */
-export interface CopyLaidOut { laidOut: LaidOut; photos: StoredPhoto[]; told: Restored }
+/** A copy as it would be written into the log. */
+export interface CopyLaidOut { laidOut: LaidOut; photos: StoredPhoto[] }
 
 /** Where another hand hears that a snapshot was laid down. */
 const settledChannel = (name: LogName): string => `oat-column-copy-${name}`;
@@ -97,15 +97,14 @@ class CopySession {
       if (!ok) throw new Error("the server did not say that it may be emptied. Nothing was changed");
       this.#held = held;
     }
-    let told: Restored | null = null;
     for (const [one, reading] of this.#held) {
-      const back = await putBack(one, reading);
-      if (one === name) told = back;
+      await putBack(one, reading);
       // Its copy went with all else, and is laid down again before the memory of it goes.
       await this.open(one);
       await this.#copyist?.snapshot();
       this.close();
     }
+    const told = toldOf(this.#held.get(name)!);
     this.#held.clear();
     return told;
   }
@@ -114,8 +113,7 @@ class CopySession {
   async laidOut(name: LogName): Promise<CopyLaidOut | null> {
     const reading = await this.#read(name);
     if (reading === null) return null;
-    const { log, photos, stamp, missing } = reading;
-    return { laidOut: layOut(log), photos, told: { records: sizeOf(log), photos: photos.length, stamp, missing } };
+    return { laidOut: layOut(reading.log), photos: reading.photos };
   }
 
   /** The newest copy as an archive: JSON text, or a zip when it speaks of photographs; null when there is none. */
@@ -157,7 +155,7 @@ class CopySession {
       if (this.#copyist !== null && this.#copyist.settled !== before) this.#settled?.postMessage(this.#copyist.settled);
       return null;
     } catch (error) {
-      return error instanceof NoRoom ? error.message : `the browser says: ${error instanceof Error ? error.message : String(error)}`;
+      return error instanceof NoRoom ? error.message : `the browser says: ${messageOf(error)}`;
     }
   }
 }

@@ -2,6 +2,7 @@
 
 import { useCallback, useEffect, useRef, useState, type FormEvent, type KeyboardEvent, type RefObject } from "react";
 import { longestLine, tooLongLine, type EntryChoice, type EntryProblem, type Reading } from "@/core/entry/reading";
+import { messageOf } from "@/core/messageOf";
 import { useLog } from "../log/LogContext";
 import { longDate } from "../dates";
 import styles from "./entry.module.css";
@@ -30,7 +31,7 @@ export function EntryLine({ inputRef }: { inputRef: RefObject<HTMLInputElement |
   useEffect(() => {
     let left = false;
     if (text.trim() !== "") {
-      void ask(text).then((reading) => { if (!left && reading) setRead({ text, day, reading }); }, (error: unknown) => { if (!left) setProblem(error instanceof Error ? error.message : String(error)); });
+      void ask(text).then((reading) => { if (!left && reading) setRead({ text, day, reading }); }, (error: unknown) => { if (!left) setProblem(messageOf(error)); });
     }
     return () => { left = true; };
   }, [ask, day, text]);
@@ -41,7 +42,7 @@ export function EntryLine({ inputRef }: { inputRef: RefObject<HTMLInputElement |
   const submit = async () => {
     const typed = line.current;
     if (typed.trim() === "") return;
-    const asked = await ask(typed).catch((error: unknown) => { setProblem(error instanceof Error ? error.message : String(error)); return null; });
+    const asked = await ask(typed).catch((error: unknown) => { setProblem(messageOf(error)); return null; });
     if (asked === null) return;
     setRead({ text: typed, day, reading: asked });
     if (asked.change === null) return;

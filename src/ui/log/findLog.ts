@@ -1,3 +1,4 @@
+import { messageOf } from "@/core/messageOf";
 import { OriginFolder } from "@/store/copy/originFolder";
 import type { Restored } from "@/store/copy/restore";
 import { logNames, openDatabase, type ClosedBy, type LogName } from "@/store/database";
@@ -61,7 +62,7 @@ async function bringBack(name: LogName): Promise<Restored | null> {
   try {
     return await copy.restore();
   } catch (error) {
-    throw new StoreProblem("lost", error instanceof Error ? error.message : String(error));
+    throw new StoreProblem("lost", messageOf(error));
   } finally {
     copy.end();
   }

@@ -4,6 +4,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { madeUpLog, writeArchiveFile } from "@/compute/archives";
 import { ComputeClient } from "@/compute/client";
 import type { Change } from "@/core/log/records";
+import { messageOf } from "@/core/messageOf";
 import { unitsOf } from "@/core/units/printer";
 import { askStorage } from "@/store/persistence";
 import { problemOf, StoreProblem } from "@/store/problems";
@@ -108,7 +109,7 @@ export function useOpenLog(): Opening {
       askPromise();
       return true;
     } catch (error) {
-      say(error instanceof Error ? error.message : String(error), false, true);
+      say(messageOf(error), false, true);
       return false;
     }
   }, [say, askPromise]);

@@ -2,9 +2,9 @@
 
 import { useState } from "react";
 import { writeArchiveFile } from "@/compute/archives";
+import { messageOf } from "@/core/messageOf";
 import type { LogName } from "@/store/database";
-import { download } from "../download";
-import { noteLeaving } from "../log/leftAt";
+import { handOutArchive } from "../handOutArchive";
 import styles from "./shell.module.css";
 
 /** What is shown where something could not be: what went wrong, and every way on. It asks nothing of the part that failed. */
@@ -15,15 +15,11 @@ export function LastResort({ name, reason, tryAgain }: { name: LogName; reason: 
     try {
       setTold(await work());
     } catch (error) {
-      setTold(`That did not succeed: ${error instanceof Error ? error.message : String(error)}`);
+      setTold(`That did not succeed: ${messageOf(error)}`);
     }
   };
   const save = () => doing(async () => {
-    const now = new Date().toISOString();
-    const archive = await writeArchiveFile(name, now.replace(/\.\d+Z$/, "Z"));
-    const zip = typeof archive !== "string";
-    download(`oat-column-${now.slice(0, 10)}.${zip ? "zip" : "json"}`, archive, zip ? "application/zip" : "application/json");
-    noteLeaving(name, "archive");
+    await handOutArchive(name, "oat-column", (exportedAt) => writeArchiveFile(name, exportedAt));
     return "The archive was handed to the browser to keep.";
   });
   const undo = () => doing(async () => {

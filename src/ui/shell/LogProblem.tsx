@@ -1,12 +1,12 @@
 "use client";
 
 import { useEffect, useRef, useState, type ReactNode } from "react";
+import { messageOf } from "@/core/messageOf";
 import { OriginFolder } from "@/store/copy/originFolder";
 import type { CopyClient } from "@/store/copy/client";
 import type { Restored } from "@/store/copy/restore";
 import type { LogName } from "@/store/database";
-import { download } from "../download";
-import { noteLeaving } from "../log/leftAt";
+import { handOutArchive } from "../handOutArchive";
 import { broughtBackKey, restoredText } from "../log/told";
 import styles from "./shell.module.css";
 
@@ -39,20 +39,13 @@ export function LogProblem({ name, alert, mayReplace, children }: Props) {
     try {
       await work(copy);
     } catch (error) {
-      setProblem(`That did not succeed: ${error instanceof Error ? error.message : String(error)}. The second copy is untouched.`);
+      setProblem(`That did not succeed: ${messageOf(error)}. The second copy is untouched.`);
     } finally {
       copy.end();
       setDoing(null);
     }
   };
-  const handOut = async (copy: CopyClient) => {
-    const now = new Date().toISOString();
-    const archive = await copy.archive(now.replace(/\.\d+Z$/, "Z"));
-    if (archive === null) return false;
-    download(`oat-column-second-copy-${now.slice(0, 10)}.${typeof archive === "string" ? "json" : "zip"}`, archive, typeof archive === "string" ? "application/json" : "application/zip");
-    noteLeaving(name, "archive");
-    return true;
-  };
+  const handOut = (copy: CopyClient) => handOutArchive(name, "oat-column-second-copy", (exportedAt) => copy.archive(exportedAt));
   const broughtBack = (restored: Restored | null) => {
     if (restored === null) return setProblem("The second copy holds nothing.");
     sessionStorage.setItem(broughtBackKey, restoredText(restored));
@@ -76,7 +69,7 @@ export function LogProblem({ name, alert, mayReplace, children }: Props) {
       Object.assign(localStorage, settings);
       broughtBack(restored);
     } catch (error) {
-      setProblem(`That did not succeed: ${error instanceof Error ? error.message : String(error)}. Keep this page open and try again; the file that you were handed holds the log as well.`);
+      setProblem(`That did not succeed: ${messageOf(error)}. Keep this page open and try again; the file that you were handed holds the log as well.`);
     } finally {
       setDoing(null);
     }

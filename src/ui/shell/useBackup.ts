@@ -1,6 +1,7 @@
 "use client";
 
 import { useEffect, useRef } from "react";
+import { messageOf } from "@/core/messageOf";
 import { noteLeaving } from "../log/leftAt";
 import type { OpenLog } from "../log/LogContext";
 
@@ -19,7 +20,7 @@ export function useBackup({ backup, name, notice, warn }: OpenLog): void {
       try {
         if (await (await backup()).write()) noteLeaving(name, "backup");
       } catch (error) {
-        if (!left && !told.current) warn(`The backup file could not be written: ${error instanceof Error ? error.message : String(error)}. The log itself is saved; Files says more.`);
+        if (!left && !told.current) warn(`The backup file could not be written: ${messageOf(error)}. The log itself is saved; Files says more.`);
         told.current = true;
       }
       next.current = Date.now() + restsFor * (Date.now() - began);
