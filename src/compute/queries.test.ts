@@ -239,7 +239,7 @@ describe("the views agree with the contract", () => {
 });
 
 describe("entries", () => {
-  const read = (text: string) => answers.answer("entry", { ...rower, date: today, text })!;
+  const read = (text: string) => answers.answer("entry", { ...rower, date: today, text, dateOrder: null })!;
   const sound = (change: Change | null) => change!.every((step) => "remove" in step || recordSchemas[step.kind].safeParse(step.put).success);
   it("are read against the person's own log and give sound records", () => {
     for (const text of ["72.4", "front squat 3x6 82.5 rpe 8", "row 6.5 km 28:00", "breakfast: 80 g oats, 2 eggs", "yesterday: 1 portion lentil soup", "skip Strength B tired"]) {
@@ -254,7 +254,7 @@ describe("entries", () => {
     const working = emptyLog();
     for (const [kind, records] of Object.entries(log.records)) for (const record of records.values()) putRecord(working, kind as "people", record as never);
     const mine = new Answers(working, () => `own${next++}`);
-    const { change, fields } = mine.answer("entry", { ...rower, date: today, text: "deadlift 3x5 140 kg rpe 9" })!;
+    const { change, fields } = mine.answer("entry", { ...rower, date: today, text: "deadlift 3x5 140 kg rpe 9", dateOrder: null })!;
     const promised = Number(/^(\d+\.\d)/.exec(fields.at(-1)!.text)![1]);
     const session = (change![0] as { put: Session }).put;
     expect(session.title).toBe("Strength B");

@@ -67,7 +67,7 @@ export interface Queries {
   energy: { asks: Asking; answers: EnergyView };
   goalPreview: { asks: Asking & GoalAsk; answers: GoalPreview };
   working: { asks: Asking & { on: string; ref: FigureRef }; answers: WorkingResult };
-  entry: { asks: Asking & { date: string; text: string }; answers: Reading };
+  entry: { asks: Asking & { date: string; text: string; dateOrder: "dmy" | "mdy" | null }; answers: Reading };
 }
 
 export type QueryName = keyof Queries;
@@ -155,7 +155,7 @@ export class Answers {
     energy: (asks) => this.#with(this.#of(asks), energyView),
     goalPreview: (asks) => this.#with(this.#of(asks), (figures) => goalPreview(figures, asks)),
     working: (asks) => this.#with(this.#of(asks, asks.on), (figures) => workingOf(figures, asks.ref)),
-    entry: (asks) => this.#with(this.#of(asks), (figures) => entryView(figures, asks.text, mustDay(asks.date), this.newId)),
+    entry: (asks) => this.#with(this.#of(asks), (figures) => entryView(figures, asks.text, mustDay(asks.date), asks.dateOrder, this.newId)),
   };
 
   #with<T>(figures: Figures | null, answer: (figures: Figures) => T): T | null {

@@ -1,115 +1,181 @@
-import { dateOf, type Day } from "../calendar/day";
-import { put, type Exercise, type TrainingSet } from "../log/records";
-import { withSets } from "../planning/perform";
+import { dateOf } from "../calendar/day";
+import { put, type Exercise, type Session, type TrainingSet } from "../log/records";
+import { withSets, type Performed } from "../planning/perform";
 import { estimateMaximum } from "../strength/e1rm";
 import { describeSets } from "../strength/describe";
-import { bodyShare, totalLoad } from "../strength/sets";
+import { namedExercise } from "../strength/library";
+import { bodyShare, quotedKg, totalLoad } from "../strength/sets";
 import { printNumber } from "../units/number";
-import { toKg } from "../units/mass";
-import { parseDecimal } from "../units/number";
-import { problemAt, reading, splitList, after, type EntryContext, type EntryProblem, type EntryChoice, type Part, type Reading } from "./reading";
+import { kgOf } from "./amounts";
+import { placeOf, reading, rewritten, nothingWritten, type EntryChoice, type EntryProblem, type Line, type Reading, type WrittenDown } from "./reading";
+import type { Load } from "./setGrammar";
+import { SetLineReader, type SaidSet } from "./setLine";
+import type { Token } from "./tokens";
 
-type Done = NonNullable<TrainingSet["done"]>;
+/** One exercise of a line with what was written of it. */
+export interface Segment { exercise: Exercise; isNew: boolean; tokens: readonly Token[]; name: { start: number; end: number }; superset?: string }
 
-interface Group { count: number; done: Done; warmUp: boolean }
+/** Beyond this nothing was ever lifted for a repetition, kilograms; and so many times the best is questioned. */
+const [heaviestKg, farBeyond] = [500, 1.6];
+/** More repetitions than this in a set are questioned. */
+const manyReps = 100;
 
-const number = String.raw`(\d+(?:[.,]\d+)?)`;
-const unit = String.raw`(kg|lbs?|lb)`;
-const times = String.raw`\s*[x×*]\s*`;
-/** `90 kg x 6`: one set of six with ninety kilograms. */
-const loadFirst = new RegExp(`^${number}\\s*${unit}${times}(\\d+)$`, "i");
-/** `3x6`, `3x6 90`, `3x6 at 90 kg`, `3x40 s`: sets by reps (or seconds), then the load. */
-const setsFirst = new RegExp(`^(\\d+)${times}(\\d+)(?:\\s*(s|sec|seconds|m)\\b)?(?:\\s*(?:@|at)?\\s*[+]?${number}\\s*${unit}?)?$`, "i");
-/** `5 reps 90 kg`, `6 at 90 kg`: one set. */
-const repsFirst = new RegExp(`^(\\d+)(?:\\s*reps?)?\\s*(?:@|at)\\s*${number}\\s*${unit}?$`, "i");
-/** Both stand at the end of a text without spaces behind it; they look no further back than they must, so that a line of blanks costs nothing. */
-const effort = /(?:rpe|@)\s{0,9}(\d{1,4}(?:[.,]\d)?)$|rir\s{0,9}(\d(?:[.,]\d)?)$/i;
+interface Read { segment: Segment; sets: Performed[]; said: WrittenDown[]; note: string | null; superset: string | null; tempo: string | null }
 
-/** More sets than this in one go are not believed: a load without its unit is meant. */
-const setsBelieved = 12;
-
-/** The sets of one exercise. `part` is what follows its name. */
-export function readLifting(exercise: Exercise, part: Part, day: Day, context: EntryContext, prefix: string): Reading {
+/** The sets of one exercise or of several. */
+export function readLifting(line: Line, segments: readonly Segment[]): Reading {
+  const { day, context, text } = line;
   const date = dateOf(day);
   const problems: EntryProblem[] = [];
   const choices: EntryChoice[] = [];
-  const groups: Group[] = [];
-  for (const piece of splitList(part)) {
-    const result = readGroup(piece, exercise, context);
-    if ("message" in result) problems.push(problemAt(piece, result.message));
-    else groups.push(result);
-    if ("choices" in result) choices.push(...result.choices.map((text) => ({ label: text, text: `${prefix}${exercise.name} ${text}` })));
-  }
-  if (groups.length === 0 && problems.length === 0) {
-    const ask = exercise.measure === "duration" ? "3x40 s" : `3x6 ${context.printer.units.mass === "lb" ? "135 lb" : "60 kg"}`;
-    return reading("session", date, { fields: [{ label: "exercise", text: exercise.name }], problems: [{ start: part.start, end: part.start + 1, message: `Sets are missing, for example ${ask}.` }] });
-  }
-  if (day > context.today) problems.push({ start: part.start, end: part.start + 1, message: "A set cannot have been done in the future." });
-  const done = groups.flatMap(({ count, done, warmUp }) => Array.from({ length: count }, () => ({ done, warmUp })));
+  const cautions: string[] = [];
+  const doubts: { place: { start: number; end: number }; readings: { label: string; text: string }[] }[] = [];
+  const read = segments.map((segment): Read => {
+    const { exercise, tokens } = segment;
+    const result = new SetLineReader(text, tokens, exercise, context.printer.units.mass).read();
+    const at = (from: number, to: number) => (tokens.length === 0 ? segment.name : placeOf(tokens, from, to));
+    for (const { from, to, message, readings } of result.problems) {
+      const place = at(from, to);
+      problems.push({ ...place, message });
+      if (readings) choices.push(...readings.map((one) => ({ label: one.label, text: rewritten(text, [{ ...place, text: one.text }]) })));
+    }
+    for (const { from, to, message, readings } of result.doubts) {
+      problems.push({ ...at(from, to), message });
+      doubts.push({ place: at(from, to), readings });
+    }
+    const ok = result.problems.length === 0 && result.doubts.length === 0;
+    if (ok && result.sets.length === 0) {
+      const ask = exercise.measure === "duration" ? "3x40 s" : exercise.measure === "distance" ? "4x40 m" : exercise.measure === "bodyweight-reps" ? "3x8" : `3x6 ${context.printer.units.mass === "lb" ? "135 lb" : "60 kg"}`;
+      problems.push({ ...segment.name, message: `Sets are missing, for example ${exercise.name.toLowerCase()} ${ask}.` });
+    }
+    const sets = ok ? result.sets.map((set) => performed(set, segment, line, { problems, choices, cautions, place: at(0, tokens.length) })) : [];
+    return { segment, sets: sets.flatMap((set) => set?.performed ?? []), said: sets.flatMap((set) => set?.said ?? []), note: result.note, superset: result.superset ?? segment.superset ?? null, tempo: result.tempo };
+  });
+  // A form that is doubted once is doubted wherever it stands: one answer reads all of the line.
+  const answers = doubts.length === 0 ? [] : Array.from({ length: Math.min(...doubts.map(({ readings }) => readings.length)) }, (_, index): EntryChoice => ({
+    label: [...new Set(doubts.map(({ readings }) => readings[index]!.label))].join(", "), text: rewritten(text, doubts.map(({ place, readings }) => ({ ...place, text: readings[index]!.text }))),
+  }));
+  choices.unshift(...answers);
+  if (day > context.today) problems.push({ ...segments[0]!.name, message: "A set cannot have been done in the future." });
+  const distinct = problems.filter((problem, index) => problems.findIndex(({ message, start }) => message === problem.message && start === problem.start) === index).slice(0, 3);
   const held = context.sessionsOn(day).find(({ kind }) => kind === "strength");
-  const session = withSets(held ?? { id: context.newId(), personId: context.personId, date, kind: "strength", status: "done", items: [] }, exercise.id, done, context.newId);
-  const text = describeSets(done.map(({ done, warmUp }, index) => ({ id: String(index), done, warmUp })), "done", exercise, context.printer);
+  let session: Session = held ?? { id: context.newId(), personId: context.personId, date, kind: "strength", status: "done", items: [] };
+  for (const { segment, sets, note, superset, tempo } of read) session = withSaid(withSets(session, segment.exercise.id, sets, context.newId), segment.exercise.id, { note, superset, tempo });
+  const described = read.map(({ segment, sets }) => ({ name: segment.exercise.name, text: describeSets(sets.map(({ done, warmUp }, index): TrainingSet => ({ id: String(index), done, warmUp })), "done", segment.exercise, context.printer) }));
+  const added = segments.filter(({ isNew }) => isNew).map(({ exercise }) => exercise);
+  for (const { name } of added) cautions.unshift(`"${name}" is not in your library yet. Enter once more adds it as an exercise, with these sets.`);
   return reading("session", date, {
-    fields: [{ label: "exercise", text: exercise.name }, { label: "sets", text: text || "warm-up only" }, ...effortField(groups), ...figuresOf(exercise, done, day, context)],
-    problems, choices, change: problems.length > 0 || choices.length > 0 ? null : [put("sessions", session, held)], label: `${exercise.name} ${text}`,
+    fields: read.flatMap(({ segment, sets, said, note, superset, tempo }, index) => [
+      { label: "exercise", text: segment.exercise.name }, ...(superset ? [{ label: "superset", text: superset }] : []),
+      ...(sets.length > 0 ? [{ label: "sets", text: described[index]!.text || "warm-up only" }] : []),
+      ...warmUpField(sets, segment.exercise, line), ...effortField(said), ...shareField(said), ...restField(sets, line), ...(tempo ? [{ label: "tempo", text: tempo }] : []), ...(note ? [{ label: "note", text: note }] : []), ...figuresOf(segment.exercise, sets, line),
+    ]),
+    problems: distinct, choices: choices.slice(0, 6), caution: cautions.length > 0 ? [...new Set(cautions)].join(" ") : null,
+    change: distinct.length > 0 || choices.length > 0 ? null : [...added.map((exercise) => put("exercises", exercise)), put("sessions", session, held)],
+    written: { ...nothingWritten, sessions: [{ kind: "strength", title: held?.title ?? "", metres: null, seconds: null, purpose: null, effort: null, note: read.flatMap(({ note }) => note ?? []).join("; "), exercises: read.map(({ segment, said, note }) => ({ name: segment.exercise.name, exerciseId: segment.isNew ? "" : segment.exercise.id, note: note ?? "", sets: said })) }] },
+    label: described.map(({ name, text: sets }) => `${name} ${sets}`).join("; "),
   });
 }
 
-function readGroup(piece: Part, exercise: Exercise, context: EntryContext): Group | { message: string; choices: string[] } {
-  const warmUp = /(warm-?up|wu)$/i.exec(piece.text);
-  let text = (warmUp ? piece.text.slice(0, warmUp.index) : piece.text).trimEnd();
-  const rated = effort.exec(text);
-  const isLoadAt = rated !== null && rated[0].startsWith("@") && parseDecimal(rated[1] ?? "")! > 10;
-  let rpe: number | null = null;
-  if (rated && !isLoadAt) {
-    rpe = rated[1] !== undefined ? parseDecimal(rated[1])! : 10 - parseDecimal(rated[2]!)!;
-    if (rpe > 10 || rpe < 0) return { message: "An effort (RPE) runs from 0 to 10.", choices: [] };
-    text = text.slice(0, rated.index);
-  }
-  const kgOf = (value: string, named: string | undefined) => toKg(parseDecimal(value)!, named === undefined ? context.printer.units.mass : /^kg$/i.test(named) ? "kg" : "lb");
-  const group = (count: number, done: Done): Group => ({ count, done: { ...done, ...(rpe === null ? {} : { rpe }) }, warmUp: warmUp !== null });
-  text = text.trim();
-  const first = loadFirst.exec(text);
-  if (first) return group(1, { reps: Number(first[3]), kg: kgOf(first[1]!, first[2]) });
-  const single = repsFirst.exec(text);
-  if (single) return group(1, { reps: Number(single[1]), kg: kgOf(single[2]!, single[3]) });
-  const sets = setsFirst.exec(text);
-  if (!sets) return { message: "Sets are written 3x6 90 kg, or 90 kg x 6.", choices: [] };
-  const [, countText = "", amount = "", measure, load, named] = sets;
-  const count = Number(countText);
-  if (count > setsBelieved) {
-    const loaded = `${countText} ${context.printer.units.mass} x ${amount}`;
-    return { message: `Is ${countText} the load? It can be read two ways.`, choices: load === undefined && measure === undefined ? [loaded] : [] };
-  }
-  if (count === 0) return { message: "No sets are no work: write at least 1x.", choices: [] };
-  if (measure?.toLowerCase().startsWith("s") || (exercise.measure === "duration" && measure === undefined)) return group(count, { seconds: Number(amount), ...(load === undefined ? {} : { kg: kgOf(load, named) }) });
-  if (measure !== undefined) return group(count, { metres: Number(amount), ...(load === undefined ? {} : { kg: kgOf(load, named) }) });
-  if (load === undefined && (exercise.measure ?? "load-reps") === "load-reps") return { message: "The load is missing: write it behind the reps, with 0 for none.", choices: [] };
-  return group(count, { reps: Number(amount), kg: load === undefined ? 0 : kgOf(load, named) });
+interface Told { problems: EntryProblem[]; choices: EntryChoice[]; cautions: string[]; place: { start: number; end: number } }
+
+/** One set as it will stand in the log; null where something is missing, which is told. */
+function performed(set: SaidSet, { exercise }: Segment, { text, day, context }: Line, { problems, choices, cautions, place }: Told): { performed: Performed; said: WrittenDown } | null {
+  const { printer } = context;
+  const measure = exercise.measure ?? "load-reps";
+  const refuse = (message: string, offered: EntryChoice[] = []) => { problems.push({ ...place, message }); if (choices.length === 0) choices.push(...offered); return null; };
+  const timed = set.seconds !== undefined || set.metres !== undefined;
+  if (set.load === undefined && !timed && measure === "load-reps") return refuse("The load is missing: write it behind the reps, with 0 for none.");
+  if (set.load === undefined && measure === "assisted-reps") return refuse("The assistance is missing: write it behind the reps, with 0 for none.");
+  if (set.load?.bodyAlone && measure === "load-reps" && !timed) return refuse(`${exercise.name} counts what is loaded, not the body's own weight. Write the load, or 0 for none.`);
+  if (measure === "duration" && !timed) return refuse(`${exercise.name} is held for a time, for example 3x40 s.`);
+  if (measure === "distance" && !timed) return refuse(`${exercise.name} goes over a distance or a time, for example 4x40 m.`);
+  const kgOfLoad = (load: Load | undefined): number | { reason: string } => {
+    if (load === undefined || load.bodyAlone) return 0;
+    if (load.percent) {
+      if (load.value <= 0 || load.value > 150) return { reason: "A share of the maximum runs from 1 to 150 %." };
+      const kg = context.shareOf(exercise, load.value / 100, day);
+      return kg ?? { reason: `${printNumber(load.value, load.value % 1 === 0 ? 0 : 1)} % of what? There is no maximum of ${exercise.name.toLowerCase()} in force that day. Write the load, or a tested maximum under Lifts.` };
+    }
+    return kgOf(load.value, load.unit ?? printer.units.mass);
+  };
+  const kg = kgOfLoad(set.load);
+  if (typeof kg !== "number") return refuse(kg.reason);
+  const typed = measure === "assisted-reps" && set.load?.added && kg < 0 ? -kg : kg;
+  if (measure === "assisted-reps" && set.load?.added && kg > 0) return refuse("With a load added it is no assisted movement. Write the assistance without +.");
+  if (typed < 0) return refuse(measure === "bodyweight-reps" ? "Less than the body's own weight is assistance: write it with the assisted exercise." : "A load below zero was not lifted.");
+  const parts = set.parts?.map((part) => ({ reps: part.reps, kg: part.load === undefined ? undefined : kgOfLoad(part.load) }));
+  const wrong = parts?.find((part) => typeof part.kg === "object");
+  if (wrong && typeof wrong.kg === "object") return refuse(wrong.kg.reason);
+  if (set.reps === 0 && !set.failed) return refuse("No repetition was completed. If it was tried and missed, write 0f.", [{ label: "tried and missed", text: rewritten(text, [{ ...place, text: text.slice(place.start, place.end).replace(/(?<=[x×*]\s*)0(?![.,\d])/i, "0f") }]) }].filter((one) => one.text !== text));
+  if ((set.reps ?? 0) > 1000) return refuse("More than 1,000 repetitions in a set are not taken.");
+  if ((set.reps ?? 0) > manyReps) cautions.push(`${set.reps} repetitions in one set? Press Enter again if it is right.`);
+  const best = context.bestOf(exercise.id);
+  if (typed > heaviestKg) cautions.push(`${printer.load(typed)} is more than anyone lifts. Press Enter again if it is right.`);
+  else if (best !== null && measure === "load-reps" && best.e1rmKg > 0 && typed > farBeyond * best.e1rmKg) cautions.push(`${printer.load(typed)} is far beyond your best estimated maximum of ${printer.mass(best.e1rmKg)}. Press Enter again if it is right.`);
+  const done = {
+    ...(set.seconds !== undefined ? { seconds: set.seconds } : set.metres !== undefined ? { metres: set.metres } : { reps: set.reps! }), ...(timed && set.load === undefined ? {} : { kg: typed }), ...(set.rpe === undefined ? {} : { rpe: set.rpe }), ...(set.failed ? { failed: true } : {}),
+    ...(parts ? { parts: parts.map((part) => ({ reps: part.reps, ...(typeof part.kg === "number" ? { kg: part.kg } : {}) })) } : {}),
+  };
+  const percent = set.load?.percent ? set.load.value / 100 : null;
+  const planned = { ...(percent === null ? {} : { percent, ...(set.reps === undefined ? {} : { reps: set.reps }) }), ...(set.asManyAsPossible ? { asManyAsPossible: true } : {}) };
+  return {
+    performed: { done, warmUp: set.warmUp ?? false, ...(Object.keys(planned).length > 0 ? { planned } : {}), ...(set.restSeconds === undefined ? {} : { restSeconds: set.restSeconds }) },
+    said: {
+      reps: set.reps ?? null, kg: (bodyShare(exercise) !== null && typed === 0) || (timed && set.load === undefined) ? null : quotedKg(exercise, typed), rpe: set.rpe ?? null, seconds: set.seconds ?? null, metres: set.metres ?? null,
+      warmUp: set.warmUp ?? false, failed: set.failed ?? false, percent, ...(parts ? { parts: parts.map((part) => ({ reps: part.reps, kg: typeof part.kg === "number" ? part.kg : null })) } : {}),
+    },
+  };
 }
 
-function effortField(groups: readonly Group[]): Reading["fields"] {
-  const efforts = groups.flatMap(({ done }) => (done.rpe == null ? [] : [printNumber(done.rpe, done.rpe % 1 === 0 ? 0 : 1)]));
-  return efforts.length === 0 ? [] : [{ label: "effort", text: `RPE ${[...new Set(efforts)].join(", ")}` }];
+/** The session with what else was said of one of its exercises. */
+function withSaid(session: Session, exerciseId: string, { note, superset, tempo }: Pick<Read, "note" | "superset" | "tempo">): Session {
+  if (note === null && superset === null && tempo === null) return session;
+  return { ...session, items: session.items!.map((item) => (item.exerciseId !== exerciseId ? item : { ...item, ...(note === null ? {} : { note: item.note ? `${item.note}; ${note}` : note }), ...(superset === null ? {} : { superset }), ...(tempo === null ? {} : { tempo }) })) };
 }
 
-function figuresOf(exercise: Exercise, sets: readonly { done: Done; warmUp: boolean }[], day: Day, context: EntryContext): Reading["fields"] {
+/** An exercise that is not in the library yet. */
+export function newExercise(name: string, line: Line): Exercise {
+  return namedExercise(line.context.newId(), name.charAt(0).toUpperCase() + name.slice(1));
+}
+
+function warmUpField(sets: readonly Performed[], exercise: Exercise, { context }: Line): Reading["fields"] {
+  const warmUps = sets.filter(({ warmUp }) => warmUp);
+  const text = describeSets(warmUps.map(({ done }, index): TrainingSet => ({ id: String(index), done })), "done", exercise, context.printer);
+  return warmUps.length === 0 ? [] : [{ label: "warm-up", text }];
+}
+
+function restField(sets: readonly Performed[], { context }: Line): Reading["fields"] {
+  const rest = sets.find(({ restSeconds }) => restSeconds !== undefined)?.restSeconds;
+  return rest === undefined ? [] : [{ label: "rest", text: context.printer.duration(rest) }];
+}
+
+function effortField(sets: readonly WrittenDown[]): Reading["fields"] {
+  const efforts = sets.flatMap(({ rpe }) => (rpe === null ? [] : [printNumber(rpe, rpe % 1 === 0 ? 0 : 1)]));
+  return efforts.length === 0 ? [] : [{ label: "effort", text: `RPE ${(new Set(efforts).size === 1 ? efforts.slice(0, 1) : efforts).join(", ")}` }];
+}
+
+function shareField(sets: readonly WrittenDown[]): Reading["fields"] {
+  const shares = [...new Set(sets.flatMap(({ percent }) => (percent === null ? [] : [`${printNumber(percent * 100, (percent * 100) % 1 === 0 ? 0 : 1)} %`])))];
+  return shares.length === 0 ? [] : [{ label: "of the maximum", text: shares.join(", ") }];
+}
+
+function figuresOf(exercise: Exercise, sets: readonly Performed[], { day, context }: Line): Reading["fields"] {
   const working = sets.filter(({ warmUp, done }) => !warmUp && done.reps != null);
   const sides = exercise.perSide ? 2 : 1;
-  const lifts = working.reduce((sum, { done }) => sum + done.reps! * sides, 0);
+  const parts = working.flatMap(({ done }) => [{ reps: done.reps!, kg: done.kg ?? 0 }, ...(done.parts ?? []).map((part) => ({ reps: part.reps ?? 0, kg: part.kg ?? done.kg ?? 0 }))]);
+  const lifts = parts.reduce((sum, { reps }) => sum + reps * sides, 0);
   if (lifts === 0) return [];
-  const load = working.reduce((sum, { done }) => sum + done.reps! * sides * (totalLoad(exercise, done.kg ?? 0, day, context.bodyWeightOn) ?? 0), 0);
+  const load = parts.reduce((sum, { reps, kg }) => sum + reps * sides * (totalLoad(exercise, kg, day, context.bodyWeightOn) ?? 0), 0);
   const share = (bodyShare(exercise) ?? 0) * (context.bodyWeightOn(day) ?? 0);
-  const maxima = working.flatMap(({ done }) => { const total = totalLoad(exercise, done.kg ?? 0, day, context.bodyWeightOn); const one = total === null ? null : estimateMaximum(context.factorFor(exercise.id), total, done.reps!, done.rpe); return one !== null && "kg" in one ? [one.kg - share] : []; });
+  const maxima = working.flatMap(({ done }) => {
+    const total = totalLoad(exercise, done.kg ?? 0, day, context.bodyWeightOn);
+    const one = total === null ? null : estimateMaximum(context.factorFor(exercise.id), total, done.reps!, done.rpe);
+    return one !== null && "kg" in one ? [one.kg - share] : [];
+  });
   const best = context.bestOf(exercise.id);
   return [
     { label: "volume", text: `${lifts} lifts, ${context.printer.volumeLoad(load)}` },
     ...(maxima.length > 0 ? [{ label: "estimated maximum", text: `${context.printer.mass(Math.max(...maxima))}${best ? ` (best ${context.printer.massNumber(best.e1rmKg)}, ${best.date})` : ""}` }] : []),
   ];
-}
-
-/** What follows an exercise's name of the given length. */
-export function afterName(part: Part, length: number): Part {
-  const rest = after(part, length);
-  return rest.text.startsWith(":") ? after(rest, 1) : rest;
 }

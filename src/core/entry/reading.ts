@@ -1,7 +1,8 @@
-import type { Change, Exercise, Food, Recipe, RecordOf, Session, WeighIn } from "../log/records";
+import type { Change, DayNote, Exercise, Food, Recipe, RecordOf, Session, WeighIn } from "../log/records";
 import type { Day } from "../calendar/day";
 import type { Factor } from "../strength/e1rm";
 import type { Printer } from "../units/printer";
+import type { Token } from "./tokens";
 
 /** A line longer than this is not read. */
 export const longestLine = 2000;
@@ -29,6 +30,14 @@ export interface EntryContext {
   /** What the scale may be expected to show, to question a slip of the finger. */
   expectedKg: (day: Day) => number | null;
   bodyWeightOn: (day: Day) => number | null;
+  /** The load that a share of the maximum in force comes to, in steps that can be loaded; null where there is no maximum. */
+  shareOf: (exercise: Exercise, share: number, day: Day) => number | null;
+  noteOn: (day: Day) => DayNote | null;
+  measures: readonly RecordOf<"measures">[];
+  /** The latest reading of a measure before a day; null when there is none. */
+  lastReading: (measureId: string, day: Day) => number | null;
+  /** How a date of figures alone is written where the trainee lives; null where that is not known, and it is asked. */
+  dateOrder: "dmy" | "mdy" | null;
   bestOf: (exerciseId: string) => { e1rmKg: number; date: string } | null;
   newId: () => string;
 }
@@ -39,9 +48,30 @@ export interface EntryProblem { start: number; end: number; message: string }
 /** One of several ways to read the text, or one way to complete it: the text that says it plainly. */
 export interface EntryChoice { label: string; text: string }
 
+/** One set as it was written down: repetitions, seconds or metres, and the load added (below zero for assistance; null for the body alone). */
+export interface WrittenDown {
+  reps: number | null; kg: number | null; rpe: number | null; seconds: number | null; metres: number | null; warmUp: boolean; failed: boolean; percent: number | null;
+  parts?: readonly { reps: number; kg: number | null }[];
+}
+
+/** What a line says, in canonical units, apart from what was in the log before it. */
+export interface Written {
+  weighIns: { kg: number; time: string | null; primary: boolean; note: string }[];
+  sessions: {
+    kind: string; title: string; metres: number | null; seconds: number | null; purpose: string | null; effort: number | null; note: string;
+    exercises: { name: string; exerciseId: string; note: string; sets: WrittenDown[] }[];
+  }[];
+  meals: { name: string; grams: number | null; portions: number | null; meal: string | null }[];
+  waterMl: number | null;
+  readings: { name: string; measureId: string; value: number; unit: string }[];
+  dayNote: string;
+}
+
+export const nothingWritten: Written = { weighIns: [], sessions: [], meals: [], waterMl: null, readings: [], dayNote: "" };
+
 /** What was understood of the line, field by field, and what it will write. */
 export interface Reading {
-  kind: "empty" | "weighIn" | "session" | "meals" | "skip" | "unclear";
+  kind: "empty" | "weighIn" | "session" | "meals" | "skip" | "note" | "several" | "unclear";
   date: string;
   fields: { label: string; text: string }[];
   problems: EntryProblem[];
@@ -52,42 +82,34 @@ export interface Reading {
   caution: string | null;
   /** What Enter writes; null while something is missing. */
   change: Change | null;
+  /** The same in words of the trade. */
+  written: Written;
   /** What the notice will say was logged. */
   label: string;
 }
 
 export function reading(kind: Reading["kind"], date: string, given: Partial<Reading> = {}): Reading {
-  return { kind, date, fields: [], problems: [], choices: [], completions: [], caution: null, change: null, label: "", ...given };
+  return { kind, date, fields: [], problems: [], choices: [], completions: [], caution: null, change: null, written: nothingWritten, label: "", ...given };
 }
 
-/** A part of the line with its place in it. */
-export interface Part { text: string; start: number }
-
-/** The part without spaces at its ends, its place kept right. */
-export function trimmed({ text, start }: Part): Part {
-  const lead = text.length - text.trimStart().length;
-  return { text: text.trim(), start: start + lead };
+/** The line, or a part of it that is read on its own: its tokens, with their places in the whole line. */
+export interface Line {
+  /** The whole line, for what is offered in its place. */
+  text: string;
+  tokens: readonly Token[];
+  day: Day;
+  context: EntryContext;
 }
 
-/** What follows the first `length` characters of a part. */
-export function after({ text, start }: Part, length: number): Part {
-  return trimmed({ text: text.slice(length), start: start + length });
+/** The place of some tokens in the line. */
+export function placeOf(tokens: readonly Token[], from: number, to: number): { start: number; end: number } {
+  const [first, last] = [tokens[Math.min(from, tokens.length - 1)], tokens[Math.min(Math.max(to, from + 1), tokens.length) - 1]];
+  return { start: first?.start ?? 0, end: last?.end ?? 1 };
 }
 
-export function problemAt({ text, start }: Part, message: string): EntryProblem {
-  return { start, end: start + Math.max(1, text.length), message };
-}
-
-/** Splits at commas and semicolons; a comma between two digits is a decimal comma. */
-export function splitList({ text, start }: Part): Part[] {
-  const parts: Part[] = [];
-  let from = 0;
-  for (const match of text.matchAll(/;|,(?!\d)|(?<!\d),/g)) {
-    parts.push(trimmed({ text: text.slice(from, match.index), start: start + from }));
-    from = match.index + 1;
-  }
-  parts.push(trimmed({ text: text.slice(from), start: start + from }));
-  return parts.filter((part) => part.text !== "");
+/** The line with some places written otherwise. */
+export function rewritten(text: string, places: readonly { start: number; end: number; text: string }[]): string {
+  return [...places].sort((a, b) => b.start - a.start).reduce((line, place) => line.slice(0, place.start) + place.text + line.slice(place.end), text);
 }
 
 /** Lower case without accents, for comparing names. */

@@ -55,6 +55,8 @@ export const dayNoteSchema = open({ ...owned, date, text: text.nullish(), activi
 export const exerciseSchema = open({
   ...shared,
   name,
+  /** Short and other names under which it is written. */
+  aliases: z.array(name).max(50).nullish(),
   group: text.nullish(),
   mechanics: z.enum(["compound", "isolation"]).nullish(),
   measure: z.enum(["load-reps", "bodyweight-reps", "assisted-reps", "duration", "distance"]).nullish(),
@@ -125,6 +127,8 @@ export const sessionSchema = open({
   kcal: amount(100_000).nullish(),
   planned: open({ minutes: amount(10_000).nullish(), effort: effort.nullish() }).nullish(),
   distance: open({ planned: coveredSchema.nullish(), done: coveredSchema.nullish(), purpose: text.nullish(), surface: text.nullish() }).nullish(),
+  /** The pieces of a session of pieces, in order; `distance.done` is their sum. */
+  repeats: z.array(open({ metres: metres.nullish(), seconds: seconds.nullish(), restSeconds: seconds.nullish() })).max(500).nullish(),
   items: z.array(itemSchema).max(500).refine((items) => items.reduce((sum, { sets }) => sum + sets.length, 0) <= setsAtMost, `a session has at most ${setsAtMost} sets`).nullish(),
 });
 

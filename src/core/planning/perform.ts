@@ -2,17 +2,22 @@ import type { Item, Session, TrainingSet } from "../log/records";
 
 type Done = NonNullable<TrainingSet["done"]>;
 
+/** A set that was performed, and what else was said of it: as what it was meant, the rest behind it. */
+export interface Performed { done: Done; warmUp: boolean; planned?: NonNullable<TrainingSet["planned"]>; restSeconds?: number }
+
 /** The session with these sets performed: planned sets of the exercise that are still open are filled first, the rest is added. */
-export function withSets(session: Session, exerciseId: string, performed: readonly { done: Done; warmUp: boolean }[], newId: () => string): Session {
+export function withSets(session: Session, exerciseId: string, performed: readonly Performed[], newId: () => string): Session {
   const items = session.items ?? [];
   const held = items.find((item) => item.exerciseId === exerciseId);
   const item: Item = held ?? { id: newId(), exerciseId, sets: [] };
   const waiting = [...performed];
   const filled = item.sets.map((set): TrainingSet => {
     const next = waiting.findIndex(({ warmUp }) => warmUp === (set.warmUp ?? false));
-    return set.done || next < 0 ? set : { ...set, done: waiting.splice(next, 1)[0]!.done };
+    if (set.done || next < 0) return set;
+    const { done, restSeconds } = waiting.splice(next, 1)[0]!;
+    return { ...set, ...(restSeconds === undefined ? {} : { restSeconds }), done };
   });
-  const added = waiting.map(({ done, warmUp }): TrainingSet => ({ id: newId(), ...(warmUp ? { warmUp } : {}), done }));
+  const added = waiting.map(({ done, warmUp, planned, restSeconds }): TrainingSet => ({ id: newId(), ...(warmUp ? { warmUp } : {}), ...(restSeconds === undefined ? {} : { restSeconds }), ...(planned ? { planned } : {}), done }));
   const changed = { ...item, sets: [...filled, ...added] };
   return withStatus({ ...session, items: held ? items.map((one) => (one === held ? changed : one)) : [...items, changed] });
 }

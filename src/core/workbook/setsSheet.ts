@@ -1,6 +1,7 @@
 import { dateOf, type Day } from "../calendar/day";
 import { groupBy } from "../calendar/groupBy";
-import { candidatesFor, matchName } from "../entry/names";
+import { candidatesFor, sameName } from "../entry/names";
+import { aliasesOf } from "../strength/usualNames";
 import { folded } from "../entry/reading";
 import { ordersOf, sheetDay, tooLong, widthOf, type DateOrder } from "../ledger/paste";
 import { put, type Change, type Exercise, type Session, type TrainingSet } from "../log/records";
@@ -99,10 +100,9 @@ function columnsOf(heads: readonly string[], headed: boolean, body: readonly (re
 function exerciseFor(typed: string, settled: ReadonlyMap<string, string | null>, exercises: readonly Exercise[]): Exercise | null | undefined {
   const chosen = settled.get(folded(typed));
   if (chosen !== undefined) return chosen === null ? null : exercises.find(({ id }) => id === chosen);
-  const same = exercises.find(({ name }) => folded(name) === folded(typed));
-  if (same) return same;
-  const { found } = matchName(typed, exercises);
-  return found !== null && candidatesFor(typed, exercises).length === 1 ? found : undefined;
+  const same = exercises.filter(({ name }) => sameName(name, typed));
+  const short = same.length > 0 ? same : exercises.filter((exercise) => aliasesOf(exercise).some((alias) => sameName(alias, typed)));
+  return short.length === 1 ? short[0] : undefined;
 }
 
 function likely(typed: string, exercises: readonly Exercise[]): { id: string; name: string }[] {

@@ -4,7 +4,7 @@ import { useCallback, useEffect, useRef, useState, type FormEvent, type Keyboard
 import { longestLine, tooLongLine, type EntryChoice, type EntryProblem, type Reading } from "@/core/entry/reading";
 import { messageOf } from "@/core/messageOf";
 import { useLog } from "../log/LogContext";
-import { longDate } from "../dates";
+import { dateOrder, longDate } from "../dates";
 import styles from "./entry.module.css";
 
 /** The quick-entry line: what is typed is read as it is typed, and Enter writes it. */
@@ -27,7 +27,7 @@ export function EntryLine({ inputRef }: { inputRef: RefObject<HTMLInputElement |
     setProblem(null);
   };
 
-  const ask = useCallback((typed: string) => compute.ask("entry", { personId: person.id, today, date: day, text: typed }), [compute, person.id, today, day]);
+  const ask = useCallback((typed: string) => compute.ask("entry", { personId: person.id, today, date: day, text: typed, dateOrder: dateOrder() }), [compute, person.id, today, day]);
   useEffect(() => {
     let left = false;
     if (text.trim() !== "") {

@@ -1,0 +1,82 @@
+import { KG_PER_LB, type MassUnit } from "../units/mass";
+import { METRES_PER_MILE } from "../units/length";
+import type { Token } from "./tokens";
+
+/** What was read from some place on, and the place behind it. */
+export interface At<T> { value: T; to: number }
+
+const massUnits: Readonly<Record<string, MassUnit>> = { kg: "kg", kgs: "kg", kilo: "kg", kilos: "kg", kilogram: "kg", kilograms: "kg", lb: "lb", lbs: "lb", pound: "lb", pounds: "lb", "#": "lb" };
+const hours = /^(?:h|hr|hrs|hour|hours)$/;
+const minutes = /^(?:min|mins|minute|minutes)$/;
+const seconds = /^(?:s|sec|secs|second|seconds)$/;
+const lengths: Readonly<Record<string, number>> = { km: 1000, kms: 1000, k: 1000, kilometre: 1000, kilometres: 1000, kilometer: 1000, kilometers: 1000, mi: METRES_PER_MILE, mile: METRES_PER_MILE, miles: METRES_PER_MILE, m: 1, metre: 1, metres: 1, meter: 1, meters: 1, yd: 0.9144, yds: 0.9144, yard: 0.9144, yards: 0.9144 };
+
+/** The mass unit at a place, or null. */
+export function massUnitAt(tokens: readonly Token[], at: number): MassUnit | null {
+  return massUnits[tokens[at]?.text ?? ""] ?? null;
+}
+
+/** Kilograms of a number in a unit. */
+export function kgOf(value: number, unit: MassUnit): number {
+  return unit === "lb" ? value * KG_PER_LB : value;
+}
+
+/** Whether a token is a whole number that can be read in one way. */
+export function isWhole(token: Token | undefined): token is Token {
+  return token?.kind === "number" && token.decimals === 0 && token.pair === null;
+}
+
+/** Whether a token is one of some words. */
+export function isWord(token: Token | undefined, ...words: readonly string[]): boolean {
+  return token?.kind === "word" && words.includes(token.text);
+}
+
+/** Whether a token is one of some marks. */
+export function isMark(token: Token | undefined, ...marks: readonly string[]): boolean {
+  return token?.kind === "mark" && marks.includes(token.text);
+}
+
+/** The length of metres that a unit at a place stands for; null when there is none. */
+export function lengthUnitAt(tokens: readonly Token[], at: number): number | null {
+  const token = tokens[at];
+  return token?.kind === "word" ? (lengths[token.text] ?? null) : null;
+}
+
+/** A distance with its unit: `6 km`, `10k`, `400 m`, `2,000 m` (a comma before three digits and metres parts thousands). */
+export function distanceAt(tokens: readonly Token[], at: number): At<number> | null {
+  const number = tokens[at];
+  const unit = lengthUnitAt(tokens, at + 1);
+  if (number?.kind !== "number" || unit === null) return null;
+  const thousands = number.pair !== null && number.decimals === 3 && unit <= 1;
+  // A point before three digits and metres may part thousands or decimals: the caller finds no distance that anyone covers.
+  return { value: (thousands ? number.pair![0] * 1000 + number.pair![1] : number.value) * unit, to: at + 2 };
+}
+
+/** A time that lasts: `33:10`, `1:02:03`, `48 min 30 s`, `1 h 5`, `90 s`, `48'30"`. NaN for a clock with more than 59 of something. */
+export function durationAt(tokens: readonly Token[], at: number): At<number> | null {
+  const first = tokens[at];
+  if (first?.kind === "clock") {
+    const named = tokens[at + 1];
+    // `48:30 min` says the same; `1:05 h` are hours and minutes.
+    if (named?.kind === "word" && hours.test(named.text) && named.text !== "hr") return { value: first.text.split(":").length === 2 ? first.value * 60 : first.value, to: at + 2 };
+    return { value: first.value, to: named?.kind === "word" && minutes.test(named.text) ? at + 2 : at + 1 };
+  }
+  let [to, total, last] = [at, 0, 4];
+  for (;;) {
+    const [number, unit, then] = [tokens[to], tokens[to + 1], tokens[to + 2]];
+    if (number?.kind !== "number") break;
+    const word = unit?.kind === "word" || isMark(unit, "'", "’", "′", "\"", "″", "”") ? unit!.text : "";
+    const compact = word === "m" && unit!.glued && then?.kind === "number" && then.glued;
+    const rank = hours.test(word) ? 3 : minutes.test(word) || compact || /^['’′]$/.test(word) ? 2 : seconds.test(word) || /^["″”]$/.test(word) ? 1 : 0;
+    // `1h05`: minutes need no unit behind hours; `48'30`: nor seconds behind the mark of minutes.
+    const bare = rank === 0 && isWhole(number) && number.glued && number.value < 60 && (last === 3 || last === 2) && to > at ? last - 1 : 0;
+    if (rank === 0 && bare === 0) break;
+    const place = rank || bare;
+    if (place >= last) break;
+    total += number.value * 60 ** (place - 1);
+    last = place;
+    to += rank === 0 ? 1 : 2;
+    if (isWord(tokens[to], "and") && tokens[to + 1]?.kind === "number" && place > 1) to += 1;
+  }
+  return to === at ? null : { value: total, to: isWord(tokens[to - 1], "and") ? to - 1 : to };
+}
