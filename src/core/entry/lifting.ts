@@ -1,6 +1,7 @@
 import { dateOf } from "../calendar/day";
 import { put, type Exercise, type Session, type TrainingSet } from "../log/records";
 import { withSets, type Performed } from "../planning/perform";
+import { loadDoubt } from "../strength/doubt";
 import { estimateMaximum } from "../strength/e1rm";
 import { describeSets } from "../strength/describe";
 import { namedExercise } from "../strength/library";
@@ -15,8 +16,6 @@ import type { Token } from "./tokens";
 /** One exercise of a line with what was written of it. */
 export interface Segment { exercise: Exercise; isNew: boolean; tokens: readonly Token[]; name: { start: number; end: number }; superset?: string }
 
-/** Beyond this nothing was ever lifted for a repetition, kilograms; and so many times the best is questioned. */
-const [heaviestKg, farBeyond] = [500, 1.6];
 /** More repetitions than this in a set are questioned. */
 const manyReps = 100;
 
@@ -111,8 +110,8 @@ function performed(set: SaidSet, { exercise }: Segment, { text, day, context }: 
   if ((set.reps ?? 0) > 1000) return refuse("More than 1,000 repetitions in a set are not taken.");
   if ((set.reps ?? 0) > manyReps) cautions.push(`${set.reps} repetitions in one set? Press Enter again if it is right.`);
   const best = context.bestOf(exercise.id);
-  if (typed > heaviestKg) cautions.push(`${printer.load(typed)} is more than anyone lifts. Press Enter again if it is right.`);
-  else if (best !== null && measure === "load-reps" && best.e1rmKg > 0 && typed > farBeyond * best.e1rmKg) cautions.push(`${printer.load(typed)} is far beyond your best estimated maximum of ${printer.mass(best.e1rmKg)}. Press Enter again if it is right.`);
+  const doubt = loadDoubt(exercise, typed, best?.e1rmKg ?? null, printer);
+  if (doubt !== null) cautions.push(`${doubt} Press Enter again if it is right.`);
   const done = {
     ...(set.seconds !== undefined ? { seconds: set.seconds } : set.metres !== undefined ? { metres: set.metres } : { reps: set.reps! }), ...(timed && set.load === undefined ? {} : { kg: typed }), ...(set.rpe === undefined ? {} : { rpe: set.rpe }), ...(set.failed ? { failed: true } : {}),
     ...(parts ? { parts: parts.map((part) => ({ reps: part.reps, ...(typeof part.kg === "number" ? { kg: part.kg } : {}) })) } : {}),

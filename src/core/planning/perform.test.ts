@@ -24,8 +24,13 @@ describe("confirming", () => {
   });
   it("a whole session keeps what was already done and takes planned minutes and effort", () => {
     const one = withSet(session, "i", "b", (set) => performedAs(set, { reps: 3, kg: 100 }));
-    expect(confirmed(one)).toMatchObject({ status: "done", minutes: 60, effort: 7, items: [{ sets: [{ done: { reps: 5 } }, { done: { reps: 3 } }] }] });
+    expect(confirmed(one, () => undefined)).toMatchObject({ status: "done", minutes: 60, effort: 7, items: [{ sets: [{ done: { reps: 5 } }, { done: { reps: 3 } }] }] });
     const run: Session = { id: "r", personId: "p", date: "2026-06-01", kind: "run", status: "planned", distance: { planned: { metres: 6000, seconds: 1980 }, purpose: "easy" } };
-    expect(confirmed(run).distance).toEqual({ planned: { metres: 6000, seconds: 1980 }, done: { metres: 6000, seconds: 1980 }, purpose: "easy" });
+    // A set whose load nobody knows is not done as planned: it stays open, and so does the session.
+    const open: Session = { ...session, items: [{ id: "i", exerciseId: "squat", sets: [{ id: "a", planned: { reps: 5, percent: 0.8 } }, { id: "b", planned: { reps: 5, kg: 80 } }] }] };
+    expect(confirmed(open, () => undefined)).toMatchObject({ status: "partly", items: [{ sets: [{ id: "a", planned: { percent: 0.8 } }, { id: "b", done: { reps: 5, kg: 80 } }] }] });
+    expect(confirmed(open, () => undefined).items![0]!.sets[0]!.done).toBeUndefined();
+    expect(confirmed({ ...open, items: [{ ...open.items![0]!, sets: open.items![0]!.sets.slice(0, 1) }] }, () => undefined).status).toBe("planned");
+    expect(confirmed(run, () => undefined).distance).toEqual({ planned: { metres: 6000, seconds: 1980 }, done: { metres: 6000, seconds: 1980 }, purpose: "easy" });
   });
 });

@@ -1,4 +1,5 @@
-import type { Item, Session, TrainingSet } from "../log/records";
+import type { Exercise, Item, Session, TrainingSet } from "../log/records";
+import { lackOf } from "../strength/doubt";
 
 type Done = NonNullable<TrainingSet["done"]>;
 
@@ -58,12 +59,22 @@ export function asPlanned(set: TrainingSet, workedKg?: number): Done {
   return Object.fromEntries(Object.entries({ reps, kg, rpe, seconds, metres }).filter(([, value]) => value != null)) as Done;
 }
 
-/** The session with every open set, and the planned distance, done as planned; an exercise that was left out stays so. `workedKg` gives loads that were worked out. */
-export function confirmed(session: Session, workedKg: (itemId: string, setId: string) => number | undefined = () => undefined): Session {
-  const items = (session.items ?? []).map((item) => (item.skipped == null ? { ...item, sets: item.sets.map((set) => (set.done || !hasPlan(set) ? set : { ...set, done: asPlanned(set, workedKg(item.id, set.id)) })) } : item));
+/**
+ * The session with every open set, and the planned distance, done as planned; an exercise that was left out stays so. Sets whose load or
+ * repetitions are not known stay open.
+ * @param workedKg gives loads that were worked out
+ */
+export function confirmed(session: Session, exerciseOf: (id: string) => Exercise | undefined, workedKg: (itemId: string, setId: string) => number | undefined = () => undefined): Session {
+  const items = (session.items ?? []).map((item) => (item.skipped == null ? { ...item, sets: item.sets.map((set) => {
+    if (set.done || !hasPlan(set)) return set;
+    const done = asPlanned(set, workedKg(item.id, set.id));
+    return lackOf(exerciseOf(item.exerciseId), done) === null ? { ...set, done } : set;
+  }) } : item));
   const distance = session.distance?.planned && !session.distance.done ? { ...session.distance, done: { ...session.distance.planned } } : session.distance;
+  const open = items.some((item) => item.skipped == null && item.sets.some((set) => hasPlan(set) && !set.done && !set.warmUp));
+  const begun = items.some((item) => item.sets.some(({ done }) => done)) || distance?.done != null;
   return {
-    ...session, status: "done", ...(session.items ? { items } : {}), ...(distance ? { distance } : {}),
+    ...session, status: open ? (begun ? "partly" : session.status) : "done", ...(session.items ? { items } : {}), ...(distance ? { distance } : {}),
     ...(session.minutes == null && session.planned?.minutes != null ? { minutes: session.planned.minutes } : {}), ...(session.effort == null && session.planned?.effort != null ? { effort: session.planned.effort } : {}),
   };
 }

@@ -23,7 +23,8 @@ export function describeSets(sets: readonly TrainingSet[], side: "planned" | "do
 }
 
 function countText({ reps, seconds, metres, parts, asManyAsPossible, failed }: Measured, printer: Printer): string {
-  if (reps != null) return [reps, ...(parts ?? []).map((part) => part.reps ?? 0)].join("+") + (asManyAsPossible ? " or more" : "") + (failed ? " (failed)" : "");
+  if (reps === 0 && failed) return "missed";
+  if (reps != null) return [reps, ...(parts ?? []).map((part) => part.reps ?? 0)].join("+") + (asManyAsPossible ? " or more" : "") + (failed ? " (then missed)" : "");
   if (asManyAsPossible) return "as many as possible";
   if (seconds != null) return `${seconds} s`;
   return metres != null ? printer.distance(metres) : "1";

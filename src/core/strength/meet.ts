@@ -1,8 +1,9 @@
 import type { Day } from "../calendar/day";
+import { completedReps } from "../log/doneSets";
 import type { Session } from "../log/records";
 import { mustDay } from "../calendar/day";
 
-/** One attempt at a lift: made when a repetition was completed and it did not fail. */
+/** One attempt at a lift: made when a repetition was completed. */
 export interface Attempt { kg: number; made: boolean }
 
 /** A meet or a day of testing: each lift's attempts in order, its best made one, and the total over the chosen lifts. */
@@ -26,7 +27,7 @@ export function meets(sessions: readonly Session[], chosen: readonly string[]): 
   return sessions.filter(({ test, items }) => test && items?.some(({ sets }) => sets.some(({ done }) => done))).map((session): Meet => {
     const attempts = new Map<string, Attempt[]>();
     for (const { exerciseId, sets } of session.items ?? []) {
-      const made = sets.flatMap(({ done, warmUp }): Attempt[] => (!done || warmUp || done.kg == null ? [] : [{ kg: done.kg, made: (done.reps ?? 0) >= 1 && !done.failed }]));
+      const made = sets.flatMap(({ done, warmUp }): Attempt[] => (!done || warmUp || done.kg == null ? [] : [{ kg: done.kg, made: completedReps(done, true) >= 1 }]));
       if (made.length > 0) attempts.set(exerciseId, [...(attempts.get(exerciseId) ?? []), ...made]);
     }
     const lifts = [...attempts].map(([exerciseId, tries]) => {

@@ -37,9 +37,10 @@ describe("a set as it is written", () => {
     }
     expect(readSet("soon", "", "", plank, "kg")).toBe("\"soon\" is no time.");
     expect(readSet("0", "", "", walk, "kg")).toContain("metres");
+    expect(readSet("0", "100", "", press, "kg")).toContain("Write 0f");
   });
   it("comes back as it was read, in kilograms and in pounds", () => {
-    const anyDone = fc.record({ reps: fc.integer({ min: 0, max: 60 }), steps: fc.integer({ min: 0, max: 200 }), failed: fc.boolean(), parts: fc.array(fc.record({ reps: fc.integer({ min: 0, max: 20 }), steps: fc.integer({ min: 0, max: 100 }) }), { maxLength: 3 }) });
+    const anyDone = fc.record({ reps: fc.integer({ min: 1, max: 60 }), steps: fc.integer({ min: 0, max: 200 }), failed: fc.boolean(), parts: fc.array(fc.record({ reps: fc.integer({ min: 0, max: 20 }), steps: fc.integer({ min: 0, max: 100 }) }), { maxLength: 3 }) });
     fc.assert(fc.property(anyDone, fc.constantFrom("kg" as const, "lb" as const), ({ reps, steps, failed, parts }, unit) => {
       const kg = (count: number) => (unit === "lb" ? count * 2.5 * KG_PER_LB : count * 1.25);
       const done = { reps, kg: kg(steps), ...(failed ? { failed } : {}), ...(parts.length > 0 ? { parts: parts.map((part) => ({ reps: part.reps, kg: kg(part.steps) })) } : {}) };
@@ -66,7 +67,7 @@ describe("a planned set as it is written", () => {
     const said = (sets: TrainingSet[], side: "planned" | "done") => describeSets(sets, side, press, new Printer(metricUnits));
     expect(said([{ id: "1", planned: { reps: 5, percent: 0.75 } }, { id: "2", planned: { reps: 5, percent: 0.75, asManyAsPossible: true } }], "planned")).toBe("5, 5 or more at 75 %");
     expect(said([{ id: "1", planned: { reps: 6, rpe: 8 } }, { id: "2", planned: {} }], "planned")).toBe("1 × 6 at RPE 8");
-    expect(said([{ id: "1", done: { reps: 8, kg: 60, parts: [{ reps: 6, kg: 40 }] } }, { id: "2", done: { reps: 4, kg: 80, failed: true } }], "done")).toBe("1 × 8+6 at 60+40 kg; 1 × 4 (failed) at 80 kg");
+    expect(said([{ id: "1", done: { reps: 8, kg: 60, parts: [{ reps: 6, kg: 40 }] } }, { id: "2", done: { reps: 4, kg: 80, failed: true } }], "done")).toBe("1 × 8+6 at 60+40 kg; 1 × 4 (then missed) at 80 kg");
   });
 });
 

@@ -10,7 +10,7 @@ type Planned = NonNullable<TrainingSet["planned"]>;
 const loadRange = [-500, 2000] as const;
 
 /**
- * One set as a lifter writes it. Repetitions `6`, `6f` when it failed at the last one, `6+3+2` for the parts of a drop or cluster set;
+ * One set as a lifter writes it. Repetitions `6`, `6f` when six were completed and a seventh was tried and missed, `6+3+2` for the parts of a drop or cluster set;
  * seconds or metres for timed and distance movements. Load `80`, `80 kg`, `+10`, `bw`, `bw+10`, `80+60+40` for the parts of a drop set.
  * @returns what was done, or what is wrong with it
  */
@@ -32,6 +32,7 @@ export function readSet(repsText: string, loadText: string, rpeText: string, exe
   const failed = /f(ailed)?$/i.test(text);
   const amounts = text.replace(/\s*f(ailed)?$/i, "").split("+").map((one) => parseDecimal(one));
   if (amounts.some((one) => one === null || one < 0 || one > 1000 || one % 1 !== 0)) return `"${text}" is no number of repetitions.`;
+  if (amounts[0] === 0 && !failed) return "No repetition was completed. Write 0f when one was tried and missed.";
   if (loads.length > 1 && loads.length !== amounts.length) return `${loads.length} loads do not fit ${amounts.length} parts.`;
   const parts = amounts.slice(1).map((reps, index) => ({ reps, ...(loads.length > 1 ? { kg: loads[index + 1]! } : {}) }));
   return { reps: amounts[0]!, kg: loads[0]!, ...rated, ...(failed ? { failed } : {}), ...(parts.length > 0 ? { parts } : {}) };
@@ -82,7 +83,7 @@ export function readPlanned(repsText: string, loadText: string, rpeText: string,
   const share = /^(\d+(?:[.,]\d+)?)\s*%$/.exec(loadText.trim());
   const percent = share === null ? null : parseDecimal(share[1]!)! / 100;
   if (percent !== null && (percent <= 0 || percent > 1.5)) return `"${loadText.trim()}" is no share of a maximum from 1 to 150 %.`;
-  const amount = /^max$/i.test(text) ? "0" : text.replace(/\s*(\+|or more)$/i, "");
+  const amount = /^max$/i.test(text) ? "1" : text.replace(/\s*(\+|or more)$/i, "");
   const open = loadText.trim() === "";
   const set = readSet(amount, percent !== null || open ? "0" : loadText, rpeText, exercise, unit);
   if (typeof set === "string") return set;

@@ -1,3 +1,4 @@
+import { completedReps } from "../log/doneSets";
 import type { Exercise, Session, Settings, TrainingSet } from "../log/records";
 import { reserve, roughAbove } from "./e1rm";
 import type { Day } from "../calendar/day";
@@ -17,6 +18,7 @@ export interface PerformedSet {
   /** What followed without a full rest: the other parts of a drop or cluster set. The first part alone stands for a maximum. */
   parts: readonly { reps: number; totalKg: number | null }[];
   rpe: number | null;
+  /** One more repetition than those completed was tried and missed. */
   failed: boolean;
   /** Planned for as many repetitions as possible. */
   asManyAsPossible: boolean;
@@ -36,7 +38,7 @@ export function performedSets(session: Session, day: Day, exercises: ReadonlyMap
   const performed: PerformedSet[] = [];
   for (const item of session.items ?? []) {
     const exercise = exercises.get(item.exerciseId);
-    if (exercise !== undefined) for (const set of item.sets) if (set.done) performed.push(performedSet(session.id, item.id, set, exercise, day, bodyWeightOn));
+    if (exercise !== undefined) for (const set of item.sets) if (set.done) performed.push(performedSet(session, item.id, set, exercise, day, bodyWeightOn));
   }
   return performed;
 }
@@ -44,11 +46,11 @@ export function performedSets(session: Session, day: Day, exercises: ReadonlyMap
 const noParts: PerformedSet["parts"] = [];
 
 /** One set that has a `done`. */
-function performedSet(sessionId: string, itemId: string, { id, planned, done, warmUp }: TrainingSet, exercise: Exercise, day: Day, bodyWeightOn: BodyWeightOn): PerformedSet {
+function performedSet({ id: sessionId, test }: Session, itemId: string, { id, planned, done, warmUp }: TrainingSet, exercise: Exercise, day: Day, bodyWeightOn: BodyWeightOn): PerformedSet {
   const typedKg = done!.kg ?? 0;
   const parts = done!.parts ? done!.parts.map(({ reps, kg }) => ({ reps: reps ?? 0, totalKg: totalLoad(exercise, kg ?? typedKg, day, bodyWeightOn) })) : noParts;
   return {
-    sessionId, itemId, setId: id, exercise, day, reps: done!.reps ?? 0, typedKg, totalKg: totalLoad(exercise, typedKg, day, bodyWeightOn), parts,
+    sessionId, itemId, setId: id, exercise, day, reps: completedReps(done!, test === true), typedKg, totalKg: totalLoad(exercise, typedKg, day, bodyWeightOn), parts,
     rpe: done!.rpe ?? null, failed: done!.failed ?? false, asManyAsPossible: planned?.asManyAsPossible ?? false, warmUp: warmUp ?? false, sides: exercise.perSide ? 2 : 1,
   };
 }

@@ -22,9 +22,12 @@ export function DoneTable() {
   const { lines, setLines } = useDraft(`oat-column-sets-${name}-${person.id}`, emptyLine);
   const sound = entryDayOf(date) !== null && date <= today;
   const table = useFigure("setsTable", { date: sound ? date : today, lines });
+  const [doubted, setDoubted] = useState<TypedLine[] | null>(null);
+  const doubts = table?.lines.flatMap(({ doubt }) => doubt ?? []) ?? [];
   const save = async () => {
     // Worked out anew at the moment of writing, against what the day holds now.
     const now = await compute.ask("setsTable", { personId: person.id, today, date, lines });
+    if (now?.change && now.lines.some(({ doubt }) => doubt !== null) && doubted !== lines) return setDoubted(lines);
     if (now?.change && await commit(now.change, `Sets of ${longDate(date)}`)) setLines([emptyLine]);
   };
   const same = async () => {
@@ -40,10 +43,12 @@ export function DoneTable() {
         {!sound && <span className="warn small">A day up to today is needed.</span>}
       </div>
       <form onSubmit={(event) => { event.preventDefault(); void save(); }}>
-        <SetsGrid label="Sets typed" lines={lines} setLines={setLines} emptyLine={emptyLine} fields={fields} heads={{ sets: "Sets", reps: "Reps", load: `Load, ${units.mass}`, rpe: "RPE" }} read={table?.lines} says="Reads">
+        <SetsGrid label="Sets typed" lines={lines} setLines={setLines} emptyLine={emptyLine} fields={fields} heads={{ sets: "Sets", reps: "Reps", load: `Load, ${units.mass}`, rpe: "RPE" }} read={table?.lines} says="Reads"
+          extra={{ head: "One more missed", cell: (line, at, set) => <input type="checkbox" aria-label={`One more tried and missed, line ${at + 1}`} checked={line.missed ?? false} onChange={(event) => set({ missed: event.target.checked })} /> }}>
           {(addLine) => (
             <>
-              <p className="quiet small" style={{ padding: "8px 0" }}>Enter goes a line down. Repetitions may be listed, one number a set: 8 8 7. A set that failed at the last one is 6f; a cluster 4+2+2; a drop set 8+6 with loads 60+40. An effort may be written as reserve: 2 rir.</p>
+              <p className="quiet small" style={{ padding: "8px 0" }}>Enter goes a line down. Repetitions may be listed, one number a set: 8 8 7. Repetitions are those completed; when one more was tried and missed, tick it (it is that of the line&apos;s last set) or write 6f. A cluster is 4+2+2; a drop set 8+6 with loads 60+40. An effort may be written as reserve: 2 rir.</p>
+              {doubted === lines && doubts.length > 0 && <p className="warn small" role="alert">{doubts.join(" ")} Press again if it is right.</p>}
               <p className={styles.inline}><Button type="primary" htmlType="submit" disabled={!sound || !table?.change}>Log these sets</Button><button type="button" className="link" onClick={addLine}>Add a line</button></p>
             </>
           )}

@@ -7,6 +7,7 @@ import { v7 as newId } from "uuid";
 import type { ExercisesView } from "@/core/figures/views/library";
 import { put, type Exercise } from "@/core/log/records";
 import { fieldNumber } from "@/core/strength/setText";
+import { aliasesOf } from "@/core/strength/usualNames";
 import { parseMass } from "@/core/units/mass";
 import { parseDecimal } from "@/core/units/number";
 import { between, massBetween, optional, required } from "@/ui/inputs/checks";
@@ -21,13 +22,13 @@ const measures = [{ value: "load-reps", label: "load and reps" }, { value: "body
 const mechanics = [{ value: "compound", label: "compound" }, { value: "isolation", label: "isolation" }];
 const aLink: Check = (text) => (text.split(/\s+/).filter(Boolean).every((one) => /^https?:\/\/\S+$/i.test(one)) ? null : "Write whole addresses, each beginning with https.");
 
-type Fields = { name: string; group: string; measure: string; mechanics: string; equipment: string; bodyShare: string; perSide: boolean; increment: string; bar: string; setting: string; cues: string; links: string; note: string; direct: string[]; indirect: string[]; parentId: string | null; ratio: string };
+type Fields = { name: string; aliases: string; group: string; measure: string; mechanics: string; equipment: string; bodyShare: string; perSide: boolean; increment: string; bar: string; setting: string; cues: string; links: string; note: string; direct: string[]; indirect: string[]; parentId: string | null; ratio: string };
 
-const fieldNames = { name: "Name", group: "Group", measure: "Counted by", mechanics: "Mechanics", equipment: "Equipment", bodyShare: "Share of body weight", perSide: "One side at a time", increment: "Increment", bar: "Bar", setting: "Setting", cues: "Cues", links: "Links", note: "Note", direct: "Muscles, direct", indirect: "Muscles, indirect", ratio: "The share of the other's maximum" };
+const fieldNames = { name: "Name", aliases: "Also written as", group: "Group", measure: "Counted by", mechanics: "Mechanics", equipment: "Equipment", bodyShare: "Share of body weight", perSide: "One side at a time", increment: "Increment", bar: "Bar", setting: "Setting", cues: "Cues", links: "Links", note: "Note", direct: "Muscles, direct", indirect: "Muscles, indirect", ratio: "The share of the other's maximum" };
 
 /** Which parts of the record each field writes. */
 const recordKeys: Record<keyof Fields, (keyof Exercise & string)[]> = {
-  name: ["name"], group: ["group"], measure: ["measure", "bodyShare"], mechanics: ["mechanics"], equipment: ["equipment"], bodyShare: ["bodyShare"], perSide: ["perSide"], increment: ["incrementKg"], bar: ["barKg"], setting: ["setting"],
+  name: ["name"], aliases: ["aliases"], group: ["group"], measure: ["measure", "bodyShare"], mechanics: ["mechanics"], equipment: ["equipment"], bodyShare: ["bodyShare"], perSide: ["perSide"], increment: ["incrementKg"], bar: ["barKg"], setting: ["setting"],
   cues: ["cues"], links: ["links"], note: ["note"], direct: ["direct", "indirect"], indirect: ["indirect"], parentId: ["maximumFrom"], ratio: ["maximumFrom"],
 };
 
@@ -37,7 +38,7 @@ export function ExerciseEditor({ exercise, library, onSaved }: { exercise: Exerc
   const id = useId();
   const mass = (kg: number | null | undefined) => (kg == null ? "" : fieldNumber(kg, units.mass));
   const shown: Fields = {
-    name: exercise?.name ?? "", group: exercise?.group ?? "", measure: exercise?.measure ?? "load-reps", mechanics: exercise?.mechanics ?? "compound", equipment: exercise?.equipment ?? "", bodyShare: exercise?.bodyShare == null ? "" : String(Math.round(exercise.bodyShare * 1000) / 10), perSide: exercise?.perSide ?? false,
+    name: exercise?.name ?? "", aliases: exercise === null ? "" : aliasesOf(exercise).join(", "), group: exercise?.group ?? "", measure: exercise?.measure ?? "load-reps", mechanics: exercise?.mechanics ?? "compound", equipment: exercise?.equipment ?? "", bodyShare: exercise?.bodyShare == null ? "" : String(Math.round(exercise.bodyShare * 1000) / 10), perSide: exercise?.perSide ?? false,
     increment: mass(exercise?.incrementKg), bar: mass(exercise?.barKg), setting: exercise?.setting ?? "", cues: exercise?.cues ?? "", links: (exercise?.links ?? []).join("\n"), note: exercise?.note ?? "", direct: exercise?.direct ?? [], indirect: exercise?.indirect ?? [],
     parentId: exercise?.maximumFrom?.exerciseId ?? null, ratio: exercise?.maximumFrom ? String(Math.round(exercise.maximumFrom.ratio * 1000) / 10) : "",
   };
@@ -56,6 +57,7 @@ export function ExerciseEditor({ exercise, library, onSaved }: { exercise: Exerc
     <form onSubmit={(event) => void onSubmit(event)} noValidate style={{ display: "grid", gap: 12 }}>
       <Row>
         <Field control={control} name="name" label="Name" className={wide} check={(text) => required("A name")(text) ?? (taken.has(text.trim().toLowerCase()) ? "There is one of that name." : null)} />
+        <Field control={control} name="aliases" label="Also written as, with commas" className={wide} check={(text) => { const same = listOf(text).find((one) => taken.has(one.toLowerCase())); return same === undefined ? null : `"${same}" is the name of another exercise.`; }} />
         <Suggested control={control} name="group" label="Group" options={library.groups} />
         <Suggested control={control} name="equipment" label="Equipment" options={library.equipment} />
       </Row>
@@ -75,7 +77,7 @@ export function ExerciseEditor({ exercise, library, onSaved }: { exercise: Exerc
         <Field control={control} name="setting" label="Setting of the machine" placeholder="seat 4, pin 2" />
       </Row>
       <Row>
-        <div className={`${inputs.field} ${wide}`}><span className={inputs.caption}>Takes its maximum from</span><Controller control={control} name="parentId" render={({ field }) => <ExercisePicker value={field.value} label="Takes its maximum from" placeholder="no other lift" onPick={(other) => field.onChange(other.id === exercise?.id ? null : other.id)} />} /></div>
+        <div className={`${inputs.field} ${wide}`}><span className={inputs.caption}>Takes its maximum from</span><Controller control={control} name="parentId" render={({ field }) => <ExercisePicker value={field.value} label="Takes its maximum from" except={exercise?.id} placeholder="no other lift" onPick={(other) => field.onChange(other.id === exercise?.id ? null : other.id)} />} /></div>
         {parentId !== null && <Field control={control} name="ratio" label="of which" unit="%" inputMode="decimal" check={between("The share", 1, 500)} />}
         {parentId !== null && <RowButton><Controller control={control} name="parentId" render={({ field }) => <button type="button" className="link" style={{ paddingTop: 6 }} onClick={() => field.onChange(null)}>its own instead</button>} /></RowButton>}
       </Row>
@@ -91,6 +93,11 @@ export function ExerciseEditor({ exercise, library, onSaved }: { exercise: Exerc
   );
 }
 
+/** Names parted by commas. */
+function listOf(text: string): string[] {
+  return [...new Set(text.split(",").map((one) => one.trim()).filter(Boolean))];
+}
+
 function withoutGaps(exercise: Exercise): Exercise {
   return Object.fromEntries(Object.entries(exercise).filter(([, value]) => value !== undefined)) as Exercise;
 }
@@ -99,7 +106,7 @@ function recordOf(id: string, fields: Fields, carries: boolean, unit: "kg" | "lb
   const text = (value: string) => value.trim() || undefined;
   const [share, ratio] = [parseDecimal(fields.bodyShare), parseDecimal(fields.ratio)];
   return {
-    id, name: fields.name.trim(), group: text(fields.group) ?? "other", measure: fields.measure as Exercise["measure"], mechanics: fields.mechanics as Exercise["mechanics"], equipment: text(fields.equipment), perSide: fields.perSide || undefined,
+    id, name: fields.name.trim(), aliases: listOf(fields.aliases), group: text(fields.group) ?? "other", measure: fields.measure as Exercise["measure"], mechanics: fields.mechanics as Exercise["mechanics"], equipment: text(fields.equipment), perSide: fields.perSide || undefined,
     bodyShare: carries ? (share === null ? 1 : share / 100) : undefined, incrementKg: parseMass(fields.increment, unit) ?? undefined, barKg: parseMass(fields.bar, unit) ?? undefined, setting: text(fields.setting), cues: text(fields.cues), note: text(fields.note),
     links: fields.links.trim() === "" ? undefined : fields.links.split(/\s+/).filter(Boolean), direct: fields.direct, indirect: fields.indirect.filter((muscle) => !fields.direct.includes(muscle)),
     maximumFrom: fields.parentId === null || ratio === null ? undefined : { exerciseId: fields.parentId, ratio: ratio / 100 },

@@ -60,6 +60,7 @@ export function PasteSets() {
 }
 
 function Preview({ found: { sheet, lines }, ask, onAsk }: { found: SetsPreview; ask: SetsSheetAsk; onAsk: (ask: SetsSheetAsk) => void }) {
+  const odd = lines.filter(({ doubt }) => doubt !== null);
   const already = lines.filter(({ held }) => held !== "").length;
   const match = (typed: string, exerciseId: string | null) => onAsk({ ...ask, matches: { ...ask.matches, [typed]: exerciseId } });
   return (
@@ -84,6 +85,7 @@ function Preview({ found: { sheet, lines }, ask, onAsk }: { found: SetsPreview; 
       )}
       {sheet.refused.length > 0 && <ul className="warn small">{sheet.refused.slice(0, listed).map(({ line, text, why }) => <li key={line}>Line {line} ({text}): {why}</li>)}{sheet.refused.length > listed && <li>and {sheet.refused.length - listed} more</li>}</ul>}
       {already > 0 && <p className="warn">{already} of these exercises already have sets on their day; these would be added to them.</p>}
+      {odd.length > 0 && <ul className="warn small">{odd.slice(0, listed).map(({ date, name, text, doubt }) => <li key={`${date} ${name}`}>{shortDate(date)}, {name}, {text}: {doubt} Is the column in another unit?</li>)}</ul>}
       {lines.length > 0 && (
         <Scrollable label="What would be written"><table>
           <thead><tr><th>Day</th><th>Exercise</th><th>Sets</th><th>Already there</th></tr></thead>

@@ -5,7 +5,8 @@ import Link from "next/link";
 import { useState } from "react";
 import type { CardItem, SessionCard } from "@/core/figures/views/sessionCard";
 import { put, type Session, type TrainingSet } from "@/core/log/records";
-import { asPlanned, confirmed, isShort, performedAs, withSet } from "@/core/planning/perform";
+import { asPlanned, confirmed, hasPlan, isShort, performedAs, withSet } from "@/core/planning/perform";
+import { lackOf } from "@/core/strength/doubt";
 import type { Printer } from "@/core/units/printer";
 import { shortDate } from "@/ui/dates";
 import { Mark } from "@/ui/column/Mark";
@@ -21,6 +22,7 @@ import { Scrollable } from "@/ui/Scrollable";
 export function SessionOfDay({ card, strong }: { card: SessionCard; strong: boolean }) {
   const { commit, today } = useLog();
   const [open, setOpen] = useState<"change" | "skip" | "pictures" | null>(null);
+  const [asked, setAsked] = useState(false);
   const { session, status, title } = card;
   const flip = (what: "change" | "skip" | "pictures") => setOpen(open === what ? null : what);
   const save = (next: Session, label: string) => commit([put("sessions", next, session)], label);
@@ -28,6 +30,13 @@ export function SessionOfDay({ card, strong }: { card: SessionCard; strong: bool
   const lifted = session.kind === "strength";
   const workedKg = (itemId: string, setId: string) => card.items.find(({ id }) => id === itemId)?.worked[setId];
   const ahead = session.date > today;
+  const exerciseOf = (id: string) => card.items.find(({ exerciseId }) => exerciseId === id)?.exercise ?? undefined;
+  const lacking = card.items.flatMap((item) => (item.skipped === null ? item.sets.filter((set) => !set.done && hasPlan(set) && lackOf(item.exercise, asPlanned(set, item.worked[set.id])) !== null).map(() => item.name) : []));
+  const confirm = async () => {
+    const next = confirmed(session, exerciseOf, workedKg);
+    if (next.status === session.status && lacking.length > 0 && !next.distance?.done) return setAsked(true);
+    if (await save(next, `${title} as planned`) && lacking.length > 0) setAsked(true);
+  };
   return (
     <section className={styles.section} aria-label={title}>
       <div className={styles.sessionHead}>
@@ -38,7 +47,7 @@ export function SessionOfDay({ card, strong }: { card: SessionCard; strong: bool
       {session.distance && <DistanceLine card={card} />}
       <div className={`${styles.actions} noprint`}>
         {lifted && waits && !ahead && <Link className={styles.train} data-strong={strong} href={`/train?date=${session.date}&session=${encodeURIComponent(session.id)}`}>{status === "partly" ? "Go on training" : "Train"}</Link>}
-        {waits && !ahead && card.items.length + (session.distance ? 1 : 0) > 0 && <Button type={strong && !lifted ? "primary" : "default"} onClick={() => void save(confirmed(session, workedKg), `${title} as planned`)}>{status === "partly" ? "Confirm the rest" : "Confirm as planned"}</Button>}
+        {waits && !ahead && card.items.length + (session.distance ? 1 : 0) > 0 && <Button type={strong && !lifted ? "primary" : "default"} onClick={() => void confirm()}>{status === "partly" ? "Confirm the rest" : "Confirm as planned"}</Button>}
         {(status === "planned" || status === "missed") && <button type="button" className="link" aria-expanded={open === "skip"} onClick={() => flip("skip")}>Skip</button>}
         {status === "skipped" && <button type="button" className="link" onClick={() => { const { reason: _reason, ...kept } = session; void save({ ...kept, status: "planned" }, `${title} planned again`); }}>Plan again</button>}
         {status !== "skipped" && <button type="button" className="link" aria-expanded={open === "change"} onClick={() => flip("change")}>Change</button>}
@@ -46,6 +55,7 @@ export function SessionOfDay({ card, strong }: { card: SessionCard; strong: bool
         <button type="button" className="link" aria-expanded={open === "pictures"} onClick={() => flip("pictures")}>Pictures{card.photos.length > 0 ? ` (${card.photos.length})` : ""}</button>
         <button type="button" className="link small" onClick={() => void commit([{ remove: { kind: "sessions", id: session.id } }], `${title} removed`)}>Remove</button>
       </div>
+      {asked && lacking.length > 0 && <p className="warn small" role="alert">{lacking.length === 1 ? "One set has" : `${lacking.length} sets have`} no load or no repetitions to be confirmed with ({[...new Set(lacking)].join(", ")}): press the square of each and write what was done.</p>}
       {open === "change" && <SessionEditor session={session} onClose={() => setOpen(null)} onSave={(next) => save(next, `${title} changed`)} />}
       {open === "skip" && <Skip onSkip={(reason) => { void save({ ...session, status: "skipped", ...(reason ? { reason } : {}) }, `${title} skipped`); setOpen(null); }} />}
       {open === "pictures" && <SessionPictures card={card} />}
@@ -120,9 +130,8 @@ function EditedSet({ item, setId, session, printer, save, onClose }: { item: Car
 }
 
 /** Whether a planned set cannot be confirmed by a tap, since its repetitions or its load are open. */
-function needsMore({ planned, id }: TrainingSet, { worked, exercise }: CardItem): boolean {
-  const loaded = (exercise?.measure ?? "load-reps") === "load-reps";
-  return planned!.reps == null && planned!.seconds == null && planned!.metres == null || (loaded && planned!.kg == null && worked[id] === undefined);
+function needsMore(set: TrainingSet, { worked, exercise }: CardItem): boolean {
+  return lackOf(exercise, asPlanned(set, worked[set.id])) !== null;
 }
 
 function DistanceLine({ card: { session, planned, done, secondsPerKm, plannedSecondsPerKm } }: { card: SessionCard }) {

@@ -2,9 +2,10 @@
 
 import { Button } from "antd";
 import type { Exercise, TrainingSet } from "@/core/log/records";
+import { isTimed } from "@/core/strength/sets";
 import { loadField, readSet, repsField } from "@/core/strength/setText";
 import type { Printer } from "@/core/units/printer";
-import { Field, narrow, Row, RowButton } from "@/ui/inputs/Field";
+import { check as tick, Field, narrow, Row, RowButton } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
 
@@ -15,9 +16,10 @@ export function SetEditor({ set, exercise, printer, onSave, onClose }: Props) {
   const unit = printer.units.mass;
   const done = set.done ?? set.planned ?? {};
   const amount = exercise.measure === "duration" ? "Seconds" : exercise.measure === "distance" ? "Metres" : "Reps";
-  const shown = { reps: repsField(done), load: loadField(done, unit), rpe: set.done?.rpe == null ? "" : String(set.done.rpe) };
-  const { control, save, getValues, trigger, meanwhile } = useRecordForm(shown, { reps: amount, load: "Load", rpe: "RPE" });
-  const read = ({ reps, load, rpe }: typeof shown) => readSet(reps, load, rpe, exercise, unit);
+  const shown = { reps: repsField({ ...done, failed: false }), failed: set.done?.failed === true, load: loadField(done, unit), rpe: set.done?.rpe == null ? "" : String(set.done.rpe) };
+  const { control, save, getValues, trigger, register, meanwhile } = useRecordForm(shown, { reps: amount, failed: "Missed one more", load: "Load", rpe: "RPE" });
+  const timed = isTimed(exercise);
+  const read = ({ reps, failed, load, rpe }: typeof shown) => readSet(failed && !timed && !/f(ailed)?$/i.test(reps.trim()) ? `${reps.trim()}f` : reps, load, rpe, exercise, unit);
   const onSubmit = save(async (fields, changed) => {
     const now = read(fields);
     if (typeof now === "string") return false;
@@ -25,7 +27,7 @@ export function SetEditor({ set, exercise, printer, onSave, onClose }: Props) {
     const { rpe: _rpe, reps: _reps, kg: _kg, seconds: _seconds, metres: _metres, failed: _failed, parts: _parts, ...kept } = set.done ?? {};
     const { rpe, kg, ...amounts } = now;
     const { rpe: heldRpe, ...held } = set.done ?? {};
-    const worked = set.done && !changed.has("reps") && !changed.has("load") ? held : { ...amounts, kg: !changed.has("load") && done.kg != null ? done.kg : kg };
+    const worked = set.done && !changed.has("reps") && !changed.has("failed") && !changed.has("load") ? held : { ...amounts, kg: !changed.has("load") && done.kg != null ? done.kg : kg };
     const effort = set.done && !changed.has("rpe") ? heldRpe : rpe;
     const written = await onSave(withoutGaps({ ...kept, ...worked, rpe: effort }));
     if (written) onClose();
@@ -36,6 +38,7 @@ export function SetEditor({ set, exercise, printer, onSave, onClose }: Props) {
     <form onSubmit={(event) => void onSubmit(event)} onChange={() => void trigger("reps")} noValidate style={{ padding: "4px 0 8px" }}>
       <Row>
         <Field className={narrow} control={control} name="reps" label={amount} check={check} />
+        {!timed && <label className={tick}><input type="checkbox" {...register("failed")} /> one more tried and missed</label>}
         <Field className={narrow} control={control} name="load" label="Load" unit={unit} />
         <Field className={narrow} control={control} name="rpe" label="RPE" inputMode="decimal" />
         <RowButton><Button htmlType="submit">Save set</Button></RowButton>

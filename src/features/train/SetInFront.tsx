@@ -4,6 +4,7 @@ import { Button } from "antd";
 import { useState, type ReactNode } from "react";
 import type { TrainingItem, TrainingStep, TrainingView } from "@/core/figures/views/training";
 import { hasPlan, isShort } from "@/core/planning/perform";
+import { lackOf, loadDoubt } from "@/core/strength/doubt";
 import { platesFor, type Loaded } from "@/core/strength/loading";
 import { describeSets } from "@/core/strength/describe";
 import { fieldNumber, stepLoad } from "@/core/strength/setText";
@@ -13,7 +14,7 @@ import type { Printer } from "@/core/units/printer";
 import { shortDate } from "@/ui/dates";
 import { usePrinter } from "@/ui/usePrinter";
 import { printSet } from "./printSet";
-import type { Draft } from "./useTraining";
+import { doneOf, type Draft } from "./useTraining";
 import styles from "./train.module.css";
 
 interface Props { view: TrainingView; item: TrainingItem; step: TrainingStep; draft: Draft | null; onDraft: (draft: Draft) => void; onConfirm: (draft: Draft) => Promise<void>; choose: (setId: string) => void; children: ReactNode }
@@ -35,11 +36,19 @@ export function SetInFront({ view, item, step, draft, onDraft, onConfirm, choose
   const [amountStep, amountName] = timed ? [5, "seconds"] : far ? [10, "metres"] : [1, "reps"];
   const loaded = (exercise.measure ?? "load-reps") === "load-reps";
   const sign = exercise.measure === "bodyweight-reps" ? "+" : exercise.measure === "assisted-reps" ? "−" : "";
-  const ready = (now[amountKey] ?? 0) > 0 || (amountKey === "reps" && now.failed);
+  const lack = lackOf(exercise, doneOf(now, exercise));
+  const ready = lack === null && ((now[amountKey] ?? 0) > 0 || (amountKey === "reps" && now.failed));
+  const doubt = now.kg === null ? null : loadDoubt(exercise, now.kg, item.best?.e1rmKg ?? null, printer);
+  const [doubted, setDoubted] = useState<number | null>(null);
   const working = item.sets.filter(({ warmUp }) => !warmUp);
   const last = item.last?.sets[set.warmUp ? -1 : working.indexOf(set)]?.done;
   const record = now.reps === null ? undefined : item.repRecords.findLast(({ reps }) => reps <= now.reps! && reps >= 1);
-  const confirm = async () => { setSaving(true); await onConfirm(now); setSaving(false); };
+  const confirm = async () => {
+    if (doubt !== null && doubted !== now.kg) return setDoubted(now.kg);
+    setSaving(true); 
+    await onConfirm(now);
+    setSaving(false);
+  };
   return (
     <>
       <div className={styles.what}>
@@ -52,8 +61,8 @@ export function SetInFront({ view, item, step, draft, onDraft, onConfirm, choose
       {!timed && !far && <Dial label="Load" text={now.kg === null ? "" : `${sign}${fieldNumber(now.kg, printer.units.mass)}`} unit={printer.units.mass} onText={(text) => { const kg = parseMass(text.replace(/^[+−]/, ""), printer.units.mass); if (kg !== null && Math.abs(kg) <= 2000) change({ kg }); }} step={(up) => change({ kg: stepLoad(now.kg ?? item.barKg ?? 0, item.stepKg, up) })}>{loaded && item.barKg !== null && now.kg !== null && <Plates kg={now.kg} barKg={item.barKg} view={view} printer={printer} onPick={(kg) => change({ kg })} />}</Dial>}
       <Dial label={amountName[0]!.toUpperCase() + amountName.slice(1)} text={now[amountKey] === null ? "" : String(now[amountKey])} unit={exercise.perSide ? `${amountName} a side` : amountName} onText={(text) => { const value = parseDecimal(text); if (value !== null && value >= 0 && value <= 100_000) change({ [amountKey]: value }); }} step={(up) => change({ [amountKey]: Math.max(0, (now[amountKey] ?? 0) + (up ? amountStep : -amountStep)) })}>
         {set.planned?.asManyAsPossible ? <span className="planned">as many as possible</span> : null}
-        {!timed && !far && <button type="button" className="link small" aria-pressed={now.failed} onClick={() => change({ failed: !now.failed })}>{now.failed ? "failed at the next one" : "failed?"}</button>}
       </Dial>
+      {!timed && !far && <Ending reps={now.reps ?? 0} failed={now.failed} test={view.session.test === true} onChange={change} />}
       <fieldset className={styles.effort}>
         <legend>effort, RPE{now.rpe === null ? "" : <span className={styles.left}> {10 - now.rpe} left</span>}</legend>
         {efforts.map((rpe) => <button key={rpe} type="button" aria-pressed={now.rpe === rpe} onClick={() => change({ rpe: now.rpe === rpe ? null : rpe })}>{rpe}</button>)}
@@ -66,9 +75,25 @@ export function SetInFront({ view, item, step, draft, onDraft, onConfirm, choose
       </dl>
       <div className={styles.act}>
         {children}
+        {lack === "load" && <p className="warn small" role="status">Write the load: nothing is done without one, 0 for none.</p>}
+        {doubt !== null && doubted === now.kg && <p className="warn small" role="alert">{doubt} Press again if it is right.</p>}
         <Button type="primary" block className={styles.confirm} disabled={!ready || saving} onClick={() => void confirm()}>Set done</Button>
       </div>
     </>
+  );
+}
+
+/** How a set ended: how many were completed is the number above, and whether one more was tried and missed is chosen here. */
+function Ending({ reps, failed, test, onChange }: { reps: number; failed: boolean; test: boolean; onChange: (changed: Partial<Draft>) => void }) {
+  const single = reps === 1 || (reps === 0 && failed);
+  const missedLast = () => onChange({ reps: Math.max(0, reps - 1), failed: true });
+  const made = () => onChange({ reps: Math.max(1, reps), failed: false });
+  return (
+    <div className={styles.ending} role="group" aria-label="How the set ended">
+      <button type="button" aria-pressed={!failed} onClick={made}>{test || single ? "made" : "all made"}</button>
+      <button type="button" aria-pressed={failed && (single || test)} hidden={failed && !single && !test} onClick={failed ? undefined : missedLast}>{test || single ? "missed" : "the last one missed"}</button>
+      {!test && !(reps === 0 && failed) && <button type="button" aria-pressed={failed} onClick={() => onChange({ failed: true })}>one more missed</button>}
+    </div>
   );
 }
 

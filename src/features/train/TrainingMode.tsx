@@ -3,7 +3,7 @@
 import { useRouter } from "next/navigation";
 import { useEffect, useRef, useState } from "react";
 import { v7 as newId } from "uuid";
-import type { TrainingItem, TrainingView } from "@/core/figures/views/training";
+import type { TrainingView } from "@/core/figures/views/training";
 import { put, type Session } from "@/core/log/records";
 import { nextStep, stepsOf } from "@/core/planning/order";
 import { performedAs, withSet } from "@/core/planning/perform";
@@ -18,7 +18,7 @@ import { Overview } from "./Overview";
 import { Rest } from "./Rest";
 import { SetInFront } from "./SetInFront";
 import { useAwake } from "./useAwake";
-import { useTraining, type Draft } from "./useTraining";
+import { doneOf, useTraining, type Draft } from "./useTraining";
 import styles from "./train.module.css";
 
 /** A session, a set at a time. Each confirmed set is saved at once; everything else waits in this browser. */
@@ -48,7 +48,7 @@ export function TrainingMode({ view }: { view: TrainingView }) {
 
   const confirm = async (draft: Draft) => {
     if (!step || !item) return;
-    const done = doneOf(draft, item);
+    const done = doneOf(draft, item.exercise);
     const next = withSet(session, step.item.id, step.set.id, (set) => performedAs(set, done));
     setTold("");
     if (!await save(next, `${item.exercise.name}, ${printSet(done, item.exercise, printer)}`)) return;
@@ -98,8 +98,3 @@ function useRecords(view: TrainingView, tell: (record: string) => void): void {
   });
 }
 
-/** What a draft says was done, without what it leaves open. */
-function doneOf({ reps, kg, seconds, metres, rpe, failed }: Draft, { exercise: { measure } }: TrainingItem) {
-  const amount = measure === "duration" ? { seconds: seconds ?? 0 } : measure === "distance" ? { metres: metres ?? 0 } : { reps: reps ?? 0 };
-  return { ...amount, ...(kg === null ? {} : { kg }), ...(rpe === null ? {} : { rpe }), ...(failed ? { failed } : {}) };
-}

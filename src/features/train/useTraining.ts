@@ -2,6 +2,7 @@
 
 import { useCallback, useEffect, useState } from "react";
 import { entryDayOf } from "@/core/calendar/day";
+import type { Exercise, TrainingSet } from "@/core/log/records";
 import type { LogName } from "@/store/database";
 
 /** Where a session stands beyond what is saved: the set in front, what was changed of it, and when the rest ends. It outlives a closed browser. */
@@ -17,6 +18,12 @@ export interface TrainingState {
 
 /** What was changed of the set in front and not yet confirmed. */
 export interface Draft { itemId: string; setId: string; reps: number | null; kg: number | null; seconds: number | null; metres: number | null; rpe: number | null; failed: boolean }
+
+/** What a draft says was done, without what it leaves open. */
+export function doneOf({ reps, kg, seconds, metres, rpe, failed }: Draft, { measure }: Exercise): NonNullable<TrainingSet["done"]> {
+  const amount = measure === "duration" ? { seconds: seconds ?? 0 } : measure === "distance" ? { metres: metres ?? 0 } : { reps: reps ?? 0 };
+  return { ...amount, ...(kg === null ? {} : { kg }), ...(rpe === null ? {} : { rpe }), ...(failed ? { failed } : {}) };
+}
 
 const keyOf = (name: LogName) => `oat-column-training-${name}`;
 

@@ -4,7 +4,9 @@ import { Select } from "antd";
 import { useMemo, useState } from "react";
 import { v7 as newId } from "uuid";
 import { put, type Exercise } from "@/core/log/records";
+import { sameName } from "@/core/entry/names";
 import { findExercises, namedExercise } from "@/core/strength/library";
+import { aliasesOf } from "@/core/strength/usualNames";
 import { shortDate } from "../dates";
 import { useLog } from "../log/LogContext";
 import { useFigure } from "../log/useFigure";
@@ -13,22 +15,22 @@ const own = "own:";
 /** More than this are found by typing more. */
 const listed = 40;
 
-interface Props { value: string | null; onPick: (exercise: Exercise) => void; label: string; autoFocus?: boolean; placeholder?: string }
+interface Props { value: string | null; onPick: (exercise: Exercise) => void; label: string; autoFocus?: boolean; placeholder?: string; except?: string | undefined }
 
 /**
  * Chooses an exercise by typing parts of its name, a muscle or its equipment; those done lately come first. A name that is not there
  * becomes an exercise of one's own in the same step.
  */
-export function ExercisePicker({ value, onPick, label, autoFocus, placeholder = "Type to search" }: Props) {
+export function ExercisePicker({ value, onPick, label, autoFocus, placeholder = "Type to search", except }: Props) {
   const { commit } = useLog();
   const [typed, setTyped] = useState("");
   const view = useFigure("exercises", { text: "", muscle: null, equipment: null, group: null });
   // Found here and at once, so that Enter never takes what stood there before the last letter.
   const rows = useMemo(() => new Map((view?.found ?? []).map((row) => [row.exercise.id, row])), [view]);
-  const found = useMemo(() => findExercises([...rows.values()].map(({ exercise }) => exercise), { text: typed, muscle: null, equipment: null, group: null }, (id) => rows.get(id)!).slice(0, listed).map(({ id }) => rows.get(id)!), [rows, typed]);
+  const found = useMemo(() => findExercises([...rows.values()].flatMap(({ exercise }) => (exercise.id === except ? [] : [exercise])), { text: typed, muscle: null, equipment: null, group: null }, (id) => rows.get(id)!).slice(0, listed).map(({ id }) => rows.get(id)!), [except, rows, typed]);
   const chosenName = value === null ? undefined : view?.names[value];
   const named = typed.trim();
-  const isNew = named !== "" && view !== undefined && !Object.values(view.names).some((name) => name.toLowerCase() === named.toLowerCase());
+  const isNew = named !== "" && view !== undefined && ![...rows.values()].some(({ exercise }) => [exercise.name, ...aliasesOf(exercise)].some((name) => sameName(name, named)));
   const options = [
     ...found.map(({ exercise, lastDone, sessions }) => ({ value: exercise.id, label: exercise.name, detail: lastDone === null ? [exercise.group, exercise.equipment].filter(Boolean).join(", ") : `${sessions} times, last ${shortDate(lastDone)}` })),
     ...(isNew ? [{ value: own + named, label: `Add “${named}” as an exercise`, detail: "" }] : []),

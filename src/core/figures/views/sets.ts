@@ -1,6 +1,7 @@
 import { dateOf, mustDay } from "../../calendar/day";
 import { groupBy } from "../../calendar/groupBy";
-import type { Change, Session } from "../../log/records";
+import type { Change, Exercise, Session } from "../../log/records";
+import { loadDoubt } from "../../strength/doubt";
 import { describeSets } from "../../strength/describe";
 import type { Printer } from "../../units/printer";
 import { loadField, plannedLoadField, plannedRepsField, readPlanned, repsField } from "../../strength/setText";
@@ -13,7 +14,7 @@ import { compare, type Figures } from "../figures";
 import { lastLifted, lastTime } from "./sessionCard";
 
 /** What pasted sets would write: a line an exercise and day, and whether the day already holds the same. */
-export interface SetsPreview { sheet: Omit<SetsSheet, "rows">; lines: { date: string; name: string; text: string; held: string }[]; sessions: number; sets: number; change: Change | null }
+export interface SetsPreview { sheet: Omit<SetsSheet, "rows">; lines: { date: string; name: string; text: string; held: string; doubt: string | null }[]; sessions: number; sets: number; change: Change | null }
 
 export function setsPreview(figures: Figures, text: string, ask: SetsSheetAsk, newId: () => string): SetsPreview | { reason: string } {
   const printer = figures.printer;
@@ -25,7 +26,7 @@ export function setsPreview(figures: Figures, text: string, ask: SetsSheetAsk, n
     const { day, exerciseId } = group[0]!;
     const exercise = figures.exercises.get(exerciseId)!;
     const held = (strengthOn(figures, day)?.items ?? []).filter((item) => item.exerciseId === exerciseId).flatMap((item) => item.sets);
-    return { date: dateOf(day), name: exercise.name, text: describe(group.flatMap(({ performed }) => performed), exercise, printer), held: describeSets(held, "done", exercise, printer) };
+    return { date: dateOf(day), name: exercise.name, text: describe(group.flatMap(({ performed }) => performed), exercise, printer), held: describeSets(held, "done", exercise, printer), doubt: doubtOf(figures, exercise, group.flatMap(({ performed }) => performed)) };
   });
   return { sheet: rest, lines: lines.sort((a, b) => compare(b.date, a.date)), sessions: change.length, sets: rows.reduce((sum, { performed }) => sum + performed.length, 0), change: rows.length === 0 ? null : change };
 }
@@ -37,30 +38,41 @@ function describe(performed: SetsRow["performed"], exercise: Parameters<typeof d
 }
 
 /** A line of the table as typed. */
-export interface TypedLine { exerciseId: string; sets: string; reps: string; load: string; rpe: string }
+export interface TypedLine {
+  exerciseId: string; sets: string; reps: string; load: string; rpe: string;
+  /** One more repetition was tried and missed in the last of the line's sets. */
+  missed?: boolean;
+}
 
 export interface TableAsk { date: string; lines: TypedLine[] }
 
 /** What a typed table would write, each line with what it says or what is wrong with it. */
-export interface TableView { lines: { text: string; problem: string | null; last: { date: string; text: string } | null }[]; change: Change | null }
+export interface TableView { lines: { text: string; problem: string | null; doubt: string | null; last: { date: string; text: string } | null }[]; change: Change | null }
 
 export function tableView(figures: Figures, { date, lines }: TableAsk, newId: () => string): TableView {
   const day = mustDay(date);
   const printer = figures.printer;
   const rows: SetsRow[] = [];
   const session = { id: "", personId: figures.person.id, date, kind: "strength", status: "done" as const };
-  const read = lines.map(({ exerciseId, sets, reps, load, rpe }): TableView["lines"][number] => {
+  const read = lines.map(({ exerciseId, sets, reps, load, rpe, missed }): TableView["lines"][number] => {
     const exercise = figures.exercises.get(exerciseId);
-    if (exercise === undefined) return { text: "", problem: null, last: null };
+    if (exercise === undefined) return { text: "", problem: null, doubt: null, last: null };
     const last = lastTime(figures, session, exerciseId, printer);
-    if (reps.trim() === "" && load.trim() === "") return { text: "", problem: null, last };
+    if (reps.trim() === "" && load.trim() === "") return { text: "", problem: null, doubt: null, last };
     const performed = performedIn(sets.trim(), reps.trim(), load.trim(), rpe.trim(), exercise, printer.units.mass);
-    if (typeof performed === "string") return { text: "", problem: performed, last };
-    rows.push({ day, exerciseId, performed, note: null });
-    return { text: describe(performed, exercise, printer), problem: null, last };
+    if (typeof performed === "string") return { text: "", problem: performed, doubt: null, last };
+    const ended = missed ? performed.map((set, index) => (index === performed.length - 1 ? { ...set, done: { ...set.done, failed: true } } : set)) : performed;
+    rows.push({ day, exerciseId, performed: ended, note: null });
+    return { text: describe(ended, exercise, printer), problem: null, doubt: doubtOf(figures, exercise, ended), last };
   });
   const whole = rows.length > 0 && read.every(({ problem }) => problem === null);
   return { lines: read, change: whole ? sessionsOfRows(rows, figures.person.id, (on) => strengthOn(figures, on), newId) : null };
+}
+
+/** What is odd about the loads of some sets; null where nothing is. */
+function doubtOf(figures: Figures, exercise: Exercise, performed: SetsRow["performed"]): string | null {
+  const best = figures.liftOf(exercise.id)?.best?.e1rmKg ?? null;
+  return performed.flatMap(({ done }) => (done.kg == null ? [] : (loadDoubt(exercise, done.kg, best, figures.printer) ?? [])))[0] ?? null;
 }
 
 /** The lines of the latest earlier session of lifting, to be done the same. */
