@@ -44,7 +44,7 @@ describe("the ledger", () => {
   });
   it("gives back what it prints: pasted onto itself it changes nothing", () => {
     const paste = rows.filter(({ date }) => date <= today).map(({ date, cells }) => [date, cells.weight, cells.time, cells.influence].join("\t")).join("\n");
-    const preview = answers.answer("ledgerPreview", { ...rower, ask: { paste, at: { date: today, column: "weight" }, columns: ["weight", "time", "influence"], order: null } })!;
+    const preview = answers.answer("ledgerPreview", { ...rower, ask: { paste, at: { date: today, column: "weight" }, columns: ["weight", "time", "influence"], order: null, unit: null } })!;
     expect(preview).toMatchObject({ changes: [], refused: [], lines: [], change: [] });
   });
 });

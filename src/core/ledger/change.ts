@@ -1,3 +1,4 @@
+import { isFarReading, readReading } from "../body/usualMeasures";
 import { heaviest, isFarOff, lightest } from "../body/weighIns";
 import { dateOf, entryDayOf, outsideYears, type Day } from "../calendar/day";
 import { put, type Change, type DayNote, type RecordOf, type WeighIn } from "../log/records";
@@ -17,6 +18,8 @@ export interface LedgerContext {
   noteOn: (day: Day) => DayNote | null;
   /** The day's reading of a measure, the last by id where there are several; null without one. */
   readingOn: (measureId: string, day: Day) => Reading | null;
+  /** The latest reading of a measure before a day; null without one. */
+  lastReading: (measureId: string, day: Day) => number | null;
   columns: ReadonlyMap<LedgerColumnId, LedgerColumn>;
   /** What the scale may be expected to show; null when nothing is known. */
   expectedKg: (day: Day) => number | null;
@@ -73,7 +76,7 @@ export function ledgerChange(context: LedgerContext, edits: readonly CellEdit[])
       if (measureId !== null && !draft.readings.has(measureId)) draft = { ...draft, readings: new Map([...draft.readings, [measureId, context.readingOn(measureId, day)]]) };
       const before = entryText(draft, edit.column, context.printer);
       const text = edit.text.trim();
-      if (text === before) continue;
+      if (text === before || sameNumber(text, before, edit.column, context)) continue;
       const next = applied(context, day, draft, edit.column, text);
       if ("why" in next) { refuse(next.why); continue; }
       drafts.set(day, next.draft);
@@ -101,16 +104,35 @@ export function ledgerChange(context: LedgerContext, edits: readonly CellEdit[])
   return result;
 }
 
-function applied({ personId, today, printer, expectedKg, newId, columns }: LedgerContext, day: Day, draft: Draft, column: LedgerColumnId, text: string): { draft: Draft; caution: string | null } | { why: string } {
+/** Whether a text says what a cell of numbers shows already, with other decimal marks or its unit: `72,40 kg` for 72.4. */
+function sameNumber(text: string, before: string, column: LedgerColumnId, { printer, columns }: LedgerContext): boolean {
+  if (before === "" || text === "") return false;
+  const unit = printer.units.mass;
+  if (column === "weight" || column === "second") { const kg = parseMass(text, unit); return kg !== null && printer.massNumber(kg, 3) === printer.massNumber(parseMass(before, unit)!, 3); }
+  if (measureOf(column) === null) return false;
+  const read = readReading(text, measureIn(columns, column));
+  return "value" in read && read.value === parseDecimal(before);
+}
+
+/** The measure of a column, as its head names it. */
+function measureIn(columns: LedgerContext["columns"], column: LedgerColumnId): { name: string; unit: string } {
+  const known = columns.get(column)!;
+  return { name: known.title, unit: known.unit !== null && typeof known.unit === "object" ? known.unit.own : "" };
+}
+
+function applied({ personId, today, printer, expectedKg, newId, columns, lastReading }: LedgerContext, day: Day, draft: Draft, column: LedgerColumnId, text: string): { draft: Draft; caution: string | null } | { why: string } {
   const own = { personId, date: dateOf(day) };
   const measureId = measureOf(column);
   if (measureId !== null) {
-    const withReading = (reading: Reading | null) => ({ draft: { ...draft, readings: new Map([...draft.readings, [measureId, reading]]) }, caution: null });
+    const measure = measureIn(columns, column);
+    const withReading = (reading: Reading | null, caution: string | null = null) => ({ draft: { ...draft, readings: new Map([...draft.readings, [measureId, reading]]) }, caution });
     if (text === "") return withReading(null);
-    const value = parseDecimal(text);
-    if (value === null) return { why: `"${text}" is no number. Write one with a point or a comma.` };
+    const read = readReading(text, measure);
+    if ("why" in read) return read;
+    const { value } = read;
     if (day > today) return { why: "A reading cannot be in the future." };
-    return withReading({ ...(draft.readings.get(measureId) ?? { id: newId(), ...own, measureId }), value });
+    const last = lastReading(measureId, day);
+    return withReading({ ...(draft.readings.get(measureId) ?? { id: newId(), ...own, measureId }), value }, isFarReading(measure, value, last) ? `${measure.name} was ${printNumber(last!, 1)} ${measure.unit} last.` : null);
   }
   if (column === "note") {
     if (text === "") return { draft: { ...draft, note: draft.note && without(draft.note, "text") }, caution: null };

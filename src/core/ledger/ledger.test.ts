@@ -13,12 +13,12 @@ const all = allColumns([{ id: "waist", name: "Waist", unit: "cm" }]);
 const evening: WeighIn = { id: "e", personId: "p", date: "2026-06-10", time: "20:30", kg: 73.4, primary: false };
 const context = (units = metricUnits): LedgerContext => ({
   personId: "p", today: mustDay("2026-06-11"), printer: new Printer(units), newId: () => "new", expectedKg: () => 72.5,
-  columns: all, readingOn: (measureId, day) => (measureId === "waist" && day === mustDay(waist.date) ? waist : null),
+  columns: all, lastReading: () => 82, readingOn: (measureId, day) => (measureId === "waist" && day === mustDay(waist.date) ? waist : null),
   weighInOn: (day) => (day === mustDay(held.date) ? held : null), secondOn: (day) => (day === mustDay(evening.date) ? evening : null), noteOn: (day) => (day === mustDay(note.date) ? note : null),
 });
 const edit = (date: string, column: LedgerColumnId, text: string): CellEdit => ({ date, column, text });
 const columns: LedgerColumnId[] = ["weight", "time", "influence", "trend", "note"];
-const paste = (text: string, order: "ymd" | "dmy" | "mdy" | null = null) => readPaste(text, { date: "2026-06-01", column: "weight" }, columns, all, order);
+const paste = (text: string, order: "ymd" | "dmy" | "mdy" | null = null, more: { unit?: "kg" | "lb" | null; own?: "kg" | "lb"; expectedKg?: number | null } = {}) => readPaste(text, { date: "2026-06-01", column: "weight" }, columns, all, { order, unit: null, own: "kg", expectedKg: 72.5, ...more });
 
 describe("edits of cells", () => {
   it("of one day become one record with all that was typed, on the base of what stood there", () => {
@@ -29,6 +29,8 @@ describe("edits of cells", () => {
   });
   it("that change nothing write nothing, and a weight typed in pounds keeps its pounds", () => {
     expect(ledgerChange(context(), [edit("2026-06-10", "weight", " 72.4 "), edit("2026-06-10", "note", "travel")]).change).toEqual([]);
+    for (const text of ["72,4", "72.40", "72,4 kg", "72.4kg"]) expect(ledgerChange(context(), [edit("2026-06-10", "weight", text)])).toMatchObject({ changes: [], change: [] });
+    expect(ledgerChange(context(), [edit("2026-06-10", "measure waist", "82,50")]).changes).toEqual([]);
     const { change, changes } = ledgerChange(context({ ...metricUnits, mass: "lb" }), [edit("2026-06-10", "weight", "160.2")]);
     expect(change).toEqual([{ kind: "weighIns", base: held, put: { ...held, kg: 160.2 * 0.45359237 } }]);
     expect(changes[0]!.after).toBe("160.2");
@@ -73,7 +75,7 @@ describe("a measure's column", () => {
     expect(ledgerChange(context(), [edit("2026-06-12", column, "82")]).refused[0]!.why).toContain("in the future");
   });
   it("is found by its name in a pasted head", () => {
-    expect(paste("Date\tWaist (cm)\n2026-05-28\t82,5").edits).toEqual([edit("2026-05-28", "measure waist", "82,5")]);
+    expect(paste("Date\tWaist (cm)\n2026-05-28\t82,5").edits).toEqual([edit("2026-05-28", "measure waist", "82,5 cm")]);
   });
 });
 
@@ -103,7 +105,32 @@ describe("pasted text", () => {
     expect(paste("72.4\t6:40\tsalt\t72.0\n72.2").edits).toEqual([edit("2026-06-01", "weight", "72.4"), edit("2026-06-01", "time", "6:40"), edit("2026-06-01", "influence", "salt"), edit("2026-06-01", "trend", "72.0"), edit("2026-06-02", "weight", "72.2")]);
   });
   it("with a head puts each column under its name and passes over those it does not know", () => {
-    expect(paste("Date\tMood\tNotes\tWeight (kg)\n2026-05-28\tgood\ttravel\t72.4").edits).toEqual([edit("2026-05-28", "note", "travel"), edit("2026-05-28", "weight", "72.4")]);
+    expect(paste("Date\tMood\tNotes\tWeight (kg)\n2026-05-28\tgood\ttravel\t72.4").edits).toEqual([edit("2026-05-28", "note", "travel"), edit("2026-05-28", "weight", "72.4 kg")]);
+  });
+  it("reads dates with their months in words, and refuses a row below a head of dates whose date it cannot read", () => {
+    const rows = ["3 March 2026", "Mar 4, 2026", "Thu 5 Mar 2026", "6-Mar-26", "Saturday, March 7th, 2026", "8 March 2026 06:40"];
+    const reading = paste(`Date\tWeight\n${rows.map((date, index) => `${date}\t${(72 + index / 10).toFixed(1)}`).join("\n")}\nthe ninth\t73`);
+    expect(reading.edits).toEqual([3, 4, 5, 6, 7, 8].map((day, index) => edit(`2026-03-0${day}`, "weight", (72 + index / 10).toFixed(1))));
+    expect(reading).toMatchObject({ orders: ["ymd"], refused: [{ line: 8, why: '"the ninth" is no date.' }] });
+    // No date of the column can be read: nothing is put on other days.
+    expect(paste("Date\tWeight\nsoon\t72.4\nlater\t72.2")).toMatchObject({ edits: [], refused: [{ line: 2 }, { line: 3 }] });
+    expect(paste('date,weight\n"Mar 3, 2026",72.4\n3 April 2026,72.2').edits).toEqual([edit("2026-03-03", "weight", "72.4"), edit("2026-04-03", "weight", "72.2")]);
+  });
+  it("takes a unit in the head as the unit, and asks where a column could be either", () => {
+    for (const head of ["Weight (lb)", "Morning weight lbs", "weight in pounds", "lbs", "Body weight [lb]"]) {
+      expect([head, paste(`Date\t${head}\n2026-05-28\t160`).edits]).toEqual([head, [edit("2026-05-28", "weight", "160 lb")]]);
+    }
+    expect(paste("Date\tWeight (kg)\n2026-05-28\t72", null, { own: "lb" }).edits).toEqual([edit("2026-05-28", "weight", "72 kg")]);
+    expect(paste("Date\tWaist (in)\n2026-05-28\t32").edits).toEqual([edit("2026-05-28", "measure waist", "32 in")]);
+    const either = "Date\tWeight\n2026-05-28\t160.2\n2026-05-29\t159.8";
+    expect(paste(either)).toMatchObject({ edits: [], unit: null, units: ["lb", "kg"] });
+    expect(paste(either, null, { unit: "lb" }).edits).toEqual([edit("2026-05-28", "weight", "160.2 lb"), edit("2026-05-29", "weight", "159.8 lb")]);
+    expect(paste(either, null, { unit: "kg" }).edits).toEqual([edit("2026-05-28", "weight", "160.2"), edit("2026-05-29", "weight", "159.8")]);
+    expect(paste(either, null, { expectedKg: null }).units).toHaveLength(2);
+    expect(paste("Date\tWeight\n2026-05-28\t72.4", null, { expectedKg: null })).toMatchObject({ units: ["kg"], unit: "kg" });
+  });
+  it("reads quoted cells with line breaks of their own", () => {
+    expect(paste('Date\tNotes\tWeight\n2026-05-28\t"late dinner\nand salt"\t72.4\n2026-05-29\tplain\t72.1').edits).toEqual([edit("2026-05-28", "note", "late dinner\nand salt"), edit("2026-05-28", "weight", "72.4"), edit("2026-05-29", "note", "plain"), edit("2026-05-29", "weight", "72.1")]);
   });
   it("names the lines it cannot place", () => {
     const lines = ["2026-05-01\t72.1", "2026-05-02\t72.2", "2026-05-03\t72.3", "2026-05-04\t72.0", "2026-05-05\t72.0", "2026-05-32\t72.4", "2026-05-01\t72.5"];

@@ -45,7 +45,7 @@ export function explainSheet(sheet: Sheet, weekStart: Weekday, planOn: (day: Day
   const weightColumn = sheet.roles.indexOf("weight");
   const weighed = sheet.rows.flatMap(({ day, values }): Weighed[] => (values[weightColumn] == null ? [] : [{ day, kg: values[weightColumn], id: "" }]));
   return sheet.roles.flatMap((role, column): ColumnReading[] => {
-    if (role === "date" || role === "weight" || role === "none") return [];
+    if (role === "date" || role === "weight" || role === "second" || role === "note" || role === "none") return [];
     const told = sheet.rows.flatMap(({ day, line, values }) => (values[column] == null ? [] : [{ day, line, value: values[column] }]));
     if (told.length === 0) return [];
     const step = stepOf(told.map(({ value }) => value));

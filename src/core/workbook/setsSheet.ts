@@ -61,6 +61,8 @@ export function readSetsSheet(text: string, ask: SetsSheetAsk, exercises: readon
   const orders = at("date") < 0 ? [] : ordersOf(body.map((cells) => cells[at("date")] ?? ""));
   if (orders.length === 0) return { reason: "No column of dates was found." };
   const order = ask.order !== null && orders.includes(ask.order) ? ask.order : orders[0]!;
+  const loadHead = headed && at("load") >= 0 ? heads[at("load")]! : "";
+  const loadUnit: MassUnit = /\b(?:lbs?|pounds?)\b/i.test(loadHead) ? "lb" : /\b(?:kgs?|kilos?|kilograms?)\b/i.test(loadHead) ? "kg" : unit;
   const sheet: SetsSheet = { heads, columns, rows: [], refused: [], unmatched: [], order, orders };
   const unmatched = new Map<string, number>();
   const known = new Map<string, Exercise | null | undefined>();
@@ -80,7 +82,7 @@ export function readSetsSheet(text: string, ask: SetsSheetAsk, exercises: readon
     const exercise = known.get(typed);
     if (exercise === undefined) return void unmatched.set(typed, (unmatched.get(typed) ?? 0) + 1);
     if (exercise === null) return;
-    const performed = performedIn(cell("sets"), cell("reps"), cell("load"), cell("rpe"), exercise, unit);
+    const performed = performedIn(cell("sets"), cell("reps"), cell("load"), cell("rpe"), exercise, loadUnit);
     if (typeof performed === "string") return refuse(performed);
     sheet.rows.push({ day, exerciseId: exercise.id, performed, note: cell("note") || null });
   });

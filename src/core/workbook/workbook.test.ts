@@ -19,7 +19,7 @@ const explained = (text: string, weekStart: Weekday = 1, roles: Role[] | null = 
 describe("an old workbook is recognised", () => {
   it("by its dates in any order, its heads, decimal commas and units; bad lines are named", () => {
     const sheet = read("Datum\tkg\tØ 7-day\tMed\tΔ\tGoal\tWords\n1.3.2025\t84,1 kg\t84,1\t84,1\t\t85\tsalty\n2.3.2025\t83,9 kg\t84,0\t84,0\t−0,2\t84,9\t\n3.3.2025\t83,8\t83,9\t83,9\t−0,1\t84,8\t\nnonsense\t1\t2\t3\t4\t5\t\n25.3.2025\t83,2\t83,7\t83,6\t−0,7\t83,0\t");
-    expect(sheet).toMatchObject({ order: "dmy", roles: ["date", "weight", "mean", "median", "change", "plan", "none"], refused: [{ line: 5, why: '"nonsense" is no date.' }] });
+    expect(sheet).toMatchObject({ order: "dmy", roles: ["date", "weight", "mean", "median", "change", "plan", "note"], unit: "kg", refused: [{ line: 5, why: '"nonsense" is no date.' }] });
     expect(sheet.rows[1]!.values).toEqual([null, 83.9, 84, 84, -0.2, 84.9, null]);
   });
   it("from comma-separated values and without heads, and by the roles that the trainee gives instead", () => {

@@ -8,6 +8,7 @@ import type { LedgerPreview } from "@/core/figures/views/ledger";
 import { allColumns, ledgerColumns } from "@/core/ledger/columns";
 import type { DateOrder } from "@/core/ledger/paste";
 import { messageOf } from "@/core/messageOf";
+import type { MassUnit } from "@/core/units/mass";
 import { printNumber, printSigned } from "@/core/units/number";
 import type { ColumnReading } from "@/core/workbook/explain";
 import { roles, type Role } from "@/core/workbook/sheet";
@@ -21,11 +22,11 @@ import styles from "@/ui/view.module.css";
 import { PreviewDialog } from "../ledger/PreviewDialog";
 import files from "./files.module.css";
 
-const roleNames: Record<Role, string> = { date: "dates", weight: "weight", mean: "mean", median: "median", smoothed: "smoothed weight", change: "change", plan: "goal line", none: "not compared" };
+const roleNames: Record<Role, string> = { date: "dates", weight: "weight", second: "second weigh-in", note: "notes", mean: "mean", median: "median", smoothed: "smoothed weight", change: "change", plan: "goal line", none: "not compared" };
 
 /** An old spreadsheet: its weights are taken into the log, its own computed columns held against ours and explained. */
 export function Workbook() {
-  const { compute, person, today, commit, units } = useLog();
+  const { compute, person, today, commit } = useLog();
   const [text, setText] = useState("");
   const [found, setFound] = useState<WorkbookView | { reason: string } | null>(null);
   const [taking, setTaking] = useState<LedgerPreview | null>(null);
@@ -36,14 +37,14 @@ export function Workbook() {
     if (given.trim() === "") return setFound(null);
     void compute.ask("workbook", { ...asking, text: given, ...wanted }).then(setFound, (error: unknown) => setFound({ reason: messageOf(error) }));
   };
-  const take = async () => {
+  const take = async (unit: MassUnit | null) => {
     if (found === null || "reason" in found) return;
-    setTaking(await compute.ask("ledgerPreview", { ...asking, ask: { paste: found.weights, at: { date: today, column: "weight" }, columns: ledgerColumns.map((column) => column.id), order: "ymd" } }));
+    setTaking(await compute.ask("ledgerPreview", { ...asking, ask: { paste: found.entries, at: { date: today, column: "weight" }, columns: ledgerColumns.map((column) => column.id), order: "ymd", unit } }));
   };
   return (
     <section className={`${styles.section} noprint`}>
       <h2>An old spreadsheet</h2>
-      <SheetField label={<>Paste its columns here: dates, weights (in {units.mass}), and what it computes itself; or choose a file of comma-separated values. Nothing is written before you say so.</>} fileLabel="Spreadsheet file" className={files.sheet}
+      <SheetField label={<>Paste its columns here: dates, weights (a unit in the head is the unit), second weigh-ins, notes, and what it computes itself; or choose a file of comma-separated values. Nothing is written before you say so.</>} fileLabel="Spreadsheet file" className={files.sheet}
         text={text} onText={(given) => look(given, { roles: null, order: null })} onRefused={(reason) => setFound({ reason })} />
       <div aria-live="polite">
         {found && "reason" in found && <p className="warn">{found.reason}</p>}
@@ -58,11 +59,11 @@ export function Workbook() {
             </p>
             {found.refused.slice(0, 8).map(({ line, text: said, why }) => <p key={line} className="warn small">Line {line} ({said}): {why}</p>)}
             {found.columns.map((column) => <Compared key={column.column} reading={column} />)}
-            <p style={{ paddingTop: 10 }}><Button type="primary" onClick={() => void take()}>Take its weights into the log</Button></p>
+            <p style={{ paddingTop: 10 }}><Button type="primary" onClick={() => void take(null)}>Take its weights and notes into the log</Button></p>
           </>
         )}
       </div>
-      {taking !== null && <PreviewDialog all={allColumns([])} label="The spreadsheet" found={taking} onOrder={() => {}} onClose={() => setTaking(null)} onWrite={async () => { if (await commit(taking.change, "Weights of the spreadsheet")) setTaking(null); }} />}
+      {taking !== null && <PreviewDialog all={allColumns([])} label="The spreadsheet" found={taking} onOrder={() => {}} onUnit={(unit) => void take(unit)} onClose={() => setTaking(null)} onWrite={async () => { if (await commit(taking.change, "Entries of the spreadsheet")) setTaking(null); }} />}
     </section>
   );
 }

@@ -171,7 +171,7 @@ function Grid({ all, first, count, todayRow }: { all: ReadonlyMap<LedgerColumnId
     const paste = event.clipboardData.getData("text/plain");
     const long = tooLong(paste);
     if (long !== null) setMessage({ text: long, warn: true });
-    else if (paste.trim() !== "") void propose({ paste, at: { date: dateAt(range.top), column: columns[range.left]! }, columns, order: null }, "Pasted");
+    else if (paste.trim() !== "") void propose({ paste, at: { date: dateAt(range.top), column: columns[range.left]! }, columns, order: null, unit: null }, "Pasted");
   };
 
   const template = `${dateWidth}px ${columns.map((one) => (all.get(one)!.words ? `minmax(${wordsWidth}px, 1fr)` : `${numberWidth}px`)).join(" ")}`;
@@ -209,7 +209,7 @@ function Grid({ all, first, count, todayRow }: { all: ReadonlyMap<LedgerColumnId
       </div>
       {choosing && <ChooseColumns all={all} columns={columns} onChange={setColumns} onClose={() => setChoosing(false)} />}
       {preview !== null && (
-        <PreviewDialog all={all} {...preview} onOrder={(order) => { if ("paste" in preview.ask) void propose({ ...preview.ask, order }, preview.label); }}
+        <PreviewDialog all={all} {...preview} onOrder={(order) => { if ("paste" in preview.ask) void propose({ ...preview.ask, order }, preview.label); }} onUnit={(unit) => { if ("paste" in preview.ask) void propose({ ...preview.ask, unit }, preview.label); }}
           onWrite={async () => { if (await commit(preview.found.change, `${preview.label}: ${preview.found.changes.length} ${preview.found.changes.length === 1 ? "cell" : "cells"}`)) setPreview(null); }}
           onClose={() => setPreview(null)} />
       )}

@@ -5,6 +5,7 @@ import { useState } from "react";
 import type { LedgerPreview } from "@/core/figures/views/ledger";
 import type { LedgerColumn, LedgerColumnId } from "@/core/ledger/columns";
 import type { DateOrder } from "@/core/ledger/paste";
+import type { MassUnit } from "@/core/units/mass";
 import { Dialog } from "@/ui/figure/Dialog";
 import { ledgerDate } from "@/ui/dates";
 import { orderNames } from "@/ui/inputs/dateOrders";
@@ -15,16 +16,19 @@ import styles from "./ledger.module.css";
 const listed = 300;
 
 /** What a paste, a fill or an emptying would change, what is refused and why; written as one change that can be undone. */
-export function PreviewDialog({ all, label, found, onOrder, onWrite, onClose }: { all: ReadonlyMap<LedgerColumnId, LedgerColumn>; label: string; found: LedgerPreview; onOrder: (order: DateOrder) => void; onWrite: () => Promise<void>; onClose: () => void }) {
+export function PreviewDialog({ all, label, found, onOrder, onUnit, onWrite, onClose }: { all: ReadonlyMap<LedgerColumnId, LedgerColumn>; label: string; found: LedgerPreview; onOrder: (order: DateOrder) => void; onUnit: (unit: MassUnit) => void; onWrite: () => Promise<void>; onClose: () => void }) {
   const [writing, setWriting] = useState(false);
   useUnsaved(true);
-  const { changes, refused, lines, order, orders } = found;
+  const { changes, refused, lines, order, orders, unit, units } = found;
   const refusals = refused.length + lines.length;
   return (
     <Dialog title="Before it is written" onClose={onClose}>
       <p>{label}: {changes.length} {changes.length === 1 ? "cell changes" : "cells change"}{refusals > 0 ? `, ${refusals} refused` : ""}.</p>
       {order !== null && orders.length > 1 && (
         <p className="warn">Its dates can be read in more than one way. <label>They are written as <select value={order} onChange={(event) => onOrder(event.target.value as DateOrder)}>{orders.map((one) => <option key={one} value={one}>{orderNames[one]}</option>)}</select></label></p>
+      )}
+      {units.length > 1 && (
+        <p className="warn">Its weights name no unit and may be kilograms or pounds. <label>They are in <select value={unit ?? ""} onChange={(event) => onUnit(event.target.value as MassUnit)}>{unit === null && <option value="">choose</option>}<option value="kg">kilograms</option><option value="lb">pounds</option></select></label></p>
       )}
       {refusals > 0 && (
         <>
@@ -45,7 +49,7 @@ export function PreviewDialog({ all, label, found, onOrder, onWrite, onClose }: 
           {changes.length > listed && <p className="quiet">and {changes.length - listed} more</p>}
         </div>
       )}
-      <p className={styles.actions}><Button type="primary" disabled={changes.length === 0 || writing} onClick={() => { setWriting(true); void onWrite().finally(() => setWriting(false)); }}>Write {changes.length} {changes.length === 1 ? "change" : "changes"}</Button> <button type="button" className="link" onClick={onClose}>Leave all as it is</button></p>
+      <p className={styles.actions}><Button type="primary" disabled={changes.length === 0 || writing || (units.length > 1 && unit === null)} onClick={() => { setWriting(true); void onWrite().finally(() => setWriting(false)); }}>Write {changes.length} {changes.length === 1 ? "change" : "changes"}</Button> <button type="button" className="link" onClick={onClose}>Leave all as it is</button></p>
     </Dialog>
   );
 }

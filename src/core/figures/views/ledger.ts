@@ -6,6 +6,7 @@ import { allColumns, measureOf, type LedgerColumn, type LedgerColumnId, type Mea
 import { readPaste, type DateOrder, type PasteReading } from "../../ledger/paste";
 import { family, ownedBy } from "../../memo";
 import { standing, wasPerformed } from "../../planning/adherence";
+import type { MassUnit } from "../../units/mass";
 import { printNumber } from "../../units/number";
 import { coveredBy } from "../distances";
 import { compare, type Figures } from "../figures";
@@ -55,9 +56,9 @@ export function ledgerView(figures: Figures, from: Day, to: Day): LedgerRow[] {
 }
 
 /** What is asked of the ledger before it is written: cells to edit, or text to paste at a cell. */
-export type LedgerAsk = { edits: CellEdit[] } | { paste: string; at: { date: string; column: LedgerColumnId }; columns: LedgerColumnId[]; order: DateOrder | null };
+export type LedgerAsk = { edits: CellEdit[] } | { paste: string; at: { date: string; column: LedgerColumnId }; columns: LedgerColumnId[]; order: DateOrder | null; unit: MassUnit | null };
 
-export interface LedgerPreview extends LedgerChange { lines: PasteReading["refused"]; order: DateOrder | null; orders: DateOrder[] }
+export interface LedgerPreview extends LedgerChange, Pick<PasteReading, "order" | "orders" | "unit" | "units"> { lines: PasteReading["refused"] }
 
 /** What edits or a paste would do; nothing is written. */
 export function ledgerPreview(figures: Figures, ask: LedgerAsk, newId: () => string): LedgerPreview {
@@ -65,8 +66,9 @@ export function ledgerPreview(figures: Figures, ask: LedgerAsk, newId: () => str
   const context: LedgerContext = {
     personId: figures.personId, today: figures.on, printer: figures.printer, newId,
     weighInOn: (day) => figures.primaryOn(day), secondOn: (day) => figures.secondOn(day), noteOn: (day) => figures.noteOn(day), expectedKg: (day) => figures.levelOn(day), readingOn: (measureId, day) => figures.readingOn(measureId, day), columns,
+    lastReading: (measureId, day) => figures.valuesOf(measureId).findLast(({ day: read }) => read < day)?.value ?? null,
   };
-  if ("edits" in ask) return { ...ledgerChange(context, ask.edits), lines: [], order: null, orders: [] };
-  const { edits, refused, order, orders } = readPaste(ask.paste, ask.at, ask.columns, columns, ask.order);
-  return { ...ledgerChange(context, edits), lines: refused, order, orders };
+  if ("edits" in ask) return { ...ledgerChange(context, ask.edits), lines: [], order: null, orders: [], unit: null, units: [] };
+  const { edits, refused, ...read } = readPaste(ask.paste, ask.at, ask.columns, columns, { order: ask.order, unit: ask.unit, own: figures.units.mass, expectedKg: figures.levelOn(figures.on) });
+  return { ...ledgerChange(context, edits), lines: refused, ...read };
 }

@@ -1,4 +1,6 @@
+import Papa from "papaparse";
 import { dateOf } from "../../calendar/day";
+import { fromKg, type MassUnit } from "../../units/mass";
 import { planWeight } from "../../goal/plan";
 import type { DateOrder } from "../../ledger/paste";
 import { explainSheet, type ColumnReading } from "../../workbook/explain";
@@ -15,8 +17,10 @@ export interface WorkbookView {
   days: number;
   refused: Sheet["refused"];
   columns: ColumnReading[];
-  /** Date and weight of each row with a weight, as the ledger takes them, tabs between. */
-  weights: string;
+  /** The unit of its weights as its heads or cells name it; null where they name none. */
+  unit: MassUnit | null;
+  /** Date, weight, second weigh-in and note of each row, as the ledger takes them pasted. */
+  entries: string;
 }
 
 /** What an old workbook holds, and how its computed columns compare with ours. Nothing is written. */
@@ -24,9 +28,14 @@ export function workbookView(figures: Figures, ask: WorkbookAsk): WorkbookView |
   const sheet = readSheet(ask.text, ask);
   if ("reason" in sheet) return sheet;
   const weight = sheet.roles.indexOf("weight");
-  const planOn = (day: number) => { const line = figures.lineOn(day); return "reason" in line || day < line.startDay || day > line.deadline ? null : planWeight(line, day); };
+  const planOn = (day: number) => { const line = figures.lineOn(day); return "reason" in line || day < line.startDay || day > line.deadline ? null : fromKg(planWeight(line, day), sheet.unit ?? figures.units.mass); };
+  const [second, note] = [sheet.roles.indexOf("second"), sheet.roles.indexOf("note")];
+  const unit = sheet.unit === null ? "" : ` (${sheet.unit})`;
+  const kept = sheet.rows.filter(({ values, cells }) => values[weight] != null || (second >= 0 && values[second] != null) || (note >= 0 && cells[note]));
+  const number = (value: number | null | undefined) => (value == null ? "" : String(value));
   return {
     heads: sheet.heads, roles: sheet.roles, order: sheet.order, orders: sheet.orders, days: sheet.rows.length, refused: sheet.refused, columns: explainSheet(sheet, figures.weekStart, planOn),
-    weights: sheet.rows.flatMap(({ day, values }) => (values[weight] == null ? [] : [`${dateOf(day)}\t${values[weight]}`])).join("\n"),
+    unit: sheet.unit,
+    entries: Papa.unparse([["Date", `Weight${unit}`, `Second weigh-in${unit}`, "Note of the day"], ...kept.map(({ day, values, cells }) => [dateOf(day), number(values[weight]), second < 0 ? "" : number(values[second]), note < 0 ? "" : (cells[note] ?? "")])], { delimiter: "\t" }),
   };
 }
