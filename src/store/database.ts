@@ -18,7 +18,11 @@ export type JournalEntry = { sequence: number; puts: Row[]; removed: Removal[]; 
 export interface RecordPatch { kind: RecordKind; id: string; dates?: string[]; fields: FieldPatch[] }
 
 /** What it takes to undo a commit: patches, or the generation of pages that another one replaced. */
-export type HistoryEntry = { sequence: number; label: string } & ({ patches: RecordPatch[] } | { generation: number; extra: Record<string, unknown> });
+export type HistoryEntry = {
+  sequence: number; label: string;
+  /** The people whose records it changed; none for what belongs to the household, absent in entries of before this was kept. */
+  of?: string[];
+} & ({ patches: RecordPatch[] } | { generation: number; extra: Record<string, unknown> });
 
 /** Where the log stands. Kept in one record, read and written in every transaction that changes the log. */
 export interface Standing {

@@ -40,7 +40,7 @@ export interface RecordClash extends Clash { kind: RecordKind; id: string; blind
 const noCopy: SecondCopy = { room: () => Promise.resolve(true), keep: () => Promise.resolve(null) };
 
 /** A commit under way. */
-interface Work { transaction: WriteTransaction; standing: Standing; entry: JournalEntry }
+interface Work { transaction: WriteTransaction; standing: Standing; entry: JournalEntry; owners: Set<string> }
 type Done = { label: string; history: OpenHistory | null; onto?: "undo" | "redo"; clashes?: RecordClash[]; revived?: boolean };
 /** What is to be written besides records, and about how many bytes it takes in all. */
 interface Load { photos: readonly StoredPhoto[]; bytes: number }
@@ -98,6 +98,13 @@ export class Store {
       }
       return { label, history: { patches }, clashes, revived };
     }, { photos, bytes: sizeOfChange(change) });
+  }
+
+  /** What an undo (or a redo) would take back: what it was called, and whose records it changed. Null when there is nothing. */
+  async next(from: "undo" | "redo"): Promise<{ label: string; of: readonly string[]; sequence: number } | null> {
+    const target = (await this.database.get("meta", "standing"))?.[from].at(-1);
+    const past = target === undefined ? undefined : await this.database.get("history", target);
+    return past === undefined ? null : { label: past.label, of: past.of ?? [], sequence: past.sequence };
   }
 
   /** Takes the latest commit back, leaving what others changed since. Null when there is nothing to undo. */
@@ -161,8 +168,10 @@ export class Store {
   }
 
   /** Writes one record (or its removal) with the next revision and stamp into the journal, and returns what changed. */
-  #apply({ standing, entry }: Work, kind: RecordKind, id: string, current: { record: AnyRecord; month: string } | undefined, wanted: AnyRecord | undefined, seen?: AnyRecord): RecordPatch {
+  #apply({ standing, entry, owners }: Work, kind: RecordKind, id: string, current: { record: AnyRecord; month: string } | undefined, wanted: AnyRecord | undefined, seen?: AnyRecord): RecordPatch {
     // Later also than what another device wrote, so that what is changed here after a merge or an import counts as later there.
+    const owner = ownerOf(kind, wanted ?? current?.record);
+    if (owner !== null) owners.add(owner);
     standing.stamp = nextStamp([standing.stamp, current?.record.changed, seen?.changed], Date.now(), standing.node);
     if (wanted === undefined) {
       entry.removed.push({ tombstone: { id, kind, changed: standing.stamp }, month: current!.month });
@@ -206,10 +215,11 @@ export class Store {
     const entry: JournalEntry = { sequence, puts: [], removed: [] };
     try {
       await this.#lookup.begin(transaction, kept);
-      outcome = await work({ transaction, standing, entry });
+      const owners = new Set<string>();
+      outcome = await work({ transaction, standing, entry, owners });
       const { history, onto } = outcome;
       if (history !== null) {
-        await transaction.objectStore("history").put({ sequence, label: outcome.label, ...history } as HistoryEntry);
+        await transaction.objectStore("history").put({ sequence, label: outcome.label, of: [...owners], ...history } as HistoryEntry);
         standing[onto ?? "undo"].push(sequence);
         if (onto === undefined) await forget(transaction, standing, standing.redo.splice(0));
         await forget(transaction, standing, standing.undo.splice(0, Math.max(0, standing.undo.length - historyCap)));
@@ -224,6 +234,12 @@ export class Store {
     else this.#lookup.forget();
     return { outcome, entry, standing };
   }
+}
+
+/** The person to whom a record belongs; null for what the household shares. */
+function ownerOf(kind: RecordKind, record: AnyRecord | undefined): string | null {
+  if (kind === "people") return record?.id ?? null;
+  return ((record as { personId?: string } | undefined)?.personId) ?? null;
 }
 
 async function keepPhotos(transaction: WriteTransaction, photos: readonly StoredPhoto[]): Promise<void> {

@@ -1,3 +1,4 @@
+import { readingProblem, usualMeasureOf } from "../body/usualMeasures";
 import { joined } from "../calendar/groupBy";
 import { ageOn, dateOf, monthStartOf, mustDay, weekStartOf, type Day, type Weekday } from "../calendar/day";
 import { weightTrend, type Trend } from "../body/trend";
@@ -298,7 +299,7 @@ export class Figures extends Asked {
     return this.#energySettings().findLast(({ from }) => mustDay(from) <= day) ?? null;
   }
 
-  /** Latest body-fat percentage by a measure in % whose name speaks of fat. */
+  /** Latest body-fat percentage; values that nobody's body can have are passed over. */
   bodyFatOn(day: Day): { percent: number; date: string; method: string | null } | null {
     const latest = this.#bodyFats().findLast(({ date }) => mustDay(date) <= day);
     return latest === undefined ? null : { percent: latest.value, date: latest.date, method: latest.method ?? null };
@@ -319,8 +320,8 @@ export class Figures extends Asked {
   readingOn(measureId: string, day: Day): RecordOf<"readings"> | null { return this.log.index.on("readings", this.personId, day).findLast((reading) => reading.measureId === measureId) ?? null; }
 
   readonly #bodyFats = this.#kept(() => {
-    const ids = new Set([...this.log.index.all("measures").values()].filter(({ name, unit }) => unit === "%" && /fat/i.test(name)).map(({ id }) => id));
-    return ids.size === 0 ? [] : this.#mine("readings").filter(({ measureId }) => ids.has(measureId)).sort(byDateAndId);
+    const ids = new Set([...this.log.index.all("measures").values()].filter(({ name, unit }) => (unit ?? "%").trim() === "%" && usualMeasureOf(name)?.name === "Body fat").map(({ id }) => id));
+    return ids.size === 0 ? [] : this.#mine("readings").filter(({ measureId, value }) => ids.has(measureId) && readingProblem(bodyFat, value) === null).sort(byDateAndId);
   });
 
   /** What the equations are given on a day; null without a weight. */
@@ -363,6 +364,8 @@ export class Figures extends Asked {
     return [...this.log.index.all(kind).values()].filter(({ personId }) => personId === this.personId);
   }
 }
+
+const bodyFat = { name: "Body fat", unit: "%" };
 
 /** Plain code-unit order, the same on every machine. */
 export function compare(a: string, b: string): number {

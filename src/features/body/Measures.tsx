@@ -12,6 +12,7 @@ import { usePrinter } from "@/ui/usePrinter";
 import styles from "@/ui/view.module.css";
 import { MeasureForm } from "./MeasureForm";
 import { MeasureGoalForm } from "./MeasureGoalForm";
+import { Readings } from "./Readings";
 
 const MeasureChart = dynamic(() => import("./MeasureChart").then((module) => module.MeasureChart), { ssr: false, loading: () => <div style={{ height: 180 }} /> });
 
@@ -47,6 +48,7 @@ export function Measures() {
         </Scrollable>
       )}
       {shown && shown.points.length > 1 && <MeasureChart measure={shown} />}
+      {shown && <Readings key={shown.id} measure={shown} />}
       {shown && <MeasureGoalForm key={`${shown.id} ${shown.goal?.goalId}`} measure={shown} />}
       <div className={styles.figures}>
         {"reason" in composition ? <Figure label="Body fat" figure={{ figure: "composition" }} on={today} missing={`Not known: ${composition.reason}.`} />
@@ -54,7 +56,7 @@ export function Measures() {
         {"reason" in waistToHeight ? <Figure label="Waist to height" figure={{ figure: "waistToHeight" }} on={today} missing={`Not known: ${waistToHeight.reason}.`} />
           : <Figure label="Waist to height" value={printNumber(waistToHeight.ratio, 2)} figure={{ figure: "waistToHeight" }} on={today} note={`waist of ${shortDate(waistToHeight.date)}`} />}
       </div>
-      <MeasureForm known={known} />
+      <MeasureForm known={known} measures={measures} />
     </section>
   );
 }

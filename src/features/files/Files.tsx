@@ -1,8 +1,6 @@
 "use client";
 
 import { Button } from "antd";
-import { emptyLog } from "@/core/log/log";
-import { layOut } from "@/store/pages";
 import { put } from "@/core/log/records";
 import { useLog } from "@/ui/log/LogContext";
 import { useHousehold } from "@/ui/log/useFigure";
@@ -20,6 +18,7 @@ import { handOutArchive } from "@/ui/handOutArchive";
 import { Copies } from "./Copies";
 import { useHandOut } from "./useHandOut";
 import { Diagnostics } from "./Diagnostics";
+import { EmptyLog } from "./EmptyLog";
 import { ImportPanel } from "./ImportPanel";
 import { Workbook } from "./Workbook";
 import { Reminder } from "./Reminder";
@@ -30,11 +29,12 @@ import { kindName } from "./kindName";
 
 /** Is it safe, is it mine? */
 export function Files() {
-  const { today, name, person, openLog, replace, undo, redo } = useLog();
+  const { today, name, person, openLog, undo, redo } = useLog();
   const holdings = useHousehold("holdings");
   const { mode, setMode } = useMode();
   const handing = useHandOut();
   const exportLog = () => handing.out(async () => { await handOutArchive(name, "oat-column", (exportedAt) => writeArchiveFile(name, exportedAt), today); });
+  const held = holdings?.counts.filter(({ count }) => count > 0).map(({ kind, count }) => `${printNumber(count, 0)} ${kindName(kind, count)}`).join(", ") ?? "";
   const exportFigures = () => handing.out(async () => download(`oat-column-figures-${today}.json`, await writeFiguresFile(name, today), "application/json"));
   return (
     <>
@@ -43,13 +43,13 @@ export function Files() {
         <section className={styles.section}>
           <h2>The log</h2>
           <p>{name !== "own" ? `This is the ${name} log, a database of its own. Your own log is untouched by anything here.` : "The log lives in this browser, at this address. An archive is your copy of it: keep one elsewhere."}</p>
-          <p className="quiet small" style={{ paddingTop: 6 }}>{holdings?.counts.filter(({ count }) => count > 0).map(({ kind, count }) => `${printNumber(count, 0)} ${kindName(kind, count)}`).join(", ")}</p>
+          <p className="quiet small" style={{ paddingTop: 6 }}>{held}</p>
           {(holdings?.unread ?? 0) > 0 && <UnreadPart count={holdings!.unread} />}
           <StorageLine />
           <p style={{ paddingTop: 12, display: "flex", gap: 20, alignItems: "center", flexWrap: "wrap" }}>
             <Button type="primary" disabled={handing.busy} onClick={() => void exportLog()}>Export archive</Button>
             <button type="button" className="link" disabled={handing.busy} onClick={() => void exportFigures()}>Export figures</button>
-            <button type="button" className="link" onClick={() => void replace(layOut(emptyLog()), "Log emptied")}>Empty the log</button>
+            <EmptyLog holds={held} exportLog={() => void exportLog()} busy={handing.busy} />
           </p>
           {handing.problem && <p role="alert" className="warn">{handing.problem}</p>}
         </section>

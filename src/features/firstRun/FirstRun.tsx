@@ -1,6 +1,7 @@
 "use client";
 
 import { Button } from "antd";
+import { useEffect, useState } from "react";
 import { useForm, useWatch } from "react-hook-form";
 import type { FirstHands } from "@/ui/log/useOpenLog";
 import { fullDate } from "@/ui/dates";
@@ -9,6 +10,7 @@ import { aDate, massBetween, optional } from "@/ui/inputs/checks";
 import type { MassUnit } from "@/core/units/mass";
 import { ProfileFieldset } from "./ProfileFieldset";
 import { profileFields, type FirstFields } from "./profile";
+import { FirstImport } from "./FirstImport";
 import styles from "./firstRun.module.css";
 
 /** The one short page of the first run: units, start, height, birth date, sex, goal — or the demo. */
@@ -16,6 +18,13 @@ export function FirstRun({ hands }: { hands: FirstHands }) {
   const { today, openLog } = hands;
   const { control, handleSubmit, formState } = useForm<FirstFields>({ mode: "onChange", defaultValues: { ...profileFields(null), startKg: "", startDate: today, targetKg: "", deadline: "", why: "" } });
   const [unit, target] = useWatch({ control, name: ["mass", "targetKg"] }) as [MassUnit, string];
+  const [undoable, setUndoable] = useState<string | null>(null);
+  const { nextUndo } = hands;
+  useEffect(() => {
+    let left = false;
+    void nextUndo().then((label) => { if (!left) setUndoable(label); }, () => {});
+    return () => { left = true; };
+  }, [nextUndo]);
   const begin = handleSubmit(async (fields) => {
     const { firstChange } = await import("./firstChange");
     await hands.commit(firstChange(fields), "Log begun");
@@ -25,6 +34,7 @@ export function FirstRun({ hands }: { hands: FirstHands }) {
       <h1>Oat Column</h1>
       <p className={styles.lead}>A training log that does the arithmetic. It lives in this browser, works without a network, and leaves whole through open files.</p>
       {hands.discarded && <p role="alert" className="warn">On {fullDate(hands.discarded)} this browser held a log, and now its storage is empty: the browser has discarded it, as it does with storage that it finds damaged. Begin below, then bring in your last export under Files.</p>}
+      {undoable !== null && <p role="status">The last change here was “{undoable}”. <button type="button" className="link" onClick={() => void hands.undo()}>Undo it</button> and the log is as it was.</p>}
       <form onSubmit={(event) => void begin(event)} noValidate>
         <h2>Begin a log</h2>
         <Row><Field control={control} name="name" label="Name of the log" placeholder="Own log" /></Row>
@@ -43,6 +53,7 @@ export function FirstRun({ hands }: { hands: FirstHands }) {
           <button type="button" className="link" onClick={() => openLog("demo")}>Open the demo log instead</button>
         </div>
       </form>
+      <FirstImport hands={hands} />
     </main>
   );
 }

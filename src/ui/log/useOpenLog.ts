@@ -32,6 +32,8 @@ interface Waiting { phase: "opening"; name: LogName; share: number | null; late:
 export type FirstHands = Pick<OpenLog, "name" | "compute" | "today" | "commit" | "replace" | "openLog" | "notice" | "dismiss" | "undo"> & {
   /** The day on which this browser last had the log open, when its storage has since been discarded. */
   discarded: string | null;
+  /** What an undo would take back, in words; null when there is nothing. */
+  nextUndo: () => Promise<string | null>;
 };
 
 /** So long a browser's storage may keep its first answer back before that is said, in milliseconds. */
@@ -117,8 +119,21 @@ export function useOpenLog(): Opening {
   const commit = useCallback((change: Change, label: string, photos?: readonly StoredPhoto[]) => attempt(async () => (await store!).commit(change, label, photos), told(label)), [attempt, told, store]);
   const replace = useCallback((laidOut: LaidOut, label: string, photos?: readonly StoredPhoto[]) => attempt(async () => (await store!).replace(laidOut, label, photos), told(label)), [attempt, told, store]);
   const photo = useCallback(async (file: string) => (await store!).photo(file), [store]);
-  const undo = useCallback(async () => { await attempt(async () => (await store!).undo(), (done) => say(done ? travelText("Undone", done) : "There is nothing to undo.", false)); }, [attempt, say, store]);
-  const redo = useCallback(async () => { await attempt(async () => (await store!).redo(), (done) => say(done ? travelText("Done again", done) : "There is nothing to do again.", false)); }, [attempt, say, store]);
+  // Whose log is looked at, and which change of somebody else an undo has been asked about.
+  const looking = useRef<{ id: string; people: readonly { id: string; name: string }[] } | null>(null);
+  const askedOf = useRef<number | null>(null);
+  const askWhose = useCallback(async (from: "undo" | "redo") => {
+    const next = await (await store!).next(from);
+    const others = looking.current === null || next === null || next.of.length === 0 || next.of.includes(looking.current.id) || askedOf.current === next.sequence ? [] : next.of;
+    askedOf.current = next?.sequence ?? null;
+    if (others.length === 0) return false;
+    const names = others.map((id) => looking.current!.people.find((one) => one.id === id)?.name ?? "someone who is gone");
+    say(`The last change is ${names.join(" and ")}'s: ${next!.label}. ${from === "undo" ? "Undo it all the same?" : "Press r again to do it again."}`, from === "undo");
+    return true;
+  }, [say, store]);
+  const undo = useCallback(async () => { if (await askWhose("undo")) return; await attempt(async () => (await store!).undo(), (done) => say(done ? travelText("Undone", done) : "There is nothing to undo.", false)); }, [askWhose, attempt, say, store]);
+  const nextUndo = useCallback(async () => (await (await store!).next("undo"))?.label ?? null, [store]);
+  const redo = useCallback(async () => { if (await askWhose("redo")) return; await attempt(async () => (await store!).redo(), (done) => say(done ? travelText("Done again", done) : "There is nothing to do again.", false)); }, [askWhose, attempt, say, store]);
   const dismiss = useCallback(() => setNotice(null), []);
   const warn = useCallback((text: string) => say(text, false, true), [say]);
   const openLog = useCallback((name: LogName) => {
@@ -138,13 +153,15 @@ export function useOpenLog(): Opening {
     void madeUpLog(today, name === "demo" ? null : years).then(async (laidOut) => (await made).replace(laidOut, name === "demo" ? "Demo log" : `Generated log of ${years} years`)).catch((error: unknown) => setProblem(problemOf(error)));
   }, [needsMaking, opened, today]);
 
+  const viewed = people?.find(({ id }) => id === (personId ?? (opened === null ? null : localStorage.getItem(`oat-column-person-${opened.name}`)))) ?? people?.[0];
+  useEffect(() => { looking.current = viewed === undefined || people == null ? null : { id: viewed.id, people }; }, [viewed, people]);
   return useMemo((): Opening => {
     if (problem !== null) return { phase: "problem", name: opened?.name ?? chosenName(), problem };
     if (opened === null || today === null || people == null || needsMaking) return { phase: "opening", name: opened?.name ?? chosenName(), share, late: late && share === null, stop };
     const { name, discarded, compute, copy, backup } = opened;
     const hands = { name, discarded, compute, copy, backup, today, commit, replace, photo, openLog, notice, warn, dismiss, undo };
-    const person = people.find(({ id }) => id === (personId ?? localStorage.getItem(`oat-column-person-${name}`))) ?? people[0];
-    if (person === undefined) return opened.ready ? { phase: "empty", first: hands } : { phase: "opening", name, share, late: late && share === null, stop };
+    const person = viewed;
+    if (person === undefined) return opened.ready ? { phase: "empty", first: { ...hands, nextUndo } } : { phase: "opening", name, share, late: late && share === null, stop };
     const chooseDay = (date: string) => {
       if (date === today) turnToToday();
       setDay(date === today ? null : date);
@@ -154,5 +171,5 @@ export function useOpenLog(): Opening {
       setPersonId(id);
     };
     return { phase: "open", log: { ...hands, reading: opened.ready ? null : { share: share ?? 0, stop }, people, person, units: unitsOf(person.units), day: day ?? now?.stays ?? today, stays: day === null ? (now?.stays ?? null) : null, chooseDay, choosePerson, redo } };
-  }, [problem, opened, now, today, people, needsMaking, share, late, personId, day, commit, replace, photo, undo, redo, notice, warn, dismiss, openLog, stop]);
+  }, [problem, opened, now, today, people, viewed, nextUndo, needsMaking, share, late, day, commit, replace, photo, undo, redo, notice, warn, dismiss, openLog, stop]);
 }

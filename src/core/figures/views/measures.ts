@@ -1,4 +1,5 @@
 import type { Day } from "../../calendar/day";
+import { usualMeasureOf } from "../../body/usualMeasures";
 import { centimetres, tapeBodyFat, tapeStandardError, waistToHeight, type Tape } from "../../body/tape";
 import { z80 } from "../../body/trend";
 import type { Sex } from "../../energy/resting";
@@ -23,6 +24,8 @@ export interface MeasureRow {
   goal: MeasureGoal | null;
   /** All readings, oldest first. */
   points: { date: string; value: number }[];
+  /** The same as they are written, for changing and removing them. */
+  readings: RecordOf<"readings">[];
 }
 
 /** Fat and lean mass on a day. */
@@ -38,7 +41,7 @@ export interface MeasuresView {
 
 /** A measure that has one of these words as its name. */
 function named(figures: Figures, ...words: string[]): RecordOf<"measures">[] {
-  return [...figures.measures.values()].filter(({ name }) => words.includes(name.trim().toLowerCase()));
+  return [...figures.measures.values()].filter(({ name }) => words.includes(name.trim().toLowerCase()) || words.includes(usualMeasureOf(name)?.name.toLowerCase() ?? ""));
 }
 
 /** The latest reading in centimetres of a measure by its name; null without one. */
@@ -60,7 +63,7 @@ export function tapeOf(figures: Figures): { tape: Tape; date: string | null } {
 export function compositionOf(figures: Figures): Composition | { reason: string } {
   const kg = figures.levelOn(figures.on);
   if (kg === null) return { reason: "no weight is written" };
-  const of = (percent: number, half: number, by: Composition["by"], method: string | null, date: string): Composition => ({ percent, low80: percent - half, high80: percent + half, fatKg: (kg * percent) / 100, leanKg: kg * (1 - percent / 100), by, method, date });
+  const of = (percent: number, half: number, by: Composition["by"], method: string | null, date: string): Composition => ({ percent, low80: Math.max(0, percent - half), high80: Math.min(100, percent + half), fatKg: (kg * percent) / 100, leanKg: kg * (1 - percent / 100), by, method, date });
   const measured = figures.bodyFatOn(figures.on);
   if (measured !== null) return of(measured.percent, z80 * tapeStandardError, "measured", measured.method, measured.date);
   const { tape, date } = tapeOf(figures);
@@ -88,7 +91,7 @@ function rowOf(figures: Figures, { id, name, unit }: RecordOf<"measures">): Meas
   const trend = figures.measureTrend(id);
   return {
     id, name, unit: unit ?? "", count: readings.length, latest: { date: latest.date, value: latest.value, method: latest.method ?? null }, first: { date: first.date, value: first.value },
-    perWeek: weeklyRate(trend), line: lineThrough(trend, figures.valuesOf(id)), goal: figures.measureGoal(id), points: readings.map(({ date, value }) => ({ date, value })),
+    perWeek: weeklyRate(trend), line: lineThrough(trend, figures.valuesOf(id)), goal: figures.measureGoal(id), points: readings.map(({ date, value }) => ({ date, value })), readings,
   };
 }
 

@@ -1,0 +1,29 @@
+"use client";
+
+import { Button } from "antd";
+import { useState } from "react";
+import { emptyLog } from "@/core/log/log";
+import { layOut } from "@/store/pages";
+import { Dialog } from "@/ui/figure/Dialog";
+import { useLog } from "@/ui/log/LogContext";
+
+/** Emptying the log asks first: what would go, and an archive of it before. */
+export function EmptyLog({ holds, exportLog, busy }: { holds: string; exportLog: () => void; busy: boolean }) {
+  const { replace, people } = useLog();
+  const [asked, setAsked] = useState(false);
+  return (
+    <>
+      <button type="button" className="link" onClick={() => setAsked(true)}>Empty the log…</button>
+      {asked && (
+        <Dialog title="Empty the log" onClose={() => setAsked(false)}>
+          <p>Everything of {people.map(({ name }) => name).join(" and ")} goes: {holds}. Undo brings it back, also from the first page, as long as nothing else is taken back before it.</p>
+          <p style={{ display: "flex", gap: 16, alignItems: "center", flexWrap: "wrap", paddingTop: 14 }}>
+            <Button type="primary" disabled={busy} onClick={exportLog}>Export archive first</Button>
+            <Button onClick={() => { setAsked(false); void replace(layOut(emptyLog()), "Log emptied"); }}>Empty the log</Button>
+            <button type="button" className="link" onClick={() => setAsked(false)}>Keep it</button>
+          </p>
+        </Dialog>
+      )}
+    </>
+  );
+}

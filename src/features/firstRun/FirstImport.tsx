@@ -1,0 +1,36 @@
+"use client";
+
+import { useId, useState } from "react";
+import { readArchiveFile } from "@/compute/archives";
+import { messageOf } from "@/core/messageOf";
+import type { FirstHands } from "@/ui/log/useOpenLog";
+import styles from "./firstRun.module.css";
+
+/** An archive brought to a browser that holds nothing yet: it is checked whole, and then it is the log. */
+export function FirstImport({ hands: { name, replace } }: { hands: FirstHands }) {
+  const id = useId();
+  const [told, setTold] = useState<string[]>([]);
+  const [reading, setReading] = useState(false);
+  const take = async (file: File | undefined) => {
+    if (file === undefined) return;
+    setReading(true);
+    setTold([]);
+    try {
+      const found = await readArchiveFile(name, new Uint8Array(await file.arrayBuffer()), () => true);
+      if (found !== null && "problems" in found) setTold([`${file.name} was not taken. Nothing was changed.`, ...found.problems.map(({ path, message }) => `${path}: ${message}`)]);
+      else if (found !== null && found.counts.people === 0) setTold([`${file.name} is sound, and nobody is in it. Nothing was changed.`]);
+      else if (found !== null) await replace(found.laidOut, `Import of ${file.name}`, found.photos);
+    } catch (error) {
+      setTold([`${file.name} was not taken: ${messageOf(error)}`]);
+    }
+    setReading(false);
+  };
+  return (
+    <section className={styles.import}>
+      <h2>Or bring your log</h2>
+      <label htmlFor={id} className="quiet">An Oat Column archive (JSON or zip) from another browser or an earlier export.</label>
+      <p style={{ paddingTop: 8 }}><input id={id} type="file" disabled={reading} accept=".json,.zip,application/json,application/zip" onChange={(event) => { void take(event.target.files?.[0]); event.target.value = ""; }} /></p>
+      <div aria-live="polite">{reading && <p className="quiet">Reading…</p>}{told.map((line) => <p key={line} className="warn">{line}</p>)}</div>
+    </section>
+  );
+}
