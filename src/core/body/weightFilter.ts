@@ -24,7 +24,7 @@ export interface WeightState {
  * What the filter keeps of each day: state before the weigh-in, innovation (NaN without one) and its variance, enlarged where the weigh-in
  * was taken for an error; and what it tells of the day (`filtered`, `weight`).
  */
-type Kept = { [K in keyof WeightState | "innovation" | "innovationVariance" | "filtered" | "weight"]: Float64Array };
+type Kept = { [K in keyof WeightState | "damping" | "innovation" | "innovationVariance" | "filtered" | "weight"]: Float64Array };
 
 /** What is known of each day, a column a quantity. */
 export interface SmoothedWeights {
@@ -40,6 +40,14 @@ export interface SmoothedWeights {
   /** State after the last day's weigh-in. */
   end: WeightState;
 }
+
+/**
+ * After so many days without a weigh-in a rate is no longer carried on: it fades by `gapDamping` a day, to half in 23 days. Four weeks are as far as a
+ * rate is quoted ahead elsewhere; carried on through months and years that nobody weighed, the rates before and behind would bend the level
+ * between them far below (or above) both (74 kg, and five years later 84 kg, made 56 kg in the middle). Our judgement, no source.
+ */
+export const gapDays = 28;
+export const gapDamping = 0.97;
 
 /**
  * Kalman filter over one weight a day, NaN where none was taken, and fixed-interval smoother.
@@ -63,7 +71,7 @@ let room: { kept: Kept; noJumps: Float64Array } | null = null;
 function roomFor(days: number): { kept: Kept; noJumps: Float64Array } {
   if (room === null || room.noJumps.length < days) {
     const column = () => new Float64Array(Math.ceil(days * 1.25));
-    const kept = { level: column(), slope: column(), water: column(), levelLevel: column(), levelSlope: column(), levelWater: column(), slopeSlope: column(), slopeWater: column(), waterWater: column(), innovation: column(), innovationVariance: column(), filtered: column(), weight: column() };
+    const kept = { level: column(), slope: column(), water: column(), levelLevel: column(), levelSlope: column(), levelWater: column(), slopeSlope: column(), slopeWater: column(), waterWater: column(), damping: column(), innovation: column(), innovationVariance: column(), filtered: column(), weight: column() };
     room = { kept, noJumps: column() };
   }
   return room;
@@ -94,7 +102,7 @@ function filter(model: WeightModel, weights: Float64Array, robustLimit: number, 
  * what would box a number on each day is avoided (destructured numbers, `Math.max`, `Number.isNaN`).
  */
 function run(parameters: Float64Array, state: Float64Array, weights: Float64Array, jumps: Float64Array, keep: Kept): number {
-  const d = parameters[0]!, m = parameters[1]!, scaleVariance = parameters[2]!, levelVariance = parameters[3]!, slopeVariance = parameters[4]!, waterVariance = parameters[5]!, robustLimit = parameters[6]!, keeping = parameters[7] === 1;
+  const usualDamping = parameters[0]!, m = parameters[1]!, scaleVariance = parameters[2]!, levelVariance = parameters[3]!, slopeVariance = parameters[4]!, waterVariance = parameters[5]!, robustLimit = parameters[6]!, keeping = parameters[7] === 1;
   let level = state[0]!, slope = state[1]!, water = state[2]!, ll = state[3]!, ls = state[4]!, lw = state[5]!, ss = state[6]!, sw = state[7]!, ww = state[8]!;
   // −2 log L = n log 2π + log Π F + Σ v²/F; the product is turned into a logarithm only when it grows too large or small.
   let count = 0;
@@ -102,7 +110,9 @@ function run(parameters: Float64Array, state: Float64Array, weights: Float64Arra
   let logarithms = 0;
   let squares = 0;
   const days = weights.length;
+  let missing = 0;
   for (let t = 0; t < days; t++) {
+    const d = missing < gapDays ? usualDamping : gapDamping;
     if (t > 0) {
       level += slope;
       slope *= d;
@@ -125,11 +135,14 @@ function run(parameters: Float64Array, state: Float64Array, weights: Float64Arra
       keep.slopeSlope[t] = ss;
       keep.slopeWater[t] = sw;
       keep.waterWater[t] = ww;
+      keep.damping[t] = d;
       keep.innovation[t] = NaN;
       keep.weight[t] = 1;
     }
     const kg = weights[t]!;
+    missing += 1;
     if (kg === kg) {
+      missing = 0;
       const gainLevel = ll + lw;
       const gainSlope = ls + sw;
       const gainWater = lw + ww;
@@ -170,7 +183,7 @@ function run(parameters: Float64Array, state: Float64Array, weights: Float64Arra
 
 /** Goes back through the days, from what the filter kept. */
 function smooth(model: WeightModel, days: number, P: Kept, smoothed: Pick<SmoothedWeights, "level" | "levelVariance" | "slope" | "slopeVariance">): void {
-  const { damping: d, memory: m } = model;
+  const { memory: m } = model;
   // r and N of the recursion: what later days say of the state, and how firmly.
   let rl = 0, rs = 0, rw = 0;
   let ll = 0, ls = 0, lw = 0, ss = 0, sw = 0, ww = 0;
@@ -181,7 +194,8 @@ function smooth(model: WeightModel, days: number, P: Kept, smoothed: Pick<Smooth
     const pss = P.slopeSlope[t]!;
     const psw = P.slopeWater[t]!;
     const pww = P.waterWater[t]!;
-    // T′ r and T′ N T
+    // T′ r and T′ N T, with the transition to the day after
+    const d = t + 1 < days ? P.damping[t + 1]! : 1;
     rs = rl + d * rs;
     rw = m * rw;
     ss = ll + 2 * d * ls + d * d * ss;

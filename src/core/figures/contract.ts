@@ -95,18 +95,20 @@ function goalContract(figures: Figures) {
   if ("reason" in line) return { goal: null, reason: line.reason };
   const trendKg = figures.levelOn(on);
   const planKg = planWeight(line, on);
+  const heldKg = figures.heldOn(on);
   const catchUp = trendKg === null ? null : catchUpRate(line, trendKg, on);
   const known = "reason" in projection ? null : projection;
   const reasons = [
     ...("reason" in projection ? [projection.reason] : []),
-    ...(catchUp === null && trend !== null ? ["the deadline is not ahead"] : []),
+    ...(trend !== null && trendKg === null && !("reason" in projection) ? [`the last weigh-in is ${on - trend.last} days old`] : []),
+    ...(catchUp === null && trendKg !== null ? ["the deadline is not ahead"] : []),
     ...(known !== null && known.p90 === null ? ["some dates are not reached at this pace within three years"] : []),
   ];
   const goal = {
     targetKg: line.targetKg, deadline: dateOf(line.deadline), days: line.days, daysLeft: line.deadline - on, kgPerWeek: line.kgPerWeek, planKg,
     aboveKg: trendKg === null ? null : trendKg - planKg, catchUpKgPerWeek: catchUp, kcalPerDay: balanceForRate(line.kgPerWeek),
     projected: { p10: dateOrNull(known?.p10 ?? null), p50: dateOrNull(known?.p50 ?? null), p90: dateOrNull(known?.p90 ?? null) },
-    doneShare: trendKg === null || line.targetKg === line.startKg ? null : (trendKg - line.startKg) / (line.targetKg - line.startKg), toGoKg: trendKg === null ? null : line.targetKg - trendKg,
+    doneShare: heldKg === null || line.targetKg === line.startKg ? null : (heldKg - line.startKg) / (line.targetKg - line.startKg), toGoKg: heldKg === null ? null : line.targetKg - heldKg,
     milestones: figures.milestones.map(({ kg, planned, reached, atThisPace }) => ({ kg, planned: dateOf(planned), reached: dateOrNull(reached), atThisPace: dateOrNull(atThisPace) })),
     reachableBy: known?.byDeadline ?? null, ...(line.limit ? { onMorning: known?.onMorning ? { chance: known.onMorning.chance, saferKg: known.onMorning.saferKg } : null } : {}), arrived: known?.arrived ?? false,
     ...(reasons.length > 0 ? { reason: reasons.join("; ") } : {}),

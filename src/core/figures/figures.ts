@@ -15,7 +15,7 @@ import { equations, type Body, type EquationName, type Resting, type Sex } from 
 import { goalCourses, milestones, type GoalCourse, type Milestone } from "../goal/course";
 import { measureGoal, measureTrend, type MeasureGoal, type MeasureTrend, type Reading } from "../goal/measureGoal";
 import { goalInForce, planLine, type PlanLine } from "../goal/plan";
-import { levelOn, project, type Projection } from "../goal/projection";
+import { heldLevel, levelOn, project, type Projection } from "../goal/projection";
 import type { Log } from "../log/log";
 import { blockDays, blockOf, daysOf } from "../log/logIndex";
 import { family, memo } from "../memo";
@@ -121,17 +121,20 @@ export class Figures extends Asked {
     return weeklyWeight(start, week.flatMap((day) => this.primaryOn(day)?.kg ?? []), this.#firstMorning()!, this.on);
   });
 
-  /** Level of the trend on a day, carried forward after the last weigh-in; null before the first. */
+  /** The level that what rests on a weight goes by on a day: the trend, after the last weigh-in the last one held; null before the first. */
+  heldOn(day: Day): number | null { return this.trend === null ? null : heldLevel(this.trend, day); }
+
+  /** Level of the trend on a day, carried forward for some weeks after the last weigh-in; null before the first, and later. */
   readonly levelOn = this.#each((day: Day): number | null => (this.trend === null ? null : (levelOn(this.trend, day)?.kg ?? null)));
 
   /** Level of the trend on one of its own days, read straight from it; null on others. */
   #levelWithin(day: Day): number | null { return this.trend?.level[day - this.trend.first] ?? null; }
 
-  /** Body weight on a day: weighed, else the trend; null when neither is known. */
+  /** Body weight on a day: weighed, else the trend, the last one held; null when neither is known. */
   bodyWeightOn = (day: Day): number | null => { const block = blockOf(day); return this.#bodyWeights(block)[day - block * blockDays]!; };
   readonly #bodyWeights = this.#each((block: number) => daysOf(block).map((day): number | null => {
     const primary = day > this.on ? null : this.primaryOn(day);
-    return primary?.kg ?? this.#levelWithin(day) ?? this.levelOn(day);
+    return primary?.kg ?? this.#levelWithin(day) ?? this.heldOn(day);
   }));
 
   // Training
@@ -326,7 +329,7 @@ export class Figures extends Asked {
 
   /** What the equations are given on a day; null without a weight. */
   bodyOn(day: Day): Body | null {
-    const kg = this.levelOn(day);
+    const kg = this.heldOn(day);
     if (kg === null) return null;
     const fat = this.bodyFatOn(day);
     const { birthDate, heightCm, sex } = this.person;
@@ -335,6 +338,8 @@ export class Figures extends Asked {
 
   restingOn(equation: EquationName, day: Day): Resting {
     const body = this.bodyOn(day);
+    const old = this.trend === null ? 0 : day - this.trend.last;
+    if (old > weightServesDays) return { reason: `the last weigh-in is ${old} days old` };
     return body === null ? { reason: "no weight is written" } : equations[equation].kcal(body);
   }
 
@@ -364,6 +369,9 @@ export class Figures extends Asked {
     return [...this.log.index.all(kind).values()].filter(({ personId }) => personId === this.personId);
   }
 }
+
+/** So long a weight serves the equations after it was weighed: within a year most people stay within a few per cent (our judgement, no source). */
+const weightServesDays = 365;
 
 const bodyFat = { name: "Body fat", unit: "%" };
 

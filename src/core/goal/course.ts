@@ -3,7 +3,7 @@ import type { Trend } from "../body/trend";
 import type { Goal } from "../log/records";
 import { KG_PER_LB } from "../units/mass";
 import { planLine, planWeight, type PlanLine } from "./plan";
-import { carryForward, horizonDays, levelOn } from "./projection";
+import { carriedDays, carryForward, heldLevel, horizonDays } from "./projection";
 
 /** How one weight goal went, or goes. */
 export interface GoalCourse {
@@ -17,7 +17,7 @@ export interface GoalCourse {
   /** Whether the scale on the deadline's morning alone decides. */
   limit: boolean;
   deadline: Day | null;
-  /** Trend on its last day, or on the day asked about; null when nothing was weighed. */
+  /** Trend on its last day, or on the day asked about, the last one held where nothing was weighed since; null when nothing was weighed. */
   levelKg: number | null;
   /** Done of what was asked: 1 at the goal, negative when it went the other way. */
   share: number | null;
@@ -36,7 +36,7 @@ export function goalCourses(goals: readonly Goal[], trend: Trend | null, on: Day
     const next = own[index + 1];
     const ends = Math.min(deadline ?? Infinity, next === undefined ? Infinity : mustDay(next.startDate) - 1);
     const until = ends < on ? ends : null;
-    const level = trend === null || from > on ? null : (levelOn(trend, until ?? on)?.kg ?? null);
+    const level = trend === null || from > on ? null : heldLevel(trend, until ?? on);
     const limit = !("reason" in line) && line.limit;
     const reached = trend === null ? null : limit ? madeOn(trend, startKg, targetKg, line.deadline) : crossing(trend, startKg, targetKg, from, Math.min(until ?? on, on));
     return {
@@ -79,7 +79,7 @@ export function milestones(line: PlanLine, trend: Trend | null, on: Day, pounds:
   const count = Math.ceil(Math.abs(toGo) / step - 1e-9) - 1;
   const between = own.filter((kg) => (kg - line.startKg) * Math.sign(toGo) > 0 && (line.targetKg - kg) * Math.sign(toGo) > 0).sort((a, b) => (a - b) * Math.sign(toGo));
   const weights = [...(own.length > 0 ? between : Array.from({ length: Math.max(0, count) }, (_, index) => line.startKg + Math.sign(toGo) * step * (index + 1))), line.targetKg];
-  const ahead = trend === null ? [] : carryForward(trend, on + horizonDays).filter(({ day }) => day > on);
+  const ahead = trend === null || on - trend.last > carriedDays ? [] : carryForward(trend, on + horizonDays).filter(({ day }) => day > on);
   return weights.map((kg): Milestone => {
     const reached = trend === null ? null : crossing(trend, line.startKg, kg, line.startDay, on);
     return { kg, planned: plannedDay(line, kg), reached, atThisPace: reached !== null ? null : (ahead.find((one) => beyond(one.kg, line.startKg, kg))?.day ?? null) };

@@ -6,7 +6,7 @@ import { trendDays, weightTrend } from "../body/trend";
 import type { Goal } from "../log/records";
 import { normalCdf } from "./normal";
 import { balanceForRate, catchUpRate, goalInForce, goalWarnings, planBand, planLine, planWeight, type PlanLine } from "./plan";
-import { carriedTo, carryForward, levelOn, project, type Projection } from "./projection";
+import { carriedTo, carryForward, carriedLevel, project, type Projection } from "./projection";
 
 const start = mustDay("2026-01-01");
 const goal = (by: Goal["by"], startKg = 80, targetKg = 74, startDate = "2026-01-01"): Goal => ({ id: "g", personId: "p", of: "weight", startDate, startKg, targetKg, by });
@@ -89,7 +89,7 @@ describe("the projection", () => {
   it("for a limit on one morning adds that morning's water and scale to the trend's own uncertainty", () => {
     const plan = { ...line({ date: dateOf(on + 20) }, 80, 73), limit: true };
     const { onMorning } = projected(steady, plan, on);
-    const level = levelOn(steady, on + 20)!;
+    const level = carriedLevel(steady, on + 20)!;
     const noise = Math.sqrt(steady.scatter.water ** 2 + steady.scatter.scale ** 2);
     expect(onMorning!.chance).toBeCloseTo(cumulativeStdNormalProbability((73 - level.kg) / Math.hypot(level.sd, noise)), 2);
     // A trend at the safer weight, itself known exactly, shows the limit four times in five.
@@ -109,7 +109,7 @@ describe("the projection", () => {
       const [step, once] = [course[ahead - 1]!, carriedTo(steady, steady.last + ahead)];
       for (const key of ["kg", "sd", "low80", "high80", "kgPerWeek"] as const) expect(once[key]).toBeCloseTo(step[key], 7);
     }
-    expect(levelOn(steady, on + 300)).toEqual(carryForward(steady, on + 300).at(-1));
+    expect(carriedLevel(steady, on + 300)).toEqual(carryForward(steady, on + 300).at(-1));
   });
   it("of a far deadline is that of every day up to it, and costs no more than a near one", () => {
     const far = line({ date: "2100-12-31" }, 80, 72.5);
@@ -125,8 +125,8 @@ describe("the projection", () => {
     expect(projected(steady, line({ date: dateOf(start + 140) }, 80, 78), on)).toMatchObject({ arrived: true, p50: on });
     const ahead = carryForward(steady, on + 60);
     for (let index = 1; index < ahead.length; index++) expect(ahead[index]!.sd).toBeGreaterThan(ahead[index - 1]!.sd);
-    expect(levelOn(steady, start - 1)).toBeNull();
-    expect(levelOn(steady, on)!.kg).toBe(trendDays(steady).at(-1)!.kg);
+    expect(carriedLevel(steady, start - 1)).toBeNull();
+    expect(carriedLevel(steady, on)!.kg).toBe(trendDays(steady).at(-1)!.kg);
   });
 });
 

@@ -58,8 +58,30 @@ export function carriedTo(trend: Trend, day: Day): Ahead {
   return { day, kg, sd, low80: kg - z80 * sd, high80: kg + z80 * sd, kgPerWeek: slope * damping ** ahead * 7 };
 }
 
-/** Level of the trend on a day: smoothed up to its last day, carried forward after it; null before the first weigh-in. */
+/**
+ * So many days after the last weigh-in the level is carried forward, with its interval; after that it is not known. By then half the 80 % interval
+ * has grown to more than half a kilogram in an ordinary log, wider than the band of a plan, and a rate of the last weeks says little of
+ * the present one. (Our judgement, no source.)
+ */
+export const carriedDays = 28;
+/** After so many days without a weigh-in a pace is no longer called too fast or too slow. */
+export const paceKnownDays = 7;
+
+/** Level of the trend on a day: smoothed up to its last day, carried forward for some weeks after it; null before the first weigh-in and later. */
 export function levelOn(trend: Trend, day: Day): Ahead | null {
+  return day - trend.last > carriedDays ? null : carriedLevel(trend, day);
+}
+
+/**
+ * The level that what rests on a weight goes by, in kilograms: smoothed up to the last weigh-in, the last one held after it. Nothing is eaten, burned or
+ * pulled up by a weight that nobody weighed. Null before the first weigh-in.
+ */
+export function heldLevel(trend: Trend, day: Day): number | null {
+  return day < trend.first ? null : trend.level[Math.min(day, trend.last) - trend.first]!;
+}
+
+/** The level carried forward however far, for what lies ahead; null before the first weigh-in. */
+export function carriedLevel(trend: Trend, day: Day): Ahead | null {
   if (day < trend.first) return null;
   return trendDay(trend, day) ?? (day - trend.last > horizonDays ? carriedTo(trend, day) : (carryForward(trend, day).at(-1) ?? null));
 }
@@ -109,9 +131,11 @@ const z80OneSided = 0.8416212335729143;
 export function project(trend: Trend | null, line: PlanLine, on: Day): Projection | { reason: string } {
   if (trend === null) return { reason: "no weight is written" };
   if (trend.last - trend.first < projectionNeedsDays) return { reason: "a goal's date needs weigh-ins over more than seven days" };
+  if (on - trend.last > carriedDays) return { reason: `the last weigh-in is ${on - trend.last} days old; a goal's date needs one of the last ${carriedDays} days` };
   const now = levelOn(trend, on);
+  const held = heldLevel(trend, on);
   const course = [...(now === null ? [] : [now]), ...courseTo(trend, on, Math.max(on + horizonDays, line.deadline))];
-  return { ...crossing(course, line, on), onMorning: line.limit ? morningChance(trend, line, on) : null, arrived: now !== null && (line.targetKg < line.startKg ? now.kg <= line.targetKg : now.kg >= line.targetKg) };
+  return { ...crossing(course, line, on), onMorning: line.limit ? morningChance(trend, line, on) : null, arrived: held !== null && (line.targetKg < line.startKg ? held <= line.targetKg : held >= line.targetKg) };
 }
 
 /**
@@ -133,7 +157,7 @@ export function crossing(course: Iterable<{ day: Day; kg: number; sd: number }>,
 
 /** On one morning the water of the day and the scale count too: their variance is added to the carried-forward level's. */
 function morningChance(trend: Trend, line: PlanLine, on: Day): MorningChance | null {
-  const level = levelOn(trend, Math.max(line.deadline, on));
+  const level = carriedLevel(trend, Math.max(line.deadline, on));
   if (level === null) return null;
   const noise = Math.sqrt(trend.scatter.water ** 2 + trend.scatter.scale ** 2);
   const sd = Math.sqrt(level.sd ** 2 + noise ** 2);

@@ -11,7 +11,7 @@ import { useFigure } from "@/ui/log/useFigure";
 import { Ranges } from "@/ui/ranges";
 import { usePrinter } from "@/ui/usePrinter";
 import styles from "@/ui/view.module.css";
-import { ArrivalBlock } from "../today/Standing";
+import { ArrivalBlock, carriedNote } from "../today/Standing";
 import { Measures } from "./Measures";
 import { MorningsByWeek } from "./MorningsByWeek";
 import { Photographs } from "./Photographs";
@@ -99,9 +99,9 @@ function Figures({ view }: { view: BodyView }) {
   const { trend, change, arrival, plan } = view;
   return (
     <div className={styles.figures}>
-      {"reason" in trend ? null : <Figure label="Trend" value={printer.massNumber(trend.kg)} unit={printer.units.mass} figure={{ figure: "trend" }} on={today} note={<>{printer.massNumber(trend.low80)} to {printer.massNumber(trend.high80)} · {printer.rate(trend.kgPerWeek)} ± {printer.massNumber(trend.kgPerWeekHalf80, 2)}</>} />}
+      {"reason" in trend ? <Figure label="Trend" figure={{ figure: "trend" }} on={today} missing={trend.reason} /> : <Figure label="Trend" value={printer.massNumber(trend.kg)} unit={printer.units.mass} figure={{ figure: "trend" }} on={today} note={<>{printer.massNumber(trend.low80)} to {printer.massNumber(trend.high80)}{carriedNote(trend)} · {trend.kgPerWeek === null ? "a rate needs seven days" : <>{printer.rate(trend.kgPerWeek)} ± {printer.massNumber(trend.kgPerWeekHalf80!, 2)}</>}</>} />}
       {change === null ? null : <Figure label="Since the first weigh-in" value={printer.massChange(change.totalKg).split(" ")[0]} unit={printer.units.mass} figure={{ figure: "change" }} on={today} note={<>{change.kgPerWeek === null ? "a rate needs seven days" : printer.rate(change.kgPerWeek)} · exponential mean {view.ewmaKg === null ? "" : printer.massNumber(view.ewmaKg)}{view.sevenDay ? ` · 7-day mean ${printer.massNumber(view.sevenDay.kg)}` : ""}</>} />}
-      {"reason" in plan ? null : <Figure label="Against the plan" value={printer.massChange(plan.aboveKg).split(" ")[0]} unit={printer.units.mass} figure={{ figure: "plan" }} on={today} note={<>{plan.standing}; {plan.catchUpKgPerWeek === null ? "the deadline has passed" : `to land on the day ${printer.rate(plan.catchUpKgPerWeek)}`}</>} />}
+      {"reason" in plan ? null : <Figure label="Against the plan" value={printer.massChange(plan.aboveKg).split(" ")[0]} unit={printer.units.mass} figure={{ figure: "plan" }} on={today} note={<>{plan.standing === "not known" ? "outside the band, by a weight of more than a week ago" : plan.standing}; {plan.catchUpKgPerWeek === null ? "the deadline has passed" : `to land on the day ${printer.rate(plan.catchUpKgPerWeek)}`}</>} />}
       <ArrivalBlock arrival={arrival} printer={printer} on={today} />
     </div>
   );

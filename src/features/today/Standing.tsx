@@ -28,16 +28,21 @@ interface Block { printer: Printer; on: string }
 export function TrendBlock({ trend, printer, on }: Block & { trend: TrendFigure | { reason: string } }) {
   if ("reason" in trend) return <Figure label="Weight, trend" figure={{ figure: "trend" }} on={on} missing={trend.reason} />;
   const morning = trend.morning === null ? "" : ` · ${trend.date === on ? "this morning" : shortDate(trend.date)} ${printer.massNumber(trend.morning.kg)}, ${trend.morning.usual ? "usual scatter" : "outside the usual scatter"}`;
-  return <Figure label="Weight, trend" value={printer.massNumber(trend.kg)} unit={printer.units.mass} figure={{ figure: "trend" }} on={on} note={`${printer.massNumber(trend.low80)} to ${printer.massNumber(trend.high80)}${morning}`} />;
+  return <Figure label="Weight, trend" value={printer.massNumber(trend.kg)} unit={printer.units.mass} figure={{ figure: "trend" }} on={on} note={`${printer.massNumber(trend.low80)} to ${printer.massNumber(trend.high80)}${carriedNote(trend)}${morning}`} />;
+}
+
+/** From which weigh-in a level was carried forward; empty when it is of the day. */
+export function carriedNote({ carriedDays, date }: TrendFigure): string {
+  return carriedDays === 0 ? "" : `, carried ${carriedDays} ${carriedDays === 1 ? "day" : "days"} from ${shortDate(date)}`;
 }
 
 export function PlanBlock({ plan, printer, on }: Block & { plan: PlanFigure | { reason: string } }) {
   if ("reason" in plan) return <Figure label="Against the plan" figure={{ figure: "plan" }} on={on} missing={plan.reason} />;
   const side = Math.abs(plan.aboveKg) < 0.05 ? "on the line" : plan.aboveKg > 0 ? "above" : "below";
-  const standing = { "on plan": "inside the plan's band", "too slow": "behind the plan's band", "too fast": "ahead of the plan's band: too fast" }[plan.standing];
+  const standing = { "on plan": "inside the plan's band", "too slow": "behind the plan's band", "too fast": "ahead of the plan's band: too fast", "not known": "outside the plan's band, by a weight of more than a week ago" }[plan.standing];
   return (
     <Figure label="Against the plan" value={printer.massNumber(Math.abs(plan.aboveKg))} unit={`${printer.units.mass} ${side}`} figure={{ figure: "plan" }} on={on}
-      note={<><span className={plan.standing === "on plan" ? undefined : "warn"}>{standing}</span> · {printer.rate(plan.trendKgPerWeek)}; the plan asks {printer.massChange(plan.kgPerWeek, 2)}</>} />
+      note={<><span className={plan.standing === "on plan" ? undefined : "warn"}>{standing}</span> · {plan.trendKgPerWeek === null ? "" : `${printer.rate(plan.trendKgPerWeek)}; `}the plan asks {printer.massChange(plan.kgPerWeek, 2)}</>} />
   );
 }
 

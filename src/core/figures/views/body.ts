@@ -4,7 +4,7 @@ import { exponentialMean, sevenDayMean, weightChange, type WeightChange } from "
 import type { SecondOffset } from "../../body/second";
 import type { AfterTraining, WeekdayEffects } from "../../body/weekday";
 import { planBand, planWeight } from "../../goal/plan";
-import { carryForward } from "../../goal/projection";
+import { carryForward, levelOn } from "../../goal/projection";
 import { adherence } from "../../planning/adherence";
 import type { Figures } from "../figures";
 import { weekdayIntake } from "../foodDay";
@@ -86,8 +86,9 @@ export function bodyView(figures: Figures, { days, zoom }: BodyAsk): BodyView {
   const hasLine = !("reason" in line);
   const end = hasLine && line.deadline > on ? Math.min(line.deadline + 7, on + Math.max(28, Math.round((on - begin) / 2))) : on;
   const [first, until] = zoom === null ? [begin, end] : [mustDay(zoom.from), mustDay(zoom.to)];
-  const ahead = new Map(trend === null ? [] : carryForward(trend, until).map((one) => [one.day, one]));
-  const catchUp = hasLine && trend !== null && line.deadline > on ? { from: figures.levelOn(on)!, perDay: (line.targetKg - figures.levelOn(on)!) / (line.deadline - on) } : null;
+  const level = trend === null ? null : levelOn(trend, on);
+  const ahead = new Map(trend === null || level === null ? [] : carryForward(trend, until).map((one) => [one.day, one]));
+  const catchUp = hasLine && level !== null && line.deadline > on ? { from: level.kg, perDay: (line.targetKg - level.kg) / (line.deadline - on) } : null;
   const known = trendDay(trend, trend?.last ?? on);
   const seconds = new Map(figures.seconds.filter(({ day }) => day >= first && day <= until).map(({ day, kg }) => [day, kg]));
   const step = Math.max(1, Math.ceil((until - first + 1) / pointsAtMost));

@@ -19,7 +19,7 @@ export function entryContext(figures: Figures, day: Day, dateOrder: EntryContext
     factorFor: figures.factorFor,
     sessionsOn: (on) => [...figures.sessionsOn(on)],
     weighInOn: (on) => figures.primaryOn(on),
-    expectedKg: figures.levelOn, bodyWeightOn: figures.bodyWeightOn,
+    expectedKg: (on) => figures.heldOn(on), bodyWeightOn: figures.bodyWeightOn,
     shareOf: (exercise, share, on) => {
       const target = lifting(figures).target(exercise, { percent: share }, on);
       return "reason" in target ? null : target.kg;

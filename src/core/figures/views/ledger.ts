@@ -65,10 +65,10 @@ export function ledgerPreview(figures: Figures, ask: LedgerAsk, newId: () => str
   const columns: ReadonlyMap<LedgerColumnId, LedgerColumn> = allColumns(measureNames(figures));
   const context: LedgerContext = {
     personId: figures.personId, today: figures.on, printer: figures.printer, newId,
-    weighInOn: (day) => figures.primaryOn(day), secondOn: (day) => figures.secondOn(day), noteOn: (day) => figures.noteOn(day), expectedKg: (day) => figures.levelOn(day), readingOn: (measureId, day) => figures.readingOn(measureId, day), columns,
+    weighInOn: (day) => figures.primaryOn(day), secondOn: (day) => figures.secondOn(day), noteOn: (day) => figures.noteOn(day), expectedKg: (day) => figures.heldOn(day), readingOn: (measureId, day) => figures.readingOn(measureId, day), columns,
     lastReading: (measureId, day) => figures.valuesOf(measureId).findLast(({ day: read }) => read < day)?.value ?? null,
   };
   if ("edits" in ask) return { ...ledgerChange(context, ask.edits), lines: [], order: null, orders: [], unit: null, units: [] };
-  const { edits, refused, ...read } = readPaste(ask.paste, ask.at, ask.columns, columns, { order: ask.order, unit: ask.unit, own: figures.units.mass, expectedKg: figures.levelOn(figures.on) });
+  const { edits, refused, ...read } = readPaste(ask.paste, ask.at, ask.columns, columns, { order: ask.order, unit: ask.unit, own: figures.units.mass, expectedKg: figures.heldOn(figures.on) });
   return { ...ledgerChange(context, edits), lines: refused, ...read };
 }

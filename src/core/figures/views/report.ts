@@ -1,7 +1,7 @@
 import { dateOf, mustDay } from "../../calendar/day";
 import { changePerWeek } from "../../body/familiar";
 import { report, type Report } from "../../report/report";
-import { levelOn } from "../../goal/projection";
+import { heldLevel } from "../../goal/projection";
 import { rounded } from "../../units/number";
 import type { Figures } from "../figures";
 import { photosView, type DayPhoto } from "./photos";
@@ -41,7 +41,7 @@ export function reportView(figures: Figures, { of, from }: { of: string; from: s
 }
 
 function trendBetween(figures: Figures, { start, current }: Report): ReportView["trend"] {
-  const [from, to] = [start, current].map(({ day }) => (figures.trend === null ? null : levelOn(figures.trend, day)?.kg ?? null));
+  const [from, to] = [start, current].map(({ day }) => (figures.trend === null ? null : heldLevel(figures.trend, day)));
   if (from == null || to == null) return null;
   return { start: from, current: to, perWeek: changePerWeek(to - from, current.day - start.day) };
 }

@@ -2,7 +2,8 @@ import { dateOf, type Day } from "../../calendar/day";
 import { groupBy } from "../../calendar/groupBy";
 import { trendDay, z80 } from "../../body/trend";
 import { catchUpRate, planBand, planWeight } from "../../goal/plan";
-import type { MorningChance } from "../../goal/projection";
+import { printDay } from "../../calendar/print";
+import { carriedDays, levelOn, paceKnownDays, type MorningChance } from "../../goal/projection";
 import type { DayNote, Meal, WeighIn } from "../../log/records";
 import { mealNutrients, type FullNutrients } from "../../nutrition/energy";
 import type { Figures } from "../figures";
@@ -17,10 +18,14 @@ export interface MealLine { meal: Meal; name: string; grams: number | null; port
 export interface MealGroup { name: string; lines: MealLine[]; kcal: number; planned: MealLine[] }
 
 /** Where the trend stands, with how sure it is and how this morning's scale reading sits against it. */
-export interface TrendFigure { date: string; kg: number; low80: number; high80: number; kgPerWeek: number; kgPerWeekHalf80: number; weighIns: number; morning: { kg: number; usual: boolean } | null }
+export interface TrendFigure { date: string; kg: number; low80: number; high80: number;
+  /** Days since the last weigh-in, over which level and interval are carried forward; `date` is that of the weigh-in. */
+  carriedDays: number;
+  /** Rate and half its 80 % interval; null below seven days of weigh-ins. */
+  kgPerWeek: number | null; kgPerWeekHalf80: number | null; weighIns: number; morning: { kg: number; usual: boolean } | null }
 
 /** Where the trend stands against the plan line. */
-export interface PlanFigure { planKg: number; aboveKg: number; bandKg: number; standing: "on plan" | "too slow" | "too fast"; kgPerWeek: number; trendKgPerWeek: number; catchUpKgPerWeek: number | null; losing: boolean }
+export interface PlanFigure { planKg: number; aboveKg: number; bandKg: number; standing: "on plan" | "too slow" | "too fast" | "not known"; kgPerWeek: number; trendKgPerWeek: number | null; catchUpKgPerWeek: number | null; losing: boolean }
 
 /** When the goal will be met. */
 export interface ArrivalFigure { targetKg: number; deadline: string; daysLeft: number; chance: number; arrived: boolean; p10: string | null; p50: string | null; p90: string | null; onMorning: MorningChance | null }
@@ -82,9 +87,12 @@ export function trendFigure(figures: Figures): TrendFigure | { reason: string } 
   const { trend, weighed } = figures;
   if (trend === null) return { reason: "No weight is written yet. Type this morning's weight above." };
   const last = trendDay(trend, trend.last)!;
+  const now = levelOn(trend, figures.on);
+  if (now === null) return { reason: `The last weigh-in is ${figures.on - trend.last} days old (${printDay(trend.last)}, trend ${figures.printer.mass(last.kg)}). Type this morning's weight above.` };
   const spread = Math.sqrt(trend.residualVariance + last.sd ** 2);
+  const rated = trend.last - trend.first >= 7;
   return {
-    date: dateOf(last.day), kg: last.kg, low80: last.low80, high80: last.high80, kgPerWeek: last.kgPerWeek, kgPerWeekHalf80: z80 * last.kgPerWeekSd, weighIns: weighed.length,
+    date: dateOf(last.day), kg: now.kg, low80: now.low80, high80: now.high80, carriedDays: Math.max(0, figures.on - trend.last), kgPerWeek: rated ? now.kgPerWeek : null, kgPerWeekHalf80: rated ? z80 * last.kgPerWeekSd : null, weighIns: weighed.length,
     morning: last.weighedKg === null ? null : { kg: last.weighedKg, usual: !last.gross && Math.abs(last.weighedKg - last.kg) <= 2 * spread },
   };
 }
@@ -93,16 +101,17 @@ export function planFigure(figures: Figures): PlanFigure | { reason: string } {
   const { line, trend, on } = figures;
   if ("reason" in line) return { reason: `No plan line: ${line.reason}.` };
   const trendKg = figures.levelOn(on);
-  if (trend === null || trendKg === null) return { reason: "No weight is written yet." };
-  const last = trendDay(trend, trend.last)!;
+  if (trend === null) return { reason: "No weight is written yet." };
+  if (trendKg === null) return { reason: on < trend.first ? "No weight is written yet." : `The last weigh-in is ${on - trend.last} days old; the plan needs one of the last ${carriedDays} days.` };
+  const now = levelOn(trend, on)!;
   const planKg = planWeight(line, on);
-  const bandKg = planBand(line, trendKg, last.high80 - last.kg);
+  const bandKg = planBand(line, trendKg, now.high80 - now.kg);
   const aboveKg = trendKg - planKg;
   const losing = line.targetKg < line.startKg;
   const behind = losing ? aboveKg > bandKg : aboveKg < -bandKg;
   return {
-    planKg, aboveKg, bandKg, standing: Math.abs(aboveKg) <= bandKg ? "on plan" : behind ? "too slow" : "too fast", losing,
-    kgPerWeek: line.kgPerWeek, trendKgPerWeek: last.kgPerWeek, catchUpKgPerWeek: catchUpRate(line, trendKg, on),
+    planKg, aboveKg, bandKg, standing: Math.abs(aboveKg) <= bandKg ? "on plan" : on - trend.last > paceKnownDays ? "not known" : behind ? "too slow" : "too fast", losing,
+    kgPerWeek: line.kgPerWeek, trendKgPerWeek: trend.last - trend.first >= 7 && on - trend.last <= paceKnownDays ? now.kgPerWeek : null, catchUpKgPerWeek: catchUpRate(line, trendKg, on),
   };
 }
 

@@ -4,7 +4,7 @@ import { ewmaAlpha, exponentialMean, sevenDayMean, weightChange } from "../../bo
 import { damping, trendDay, z80 } from "../../body/trend";
 import { effectDays } from "../../body/weekday";
 import { balanceForRate, kcalPerKg, planWeight } from "../../goal/plan";
-import { levelOn } from "../../goal/projection";
+import { carriedLevel, levelOn } from "../../goal/projection";
 import { printNumber } from "../../units/number";
 import type { Figures } from "../figures";
 import { weekdayIntake } from "../foodDay";
@@ -18,6 +18,8 @@ export function trendWorking(figures: Figures): WorkingResult {
   if (trend === null) return { reason: "No weight is written yet." };
   const p = figures.printer;
   const last = trendDay(trend, trend.last)!;
+  const now = levelOn(trend, figures.on);
+  const carried = figures.on - trend.last;
   const { scale, water, memory, level, slope } = trend.scatter;
   const week = sevenDayMean(weighed, last.day);
   return {
@@ -26,12 +28,13 @@ export function trendWorking(figures: Figures): WorkingResult {
     steps: [
       `level ${p.mass(last.kg, 2)}, standard deviation ${p.mass(last.sd, 2)}; 80 % interval = level ± ${printNumber(z80, 2)} × ${p.massNumber(last.sd, 2)} = ${p.massNumber(last.low80, 2)} to ${p.mass(last.high80, 2)}`,
       `slope ${p.rate(last.kgPerWeek)}, 80 % interval ± ${p.massNumber(z80 * last.kgPerWeekSd, 2)}`,
+      ...(carried <= 0 || now === null ? [] : [`carried forward ${carried} ${carried === 1 ? "day" : "days"} from ${printDay(trend.last)}: ${p.mass(now.kg, 2)}, 80 % interval ${p.massNumber(now.low80, 2)} to ${p.mass(now.high80, 2)}`]),
       `scatter: scale ${p.massNumber(scale, 2)}, water ${p.massNumber(water, 2)} with ${printNumber(memory * 100, 0)} % carried to the next day, level ${p.massNumber(level, 3)} and slope ${p.massNumber(slope, 4)} ${p.units.mass} a day`,
       `for comparison: exponentially weighted mean (α = ${ewmaAlpha}) ${p.mass(exponentialMean(weighed)!, 2)}; ${week === null ? "no weigh-in in the last seven days" : `mean of the last 7 days ${p.mass(week.kg, 2)} over ${week.days} weigh-ins`}`,
     ],
     inputs: weighed.slice(-10).reverse().map(({ day, kg }) => ({ label: printDay(day), value: p.mass(kg), date: dateOf(day) })),
     assumptions: [
-      "Only the primary (morning) weigh-ins count; missing days are missing, not guessed.",
+      `The last ${Math.min(10, weighed.length)} of ${weighed.length} weigh-ins are listed.`, "Only the primary (morning) weigh-ins count; missing days are missing, not guessed.",
       `The slope loses half in ${printNumber(Math.log(0.5) / Math.log(damping), 0)} days when carried forward, as a change at constant intake does.`,
       "A weigh-in more than three standard deviations off loses weight, a gross error nearly all of it.",
       ...(figures.jumps.length === 0 ? [] : [`Where you marked that the weight may jump, the level is free to: ${figures.jumps.slice(-6).map(printDay).join(", ")}${figures.jumps.length > 6 ? " and earlier" : ""}.`]),
@@ -150,7 +153,7 @@ export function arrivalWorking(figures: Figures): WorkingResult {
   if ("reason" in arrival) return { reason: arrival.reason };
   if ("reason" in line || trend === null) return { reason: "No weight is written yet." };
   const p = figures.printer;
-  const at = levelOn(trend, Math.max(line.deadline, on))!;
+  const at = carriedLevel(trend, Math.max(line.deadline, on))!;
   const now = levelOn(trend, on)!;
   const distance = line.targetKg < line.startKg ? line.targetKg - at.kg : at.kg - line.targetKg;
   const dates = ([["10 %", arrival.p10], ["50 %", arrival.p50], ["90 %", arrival.p90]] as const).map(([share, date]) => `${share} by ${date === null ? "no date within three years" : printDate(date)}`);
