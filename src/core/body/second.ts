@@ -1,4 +1,5 @@
 import type { Day } from "../calendar/day";
+import { groupBy } from "../calendar/groupBy";
 import { z80 } from "./trend";
 import { isFarOff, mean } from "./weighIns";
 
@@ -18,7 +19,9 @@ const pairsAtMost = 120;
  * days that have both, so that the water of the day falls out. Differences taken for gross errors are left out.
  */
 export function secondOffset(seconds: readonly SecondWeighed[]): SecondOffset | { reason: string } {
-  const pairs = seconds.flatMap(({ day, kg, morningKg }) => (morningKg === null || isFarOff(kg, morningKg) ? [] : [{ day, above: kg - morningKg }])).slice(-pairsAtMost);
+  const single = seconds.flatMap(({ day, kg, morningKg }) => (morningKg === null || isFarOff(kg, morningKg) ? [] : [{ day, above: kg - morningKg }]));
+  // Several of a day share its morning and its water: they are one day, by their mean.
+  const pairs = [...groupBy(single, ({ day }) => day)].map(([day, some]) => ({ day, above: mean(some.map(({ above }) => above)) })).slice(-pairsAtMost);
   if (pairs.length < pairsAtLeast) return { reason: `${pairsAtLeast} days with both a morning and a second weigh-in are needed; there ${pairs.length === 1 ? "is 1" : `are ${pairs.length}`}` };
   const offset = mean(pairs.map(({ above }) => above));
   const sd = Math.sqrt(pairs.reduce((sum, { above }) => sum + (above - offset) ** 2, 0) / (pairs.length - 1));

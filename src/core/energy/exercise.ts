@@ -1,12 +1,13 @@
 import type { Session } from "../log/records";
+import { METRES_PER_MILE } from "../units/length";
 
 /**
  * Metabolic equivalents after Ainsworth et al. 2011, Compendium of Physical Activities, Med Sci Sports Exerc 43:1575, from memory:
- * running by speed (m/s from mph), stationary rowing by power (watts), resistance training 3.5 (codes 02054) to 6.0 (02050).
+ * running by speed (miles an hour), stationary rowing by power (watts), resistance training 3.5 (codes 02054) to 6.0 (02050).
  */
-const runningMet: readonly (readonly [metresPerSecond: number, met: number])[] = [
-  [1.788, 6.0], [2.235, 8.3], [2.325, 9.0], [2.682, 9.8], [2.995, 10.5], [3.129, 11.0], [3.353, 11.5], [3.576, 11.8], [3.844, 12.3], [4.023, 12.8], [4.470, 14.5], [4.917, 16.0], [5.364, 19.0], [5.811, 19.8], [6.258, 23.0],
-];
+const runningMet: readonly (readonly [metresPerSecond: number, met: number])[] = ([
+  [4, 6.0], [5, 8.3], [5.2, 9.0], [6, 9.8], [6.7, 10.5], [7, 11.0], [7.5, 11.5], [8, 11.8], [8.6, 12.3], [9, 12.8], [10, 14.5], [11, 16.0], [12, 19.0], [13, 19.8], [14, 23.0],
+] as const).map(([milesAnHour, met]) => [(milesAnHour * METRES_PER_MILE) / 3600, met] as const);
 const rowingMet: readonly (readonly [watts: number, met: number])[] = [[50, 3.5], [100, 7.0], [150, 8.5], [200, 12.0]];
 const strengthMet = 3.5;
 

@@ -3,7 +3,7 @@ import { groupBy } from "../calendar/groupBy";
 import { trendDays } from "../body/trend";
 import { weightChange } from "../body/familiar";
 import { equationNames } from "../energy/resting";
-import { balanceForRate, catchUpRate, planWeight } from "../goal/plan";
+import { balanceForRate, catchUpRate, isHolding, planWeight } from "../goal/plan";
 import type { LiftMaximum } from "../strength/maximum";
 import { adherence } from "../planning/adherence";
 import { peopleOf, type Log } from "../log/log";
@@ -11,6 +11,7 @@ import { dailyLoads, distanceTotals } from "./distances";
 import { Figures, dateOrNull, lastEntryDay } from "./figures";
 import { compositionOf } from "./views/measures";
 import { lifting } from "./lifting";
+import { quotedKg } from "../strength/sets";
 import { blockWorks } from "./stretch";
 import { zones } from "../strength/intensity";
 import { creditsOn, expenditureOn, foodDays, targetFor, type Target } from "./foodDay";
@@ -42,13 +43,13 @@ export function personContract(figures: Figures): Record<string, unknown> {
       return [{ measureId, target: targetValue, deadline: dateOf(deadline), perWeek, planned, apart, doneShare, projected: projected && { p10: dateOrNull(projected.p10), p50: dateOrNull(projected.p50), p90: dateOrNull(projected.p90) }, ...(projected === null ? { reason: "a rate needs four readings over three weeks" } : {}) }];
     }),
     energy: energyContract(figures),
-    food: foodDays(figures).map(({ day, eaten, waterMl, complete, remainingKcal, target }) => ({
-      date: dateOf(day), kcal: eaten.kcal, protein: eaten.protein, fat: eaten.fat, carbohydrate: eaten.carbohydrate, fibre: eaten.fibre, sugars: eaten.sugars, alcohol: eaten.alcohol,
-      water: waterMl, complete, remainingKcal, ...("reason" in target ? { reason: target.reason } : {}),
+    food: foodDays(figures).map(({ day, eaten, eatenKcal, unknown, waterMl, complete, remainingKcal, target }) => ({
+      date: dateOf(day), kcal: eatenKcal, protein: eaten.protein, fat: eaten.fat, carbohydrate: eaten.carbohydrate, fibre: eaten.fibre, sugars: eaten.sugars, alcohol: eaten.alcohol,
+      water: waterMl, complete, remainingKcal, ...(eatenKcal === null ? { reason: [...new Set(unknown.filter(({ planned }) => !planned).map(({ reason }) => reason))].join("; ") } : "reason" in target ? { reason: target.reason } : {}),
     })),
     lifts: figures.lifts.map(({ exerciseId, best, latest, lastDone }) => ({
-      exerciseId, best: maximumContract(best), latest: maximumContract(latest), lastDone: dateOf(lastDone),
-      ...(best === null ? { reason: "no set so far may stand for a maximum" } : {}),
+      exerciseId, best: maximumContract(best), latest: maximumContract(latest), lastDone: dateOrNull(lastDone),
+      ...(best === null ? { reason: lastDone === null ? "it was tested, and no set of it is written" : "no set so far may stand for a maximum" } : {}),
       curve: figures.curveOf(exerciseId), tested: figures.testsOf(exerciseId).map((test) => ({ date: dateOf(test.day), kg: test.kg })),
       bestRatio: ratioContract(lifting(figures).bestRatio(exerciseId)),
       repRecords: lifting(figures).records(exerciseId).standing.map(({ reps, kg, day }) => ({ reps, kg, date: dateOf(day) })),
@@ -86,7 +87,7 @@ function weightContract(figures: Figures) {
     second: "reason" in second ? { offsetKg: null, reason: second.reason } : { offsetKg: second.offset, low80: second.low80, high80: second.high80, days: second.days },
     composition: "reason" in composition ? { percent: null, reason: composition.reason } : composition,
     change,
-    ...(reasons.length > 0 ? { reason: reasons.join("; ") } : {}),
+    ...(reasons.length > 0 ? { reason: [...new Set(reasons)].join("; ") } : {}),
   };
 }
 
@@ -102,7 +103,7 @@ function goalContract(figures: Figures) {
     ...("reason" in projection ? [projection.reason] : []),
     ...(trend !== null && trendKg === null && !("reason" in projection) ? [`the last weigh-in is ${on - trend.last} days old`] : []),
     ...(catchUp === null && trendKg !== null ? ["the deadline is not ahead"] : []),
-    ...(known !== null && known.p90 === null ? ["some dates are not reached at this pace within three years"] : []),
+    ...(isHolding(line) ? ["a weight to be kept is not crossed: no date is projected, and reachableBy is the chance of standing within 1 % of it"] : known !== null && known.p90 === null ? ["some dates are not reached at this pace within three years"] : []),
   ];
   const goal = {
     targetKg: line.targetKg, deadline: dateOf(line.deadline), days: line.days, daysLeft: line.deadline - on, kgPerWeek: line.kgPerWeek, planKg,
@@ -138,7 +139,7 @@ function targetContract(target: Target) {
 }
 
 function maximumContract(maximum: LiftMaximum | null) {
-  return maximum === null ? null : { e1rmKg: maximum.e1rmKg, date: dateOf(maximum.set.day), kg: maximum.set.typedKg, reps: maximum.set.reps };
+  return maximum === null ? null : { e1rmKg: maximum.e1rmKg, date: dateOf(maximum.set.day), kg: quotedKg(maximum.set.exercise, maximum.set.typedKg), reps: maximum.set.reps };
 }
 
 /** Adherence of every week that holds a session, up to the week of the day asked about. */

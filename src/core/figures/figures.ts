@@ -220,10 +220,11 @@ export class Figures extends Asked {
   readonly liftCourse = this.#each((exerciseId: string): LiftCourse => this.#pastBlocks().flatMap((block) => this.partIn(exerciseId, block) ?? []));
   readonly #lifted = this.#kept(() => [...new Set(joined(this.#pastBlocks(), (block) => [...this.#liftBlock(block).keys()]))].sort());
 
-  /** Every lift that was worked, in order of exercise id. */
+  /** Every lift that was worked or tested, in order of exercise id. */
   get lifts(): LiftStanding[] { return this.#lifts(); }
-  readonly #lifts = this.#kept(() => this.#lifted().flatMap((id) => this.liftOf(id) ?? []));
-  readonly liftOf = this.#each((exerciseId: string): LiftStanding | null => liftStanding(exerciseId, this.liftCourse(exerciseId)));
+  readonly #lifts = this.#kept(() => [...new Set([...this.#lifted(), ...this.#tested().map(({ exerciseId }) => exerciseId).filter((id) => this.exercises.has(id))])].sort().flatMap((id) => this.liftOf(id) ?? []));
+  readonly liftOf = this.#each((exerciseId: string): LiftStanding | null => liftStanding(exerciseId, this.liftCourse(exerciseId))
+    ?? (this.testsOf(exerciseId).length > 0 ? { exerciseId, best: null, latest: null, lastDone: null, sessions: 0 } : null));
 
   /** Maximum in force for a lift on a day, quoted as the lift is loaded; a variation may take a share of its parent's. */
   maximumOn = (exerciseId: string, day: Day): number | null => this.#maxima(exerciseId)(blockOf(day))[day - blockOf(day) * blockDays]!;
@@ -386,7 +387,7 @@ function byDateAndId(a: { date: string; id: string }, b: { date: string; id: str
 
 /** The last day with an entry of this person that tells of something performed or measured; null when there is none. */
 export function lastEntryDay({ index }: Log, personId: string): Day | null {
-  const whole = (["weighIns", "readings", "water", "dayNotes"] as const).flatMap((kind) => index.days(kind, personId).at(-1) ?? []);
+  const whole = (["weighIns", "readings", "water", "dayNotes", "maxima"] as const).flatMap((kind) => index.days(kind, personId).at(-1) ?? []);
   const performed = (["sessions", "meals"] as const).flatMap((kind) => index.days(kind, personId).findLast((day) => index.on(kind, personId, day).some(({ status }) => status !== "planned")) ?? []);
   const days = [...whole, ...performed];
   return days.length === 0 ? null : Math.max(...days);

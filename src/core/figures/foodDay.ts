@@ -75,15 +75,18 @@ export function targetOn(figures: Figures, day: Day): Target {
 /** What was eaten on a day. */
 export interface FoodDay {
   day: Day;
+  /** Of what is known: where something eaten has no known energy, the least. */
   eaten: FullNutrients;
+  /** Energy eaten; null where something eaten has none that is known. */
+  eatenKcal: number | null;
   planned: FullNutrients;
   waterMl: number;
-  /** Whether the trainee said that everything eaten is written. */
+  /** Whether the trainee said that everything eaten is written, and all of it has a known energy. */
   complete: boolean;
   target: Target;
   remainingKcal: number | null;
   /** Meals whose nutrients cannot be known, with the reason. */
-  unknown: { mealId: string; reason: string }[];
+  unknown: { mealId: string; reason: string; planned: boolean }[];
 }
 
 /** What is written of a day's food, whatever its target. */
@@ -91,15 +94,19 @@ const eatenOn = ownedBy((figures: Figures) => family(figures.log.index, (day: Da
   const { foods, recipes } = figures;
   const read = figures.mealsOn(day).map((meal) => ({ meal, result: mealNutrients(meal, foods, recipes) }));
   const sumOf = (planned: boolean) => addUp(read.flatMap(({ meal, result }) => ("nutrients" in result && (meal.status === "planned") === planned ? [result.nutrients] : [])));
-  return { eaten: sumOf(false), planned: sumOf(true), unknown: read.flatMap(({ meal, result }) => ("reason" in result ? [{ mealId: meal.id, reason: result.reason }] : [])) };
+  return { eaten: sumOf(false), planned: sumOf(true), unknown: read.flatMap(({ meal, result }) => ("reason" in result ? [{ mealId: meal.id, reason: result.reason, planned: meal.status === "planned" }] : [])) };
 }));
+
+/** Whether everything eaten on a day has a known energy. */
+const isKnown = ({ unknown }: Pick<FoodDay, "unknown">) => unknown.every(({ planned }) => planned);
 
 const foodDaysOf = ownedBy((figures: Figures) => family(figures.log.index, (day: Day): FoodDay => {
   const { eaten, planned, unknown } = eatenOn(figures)(day);
   const target = targetOn(figures, day);
+  const eatenKcal = isKnown({ unknown }) ? eaten.kcal : null;
   return {
-    day, eaten, planned, waterMl: figures.waterOn(day), complete: figures.noteOn(day)?.foodComplete ?? false, target,
-    remainingKcal: "reason" in target ? null : target.kcal - eaten.kcal, unknown,
+    day, eaten, eatenKcal, planned, waterMl: figures.waterOn(day), complete: eatenKcal !== null && (figures.noteOn(day)?.foodComplete ?? false), target,
+    remainingKcal: "reason" in target || eatenKcal === null ? null : target.kcal - eatenKcal, unknown,
   };
 }));
 
@@ -112,7 +119,7 @@ const intakeDays = 182;
 
 /** What each weekday does to what is eaten, over days that are written completely; or why that cannot be said. */
 export const weekdayIntake = ownedBy((figures: Figures) => memo(figures.log.index, (): WeekdayEffects | { reason: string } => {
-  const days = figures.mealDays.filter((day) => day <= figures.on && day > figures.on - intakeDays && figures.noteOn(day)?.foodComplete === true);
+  const days = figures.mealDays.filter((day) => day <= figures.on && day > figures.on - intakeDays && figures.noteOn(day)?.foodComplete === true && isKnown(eatenOn(figures)(day)));
   return days.length === 0 ? { reason: "no day's food is marked as complete" } : weekdayMeans(days.map((day) => ({ day, value: eatenOn(figures)(day).eaten.kcal })));
 }));
 

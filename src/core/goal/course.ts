@@ -2,7 +2,7 @@ import { dayOf, mustDay, type Day } from "../calendar/day";
 import type { Trend } from "../body/trend";
 import type { Goal } from "../log/records";
 import { KG_PER_LB } from "../units/mass";
-import { planLine, planWeight, type PlanLine } from "./plan";
+import { holdingBand, isHolding, planLine, planWeight, type PlanLine } from "./plan";
 import { carriedDays, carryForward, heldLevel, horizonDays } from "./projection";
 
 /** How one weight goal went, or goes. */
@@ -38,12 +38,19 @@ export function goalCourses(goals: readonly Goal[], trend: Trend | null, on: Day
     const until = ends < on ? ends : null;
     const level = trend === null || from > on ? null : heldLevel(trend, until ?? on);
     const limit = !("reason" in line) && line.limit;
-    const reached = trend === null ? null : limit ? madeOn(trend, startKg, targetKg, line.deadline) : crossing(trend, startKg, targetKg, from, Math.min(until ?? on, on));
+    const kept = startKg === targetKg;
+    const reached = trend === null ? null : kept ? keptOn(trend, targetKg, until) : limit ? madeOn(trend, startKg, targetKg, line.deadline) : crossing(trend, startKg, targetKg, from, Math.min(until ?? on, on));
     return {
       goalId: goal.id, why: goal.why ?? null, from, until, startKg, targetKg, limit, deadline, levelKg: level, share: level === null || targetKg === startKg ? null : (level - startKg) / (targetKg - startKg), reached,
       standing: from > on ? "ahead" : reached !== null ? "reached" : until === null ? "running" : "not reached",
     };
   }).reverse();
+}
+
+/** The last day of a weight that was to be kept, if it stood within the band then; null while it runs. */
+function keptOn(trend: Trend, kg: number, until: Day | null): Day | null {
+  const level = until === null ? null : heldLevel(trend, until);
+  return level !== null && Math.abs(level - kg) <= holdingBand({ targetKg: kg }) ? until : null;
 }
 
 /** The day of a limit if the scale showed it that morning, else null. */
@@ -74,6 +81,7 @@ export interface Milestone {
 
 /** Milestones from the start to the goal: the trainee's own, else every 5 kg, or every 10 lb in a log kept in pounds. */
 export function milestones(line: PlanLine, trend: Trend | null, on: Day, pounds: boolean, own: readonly number[] = []): Milestone[] {
+  if (isHolding(line)) return [];
   const step = pounds ? 10 * KG_PER_LB : 5;
   const toGo = line.targetKg - line.startKg;
   const count = Math.ceil(Math.abs(toGo) / step - 1e-9) - 1;

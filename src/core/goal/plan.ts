@@ -38,11 +38,21 @@ export function planLine(goal: Goal): PlanLine | { reason: string } {
     return { ...common, deadline, days, kgPerWeek: (change / days) * 7, by: "deadline" };
   }
   const rate = Math.abs((goal.by as { rateKgPerWeek: number }).rateKgPerWeek);
-  if (change === 0) return { ...common, deadline: startDay, days: 0, kgPerWeek: 0, by: "rate" };
+  if (change === 0) return { reason: "a weight to be kept needs a day until when, not a rate" };
   if (rate === 0) return { reason: "a rate of nothing a week never arrives" };
   const days = Math.ceil((Math.abs(change) / rate) * 7 - hair);
   if (days > 36_500) return { reason: "at this rate the goal is more than a century away" };
   return { ...common, deadline: startDay + days, days, kgPerWeek: Math.sign(change) * rate, by: "rate" };
+}
+
+/** Whether a goal asks to keep a weight: its target is its start. */
+export function isHolding({ startKg, targetKg }: Pick<PlanLine, "startKg" | "targetKg">): boolean {
+  return startKg === targetKg;
+}
+
+/** Half the width of the band within which a weight counts as kept, kilograms: 1 % of it, about what water alone moves in a week (our judgement, no source). */
+export function holdingBand({ targetKg }: Pick<PlanLine, "targetKg">): number {
+  return 0.01 * targetKg;
 }
 
 /** The weight the plan line asks on a day: the start weight before it begins, the target once reached. */
@@ -91,6 +101,7 @@ export function goalInForce(goals: readonly Goal[], on: Day, of = "weight"): Goa
 export function goalWarnings(line: PlanLine, heightCm: number | null): string[] {
   const share = (Math.abs(line.kgPerWeek) / line.startKg) * 100;
   const warnings: string[] = [];
+  if (isHolding(line)) return warnings;
   const losing = line.targetKg < line.startKg;
   if (losing && share > 1) warnings.push(`This asks ${share.toFixed(1)} % of body weight a week; above 1 % a growing share of the loss is muscle.`);
   if (!losing && share > 0.5) warnings.push(`This asks ${share.toFixed(1)} % of body weight a week; above 0.5 % most of a gain is fat.`);

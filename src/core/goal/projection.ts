@@ -1,7 +1,7 @@
 import type { Day } from "../calendar/day";
 import { trendDay, z80, type Trend } from "../body/trend";
 import { normalCdf } from "./normal";
-import type { PlanLine } from "./plan";
+import { holdingBand, isHolding, type PlanLine } from "./plan";
 
 /** Days beyond which nothing is carried forward. */
 export const horizonDays = 1095;
@@ -134,8 +134,17 @@ export function project(trend: Trend | null, line: PlanLine, on: Day): Projectio
   if (on - trend.last > carriedDays) return { reason: `the last weigh-in is ${on - trend.last} days old; a goal's date needs one of the last ${carriedDays} days` };
   const now = levelOn(trend, on);
   const held = heldLevel(trend, on);
+  if (isHolding(line)) return holding(trend, line, on);
   const course = [...(now === null ? [] : [now]), ...courseTo(trend, on, Math.max(on + horizonDays, line.deadline))];
   return { ...crossing(course, line, on), onMorning: line.limit ? morningChance(trend, line, on) : null, arrived: held !== null && (line.targetKg < line.startKg ? held <= line.targetKg : held >= line.targetKg) };
+}
+
+/** Keeping a weight: nothing is to be crossed. The chance is that of standing within the band about it on the deadline, and it is there while the level is. */
+function holding(trend: Trend, line: PlanLine, on: Day): Projection {
+  const band = holdingBand(line);
+  const at = carriedLevel(trend, Math.max(line.deadline, on))!;
+  const within = at.sd === 0 ? Number(Math.abs(at.kg - line.targetKg) <= band) : normalCdf((line.targetKg + band - at.kg) / at.sd) - normalCdf((line.targetKg - band - at.kg) / at.sd);
+  return { p10: null, p50: null, p90: null, byDeadline: within, onMorning: line.limit ? morningChance(trend, line, on) : null, arrived: Math.abs(heldLevel(trend, on)! - line.targetKg) <= band };
 }
 
 /**

@@ -27,6 +27,11 @@ export function complete(nutrients: Nutrients): FullNutrients {
   return full;
 }
 
+/** Whether nutrients say anything of energy: stated, or to be computed from one of them at least. */
+export function statesEnergy({ kcal, protein, fat, carbohydrate, alcohol }: Nutrients): boolean {
+  return [kcal, protein, fat, carbohydrate, alcohol].some((value) => value != null);
+}
+
 /** A food's nutrients per 100 g with total carbohydrate, whichever basis its label has. */
 export function per100g(food: Food): FullNutrients {
   const label = food.per100g;
@@ -67,12 +72,29 @@ export function ofRecipe(recipe: Recipe, portions: number, foods: ReadonlyMap<st
 
 export type MealNutrients = { nutrients: FullNutrients } | { reason: string };
 
-/** Nutrients of a meal: the snapshot it was written with, else its food by weight, else its recipe by portions. */
+/**
+ * Nutrients of a meal: the snapshot it was written with, else its food by weight, else its recipe by portions. Energy that is not known is not
+ * nothing: it is a reason.
+ */
 export function mealNutrients(meal: Meal, foods: ReadonlyMap<string, Food>, recipes: ReadonlyMap<string, Recipe>): MealNutrients {
-  if (meal.nutrients) return { nutrients: complete(meal.nutrients) };
   const food = meal.foodId ? foods.get(meal.foodId) : undefined;
-  if (food) return meal.grams == null ? { reason: `the weight of ${food.name} is missing` } : ofFood(food, meal.grams);
   const recipe = meal.recipeId ? recipes.get(meal.recipeId) : undefined;
+  const unknown = food !== undefined && !statesEnergy(food.per100g) ? `the nutrients of ${food.name} are not written` : recipe === undefined ? null : recipeLack(recipe, foods);
+  // A snapshot of nothing, taken of a food of which nothing was written, says no more than that.
+  if (meal.nutrients && statesEnergy(meal.nutrients) && (unknown === null || names.some((name) => (meal.nutrients![name] ?? 0) > 0))) return { nutrients: complete(meal.nutrients) };
+  if (unknown !== null) return { reason: unknown };
+  if (food) return meal.grams == null ? { reason: `the weight of ${food.name} is missing` } : ofFood(food, meal.grams);
   if (recipe) return ofRecipe(recipe, meal.portions ?? 1, foods);
-  return { reason: "neither nutrients nor a food are written" };
+  return { reason: meal.name ? `no nutrients are written of ${meal.name}` : "neither nutrients nor a food are written" };
+}
+
+/** What is missing to know the energy of a recipe; null when nothing is. */
+function recipeLack({ name, ingredients }: Recipe, foods: ReadonlyMap<string, Food>): string | null {
+  if (ingredients.length === 0) return `no ingredient of ${name} is written`;
+  for (const { foodId } of ingredients) {
+    const food = foods.get(foodId);
+    if (food === undefined) return `an ingredient of ${name} is no longer among the foods`;
+    if (!statesEnergy(food.per100g)) return `the nutrients of ${food.name} are not written`;
+  }
+  return null;
 }

@@ -14,7 +14,10 @@ export interface LiftRun {
   readonly sessionIds: readonly string[];
   /** A row a day: see `Day…` below for its numbers. */
   readonly days: readonly number[];
-  /** Of each day the working sets that no other one matches in load, repetitions and repetitions to the limit together; of equal ones the earlier. */
+  /**
+   * Of each session the working sets that no other one matches in load, repetitions and repetitions to the limit together; of equal ones the
+   * earlier. Where a body weight is not known the load is the one added, and the set stands for no maximum.
+   */
   readonly sets: readonly number[];
 }
 
@@ -50,6 +53,9 @@ export const limitRepsOf = ({ sets }: LiftRun, at: number): number => sets[at * 
 export const rpeOf = ({ sets }: LiftRun, at: number): number => sets[at * setRow + rpeAt]!;
 export const hasFailed = ({ sets }: LiftRun, at: number): boolean => (sets[at * setRow + marksAt]! & doneSetMarks.failed) !== 0;
 export const isAsManyAsPossible = ({ sets }: LiftRun, at: number): boolean => (sets[at * setRow + marksAt]! & doneSetMarks.asManyAsPossible) !== 0;
+
+/** Place of the session of a set. */
+export const inSession = ({ sets }: LiftRun, at: number): number => sets[at * setRow + inSessionAt]!;
 
 /** Place of a day's first session, as of its first set. */
 const firstSession = ({ days, sessionIds }: LiftRun, index: number): number => days[index * dayRow + sessionAt] ?? sessionIds.length;
@@ -89,7 +95,7 @@ export function frontSet(run: LiftRun, index: number, at: number): FrontSet {
 }
 
 /** A lift whose run is being written, with what is read of its exercise for every set, and its row of the day. */
-interface Begun { exercise: Exercise; timed: boolean; sides: number; sessionIds: string[]; days: number[]; sets: number[]; day: Day; at: number; bodyKg: number | null }
+interface Begun { exercise: Exercise; timed: boolean; sides: number; sessionIds: string[]; days: number[]; sets: number[]; day: Day; at: number; from: number; bodyKg: number | null }
 
 /** What was done of each lift on some days, in the order in which the lifts were first done. Every set of every session passes here when all is computed afresh. */
 export function liftsDone(days: Iterable<Day>, sessionsOn: (day: Day) => readonly Session[], exercises: ReadonlyMap<string, Exercise>, bodyWeightOn: BodyWeightOn): Map<string, LiftRun> {
@@ -125,11 +131,15 @@ function takeSession(begun: Map<string, Begun>, day: Day, session: Session, exer
     if (reps < 1 || timed) continue;
     if (test && !warmUp && reps === 1 && (marks & doneSetMarks.failed) === 0 && !(quotedKg(exercise, typedKg) <= days[at + testedAt]!)) days[at + testedAt] = quotedKg(exercise, typedKg);
     const totalKg = totalWith(exercise, typedKg, lift.bodyKg);
-    if (totalKg === null) continue;
+    if (totalKg === null) {
+      // What was added is known without the body it was added to.
+      if (!warmUp) putOnFront(lift.sets, lift.from, reps, typedKg, quotedKg(exercise, typedKg), rows[row + 3]!, marks, place, 0);
+      continue;
+    }
     let load = reps * totalKg;
     for (let part = row + doneSetRow; part < next; part += doneSetRow) load += rows[part + 1]! * (totalWith(exercise, rows[part + 2]!, lift.bodyKg) ?? 0);
     days[at + (warmUp ? warmUpAt : workAt)]! += load * lift.sides;
-    if (!warmUp) putOnFront(lift.sets, days[at + setAt]! * setRow, reps, typedKg, totalKg, rows[row + 3]!, marks, place);
+    if (!warmUp) putOnFront(lift.sets, lift.from, reps, typedKg, totalKg, rows[row + 3]!, marks, place, eligibleReps(reps, Number.isNaN(rows[row + 3]!) ? null : rows[row + 3]!));
   }
 }
 
@@ -137,7 +147,7 @@ function takeSession(begun: Map<string, Begun>, day: Day, session: Session, exer
 function begin(begun: Map<string, Begun>, exercise: Exercise | undefined, day: Day, sessionId: string, bodyWeightOn: BodyWeightOn): Begun | null {
   if (exercise === undefined) return null;
   let lift = begun.get(exercise.id);
-  if (lift === undefined) begun.set(exercise.id, (lift = { exercise, timed: isTimed(exercise), sides: exercise.perSide ? 2 : 1, sessionIds: [], days: [], sets: [], day: NaN, at: 0, bodyKg: null }));
+  if (lift === undefined) begun.set(exercise.id, (lift = { exercise, timed: isTimed(exercise), sides: exercise.perSide ? 2 : 1, sessionIds: [], days: [], sets: [], day: NaN, at: 0, from: 0, bodyKg: null }));
   const { sessionIds, days, sets } = lift;
   if (lift.day !== day) {
     lift.day = day;
@@ -145,17 +155,24 @@ function begin(begun: Map<string, Begun>, exercise: Exercise | undefined, day: D
     lift.bodyKg = bodyShare(exercise) === null ? null : bodyWeightOn(day);
     days.push(day, sets.length / setRow, sessionIds.length, 0, -1, NaN, 0, 0);
     sessionIds.push(sessionId);
-  } else if (sessionIds[sessionIds.length - 1] !== sessionId) sessionIds.push(sessionId);
+    lift.from = sets.length;
+  } else if (sessionIds[sessionIds.length - 1] !== sessionId) {
+    sessionIds.push(sessionId);
+    lift.from = sets.length;
+  }
   return lift;
 }
 
-/** Puts a set on the front of its day, which begins at `from`, unless one there matches it, and takes off those that it matches. */
-function putOnFront(sets: number[], from: number, reps: number, typedKg: number, totalKg: number, rpe: number, marks: number, session: number): void {
-  const limitReps = eligibleReps(reps, Number.isNaN(rpe) ? null : rpe);
+/**
+ * Puts a set on the front of its session, which begins at `from`, unless one there matches it, and takes off those that it matches. One that
+ * gives the same estimate stays, as the earlier of the two.
+ */
+function putOnFront(sets: number[], from: number, reps: number, typedKg: number, totalKg: number, rpe: number, marks: number, session: number, limitReps: number): void {
   for (let at = from; at < sets.length; at += setRow) if (sets[at + totalAt]! >= totalKg && sets[at + repsAt]! >= reps && sets[at + limitAt]! >= limitReps) return;
   let left = from;
   for (let at = from; at < sets.length; at += setRow) {
-    if (!(totalKg < sets[at + totalAt]! || reps < sets[at + repsAt]! || limitReps < sets[at + limitAt]!)) continue;
+    const same = totalKg === sets[at + totalAt]! && limitReps === sets[at + limitAt]! && limitReps > 0;
+    if (!same && !(totalKg < sets[at + totalAt]! || reps < sets[at + repsAt]! || limitReps < sets[at + limitAt]!)) continue;
     if (left < at) for (let number = 0; number < setRow; number++) sets[left + number] = sets[at + number]!;
     left += setRow;
   }

@@ -1,19 +1,23 @@
 import type { Day } from "../calendar/day";
 import type { Factor } from "./e1rm";
-import { dayOf, daysIn, firstSet, frontSet, limitRepsOf, sessionCount, totalKgOf, wasWorked, type FrontSet, type LiftRun } from "./liftRun";
+import { dayOf, daysIn, firstSet, frontSet, inSession, limitRepsOf, sessionCount, totalKgOf, wasWorked, type FrontSet, type LiftRun } from "./liftRun";
 import { bodyShare, type BodyWeightOn } from "./sets";
 
 /** A lift's estimated maximum with the set it stands on. */
 export interface LiftMaximum { e1rmKg: number; set: FrontSet }
 
 /** A run of a lift's days with each day's highest eligible estimate (NaN without one) and the place of the set it stands on; of equal ones the earlier set keeps the place. */
-export interface LiftPart { readonly run: LiftRun; readonly e1rmKg: readonly number[]; readonly set: readonly number[] }
+export interface LiftPart {
+  readonly run: LiftRun; readonly e1rmKg: readonly number[]; readonly set: readonly number[];
+  /** Of each day the same of its last session that has an estimate, which another session of the day may have surpassed. */
+  readonly lastKg: readonly number[]; readonly lastSet: readonly number[];
+}
 
 /** What was done of one lift, part after part, oldest first. */
 export type LiftCourse = readonly LiftPart[];
 
-/** What is known of one lift: the highest eligible estimate ever, that of the latest day which has one, the day last done and in how many sessions. */
-export interface LiftStanding { exerciseId: string; best: LiftMaximum | null; latest: LiftMaximum | null; lastDone: Day; sessions: number }
+/** What is known of one lift: the highest eligible estimate ever, that of the latest session which has one, the day last done (null for a lift of which only a tested maximum is known) and in how many sessions. */
+export interface LiftStanding { exerciseId: string; best: LiftMaximum | null; latest: LiftMaximum | null; lastDone: Day | null; sessions: number }
 
 /**
  * A run with its highest estimates, on the total load and quoted as the lift is loaded. An estimate rises with load and with repetitions to
@@ -23,21 +27,28 @@ export function withMaximum(run: LiftRun, factor: Factor, bodyWeightOn: BodyWeig
   const count = daysIn(run);
   const e1rmKg: number[] = [];
   const set: number[] = [];
+  const lastKg: number[] = [];
+  const lastSet: number[] = [];
   const share = bodyShare(run.exercise);
   for (let index = 0, at = 0; index < count; index++) {
     let top = -1;
     let topKg = 0;
+    let [last, lastTopKg, session] = [-1, 0, -1];
     for (const end = firstSet(run, index + 1); at < end; at++) {
       const limitReps = limitRepsOf(run, at);
       const kg = limitReps === 0 ? 0 : totalKgOf(run, at) * factor(limitReps);
+      if (kg > 0 && (inSession(run, at) !== session || kg > lastTopKg)) [last, lastTopKg, session] = [at, kg, inSession(run, at)];
       if (kg <= topKg) continue;
       top = at;
       topKg = kg;
     }
+    const body = share === null || top < 0 ? 0 : share * (bodyWeightOn(dayOf(run, index)) ?? 0);
     set.push(top);
-    e1rmKg.push(top < 0 ? NaN : share === null ? topKg : topKg - share * (bodyWeightOn(dayOf(run, index)) ?? 0));
+    e1rmKg.push(top < 0 ? NaN : topKg - body);
+    lastSet.push(last);
+    lastKg.push(last < 0 ? NaN : lastTopKg - body);
   }
-  return { run, e1rmKg, set };
+  return { run, e1rmKg, set, lastKg, lastSet };
 }
 
 /** Whether a day has an estimate. */
@@ -84,7 +95,7 @@ export function liftStanding(exerciseId: string, course: LiftCourse, before: Day
       bestAt = index;
     }
   }
-  return lastDone === null ? null : { exerciseId, best: best && maximumAt(best, bestAt), latest: latest && maximumAt(latest, latestAt), lastDone, sessions };
+  return lastDone === null ? null : { exerciseId, best: best && maximumAt(best, bestAt), latest: latest && { e1rmKg: latest.lastKg[latestAt]!, set: frontSet(latest.run, latestAt, latest.lastSet[latestAt]!) }, lastDone, sessions };
 }
 
 /**

@@ -71,8 +71,9 @@ export function liftRecords(course: LiftCourse, volumeOf: (run: LiftRun, index: 
       }
       if (beaten !== null) all.push(...beaten.values());
       const higher: LiftMaximum | null = hasMaximum(part, index) && (estimate === null || e1rmKg[index]! > estimate.e1rmKg) ? maximumAt(part, index) : null;
-      if (higher !== null && makesRecord(higher)) {
-        if (estimate !== null) all.push({ day, exerciseId: exercise.id, what: "e1rm", kg: higher.e1rmKg, beforeKg: estimate.e1rmKg, set: higher.set });
+      // One best everywhere: a rough estimate makes no record, and yet is what the next one must beat.
+      if (higher !== null) {
+        if (estimate !== null && makesRecord(higher)) all.push({ day, exerciseId: exercise.id, what: "e1rm", kg: higher.e1rmKg, beforeKg: estimate.e1rmKg, set: higher.set });
         estimate = higher;
       }
       const volumeKg = volumeOf(run, index);

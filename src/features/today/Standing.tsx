@@ -39,7 +39,7 @@ export function carriedNote({ carriedDays, date }: TrendFigure): string {
 export function PlanBlock({ plan, printer, on }: Block & { plan: PlanFigure | { reason: string } }) {
   if ("reason" in plan) return <Figure label="Against the plan" figure={{ figure: "plan" }} on={on} missing={plan.reason} />;
   const side = Math.abs(plan.aboveKg) < 0.05 ? "on the line" : plan.aboveKg > 0 ? "above" : "below";
-  const standing = { "on plan": "inside the plan's band", "too slow": "behind the plan's band", "too fast": "ahead of the plan's band: too fast", "not known": "outside the plan's band, by a weight of more than a week ago" }[plan.standing];
+  const standing = { "on plan": "inside the plan's band", "too slow": "behind the plan's band", "too fast": "ahead of the plan's band: too fast", above: "above the band in which it is kept", below: "below the band in which it is kept", "not known": "outside the plan's band, by a weight of more than a week ago" }[plan.standing];
   return (
     <Figure label="Against the plan" value={printer.massNumber(Math.abs(plan.aboveKg))} unit={`${printer.units.mass} ${side}`} figure={{ figure: "plan" }} on={on}
       note={<><span className={plan.standing === "on plan" ? undefined : "warn"}>{standing}</span> · {plan.trendKgPerWeek === null ? "" : `${printer.rate(plan.trendKgPerWeek)}; `}the plan asks {printer.massChange(plan.kgPerWeek, 2)}</>} />
@@ -55,7 +55,8 @@ export function ArrivalBlock({ arrival, printer, on }: Block & { arrival: Arriva
   );
 }
 
-function arrivalNote({ arrived, p10, p50, p90 }: ArrivalFigure): string {
+function arrivalNote({ arrived, holding, p10, p50, p90 }: ArrivalFigure): string {
+  if (holding) return arrived ? "kept so far, within 1 % of it" : "more than 1 % away from it now";
   if (arrived) return "the trend is there now";
   if (p50 === null) return p10 === null ? "not reached at this pace" : `not likely at this pace; ${shortDate(p10)} at the earliest`;
   return p90 === null ? `most likely ${shortDate(p50)}, perhaps not at all at this pace` : `most likely ${shortDate(p50)}; ${p10 === null ? "" : shortDate(p10)} to ${shortDate(p90)}`;

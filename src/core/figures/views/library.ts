@@ -20,7 +20,7 @@ export interface ExercisesView {
 /** The exercise library as searched, each with when and how often the trainee did it. */
 export function exercisesView(figures: Figures, filter: LibraryFilter): ExercisesView {
   const all = [...figures.exercises.values()];
-  const practice = new Map(figures.lifts.map(({ exerciseId, lastDone, sessions }): [string, Practice] => [exerciseId, { lastDone: dateOf(lastDone), sessions }]));
+  const practice = new Map(figures.lifts.map(({ exerciseId, lastDone, sessions }): [string, Practice] => [exerciseId, { lastDone: lastDone === null ? null : dateOf(lastDone), sessions }]));
   const practiceOf = (id: string) => practice.get(id) ?? { lastDone: null, sessions: 0 };
   const distinct = (values: Iterable<string>) => [...new Set(values)].sort(compare);
   return {

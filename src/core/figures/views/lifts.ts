@@ -21,7 +21,7 @@ export interface LiftRow {
   exercise: Exercise;
   best: MaximumFigure | null;
   latest: MaximumFigure | null;
-  lastDone: string;
+  lastDone: string | null;
   sessions: number;
   added: boolean;
   /** The highest estimate as a multiple of that day's body weight, as a total load; null when one of them is unknown. */
@@ -86,7 +86,7 @@ export function liftsView(figures: Figures, againstId: string | null = null): Li
   const lifts = figures.lifts.map(({ exerciseId, best, latest, lastDone, sessions }): LiftRow => {
     const exercise = figures.exercises.get(exerciseId)!;
     return {
-      exercise, best: maximumFigure(best), latest: maximumFigure(latest), lastDone: dateOf(lastDone), sessions, added: bodyShare(exercise) !== null,
+      exercise, best: maximumFigure(best), latest: maximumFigure(latest), lastDone: lastDone === null ? null : dateOf(lastDone), sessions, added: bodyShare(exercise) !== null,
       ratio: lifting(figures).bestRatio(exerciseId)?.ratio ?? null,
       against: against === null ? null : shareOf(total(exerciseId), against), changeKg: changeOf(figures, exerciseId, latest),
     };

@@ -1,7 +1,7 @@
 import { dateOf, type Day } from "../../calendar/day";
 import { groupBy } from "../../calendar/groupBy";
 import { trendDay, z80 } from "../../body/trend";
-import { catchUpRate, planBand, planWeight } from "../../goal/plan";
+import { catchUpRate, holdingBand, isHolding, planBand, planWeight } from "../../goal/plan";
 import { printDay } from "../../calendar/print";
 import { carriedDays, levelOn, paceKnownDays, type MorningChance } from "../../goal/projection";
 import type { DayNote, Meal, WeighIn } from "../../log/records";
@@ -25,10 +25,10 @@ export interface TrendFigure { date: string; kg: number; low80: number; high80: 
   kgPerWeek: number | null; kgPerWeekHalf80: number | null; weighIns: number; morning: { kg: number; usual: boolean } | null }
 
 /** Where the trend stands against the plan line. */
-export interface PlanFigure { planKg: number; aboveKg: number; bandKg: number; standing: "on plan" | "too slow" | "too fast" | "not known"; kgPerWeek: number; trendKgPerWeek: number | null; catchUpKgPerWeek: number | null; losing: boolean }
+export interface PlanFigure { planKg: number; aboveKg: number; bandKg: number; standing: "on plan" | "too slow" | "too fast" | "above" | "below" | "not known"; kgPerWeek: number; trendKgPerWeek: number | null; catchUpKgPerWeek: number | null; losing: boolean }
 
 /** When the goal will be met. */
-export interface ArrivalFigure { targetKg: number; deadline: string; daysLeft: number; chance: number; arrived: boolean; p10: string | null; p50: string | null; p90: string | null; onMorning: MorningChance | null }
+export interface ArrivalFigure { targetKg: number; holding: boolean; deadline: string; daysLeft: number; chance: number; arrived: boolean; p10: string | null; p50: string | null; p90: string | null; onMorning: MorningChance | null }
 
 export interface DayView {
   date: string;
@@ -105,12 +105,12 @@ export function planFigure(figures: Figures): PlanFigure | { reason: string } {
   if (trendKg === null) return { reason: on < trend.first ? "No weight is written yet." : `The last weigh-in is ${on - trend.last} days old; the plan needs one of the last ${carriedDays} days.` };
   const now = levelOn(trend, on)!;
   const planKg = planWeight(line, on);
-  const bandKg = planBand(line, trendKg, now.high80 - now.kg);
+  const bandKg = Math.max(planBand(line, trendKg, now.high80 - now.kg), isHolding(line) ? holdingBand(line) : 0);
   const aboveKg = trendKg - planKg;
   const losing = line.targetKg < line.startKg;
   const behind = losing ? aboveKg > bandKg : aboveKg < -bandKg;
   return {
-    planKg, aboveKg, bandKg, standing: Math.abs(aboveKg) <= bandKg ? "on plan" : on - trend.last > paceKnownDays ? "not known" : behind ? "too slow" : "too fast", losing,
+    planKg, aboveKg, bandKg, standing: Math.abs(aboveKg) <= bandKg ? "on plan" : on - trend.last > paceKnownDays ? "not known" : isHolding(line) ? (aboveKg > 0 ? "above" : "below") : behind ? "too slow" : "too fast", losing,
     kgPerWeek: line.kgPerWeek, trendKgPerWeek: trend.last - trend.first >= 7 && on - trend.last <= paceKnownDays ? now.kgPerWeek : null, catchUpKgPerWeek: catchUpRate(line, trendKg, on),
   };
 }
@@ -121,7 +121,7 @@ export function arrivalFigure(figures: Figures): ArrivalFigure | { reason: strin
   if ("reason" in projection) return { reason: `Not known yet: ${projection.reason}.` };
   const date = (day: Day | null) => (day === null ? null : dateOf(day));
   return {
-    targetKg: line.targetKg, deadline: dateOf(line.deadline), daysLeft: line.deadline - on, chance: projection.byDeadline, arrived: projection.arrived,
+    targetKg: line.targetKg, holding: isHolding(line), deadline: dateOf(line.deadline), daysLeft: line.deadline - on, chance: projection.byDeadline, arrived: projection.arrived,
     onMorning: projection.onMorning, p10: date(projection.p10), p50: date(projection.p50), p90: date(projection.p90),
   };
 }
