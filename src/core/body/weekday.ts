@@ -66,7 +66,7 @@ export function whitened({ scatter, weighed, jumps }: EffectMornings): WhiteMorn
   return { days, along, rows: days.map((day, row) => ({ y: innovation[day - first]!, x: columns.map((column) => column[row]!), variance: variance[day - first]! })) };
 }
 
-/** Weekday effects on weight. Test of all at once: Wald's. */
+/** Weekday effects on weight. Test of all at once: Wald's, by F. Intervals know that they are shown only when they stand out: towards none they reach to the effect shrunk by 1 − 5 ÷ Wald (after James & Stein 1961). */
 export function weekdayEffects({ rows, days }: WhiteMornings): WeekdayEffects | { reason: string } {
   return effectsOf(leastSquares(rows), days);
 }
@@ -104,15 +104,29 @@ function effectsOf(fit: Regression | null, days: readonly Day[]): WeekdayEffects
   const inverse = covariance && inverseOf(covariance);
   if (!fit || !covariance || !inverse) return { reason: "the days cannot be told apart" };
   const six = fit.coefficients.slice(0, 6);
-  const chance = chiSquaredAbove6(dot(six, inverse.map((row) => dot(row, six))));
+  const wald = dot(six, inverse.map((row) => dot(row, six)));
+  // The variance is estimated from the same days: their test is F's, not χ²'s.
+  const chance = fAbove6(wald / 6, days.length - six.length - 1);
   if (chance >= chanceLimit) return { reason: `the weekdays do not differ by more than chance would make them (probability ${chance.toFixed(2)})` };
+  // Effects are shown only when they stand out, and what stands out is in part chance: each interval reaches as much farther towards none.
+  const drawnIn = Math.min(1, 5 / wald);
   const effects = weekdays.map((weekday): WeekdayEffect => {
     const share = weekdays.slice(0, 6).map((one) => (weekday === 7 ? -1 : Number(weekday === one)));
     const effect = dot(share, six);
     const half = z80 * Math.sqrt(dot(share, covariance.map((row) => dot(row, share))));
-    return { weekday, effect, low80: effect - half, high80: effect + half, days: days.filter((day) => weekdayOf(day) === weekday).length };
+    return { weekday, effect, low80: effect - half - Math.max(0, effect) * drawnIn, high80: effect + half + Math.max(0, -effect) * drawnIn, days: days.filter((day) => weekdayOf(day) === weekday).length };
   });
   return { effects, chance, days: days.length, from: days[0]!, to: days.at(-1)! };
+}
+
+/**
+ * Probability that F with six and so many degrees of freedom exceeds x: the closed form for an even first number (Abramowitz & Stegun 26.6.4),
+ * P = u^a (1 + a(1 − u) + a(a + 1)/2 (1 − u)²) with a = ν/2 and u = ν ÷ (ν + 6x).
+ */
+export function fAbove6(x: number, freedom: number): number {
+  const a = freedom / 2;
+  const u = freedom / (freedom + 6 * x);
+  return u ** a * (1 + a * (1 - u) + ((a * (a + 1)) / 2) * (1 - u) ** 2);
 }
 
 /** Probability that χ² with six degrees of freedom exceeds x: the closed form for an even number of degrees (Abramowitz & Stegun 26.4.5). */

@@ -13,11 +13,11 @@ const projectionNeedsDays = 7;
 export interface Ahead { day: Day; kg: number; sd: number; low80: number; high80: number; kgPerWeek: number }
 
 /**
- * Share of a change of pace still to come that is left a day later: it fades to half in 23 days, as people return to their habits. (Our
+ * Share of a change of pace still to come that is left a day later: it fades to half in 17 days, as people return to their habits. (Our
  * judgement, no source. Within the log the pace wanders freely, which fits any course; carried on like that it would call
  * nearly every arrival beyond a few weeks unknown: intervals twelve weeks ahead then hold the truth 96 times in 100, not 80.)
  */
-export const fading = 0.97;
+export const fading = 0.96;
 
 /**
  * Level and damped slope carried forward, day by day, from the trend's last day to `until`. What is not known of today's level and

@@ -161,8 +161,9 @@ describe("records", () => {
         const maximum = maximaOf(course).find(({ set }) => set.day === day);
         const of = (what: string) => records.beaten.filter((one) => one.day === day && one.what === what).map(({ kg }) => kg);
         expect(of("volume")).toEqual(mostKg > 0 && volumeKg > mostKg ? [volumeKg] : []);
-        const kg = maximum !== undefined && maximum.set.limitReps <= 10 ? maximum.e1rmKg : 0;
-        expect(of("e1rm")).toEqual(highestKg > 0 && kg > highestKg ? [kg] : []);
+        // A rough estimate makes no record, and yet is the best that the next must beat.
+        const kg = maximum?.e1rmKg ?? 0;
+        expect(of("e1rm")).toEqual(highestKg > 0 && kg > highestKg && maximum!.set.limitReps <= 10 ? [kg] : []);
         [mostKg, highestKg] = [Math.max(mostKg, volumeKg), Math.max(highestKg, kg)];
       }
     }));

@@ -4,7 +4,7 @@ import { ewmaAlpha, exponentialMean, sevenDayMean, weightChange } from "../../bo
 import { damping, trendDay, z80 } from "../../body/trend";
 import { effectDays } from "../../body/weekday";
 import { balanceForRate, kcalPerKg, planWeight } from "../../goal/plan";
-import { carriedLevel, levelOn } from "../../goal/projection";
+import { carriedLevel, fading, levelOn } from "../../goal/projection";
 import { printNumber } from "../../units/number";
 import type { Figures } from "../figures";
 import { weekdayIntake } from "../foodDay";
@@ -171,7 +171,7 @@ export function arrivalWorking(figures: Figures): WorkingResult {
       `the trend has crossed the target with a chance of ${dates.join(", ")}`,
     ],
     inputs: [{ label: "Trend today", value: p.mass(now.kg, 2), date: dateOf(trend.last) }, { label: "Target", value: p.mass(line.targetKg) }, { label: "Deadline", value: printDate(arrival.deadline) }],
-    assumptions: ["You go on as in the last weeks: a change of pace comes as often as it did, and fades to half in 23 days.", arrival.onMorning ? "The one morning counts, with its water and its scale; the dates are those of the trend." : "It is the trend that must cross, not one lucky morning.", "A chance once reached is kept; a crossing and return between days is not counted, so early dates are cautious."],
+    assumptions: [`You go on as in the last weeks: a change of pace comes as often as it did, and fades to half in ${printNumber(Math.log(0.5) / Math.log(fading), 0)} days.`, arrival.onMorning ? "The one morning counts, with its water and its scale; the dates are those of the trend." : "It is the trend that must cross, not one lucky morning.", "A chance once reached is kept; a crossing and return between days is not counted, so early dates are cautious."],
     source: harvey, sureness: "The dates spread as the rate is uncertain; beyond a month the spread is wide.",
   };
 }
