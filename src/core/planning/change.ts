@@ -1,6 +1,6 @@
 import type { Item, Session, TrainingSet } from "../log/records";
 import type { RampSet } from "../strength/loading";
-import { withSet, withStatus } from "./perform";
+import { hasPlan, withSet, withStatus } from "./perform";
 
 /** The session with one item changed. */
 function withItem(session: Session, itemId: string, change: (item: Item) => Item): Session {
@@ -18,6 +18,38 @@ export function withMoreSets(session: Session, itemId: string, newId: () => stri
 /** An open set dropped; an exercise left without sets goes. */
 export function withoutOpenSet(session: Session, itemId: string, setId: string): Session {
   return withSet(session, itemId, setId, ({ planned: _planned, ...set }) => set);
+}
+
+/** The session without the open sets of which nothing was asked, as it is when training ends; an exercise left without sets goes. */
+export function withoutIdleSets(session: Session): Session {
+  const items = (session.items ?? []).flatMap((item): Item[] => { const sets = item.sets.filter((set) => set.done || hasPlan(set)); return sets.length === 0 ? [] : [{ ...item, sets }]; });
+  return withStatus({ ...session, items });
+}
+
+/** The session with an exercise moved up or down by one place. */
+export function withMoved(session: Session, itemId: string, by: -1 | 1): Session {
+  const items = [...(session.items ?? [])];
+  const from = items.findIndex(({ id }) => id === itemId);
+  if (from < 0 || items[from + by] === undefined) return session;
+  [items[from], items[from + by]] = [items[from + by]!, items[from]!];
+  return { ...session, items };
+}
+
+/** The session with an exercise joined to the one behind it as a superset, or, where they are one, parted from it. */
+export function withJoined(session: Session, itemId: string): Session {
+  const items = session.items ?? [];
+  const at = items.findIndex(({ id }) => id === itemId);
+  const [first, second] = [items[at], items[at + 1]];
+  if (first === undefined || second === undefined) return session;
+  const joined = first.superset != null && first.superset === second.superset;
+  const taken = new Set(items.map(({ superset }) => superset));
+  const letter = first.superset ?? [..."ABCDEFGHJKLMNPQRSTUVWXYZ"].find((one) => !taken.has(one)) ?? "A";
+  // Parting leaves what stands before together, and what stands behind.
+  const behind = [..."ABCDEFGHJKLMNPQRSTUVWXYZ"].find((one) => !taken.has(one) && one !== letter) ?? "Z";
+  return { ...session, items: items.map((item, index): Item => {
+    if (!joined) return item === first || item === second || (second.superset != null && item.superset === second.superset) ? { ...item, superset: letter } : item;
+    return index > at && item.superset === first.superset ? { ...item, superset: behind } : item;
+  }) };
 }
 
 /** A further part of a done set. */

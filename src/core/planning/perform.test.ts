@@ -4,6 +4,9 @@ import { asPlanned, confirmed, performedAs, withSet } from "./perform";
 
 const session: Session = { id: "s", personId: "p", date: "2026-06-01", kind: "strength", status: "planned", planned: { minutes: 60, effort: 7 }, items: [{ id: "i", exerciseId: "e", sets: [{ id: "a", planned: { reps: 5, kg: 100, percent: 0.8 } }, { id: "b", planned: { reps: 5, kg: 100 } }] }] };
 
+/** A session of one done set with an idle one opened again beside it. */
+const withIdle = (session: Session): Session => withSet({ ...session, items: [{ id: "x", exerciseId: "f", sets: [{ id: "c", done: { reps: 8, kg: 20 } }, { id: "d", done: { reps: 8, kg: 20 } }] }] }, "x", "d", (set) => performedAs(set, null));
+
 describe("confirming", () => {
   it("a set makes the session partly done, the last one done, and reopening goes back", () => {
     const one = withSet(session, "i", "a", (set) => performedAs(set, asPlanned(set)));
@@ -14,9 +17,11 @@ describe("confirming", () => {
     const back = withSet(withSet(both, "i", "a", (set) => performedAs(set, null)), "i", "b", (set) => performedAs(set, null));
     expect(back).toEqual(session);
   });
-  it("an unplanned set taken back is gone, with its exercise when it was the only one", () => {
+  it("an unplanned set opened again stays, to be done as it comes", () => {
     const extra: Session = { ...session, status: "done", items: [...session.items!, { id: "x", exerciseId: "f", sets: [{ id: "c", done: { reps: 8, kg: 20 } }] }] };
-    expect(withSet(extra, "x", "c", (set) => performedAs(set, null)).items).toEqual(session.items);
+    expect(withSet(extra, "x", "c", (set) => performedAs(set, null)).items).toEqual([...session.items!, { id: "x", exerciseId: "f", sets: [{ id: "c", planned: {} }] }]);
+    // It was asked of nobody: it does not keep the session from being done.
+    expect(withIdle(extra).status).toBe("done");
   });
   it("a warm-up left open does not keep a session from being done", () => {
     const warmed: Session = { ...session, items: [{ ...session.items![0]!, sets: [{ id: "w", warmUp: true, planned: { reps: 5, kg: 60 } }, ...session.items![0]!.sets.slice(0, 1)] }] };

@@ -27,7 +27,7 @@ export function withSets(session: Session, exerciseId: string, performed: readon
 export function withStatus(session: Session): Session {
   const sets = (session.items ?? []).flatMap((item) => item.sets);
   if (!sets.some(({ done }) => done)) return session.status === "done" || session.status === "partly" ? { ...session, status: "planned" } : session;
-  return { ...session, status: sets.some(({ planned, done, warmUp }) => planned && !done && !warmUp) ? "partly" : "done" };
+  return { ...session, status: sets.some((set) => hasPlan(set) && !set.done && !set.warmUp) ? "partly" : "done" };
 }
 
 /** The session with one set of it changed. A set left with neither plan nor performance is gone, and so is an exercise left without sets. */
@@ -47,10 +47,10 @@ export function isShort({ planned, done }: TrainingSet): boolean {
   return done?.failed === true || (planned?.reps != null && done != null && (done.reps ?? 0) < planned.reps);
 }
 
-/** A set with what was done in it, or, given nothing, open again. */
+/** A set with what was done in it, or, given nothing, open again: one that nobody planned is then to be done as it comes. */
 export function performedAs(set: TrainingSet, done: Done | null): TrainingSet {
   if (done !== null) return { ...set, done };
-  return Object.fromEntries(Object.entries(set).filter(([key]) => key !== "done")) as TrainingSet;
+  return { ...(Object.fromEntries(Object.entries(set).filter(([key]) => key !== "done")) as TrainingSet), planned: set.planned ?? {} };
 }
 
 /** What a planned set is when it is done exactly as planned; `workedKg` is its load where that was worked out from a percentage or an effort. */

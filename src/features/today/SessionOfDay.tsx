@@ -14,7 +14,7 @@ import { useLog } from "@/ui/log/LogContext";
 import { usePrinter } from "@/ui/usePrinter";
 import { SessionEditor } from "./SessionEditor";
 import { SessionPictures } from "./SessionPictures";
-import { SetEditor } from "./SetEditor";
+import { SetEditor } from "@/ui/lifts/SetEditor";
 import styles from "./today.module.css";
 import { Scrollable } from "@/ui/Scrollable";
 
@@ -46,7 +46,7 @@ export function SessionOfDay({ card, strong }: { card: SessionCard; strong: bool
       {card.items.length > 0 && <Items card={card} save={save} ahead={ahead} />}
       {session.distance && <DistanceLine card={card} />}
       <div className={`${styles.actions} noprint`}>
-        {lifted && waits && !ahead && <Link className={styles.train} data-strong={strong} href={`/train?date=${session.date}&session=${encodeURIComponent(session.id)}`}>{status === "partly" ? "Go on training" : "Train"}</Link>}
+        {lifted && (waits || (status === "done" && session.date === today)) && !ahead && <Link className={styles.train} data-strong={strong && status !== "done"} href={`/train?date=${session.date}&session=${encodeURIComponent(session.id)}`}>{status === "partly" || status === "done" ? "Go on training" : "Train"}</Link>}
         {waits && !ahead && card.items.length + (session.distance ? 1 : 0) > 0 && <Button type={strong && !lifted ? "primary" : "default"} onClick={() => void confirm()}>{status === "partly" ? "Confirm the rest" : "Confirm as planned"}</Button>}
         {(status === "planned" || status === "missed") && <button type="button" className="link" aria-expanded={open === "skip"} onClick={() => flip("skip")}>Skip</button>}
         {status === "skipped" && <button type="button" className="link" onClick={() => { const { reason: _reason, ...kept } = session; void save({ ...kept, status: "planned" }, `${title} planned again`); }}>Plan again</button>}

@@ -5,7 +5,8 @@ import { useState } from "react";
 import { v7 as newId } from "uuid";
 import type { TrainingView } from "@/core/figures/views/training";
 import type { Session } from "@/core/log/records";
-import { withMoreSets } from "@/core/planning/change";
+import { withMoreSets, withoutIdleSets } from "@/core/planning/change";
+import { hasPlan } from "@/core/planning/perform";
 import { parseDecimal } from "@/core/units/number";
 import { shortDate } from "@/ui/dates";
 import { usePrinter } from "@/ui/usePrinter";
@@ -16,19 +17,25 @@ import styles from "./train.module.css";
 /** What was touched on the page. */
 interface Typed { effort?: number | null; feel?: number | null; minutes?: string; note?: string }
 
+/** A session that seems to have lasted longer was left open. */
+const longestMinutes = 240;
+
 const efforts = Array.from({ length: 11 }, (_, index) => index);
 
 /** Nothing is open any more (or nothing was begun): what was done, how hard it was, and a note; or another exercise. */
-export function Finish({ view, save, leave, addExercise }: { view: TrainingView; save: (next: Session, label: string) => Promise<boolean>; leave: () => void; addExercise: () => void }) {
+export function Finish({ view, startedAt, save, leave, addExercise, goOn }: { view: TrainingView; startedAt: number | null; goOn: (() => void) | null; save: (next: Session, label: string) => Promise<boolean>; leave: () => void; addExercise: () => void }) {
   const printer = usePrinter();
   const { session, items, title, beaten } = view;
   // Only what is touched here is kept apart from the session, which another tab may change while this page stands.
   const [typed, setTyped] = useState<Typed>({});
+  // How long it has lasted, where training began and ended in this browser on one day.
+  const [lasted] = useState(() => { const minutes = startedAt === null ? 0 : Math.round((Date.now() - startedAt) / 60_000); return minutes >= 5 && minutes <= longestMinutes ? minutes : null; });
   const change = (changed: Typed) => setTyped((now) => ({ ...now, ...changed }));
-  const { effort, feel, minutes, note } = { effort: session.effort ?? null, feel: session.feel ?? null, minutes: session.minutes == null ? "" : String(Math.round(session.minutes)), note: session.note ?? "", ...typed };
+  const { effort, feel, minutes, note } = { effort: session.effort ?? null, feel: session.feel ?? null, minutes: session.minutes == null ? (lasted === null ? "" : String(lasted)) : String(Math.round(session.minutes)), note: session.note ?? "", ...typed };
   const [opened] = useState(session);
   const meanwhile = (["effort", "feel", "minutes", "note"] as const).flatMap((key) => (session[key] === opened[key] || !(key in typed) ? [] : [`${key} is now ${session[key] ?? "empty"}; what you chose is kept`]));
   const done = items.reduce((sum, { sets }) => sum + sets.filter((set) => set.done && !set.warmUp).length, 0);
+  const open = items.reduce((sum, { skipped, sets }) => sum + (skipped === null ? sets.filter((set) => !set.done && hasPlan(set)).length : 0), 0);
   const time = parseDecimal(minutes);
   const wrong = minutes.trim() !== "" && (time === null || time < 1 || time > 1440);
   const { again } = view;
@@ -49,15 +56,15 @@ export function Finish({ view, save, leave, addExercise }: { view: TrainingView;
     const { effort: heldEffort, feel: heldFeel, minutes: heldMinutes, note: heldNote, ...kept } = session;
     const said = {
       effort: "effort" in typed ? effort : heldEffort, feel: "feel" in typed ? feel : heldFeel,
-      minutes: "minutes" in typed ? time : heldMinutes, note: "note" in typed ? note.trim() || null : heldNote,
+      minutes: "minutes" in typed ? time : (heldMinutes ?? lasted), note: "note" in typed ? note.trim() || null : heldNote,
     };
-    const next = { ...kept, ...Object.fromEntries(Object.entries(said).filter(([, value]) => value != null)) } as Session;
+    const next = { ...withoutIdleSets(kept as Session), ...Object.fromEntries(Object.entries(said).filter(([, value]) => value != null)) } as Session;
     if (await save(next, `${title} finished`)) leave();
   };
   return (
     <div className={styles.what}>
       <h1>{title}</h1>
-      <p className="quiet" style={{ paddingBottom: 10 }}>{done} sets done, none open.</p>
+      <p className="quiet" style={{ paddingBottom: 10 }}>{done} {done === 1 ? "set" : "sets"} done, {open === 0 ? "none" : open} open.{goOn && <> <button type="button" className="link" onClick={goOn}>Go on</button></>}</p>
       {beaten.length > 0 && <ul className={styles.records}>{beaten.map((one) => <li key={`${one.exerciseId} ${one.what} ${one.what === "reps" ? one.reps : ""}`}>{recordText(one, printer)}</li>)}</ul>}
       <fieldset className={`${styles.effort} ${styles.row}`}><legend>effort of the whole session, 0 to 10</legend>{efforts.map((one) => <button key={one} type="button" aria-pressed={effort === one} onClick={() => change({ effort: effort === one ? null : one })}>{one}</button>)}</fieldset>
       <fieldset className={`${styles.effort} ${styles.row}`}><legend>how it felt, 1 poor to 5 good</legend>{[1, 2, 3, 4, 5].map((one) => <button key={one} type="button" aria-pressed={feel === one} onClick={() => change({ feel: feel === one ? null : one })}>{one}</button>)}</fieldset>

@@ -2,6 +2,7 @@
 
 import type { TrainingView } from "@/core/figures/views/training";
 import type { Session } from "@/core/log/records";
+import { withJoined, withMoved } from "@/core/planning/change";
 import { performedAs, withSet } from "@/core/planning/perform";
 import { Dialog } from "@/ui/figure/Dialog";
 import { usePrinter } from "@/ui/usePrinter";
@@ -11,11 +12,19 @@ import { printSet } from "./printSet";
 export function Overview({ view, onClose, choose, save }: { view: TrainingView; onClose: () => void; choose: (itemId: string, setId: string) => void; save: (next: Session, label: string) => Promise<boolean> }) {
   const printer = usePrinter();
   const { session, items } = view;
+  const letterOf = (itemId: string) => String(session.items?.find(({ id }) => id === itemId)?.superset ?? "");
   return (
     <Dialog title={view.title} onClose={onClose}>
-      {items.map((item) => (
+      {items.map((item, at) => (
         <section key={item.id} style={{ paddingBottom: 12 }}>
-          <h3>{item.exercise.name}{item.superset ? <span className="quiet small"> superset</span> : ""}</h3>
+          <h3 style={{ display: "flex", gap: 12, alignItems: "baseline", flexWrap: "wrap" }}>
+            <span>{item.exercise.name}{item.superset ? <span className="quiet small"> superset {letterOf(item.id)}</span> : ""}</span>
+            <span className="small" style={{ display: "flex", gap: 12, marginLeft: "auto" }}>
+              {at > 0 && <button type="button" className="link" aria-label={`${item.exercise.name} earlier`} onClick={() => void save(withMoved(session, item.id, -1), `${item.exercise.name} earlier`)}>↑</button>}
+              {at < items.length - 1 && <button type="button" className="link" aria-label={`${item.exercise.name} later`} onClick={() => void save(withMoved(session, item.id, 1), `${item.exercise.name} later`)}>↓</button>}
+              {at < items.length - 1 && <button type="button" className="link" onClick={() => void save(withJoined(session, item.id), `${item.exercise.name} and ${items[at + 1]!.exercise.name}`)}>{letterOf(item.id) !== "" && letterOf(item.id) === letterOf(items[at + 1]!.id) ? "part from the next" : "superset with the next"}</button>}
+            </span>
+          </h3>
           {item.skipped !== null
             ? <p className="quiet">Left out{item.skipped ? `: ${item.skipped}` : ""}. <button type="button" className="link" onClick={() => void save({ ...session, items: session.items!.map((one) => { const { skipped: _skipped, ...kept } = one; return one.id === item.id ? kept : one; }) }, `${item.exercise.name} again`)}>Take it up again</button></p>
             : item.sets.map((set, index) => (

@@ -15,6 +15,7 @@ import { shortDate } from "@/ui/dates";
 import { usePrinter } from "@/ui/usePrinter";
 import { printSet } from "./printSet";
 import { doneOf, type Draft } from "./useTraining";
+import { Hold } from "./Hold";
 import styles from "./train.module.css";
 
 interface Props { view: TrainingView; item: TrainingItem; step: TrainingStep; draft: Draft | null; onDraft: (draft: Draft) => void; onConfirm: (draft: Draft) => Promise<void>; choose: (setId: string) => void; children: ReactNode }
@@ -63,6 +64,7 @@ export function SetInFront({ view, item, step, draft, onDraft, onConfirm, choose
         {set.planned?.asManyAsPossible ? <span className="planned">as many as possible</span> : null}
       </Dial>
       {!timed && !far && <Ending reps={now.reps ?? 0} failed={now.failed} test={view.session.test === true} onChange={change} />}
+      {timed && <Hold key={now.setId} seconds={now.seconds ?? 0} />}
       <fieldset className={styles.effort}>
         <legend>effort, RPE{now.rpe === null ? "" : <span className={styles.left}> {10 - now.rpe} left</span>}</legend>
         {efforts.map((rpe) => <button key={rpe} type="button" aria-pressed={now.rpe === rpe} onClick={() => change({ rpe: now.rpe === rpe ? null : rpe })}>{rpe}</button>)}
@@ -112,8 +114,8 @@ function Boxes({ item, at, choose, printer }: { item: TrainingItem; at: string; 
   return (
     <div className={styles.boxes} role="group" aria-label="Sets of this exercise">
       {item.sets.map((set, index) => {
-        const said = set.done ? `done, ${printSet(set.done, item.exercise, printer)}` : set.id === at ? "in front" : "open";
-        return <button key={set.id} type="button" className={`${styles.box} ${set.warmUp ? styles.warm : ""} ${set.done ? (isShort(set) ? styles.short : styles.full) : ""} ${set.id === at ? styles.front : ""}`} disabled={set.done != null} aria-label={`${set.warmUp ? "Warm-up" : "Set"} ${index + 1}, ${said}`} onClick={() => choose(set.id)} />;
+        const said = set.done ? `done, ${printSet(set.done, item.exercise, printer)}, change` : set.id === at ? "in front" : "open";
+        return <button key={set.id} type="button" className={`${styles.box} ${set.warmUp ? styles.warm : ""} ${set.done ? (isShort(set) ? styles.short : styles.full) : ""} ${set.id === at ? styles.front : ""}`} aria-label={`${set.warmUp ? "Warm-up" : "Set"} ${index + 1}, ${said}`} onClick={() => choose(set.id)} />;
       })}
     </div>
   );

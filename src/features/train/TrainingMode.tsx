@@ -6,7 +6,10 @@ import { v7 as newId } from "uuid";
 import type { TrainingView } from "@/core/figures/views/training";
 import { put, type Session } from "@/core/log/records";
 import { nextStep, stepsOf } from "@/core/planning/order";
-import { performedAs, withSet } from "@/core/planning/perform";
+import { withMoreSets } from "@/core/planning/change";
+import { hasPlan, performedAs, withSet } from "@/core/planning/perform";
+import { Dialog } from "@/ui/figure/Dialog";
+import { SetEditor } from "@/ui/lifts/SetEditor";
 import { useLog } from "@/ui/log/LogContext";
 import { NoticeBar } from "@/ui/shell/NoticeBar";
 import { usePrinter } from "@/ui/usePrinter";
@@ -21,6 +24,9 @@ import { useAwake } from "./useAwake";
 import { doneOf, useTraining, type Draft } from "./useTraining";
 import styles from "./train.module.css";
 
+/** A warm-up needs no longer rest than this, seconds, where it says none itself (common practice, no source). */
+const warmUpRestSeconds = 60;
+
 /** A session, a set at a time. Each confirmed set is saved at once; everything else waits in this browser. */
 export function TrainingMode({ view }: { view: TrainingView }) {
   const { session, items } = view;
@@ -30,6 +36,7 @@ export function TrainingMode({ view }: { view: TrainingView }) {
   const [state, change, forget] = useTraining(name, session.date, session.id);
   const [panel, setPanel] = useState<Panel>(null);
   const [told, setTold] = useState("");
+  const [edited, setEdited] = useState<string | null>(null);
   useAwake();
   useRecords(view, (record) => setTold(record));
 
@@ -41,7 +48,7 @@ export function TrainingMode({ view }: { view: TrainingView }) {
   // After another exercise or other sets, what was typed for the set in front no longer holds.
   const saveAnew = async (next: Session, label: string) => {
     const written = await save(next, label);
-    if (written) change({ at: null, draft: null });
+    if (written) change({ at: null, draft: null, finishing: false });
     return written;
   };
   const leave = () => { chooseDay(session.date); router.push("/"); };
@@ -49,10 +56,12 @@ export function TrainingMode({ view }: { view: TrainingView }) {
   const confirm = async (draft: Draft) => {
     if (!step || !item) return;
     const done = doneOf(draft, item.exercise);
-    const next = withSet(session, step.item.id, step.set.id, (set) => performedAs(set, done));
+    const written = withSet(session, step.item.id, step.set.id, (set) => performedAs(set, done));
+    // Where nothing was planned another set waits, until the exercise or the session is left.
+    const next = nextStep(written) === null && !hasPlan(step.set) ? withMoreSets(written, step.item.id, newId) : written;
     setTold("");
     if (!await save(next, `${item.exercise.name}, ${printSet(done, item.exercise, printer)}`)) return;
-    const seconds = step.set.restSeconds ?? view.restSeconds;
+    const seconds = step.set.restSeconds ?? (step.set.warmUp ? Math.min(warmUpRestSeconds, view.restSeconds) : view.restSeconds);
     const more = nextStep(next);
     // In a superset the rest comes after its last exercise, unless the set itself says so.
     const straightOn = more !== null && more.item.id !== step.item.id && more.item.superset != null && more.item.superset === step.item.superset && more.itemIndex > step.itemIndex && step.set.restSeconds == null;
@@ -66,11 +75,11 @@ export function TrainingMode({ view }: { view: TrainingView }) {
         <span>{view.title}</span>
         <button type="button" className="link" onClick={() => setPanel("overview")}>{item ? `exercise ${items.indexOf(item) + 1} of ${items.length}` : "all sets"}</button>
       </header>
-      {item && step && held ? (
-        <SetInFront key={`${step.item.id} ${step.set.id}`} view={view} item={item} step={held} draft={state.draft?.itemId === item.id && state.draft.setId === step.set.id ? state.draft : null} onDraft={(draft) => change({ draft })} onConfirm={confirm} choose={(setId) => change({ at: { itemId: item.id, setId }, draft: null })}>
+      {item && step && held && !state.finishing ? (
+        <SetInFront key={`${step.item.id} ${step.set.id}`} view={view} item={item} step={held} draft={state.draft?.itemId === item.id && state.draft.setId === step.set.id ? state.draft : null} onDraft={(draft) => change({ draft })} onConfirm={confirm} choose={(setId) => { if (item.sets.find(({ id }) => id === setId)?.done) setEdited(setId); else change({ at: { itemId: item.id, setId }, draft: null }); }}>
           <Rest rest={state.rest} change={(rest) => change({ rest })} />
         </SetInFront>
-      ) : <Finish view={view} save={save} leave={() => { forget(); leave(); }} addExercise={() => setPanel("add")} />}
+      ) : <Finish view={view} startedAt={state.startedAt ?? null} save={save} leave={() => { forget(); leave(); }} addExercise={() => setPanel("add")} goOn={item && step ? () => change({ finishing: false }) : null} />}
       <div className={styles.told}><p role="status">{told}</p><NoticeBar notice={notice} undo={undo} dismiss={dismiss} within /></div>
       {item && (
         <nav className={styles.foot} aria-label="This exercise">
@@ -79,7 +88,13 @@ export function TrainingMode({ view }: { view: TrainingView }) {
           <button type="button" className="link" onClick={() => setPanel("skip")}>Skip</button>
           <button type="button" className="link" onClick={() => setPanel("note")}>Note</button>
           <button type="button" className="link" onClick={() => setPanel("add")}>Add</button>
+          {!state.finishing && items.some(({ sets }) => sets.some(({ done }) => done)) && <button type="button" className="link" onClick={() => change({ finishing: true })}>Finish</button>}
         </nav>
+      )}
+      {item && edited !== null && item.sets.some(({ id, done }) => id === edited && done) && (
+        <Dialog title={`${item.exercise.name}, set done`} onClose={() => setEdited(null)}>
+          <SetEditor key={edited} exercise={item.exercise} set={item.sets.find(({ id }) => id === edited)!} printer={printer} onClose={() => setEdited(null)} onSave={(done) => save(withSet(session, item.id, edited, (one) => performedAs(one, done ?? null)), done ? `${item.exercise.name}, set changed` : `${item.exercise.name}, set open again`)} />
+        </Dialog>
       )}
       {panel === "overview" ? <Overview view={view} onClose={() => setPanel(null)} choose={(itemId, setId) => { change({ at: { itemId, setId }, draft: null }); setPanel(null); }} save={save} />
         : panel !== null && <ItemMenu panel={panel} view={view} item={item ?? null} setId={step?.set.id ?? null} save={panel === "note" ? save : saveAnew} onClose={() => setPanel(null)} newId={newId} />}

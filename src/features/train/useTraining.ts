@@ -14,6 +14,10 @@ export interface TrainingState {
   draft: Draft | null;
   /** When the rest ends, milliseconds since 1970, and how long it was; null when none runs. */
   rest: { until: number; seconds: number } | null;
+  /** When the session was first in front in this browser, milliseconds since 1970; absent in what older versions remember. */
+  startedAt?: number;
+  /** Whether the page at the end is asked for while sets are open. */
+  finishing?: boolean;
 }
 
 /** What was changed of the set in front and not yet confirmed. */
@@ -41,7 +45,7 @@ export function rememberedTraining(name: LogName): TrainingState | null {
 export function useTraining(name: LogName, date: string, sessionId: string): [TrainingState, (changed: Partial<TrainingState>) => void, () => void] {
   const [state, setState] = useState<TrainingState>(() => {
     const held = rememberedTraining(name);
-    return held?.sessionId === sessionId && held.date === date ? held : { sessionId, date, at: null, draft: null, rest: null };
+    return held?.sessionId === sessionId && held.date === date ? held : { sessionId, date, at: null, draft: null, rest: null, startedAt: Date.now() };
   });
   useEffect(() => { localStorage.setItem(keyOf(name), JSON.stringify(state)); }, [name, state]);
   const change = useCallback((changed: Partial<TrainingState>) => setState((now) => ({ ...now, ...changed })), []);

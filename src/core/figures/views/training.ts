@@ -3,6 +3,7 @@ import type { Exercise, Item, Session, TrainingSet } from "../../log/records";
 import { describeSets } from "../../strength/describe";
 import { repeated } from "../../planning/change";
 import { stepsOf } from "../../planning/order";
+import { hasPlan } from "../../planning/perform";
 import { barOf, usualPlates, warmUpRamp, type PlateStock, type RampSet } from "../../strength/loading";
 import { liftStanding } from "../../strength/maximum";
 import type { Target } from "../../strength/suggest";
@@ -27,7 +28,7 @@ export interface TrainingItem {
   superset: boolean;
   planned: string;
   last: (LastTime & { sets: TrainingSet[] }) | null;
-  /** The best estimate before this day, and the heaviest load for at least so many repetitions before it. */
+  /** The best estimate before this day, and the heaviest load for at least so many repetitions so far, what was just done included. */
   best: MaximumFigure | null;
   repRecords: { reps: number; kg: number; date: string }[];
   barKg: number | null;
@@ -72,7 +73,7 @@ export function trainingView(figures: Figures, date: string, sessionId: string):
     return [{
       id: item.id, exercise, sets: item.sets, note: item.note ?? null, tempo: item.tempo ?? null, skipped: item.skipped ?? null, superset: item.superset != null, planned: describeSets(item.sets, "planned", exercise, printer),
       last: last && { ...last, sets: setsIn(figures.sessionOn(mustDay(last.date), last.sessionId), exercise.id).filter(({ warmUp, done }) => done && !warmUp) },
-      best: maximumFigure(liftStanding(exercise.id, course, day)?.best ?? null), repRecords: liftRecords(course, figures.volumeOn, day).standing.map(({ reps, kg, day: on }) => ({ reps, kg, date: dateOf(on) })), barKg, stepKg, ramp: [],
+      best: maximumFigure(liftStanding(exercise.id, course, day)?.best ?? null), repRecords: liftRecords(course, figures.volumeOn, day + 1).standing.map(({ reps, kg, day: on }) => ({ reps, kg, date: dateOf(on) })), barKg, stepKg, ramp: [],
     }];
   });
   const steps = stepsOf(session).flatMap(({ item, set }): TrainingStep[] => {
@@ -99,8 +100,25 @@ function proposalOf(item: TrainingItem, set: TrainingSet, target: Target): Propo
   const at = working.indexOf(set);
   const earlier = set.warmUp ? undefined : working.slice(0, at).findLast(({ done }) => done)?.done;
   const lastSet = set.warmUp ? undefined : (item.last?.sets[at] ?? item.last?.sets.at(-1))?.done;
-  const kg = "reason" in target ? null : target.kg;
+  // A load changed on the day is that of the next sets that were planned alike.
+  const before = set.warmUp ? undefined : working.slice(0, at).findLast(({ done }) => done);
+  const carried = before !== undefined && hasPlan(set) && sameAim(before.planned, set.planned) ? (before.done!.kg ?? null) : null;
+  const kg = carried ?? ("reason" in target ? null : target.kg);
+  if (carried !== null) return { ...amountsOf(planned, earlier, lastSet), kg: carried, from: "set before", reason: null };
   const [from, reason] = "reason" in target ? ["nothing" as const, target.reason] : kg === null ? [earlier ? ("set before" as const) : lastSet ? ("last time" as const) : ("nothing" as const), null] : [target.from, null];
-  const filled = <K extends "reps" | "kg" | "seconds" | "metres">(key: K) => planned[key] ?? earlier?.[key] ?? lastSet?.[key] ?? null;
-  return { reps: filled("reps"), kg: kg ?? (planned.percent == null && planned.rpe == null ? filled("kg") : null), seconds: filled("seconds"), metres: filled("metres"), from, reason };
+  const known = planned.kg ?? earlier?.kg ?? lastSet?.kg ?? null;
+  return { ...amountsOf(planned, earlier, lastSet), kg: kg ?? (planned.percent == null && planned.rpe == null ? known : null), from, reason };
+}
+
+type Amounts = Pick<NonNullable<TrainingSet["done"]>, "reps" | "seconds" | "metres">;
+
+/** Repetitions, seconds and metres as planned, else as in the set before, else as last time. */
+function amountsOf(...from: (Amounts | null | undefined)[]): Pick<Proposal, "reps" | "seconds" | "metres"> {
+  const first = (key: keyof Amounts) => from.map((one) => one?.[key]).find((value) => value != null) ?? null;
+  return { reps: first("reps"), seconds: first("seconds"), metres: first("metres") };
+}
+
+/** Whether two sets were planned with the same load, share or effort. */
+function sameAim(a: TrainingSet["planned"], b: TrainingSet["planned"]): boolean {
+  return (["kg", "percent", "rpe", "reps"] as const).every((key) => (a?.[key] ?? null) === (b?.[key] ?? null));
 }
