@@ -10,6 +10,7 @@ import { mergeLogs } from "@/core/merge/merge";
 import type { Steps } from "@/core/steps";
 import { decadesLog } from "@/demo/decades";
 import { demoLog } from "@/demo/demoLog";
+import { onlyOf } from "@/core/log/people";
 import { packArchive, readingArchive, writeArchive, type Problem } from "@/formats/archive";
 import { OriginFolder } from "@/store/copy/originFolder";
 import { readCopy } from "@/store/copy/restore";
@@ -52,11 +53,12 @@ class ArchiveSession {
     return { laidOut: layOut(reading.log), counts, photos, missing, healed: reading.healed, merge: mergeOf(await logOf(name), reading.log) };
   }
 
-  /** The whole log as an archive: JSON text, or a zip when it speaks of photographs. */
-  async write(name: LogName, exportedAt: string): Promise<string | Uint8Array<ArrayBuffer>> {
+  /** The whole log as an archive, or one person's alone: JSON text, or a zip when it speaks of photographs. */
+  async write(name: LogName, exportedAt: string, personId: string | null = null): Promise<string | Uint8Array<ArrayBuffer>> {
     const database = await openDatabase(name);
     try {
-      const { log } = await readLog(database);
+      const { log: whole } = await readLog(database);
+      const log = personId === null ? whole : onlyOf(whole, personId);
       if (log.records.photos.size === 0) return writeArchive(log, exportedAt);
       const photos = new Map<string, Uint8Array>();
       for (const file of [...new Set([...log.records.photos.values()].map((photo) => photo.file))].sort()) {

@@ -26,8 +26,9 @@ export function readArchiveFile(name: LogName, bytes: Uint8Array, onProgress: On
   });
 }
 
-export function writeArchiveFile(name: LogName, exportedAt: string): Promise<string | Uint8Array<ArrayBuffer>> {
-  return worked((session) => session.write(name, exportedAt) as Promise<string | Uint8Array<ArrayBuffer>>);
+/** The log as an archive, or with a person's id that person's alone. */
+export function writeArchiveFile(name: LogName, exportedAt: string, personId: string | null = null): Promise<string | Uint8Array<ArrayBuffer>> {
+  return worked((session) => session.write(name, exportedAt, personId) as Promise<string | Uint8Array<ArrayBuffer>>);
 }
 
 export function writeFiguresFile(name: LogName, on: string): Promise<string> {

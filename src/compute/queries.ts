@@ -6,7 +6,9 @@ import { bodyView, type BodyAsk, type BodyView } from "@/core/figures/views/body
 import { columnView, type ColumnRow } from "@/core/figures/views/column";
 import { distanceView, type DistanceView } from "@/core/figures/views/distance";
 import { energyView, foodView, type EnergyView, type FoodView } from "@/core/figures/views/energy";
+import { dailyRows } from "@/core/figures/views/daily";
 import { entryView } from "@/core/figures/views/entry";
+import { holdingsOf, joinedPeople, removedPerson } from "@/core/log/people";
 import { goalPreview, type GoalAsk, type GoalPreview } from "@/core/figures/views/goalPreview";
 import { ledgerPreview, ledgerView, type LedgerAsk, type LedgerPreview, type LedgerRow } from "@/core/figures/views/ledger";
 import { exercisesView, mergeExercises, type ExercisesView, type MergeExercises } from "@/core/figures/views/library";
@@ -26,7 +28,7 @@ import type { FigureRef, WorkingResult } from "@/core/figures/workings/working";
 import { workingOf } from "@/core/figures/workings/workingOf";
 import type { LibraryFilter } from "@/core/strength/library";
 import { peopleOf, type Log } from "@/core/log/log";
-import type { Person } from "@/core/log/records";
+import type { Change, Person, RecordKind } from "@/core/log/records";
 import { Memo, untracked } from "@/core/memo";
 
 /** Who asks, and what day it is for the trainee. */
@@ -67,6 +69,10 @@ export interface Queries {
   energy: { asks: Asking; answers: EnergyView };
   goalPreview: { asks: Asking & GoalAsk; answers: GoalPreview };
   working: { asks: Asking & { on: string; ref: FigureRef }; answers: WorkingResult };
+  daily: { asks: Asking; answers: (string | number | null)[][] };
+  personHoldings: { asks: { personId: string }; answers: { kind: RecordKind; count: number }[] };
+  removedPerson: { asks: { personId: string }; answers: Change };
+  joinedPeople: { asks: { personId: string; goneId: string }; answers: Change };
   entry: { asks: Asking & { date: string; text: string; dateOrder: "dmy" | "mdy" | null }; answers: Reading };
 }
 
@@ -155,6 +161,10 @@ export class Answers {
     energy: (asks) => this.#with(this.#of(asks), energyView),
     goalPreview: (asks) => this.#with(this.#of(asks), (figures) => goalPreview(figures, asks)),
     working: (asks) => this.#with(this.#of(asks, asks.on), (figures) => workingOf(figures, asks.ref)),
+    daily: (asks) => this.#with(this.#of(asks), dailyRows),
+    personHoldings: (asks) => holdingsOf(this.log, asks.personId),
+    removedPerson: (asks) => removedPerson(this.log, asks.personId),
+    joinedPeople: (asks) => joinedPeople(this.log, asks.personId, asks.goneId),
     entry: (asks) => this.#with(this.#of(asks), (figures) => entryView(figures, asks.text, mustDay(asks.date), asks.dateOrder, this.newId)),
   };
 

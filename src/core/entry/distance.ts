@@ -315,7 +315,7 @@ export function readDistance(kind: string, line: Line): Reading {
     if (secondsPerKm < fastest) {
       const asSplit = kind === "row" && metres! > 500 && seconds[0]! >= 75;
       const clock = time && tokens[time.from]!.kind === "clock" && tokens[time.from]!.text.split(":").length === 2 ? tokens[time.from]!.text : null;
-      if (asSplit) ask(`${printer.distance(metres!)} in that time is faster than anyone rows. Is it the split per 500 m?`, [{ label: `split: ${printer.duration((seconds[0]! / 500) * metres!)} ${count > 1 ? "a piece" : "in all"}`, text: rewritten(text, [{ ...at, text: printer.duration((seconds[0]! / 500) * metres!) }]) }]);
+      if (asSplit) ask(`${printer.distanceOf(kind, metres!)} in that time is faster than anyone rows. Is it the split per 500 m?`, [{ label: `split: ${printer.duration((seconds[0]! / 500) * metres!)} ${count > 1 ? "a piece" : "in all"}`, text: rewritten(text, [{ ...at, text: printer.duration((seconds[0]! / 500) * metres!) }]) }]);
       else if (clock !== null && kind !== "row" && time && seconds[0]! >= fastest && seconds[0]! <= slowest) ask("That is faster than anyone covers the distance. Is it the pace?", [{ label: `${clock} /${printer.units.distance}`, text: rewritten(text, [{ ...at, text: `${clock} /${printer.units.distance}` }]) }]);
       else ask("That is faster than anyone covers the distance. Check distance and time.", clock !== null && secondsPerKm * 60 >= fastest && secondsPerKm * 60 <= slowest ? [{ label: `${clock}:00, in hours`, text: rewritten(text, [{ ...at, text: `${clock}:00` }]) }] : []);
     } else if (secondsPerKm > (count > 1 ? (slowPiece[kind] ?? slowest) : slowest)) {
@@ -334,7 +334,7 @@ export function readDistance(kind: string, line: Line): Reading {
   return reading("session", date, {
     fields: [
       { label: "kind", text: kind },
-      ...(total.metres === null ? [] : [{ label: "distance", text: count > 1 ? `${count} × ${printer.distance(metres!)} = ${printer.distance(total.metres)}` : printer.distance(total.metres) }]),
+      ...(total.metres === null ? [] : [{ label: "distance", text: count > 1 ? `${count} × ${printer.distanceOf(kind, metres!)} = ${printer.distanceOf(kind, total.metres)}` : printer.distanceOf(kind, total.metres) }]),
       ...(total.seconds === null ? [] : [{ label: "time", text: count > 1 ? `${even ? `${count} × ${clockOf(seconds[0]!, printer.duration)}` : seconds.map((one) => clockOf(one!, printer.duration)).join(", ")} = ${clockOf(total.seconds, printer.duration)}` : clockOf(total.seconds, printer.duration) }]),
       ...(pace === null ? [] : [{ label: kind === "row" ? "split" : "pace", text: printer.paceOf(kind, pace) }]), ...(said.rest === null ? [] : [{ label: "rest", text: printer.duration(said.rest) }]),
       ...(session.distance?.purpose ? [{ label: "purpose", text: session.distance.purpose }] : []), ...(said.effort === null ? [] : [{ label: "effort", text: String(said.effort) }]), ...(note ? [{ label: "note", text: note }] : []),
@@ -342,7 +342,7 @@ export function readDistance(kind: string, line: Line): Reading {
     ],
     problems, choices, caution, change: problems.length > 0 ? null : [put("sessions", session, held)],
     written: { ...nothingWritten, sessions: [{ kind, title: held?.title ?? "", metres: total.metres, seconds: total.seconds, purpose: session.distance?.purpose ?? null, effort: said.effort, note, exercises: [] }] },
-    label: [kind.charAt(0).toUpperCase() + kind.slice(1), total.metres === null ? "" : printer.distance(total.metres), total.seconds === null ? "" : `in ${printer.duration(total.seconds)}`].filter(Boolean).join(" "),
+    label: [kind.charAt(0).toUpperCase() + kind.slice(1), total.metres === null ? "" : printer.distanceOf(kind, total.metres), total.seconds === null ? "" : `in ${printer.duration(total.seconds)}`].filter(Boolean).join(" "),
   });
 }
 

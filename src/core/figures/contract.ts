@@ -1,3 +1,4 @@
+import { counted } from "../units/number";
 import { dateOf, mustDay, weekStartOf, type Day } from "../calendar/day";
 import { groupBy } from "../calendar/groupBy";
 import { trendDays } from "../body/trend";
@@ -101,7 +102,7 @@ function goalContract(figures: Figures) {
   const known = "reason" in projection ? null : projection;
   const reasons = [
     ...("reason" in projection ? [projection.reason] : []),
-    ...(trend !== null && trendKg === null && !("reason" in projection) ? [`the last weigh-in is ${on - trend.last} days old`] : []),
+    ...(trend !== null && trendKg === null && !("reason" in projection) ? [`the last weigh-in is ${counted(on - trend.last, "day")} old`] : []),
     ...(catchUp === null && trendKg !== null ? ["the deadline is not ahead"] : []),
     ...(isHolding(line) ? ["a weight to be kept is not crossed: no date is projected, and reachableBy is the chance of standing within 1 % of it"] : known !== null && known.p90 === null ? ["some dates are not reached at this pace within three years"] : []),
   ];

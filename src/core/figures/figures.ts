@@ -1,3 +1,4 @@
+import { counted } from "../units/number";
 import { readingProblem, usualMeasureOf } from "../body/usualMeasures";
 import { joined } from "../calendar/groupBy";
 import { ageOn, dateOf, monthStartOf, mustDay, weekStartOf, type Day, type Weekday } from "../calendar/day";
@@ -14,7 +15,7 @@ import { bodyPartOf, performedSets, type Counting, type PerformedSet } from "../
 import { equations, type Body, type EquationName, type Resting, type Sex } from "../energy/resting";
 import { goalCourses, milestones, type GoalCourse, type Milestone } from "../goal/course";
 import { measureGoal, measureTrend, type MeasureGoal, type MeasureTrend, type Reading } from "../goal/measureGoal";
-import { goalInForce, planLine, type PlanLine } from "../goal/plan";
+import { aimOf, goalInForce, planLine, type PlanLine } from "../goal/plan";
 import { heldLevel, levelOn, project, type Projection } from "../goal/projection";
 import type { Log } from "../log/log";
 import { blockDays, blockOf, daysOf } from "../log/logIndex";
@@ -290,7 +291,7 @@ export class Figures extends Asked {
 
   /** The weight goal that begins next, when one lies ahead. */
   get nextGoal(): Goal | null {
-    const ahead = this.#goals().filter((goal) => goal.of === "weight" && mustDay(goal.startDate) > this.on);
+    const ahead = this.#goals().filter((goal) => aimOf(goal) === "weight" && mustDay(goal.startDate) > this.on);
     return ahead.sort((a, b) => compare(a.startDate, b.startDate) || compare(a.id, b.id))[0] ?? null;
   }
 
@@ -340,7 +341,7 @@ export class Figures extends Asked {
   restingOn(equation: EquationName, day: Day): Resting {
     const body = this.bodyOn(day);
     const old = this.trend === null ? 0 : day - this.trend.last;
-    if (old > weightServesDays) return { reason: `the last weigh-in is ${old} days old` };
+    if (old > weightServesDays) return { reason: `the last weigh-in is ${counted(old, "day")} old` };
     return body === null ? { reason: "no weight is written" } : equations[equation].kcal(body);
   }
 

@@ -2,7 +2,7 @@ import { dayOf, mustDay, type Day } from "../calendar/day";
 import type { Trend } from "../body/trend";
 import type { Goal } from "../log/records";
 import { KG_PER_LB } from "../units/mass";
-import { holdingBand, isHolding, planLine, planWeight, type PlanLine } from "./plan";
+import { aimOf, holdingBand, isHolding, planLine, planWeight, type PlanLine } from "./plan";
 import { carriedDays, carryForward, heldLevel, horizonDays } from "./projection";
 
 /** How one weight goal went, or goes. */
@@ -28,7 +28,7 @@ export interface GoalCourse {
 
 /** Weight goals one after another, the latest first. One ends when the next begins, or on its deadline. */
 export function goalCourses(goals: readonly Goal[], trend: Trend | null, on: Day): GoalCourse[] {
-  const own = goals.filter((goal) => goal.of === "weight" && goal.startKg != null && goal.targetKg != null).sort((a, b) => (a.startDate < b.startDate ? -1 : a.startDate > b.startDate ? 1 : a.id < b.id ? -1 : 1));
+  const own = goals.filter((goal) => aimOf(goal) === "weight" && goal.startKg != null && goal.targetKg != null).sort((a, b) => (a.startDate < b.startDate ? -1 : a.startDate > b.startDate ? 1 : a.id < b.id ? -1 : 1));
   return own.map((goal, index): GoalCourse => {
     const [startKg, targetKg, from] = [goal.startKg!, goal.targetKg!, mustDay(goal.startDate)];
     const line = planLine(goal);

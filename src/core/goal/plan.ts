@@ -88,9 +88,14 @@ export function rateOfBalance(kcalPerDay: number): number {
   return (kcalPerDay * 7) / kcalPerKg;
 }
 
+/** What a goal is of: the weight where it does not say, else what it says. */
+export function aimOf({ of }: Pick<Goal, "of">): string {
+  return of ?? "weight";
+}
+
 /** The goal in force on a day, of the weight or of a measure by its id: of those begun by then, the one begun last. */
 export function goalInForce(goals: readonly Goal[], on: Day, of = "weight"): Goal | null {
-  const begun = goals.filter((goal) => goal.of === of && mustDay(goal.startDate) <= on);
+  const begun = goals.filter((goal) => aimOf(goal) === of && mustDay(goal.startDate) <= on);
   return begun.reduce<Goal | null>((latest, goal) => (latest === null || goal.startDate > latest.startDate || (goal.startDate === latest.startDate && goal.id > latest.id) ? goal : latest), null);
 }
 

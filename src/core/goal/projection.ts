@@ -1,3 +1,4 @@
+import { counted } from "../units/number";
 import type { Day } from "../calendar/day";
 import { trendDay, z80, type Trend } from "../body/trend";
 import { normalCdf } from "./normal";
@@ -131,7 +132,7 @@ const z80OneSided = 0.8416212335729143;
 export function project(trend: Trend | null, line: PlanLine, on: Day): Projection | { reason: string } {
   if (trend === null) return { reason: "no weight is written" };
   if (trend.last - trend.first < projectionNeedsDays) return { reason: "a goal's date needs weigh-ins over more than seven days" };
-  if (on - trend.last > carriedDays) return { reason: `the last weigh-in is ${on - trend.last} days old; a goal's date needs one of the last ${carriedDays} days` };
+  if (on - trend.last > carriedDays) return { reason: `the last weigh-in is ${counted(on - trend.last, "day")} old; a goal's date needs one of the last ${carriedDays} days` };
   const now = levelOn(trend, on);
   const held = heldLevel(trend, on);
   if (isHolding(line)) return holding(trend, line, on);

@@ -163,7 +163,7 @@ export const mealSchema = open({
 export const waterSchema = open({ ...owned, date, ml: amount(100_000) });
 
 export const goalSchema = open({
-  ...owned, of: name, startDate: date, startKg: bodyKg.nullish(), targetKg: bodyKg.nullish(),
+  ...owned, /** `weight`, which is meant where it is absent, or a measure by its id. */ of: name.nullish(), startDate: date, startKg: bodyKg.nullish(), targetKg: bodyKg.nullish(),
   /** For a goal `of` a measure (by its id): start and target in the measure's unit. */
   startValue: z.number().nullish(), targetValue: z.number().nullish(),
   /** A limit on a date, such as a weight class: the scale must show the target or less (more, when gaining) on that one morning. */

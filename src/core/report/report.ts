@@ -15,7 +15,7 @@ export interface Report { start: Reading; current: Reading; total: number; perWe
 
 /**
  * How a daily quantity went from its first reading to its latest, by week and by year. A mean weekly change is withheld below seven days.
- * Weeks without a reading do not appear.
+ * Weeks without a reading do not appear, and the week after such a gap has no change of a week.
  * @param readings oldest first, one a day
  */
 export function report(readings: readonly Reading[], weekStart: Weekday, on: Day): Report | null {
@@ -27,7 +27,7 @@ export function report(readings: readonly Reading[], weekStart: Weekday, on: Day
     const values = byWeek.get(first)?.map(({ value }) => value);
     if (values === undefined) continue;
     const weekly = mean(values);
-    weeks.push({ closingDay: first + 6, days: values.length, mean: weekly, median: median(values), change: weeks.length === 0 ? null : weekly - weeks.at(-1)!.mean });
+    weeks.push({ closingDay: first + 6, days: values.length, mean: weekly, median: median(values), change: weeks.at(-1)?.closingDay === first - 1 ? weekly - weeks.at(-1)!.mean : null });
   }
   const years = [...groupBy(readings, ({ day }) => yearOf(day))].map(([year, some]): ReportYear => {
     const values = some.map(({ value }) => value);

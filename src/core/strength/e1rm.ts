@@ -1,3 +1,4 @@
+import { counted } from "../units/number";
 /** The published formulas for a one-repetition maximum estimated from a load and the repetitions done with it. */
 export const formulaNames = ["epley", "brzycki", "lombardi", "oConner", "mayhew", "wathan", "lander"] as const;
 export type FormulaName = (typeof formulaNames)[number];
@@ -77,7 +78,7 @@ export function estimateMaximum(factor: Factor, kg: number, reps: number, rpe?: 
   if (!(reps >= 1)) return { reason: "no repetition was completed" };
   if (!(kg > 0)) return { reason: "no load was moved" };
   const limitReps = reps + (reserve(rpe) ?? 0);
-  if (limitReps > estimateUpTo) return { reason: `${limitReps} repetitions to the limit; formulas hold up to ${estimateUpTo}` };
+  if (limitReps > estimateUpTo) return { reason: `${counted(limitReps, "repetition")} to the limit; formulas hold up to ${estimateUpTo}` };
   return { kg: kg * factor(limitReps), limitReps, rough: limitReps > roughAbove };
 }
 

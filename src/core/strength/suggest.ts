@@ -1,3 +1,4 @@
+import { counted } from "../units/number";
 import type { Day } from "../calendar/day";
 import type { Exercise, TrainingSet } from "../log/records";
 import type { Factor } from "./e1rm";
@@ -51,7 +52,7 @@ function loadAtShare(exercise: Exercise, maximumTotalKg: number, share: number, 
 /** The load for so many repetitions with so many left: maximum ÷ factor(repetitions + reserve). */
 export function loadForEffort(exercise: Exercise, maximumTotalKg: number, reps: number, rpe: number, factor: Factor, bodyPartKg: number, stepKg: number): Suggestion | { reason: string } {
   const limitReps = reps + 10 - rpe;
-  if (limitReps > 20) return { reason: `${limitReps} repetitions to the limit; a load can be worked out up to 20` };
+  if (limitReps > 20) return { reason: `${counted(limitReps, "repetition")} to the limit; a load can be worked out up to 20` };
   if (limitReps < 1) return { reason: "at least one repetition is needed" };
   return { ...loadAtShare(exercise, maximumTotalKg, 1 / factor(limitReps), bodyPartKg, stepKg), limitReps };
 }

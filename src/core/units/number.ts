@@ -1,12 +1,12 @@
 /**
- * A number as a trainee types it: a point or a comma for the decimals, spaces around it ignored. No thousands marks, since
+ * A number as a trainee types it: a point or a comma for the decimals, any minus, spaces around it and behind its sign ignored. No thousands marks, since
  * `1,234` and `1.234` are decimals somewhere. Null when it is not one number.
  * @example parseDecimal("71,4") // 71.4
  */
 export function parseDecimal(text: string): number | null {
-  const match = /^\s*([+-]?)(\d{1,9})(?:[.,](\d{0,9}))?\s*$/.exec(text);
+  const match = /^\s*([+\-−–]?)\s*(\d{1,9})(?:[.,](\d{0,9}))?\s*$/.exec(text);
   if (!match) return null;
-  return Number(`${match[1]}${match[2]}.${match[3] || "0"}`);
+  return Number(`${match[1]!.replace(/[−–]/, "-")}${match[2]}.${match[3] || "0"}`);
 }
 
 /** A number with a fixed count of decimals and a true minus sign; thousands parted by a comma. `-0.0` prints as `0.0`. */
@@ -32,4 +32,9 @@ export function rounded(value: number, decimals: number): number {
 /** Rounds a value a hair above a half up although binary holds it a hair below, so that 0.1 lb steps print as typed. */
 function roundHalfUp(value: number, decimals: number): string {
   return (value + value * 1e-12).toFixed(decimals);
+}
+
+/** A count with its word: `1 day`, `2,290 days`. @param word the word for one; @param many for others, where it is not the word with an s */
+export function counted(count: number, word: string, many = `${word}s`): string {
+  return `${printNumber(count, Number.isInteger(count) ? 0 : 1)} ${count === 1 ? word : many}`;
 }

@@ -30,6 +30,8 @@ export class Printer {
   volumeLoadNumber(kg: number): string { return printNumber(fromKg(kg, this.units.mass), 0); }
   /** `6.00 km` */
   distance(metres: number): string { return `${printDistance(metres, this.units.distance)} ${this.units.distance}`; }
+  /** A distance the way a kind of activity quotes it: rowing and swimming in metres, `2,000 m`. */
+  distanceOf(kind: string, metres: number): string { return kind === "row" || kind === "swim" ? `${printNumber(metres, Number.isInteger(metres) ? 0 : 1)} m` : this.distance(metres); }
   /** `5:18 /km` or per mile. */
   pace(secondsPerKm: number): string { return `${printDuration((secondsPerKm / 1000) * metresPer(this.units.distance))} /${this.units.distance}`; }
   /** `1:52.0 /500 m`, the rowing split. */
@@ -42,7 +44,14 @@ export class Printer {
   /** `−550 kcal` */
   energyChange(kcal: number): string { return `${printSigned(fromKcal(kcal, this.units.energy), 0)} ${this.units.energy}`; }
   grams(grams: number): string { return `${printNumber(grams, 0)} g`; }
-  duration(seconds: number): string { return printDuration(seconds); }
+  /** `33:10`, and `7:32.4` where tenths were typed. */
+  duration(seconds: number): string { const tenths = seconds * 10; return printDuration(seconds, tenths % 10 !== 0 && Math.abs(tenths - Math.round(tenths)) < 1e-6 ? 1 : 0); }
+  /** Kilograms that an equation is given: `80.00 kg`, in a log of pounds `176.37 lb = 80.00 kg`. */
+  inKilograms(kg: number, decimals = 2): string { return `${this.units.mass === "kg" ? "" : `${this.mass(kg, decimals)} = `}${printNumber(kg, decimals)} kg`; }
+  /** Kilocalories that an equation gives: `1,780 kcal`, in a log of kilojoules `1,780 kcal = 7,447 kJ`. */
+  inKilocalories(kcal: number, decimals = 0): string { return `${printNumber(kcal, decimals)} kcal${this.units.energy === "kcal" ? "" : ` = ${this.energy(kcal)}`}`; }
+  /** Energy of a mass: `7,700 kcal/kg`, `3,493 kcal/lb`, `32,217 kJ/kg`. */
+  energyPerMass(kcalPerKg: number): string { return `${printNumber(fromKcal(kcalPerKg / fromKg(1, this.units.mass), this.units.energy), 0)} ${this.units.energy}/${this.units.mass}`; }
   percent(share: number): string { return `${printNumber(share * 100, 0)} %`; }
 }
 

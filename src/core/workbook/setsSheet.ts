@@ -8,7 +8,7 @@ import { put, type Change, type Exercise, type Session, type TrainingSet } from 
 import { withSets } from "../planning/perform";
 import { readSet } from "../strength/setText";
 import type { MassUnit } from "../units/mass";
-import { parseDecimal } from "../units/number";
+import { counted, parseDecimal } from "../units/number";
 import { sheetLines } from "./sheet";
 
 /** What a column of a sheet of sets holds. */
@@ -121,7 +121,7 @@ export function performedIn(setsText: string, repsText: string, loadText: string
   if (amounts.length === 0) return "No repetitions are written.";
   const count = setsText === "" ? null : parseDecimal(setsText);
   if (setsText !== "" && (count === null || count % 1 !== 0 || count < 1 || count > setsBelieved)) return `"${setsText}" is no number of sets from 1 to ${setsBelieved}.`;
-  if (amounts.length > 1 && count !== null && count !== amounts.length) return `${amounts.length} numbers of repetitions do not fit ${count} sets.`;
+  if (amounts.length > 1 && count !== null && count !== amounts.length) return `${amounts.length} numbers of repetitions do not fit ${counted(count, "set")}.`;
   const each: SetsRow["performed"] = [];
   for (const amount of amounts) {
     const done = readSet(amount, loadText, rpeText, exercise, unit);

@@ -1,5 +1,6 @@
 "use client";
 
+import { counted } from "@/core/units/number";
 import { useRouter } from "next/navigation";
 import { memo, useState } from "react";
 import { Area, CartesianGrid, ComposedChart, Line, ReferenceDot, ReferenceLine, ResponsiveContainer, Scatter, XAxis, YAxis } from "recharts";
@@ -65,7 +66,7 @@ function reading(point: BodyPoint, printer: Printer): string {
     point.trendKg === null ? (point.aheadKg === null ? null : `at this pace ${number(point.aheadKg)} (${number(point.aheadLow)} to ${number(point.aheadHigh)})`) : `trend ${number(point.trendKg)} (${number(point.low80)} to ${number(point.high80)})${point.knownKg === null ? "" : `, known that day ${number(point.knownKg)}`}`,
     point.planKg === null ? null : `plan ${number(point.planKg)}${shown === null ? "" : `, ${printer.massChange(shown - point.planKg)} against it`}`,
     point.trendKg === null && point.catchUpKg !== null ? `to land on the day ${number(point.catchUpKg)}` : null,
-    point.sessions === 0 ? null : point.sessions === 1 ? "trained" : `${point.sessions} days with training`,
+    point.sessions === 0 ? null : point.sessions === 1 ? "trained" : `${counted(point.sessions, "day")} with training`,
   ].filter(Boolean).join(" · ");
 }
 

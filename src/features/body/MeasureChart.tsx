@@ -3,7 +3,7 @@
 import { Area, CartesianGrid, ComposedChart, Line, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
 import { dateOf } from "@/core/calendar/day";
 import type { MeasureRow } from "@/core/figures/views/measures";
-import { printNumber } from "@/core/units/number";
+import { counted, printNumber } from "@/core/units/number";
 import { dayNumber, domainOf, tickDates } from "@/ui/charts/axis";
 import { useChartColours } from "@/ui/charts/useChartColours";
 import { fullDate } from "@/ui/dates";
@@ -17,7 +17,7 @@ export function MeasureChart({ measure: { name, unit, points, line, goal } }: { 
   const values = [...points.map(({ value }) => value), ...(goal === null ? [] : [goal.targetValue])];
   const step = Math.max(...values) - Math.min(...values) > 8 ? 5 : 1;
   return (
-    <div style={{ height: 180 }} role="img" aria-label={`${name}, ${points.length} readings; the numbers are in the table`}>
+    <div style={{ height: 180 }} role="img" aria-label={`${name}, ${counted(points.length, "reading")}; the numbers are in the table`}>
       <ResponsiveContainer width="100%" height="100%">
         <ComposedChart data={data} margin={{ top: 10, right: 12, bottom: 0, left: -12 }} accessibilityLayer={false}>
           <CartesianGrid vertical={false} stroke={colours.rule} />

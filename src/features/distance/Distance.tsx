@@ -55,7 +55,7 @@ function Totals({ view, printer, days }: { view: DistanceView; printer: Printer;
             <tr key={`${kind} ${purpose}`}>
               <td>{kind}{purpose ? `, ${purpose}` : ""}</td>
               <td className="num">{planned === 0 ? `${done} unplanned` : `${done} of ${Math.max(planned, done)}`}</td>
-              <td className="num">{printer.distance(metres)}</td>
+              <td className="num">{printer.distanceOf(kind, metres)}</td>
               <td className="num">{printer.duration(seconds)}</td>
               <td className="num">{secondsPerKm === null ? "" : <WorkingLink figure={{ figure: "pace", kind, purpose, days }} on={today} label={`, working of the pace, ${kind} ${purpose ?? ""}`}>{printer.paceOf(kind, secondsPerKm)}</WorkingLink>}</td>
             </tr>

@@ -3,7 +3,7 @@
 import { Bar, BarChart, CartesianGrid, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
 import type { DistanceView } from "@/core/figures/views/distance";
 import { metresPer } from "@/core/units/length";
-import { printNumber } from "@/core/units/number";
+import { counted, printNumber } from "@/core/units/number";
 import { useChartColours } from "@/ui/charts/useChartColours";
 import { shortDate } from "@/ui/dates";
 import { usePrinter } from "@/ui/usePrinter";
@@ -21,7 +21,7 @@ export function DistanceChart({ weeks }: { weeks: DistanceView["weeks"] }) {
         Distance a week, {units.distance}:{" "}
         {kinds.map((kind, index) => <span key={kind} style={{ marginRight: 14 }}><svg width="11" height="11" aria-hidden="true"><rect x="0.75" y="0.75" width="9.5" height="9.5" fill={fills[index % 3]} stroke={colours.pine} strokeWidth="1.5" /></svg> {kind}</span>)}
       </figcaption>
-      <div style={{ height: 210 }} role="img" aria-label={`Distance a week over ${weeks.length} weeks for ${kinds.join(" and ")}; the numbers are in the table`}>
+      <div style={{ height: 210 }} role="img" aria-label={`Distance a week over ${counted(weeks.length, "week")} for ${kinds.join(" and ")}; the numbers are in the table`}>
         <ResponsiveContainer width="100%" height="100%">
           <BarChart data={data} margin={{ top: 12, right: 0, bottom: 0, left: -18 }} barGap={2} accessibilityLayer={false}>
             <CartesianGrid vertical={false} stroke={colours.rule} />

@@ -52,7 +52,7 @@ interface Part { view: EnergyView; printer: Printer }
 function ExpenditureBlock({ view: { expenditure, range }, printer }: Part) {
   const { today } = useLog();
   const ref = { figure: "expenditure" as const };
-  if ("reason" in expenditure || range === null) return <Figure label="Expenditure" figure={ref} on={today} missing={`Not known: ${"reason" in expenditure ? expenditure.reason : ""}. Set it under Files, profile.`} />;
+  if ("reason" in expenditure || range === null) return <Figure label="Expenditure" figure={ref} on={today} missing={`Not known: ${"reason" in expenditure ? expenditure.reason : ""}. Set it under Settings, profile.`} />;
   return <Figure label="Expenditure, by formula" value={printer.energyNumber(expenditure.kcal)} unit={`${printer.units.energy} a day`} figure={ref} on={today} note={`${printer.energyNumber(range.low)} to ${printer.energyNumber(range.high)}`} />;
 }
 

@@ -2,7 +2,7 @@
 
 import { Button } from "antd";
 import dynamic from "next/dynamic";
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { useWatch } from "react-hook-form";
 import { v7 as newId } from "uuid";
 import { dateOf } from "@/core/calendar/day";
@@ -10,7 +10,7 @@ import type { EnergyView } from "@/core/figures/views/energy";
 import type { GoalAsk, GoalPreview } from "@/core/figures/views/goalPreview";
 import type { Projection } from "@/core/goal/projection";
 import { put, type Goal } from "@/core/log/records";
-import { toKcal } from "@/core/units/energy";
+import { fromKcal, toKcal } from "@/core/units/energy";
 import { fromKg, parseMass } from "@/core/units/mass";
 import { parseDecimal, printNumber } from "@/core/units/number";
 import type { Printer } from "@/core/units/printer";
@@ -36,6 +36,8 @@ export function GoalForm({ goal, starts }: { goal: Goal | null; starts: EnergyVi
   const { units, person, today, commit, compute } = useLog();
   const printer = usePrinter();
   const [preview, setPreview] = useState<GoalPreview | null>(null);
+  const previewed = useRef<GoalPreview | null>(null);
+  useEffect(() => { previewed.current = preview; }, [preview]);
   const { control, save: saving, subscribe, getValues, setValue, meanwhile } = useRecordForm<GoalFields>(fieldsOf(goal, today, printer), fieldNames);
   const by = useWatch({ control, name: "by" });
   useEffect(() => {
@@ -49,6 +51,17 @@ export function GoalForm({ goal, starts }: { goal: Goal | null; starts: EnergyVi
     const stop = subscribe({ formState: { values: true }, callback: show });
     return () => { left = true; stop(); };
   }, [subscribe, getValues, compute, units, person.id, today, goal]);
+  // Another way of setting it begins from what the last way came to, so that nothing that is shown is lost.
+  useEffect(() => {
+    const stop = subscribe({ name: "by", formState: { values: true }, callback: ({ values }) => {
+      const shown = previewed.current;
+      if (shown === null || "reason" in shown) return;
+      if ((values.by === "date" || values.by === "limit") && values.date === "") setValue("date", dateOf(shown.line.deadline), { shouldDirty: true });
+      if (values.by === "rate" && values.rate === "") setValue("rate", printNumber(Math.abs(fromKg(shown.line.kgPerWeek, units.mass)), 2), { shouldDirty: true });
+      if (values.by === "intake" && values.intake === "" && shown.targetKcal !== null) setValue("intake", String(Math.round(fromKcal(shown.targetKcal, units.energy))), { shouldDirty: true });
+    } });
+    return stop;
+  }, [subscribe, setValue, units]);
   const save = (asNew: boolean) => saving(async (fields, changed) => {
     const base = asNew || goal === null ? null : goal;
     const ask = askOf(fields, units, base ?? { id: newId(), personId: person.id });

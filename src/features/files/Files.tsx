@@ -1,18 +1,11 @@
 "use client";
 
 import { Button } from "antd";
-import { put } from "@/core/log/records";
+import Link from "next/link";
 import { useLog } from "@/ui/log/LogContext";
 import { useHousehold } from "@/ui/log/useFigure";
 import { printNumber } from "@/core/units/number";
-import { useMode } from "@/ui/theme/ThemeProvider";
-import { Field, Row, RowButton } from "@/ui/inputs/Field";
-import { required } from "@/ui/inputs/checks";
-import { Meanwhile } from "@/ui/inputs/Meanwhile";
-import { useRecordForm } from "@/ui/inputs/useRecordForm";
 import styles from "@/ui/view.module.css";
-import { ProfileFieldset } from "../firstRun/ProfileFieldset";
-import { profileFields, withProfile } from "../firstRun/profile";
 import { madeUpLog, writeArchiveFile, writeFiguresFile } from "@/compute/archives";
 import { handOutArchive } from "@/ui/handOutArchive";
 import { Copies } from "./Copies";
@@ -21,19 +14,20 @@ import { Diagnostics } from "./Diagnostics";
 import { EmptyLog } from "./EmptyLog";
 import { ImportPanel } from "./ImportPanel";
 import { Workbook } from "./Workbook";
-import { Reminder } from "./Reminder";
 import { UnreadPart } from "./UnreadPart";
 import { StorageLine } from "./StorageLine";
+import { csv } from "@/formats/csv";
 import { download } from "@/ui/download";
 import { kindName } from "./kindName";
 
 /** Is it safe, is it mine? */
 export function Files() {
-  const { today, name, person, openLog, undo, redo } = useLog();
+  const { today, name, person, people, units, compute, openLog, undo, redo } = useLog();
   const holdings = useHousehold("holdings");
-  const { mode, setMode } = useMode();
   const handing = useHandOut();
   const exportLog = () => handing.out(async () => { await handOutArchive(name, "oat-column", (exportedAt) => writeArchiveFile(name, exportedAt), today); });
+  const exportDays = () => handing.out(async () => { const rows = await compute.ask("daily", { personId: person.id, today }); download(`oat-column-days-${units.mass}-${today}.csv`, csv(rows ?? []), "text/csv"); });
+  const exportPerson = () => handing.out(async () => { await handOutArchive(name, `oat-column-${person.name.toLowerCase().replace(/[^a-z0-9]+/g, "-")}`, (exportedAt) => writeArchiveFile(name, exportedAt, person.id), today); });
   const held = holdings?.counts.filter(({ count }) => count > 0).map(({ kind, count }) => `${printNumber(count, 0)} ${kindName(kind, count)}`).join(", ") ?? "";
   const exportFigures = () => handing.out(async () => download(`oat-column-figures-${today}.json`, await writeFiguresFile(name, today), "application/json"));
   return (
@@ -49,6 +43,8 @@ export function Files() {
           <p style={{ paddingTop: 12, display: "flex", gap: 20, alignItems: "center", flexWrap: "wrap" }}>
             <Button type="primary" disabled={handing.busy} onClick={() => void exportLog()}>Export archive</Button>
             <button type="button" className="link" disabled={handing.busy} onClick={() => void exportFigures()}>Export figures</button>
+            <button type="button" className="link" disabled={handing.busy} onClick={() => void exportDays()}>Days as CSV</button>
+            {people.length > 1 && <button type="button" className="link" disabled={handing.busy} onClick={() => void exportPerson()}>Archive of {person.name} alone</button>}
             <EmptyLog holds={held} exportLog={() => void exportLog()} busy={handing.busy} />
           </p>
           {handing.problem && <p role="alert" className="warn">{handing.problem}</p>}
@@ -58,20 +54,18 @@ export function Files() {
       <Copies />
       <Workbook />
       <Diagnostics />
-      <Reminder />
       <section className={styles.section}>
         <h2>Last changes</h2>
         <p style={{ display: "flex", gap: 20 }}><button type="button" className="link" onClick={() => void undo()}>Undo the last change</button><button type="button" className="link" onClick={() => void redo()}>Do it again</button></p>
       </section>
       <section className={styles.section}>
-        <h2>Which log, which light</h2>
+        <h2>Which log</h2>
         <p style={{ display: "flex", gap: 20, flexWrap: "wrap" }}>
           {name !== "own" && <button type="button" className="link" onClick={() => openLog("own")}>Open your own log</button>}
           {name === "demo" ? <RestartDemo /> : <button type="button" className="link" onClick={() => openLog("demo")}>Open the demo log</button>}
-          <button type="button" className="link" onClick={() => setMode(mode === "dark" ? "light" : "dark")}>{mode === "dark" ? "Light paper" : "Dark paper"}</button>
         </p>
       </section>
-      <Profile key={person.id} />
+      <p className="quiet"><Link href="/settings">Settings</Link> hold people, units, plates, reminders and appearance.</p>
     </>
   );
 }
@@ -79,23 +73,4 @@ export function Files() {
 function RestartDemo() {
   const { today, replace } = useLog();
   return <button type="button" className="link" onClick={() => void madeUpLog(today, null).then((laidOut) => replace(laidOut, "Demo log begun anew"))}>Begin the demo anew from today</button>;
-}
-
-const profileNames = { name: "Name", mass: "Weights in", distance: "Distances in", energy: "Energy in", heightCm: "Height", birthDate: "Birth date", sex: "Sex", weekStart: "The week's first day", e1rmFormula: "The formula of the maximum" };
-
-function Profile() {
-  const { person, today, commit } = useLog();
-  const { control, save, meanwhile } = useRecordForm(profileFields(person), profileNames);
-  const onSubmit = save((fields, changed) => commit([put("people", withProfile(person, fields, changed), person)], "Profile"));
-  return (
-    <section className={`${styles.form} ${styles.section}`}>
-      <h2>Profile</h2>
-      <form onSubmit={(event) => void onSubmit(event)} noValidate>
-        <Row><Field control={control} name="name" label="Name of the log" check={required("A name")} /></Row>
-        <ProfileFieldset control={control} today={today} />
-        <Meanwhile said={meanwhile} />
-        <Row><RowButton><Button htmlType="submit">Save profile</Button></RowButton></Row>
-      </form>
-    </section>
-  );
 }

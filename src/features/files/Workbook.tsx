@@ -9,7 +9,7 @@ import { allColumns, ledgerColumns } from "@/core/ledger/columns";
 import type { DateOrder } from "@/core/ledger/paste";
 import { messageOf } from "@/core/messageOf";
 import type { MassUnit } from "@/core/units/mass";
-import { printNumber, printSigned } from "@/core/units/number";
+import { counted, printNumber, printSigned } from "@/core/units/number";
 import type { ColumnReading } from "@/core/workbook/explain";
 import { roles, type Role } from "@/core/workbook/sheet";
 import { fullDate, shortDate } from "@/ui/dates";
@@ -50,7 +50,7 @@ export function Workbook() {
         {found && "reason" in found && <p className="warn">{found.reason}</p>}
         {found && !("reason" in found) && (
           <>
-            <p>{printNumber(found.days, 0)} days{found.refused.length > 0 ? `, ${found.refused.length} lines that name none` : ""}. Its columns hold:</p>
+            <p>{printNumber(found.days, 0)} days{found.refused.length > 0 ? `, ${counted(found.refused.length, "line")} that name none` : ""}. Its columns hold:</p>
             <p className={files.roles}>
               {found.heads.map((head, column) => (
                 <label key={column}>{head} <select aria-label={`Column ${head} holds`} value={found.roles[column]} onChange={(event) => look(text, { roles: found.roles.map((role, index) => (index === column ? (event.target.value as Role) : role === event.target.value && (role === "date" || role === "weight") ? "none" : role)), order: found.order })}>{roles.map((role) => <option key={role} value={role}>{roleNames[role]}</option>)}</select></label>

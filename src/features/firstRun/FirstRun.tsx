@@ -17,7 +17,7 @@ import styles from "./firstRun.module.css";
 export function FirstRun({ hands }: { hands: FirstHands }) {
   const { today, openLog } = hands;
   const { control, handleSubmit, formState } = useForm<FirstFields>({ mode: "onChange", defaultValues: { ...profileFields(null), startKg: "", startDate: today, targetKg: "", deadline: "", why: "" } });
-  const [unit, target] = useWatch({ control, name: ["mass", "targetKg"] }) as [MassUnit, string];
+  const [unit, target, start] = useWatch({ control, name: ["mass", "targetKg", "startDate"] }) as [MassUnit, string, string];
   const [undoable, setUndoable] = useState<string | null>(null);
   const { nextUndo } = hands;
   useEffect(() => {
@@ -44,7 +44,7 @@ export function FirstRun({ hands }: { hands: FirstHands }) {
           <Field control={control} name="startKg" label="Weight now" unit={unit} inputMode="decimal" check={optional(massBetween("Weight", unit, 25, 350))} />
           <Field control={control} name="startDate" label="On" type="date" check={aDate("The start", today)} />
           <Field control={control} name="targetKg" label="Goal weight, if any" unit={unit} inputMode="decimal" check={optional(massBetween("Goal weight", unit, 25, 350))} />
-          <Field control={control} name="deadline" label="By" type="date" check={(text) => (target.trim() === "" ? null : aDate("The goal's date")(text))} />
+          <Field control={control} name="deadline" label="By" type="date" check={(text) => (target.trim() === "" ? null : (aDate("The goal's date")(text) ?? (text <= start ? "The goal's date lies after the start." : null)))} />
         </Row>
         <Row><Field control={control} name="why" label="Why it matters, if you like" className={styles.why} /></Row>
         <p className="quiet small">All of this can be changed later. The figures are for healthy adults: not for anyone under 18, in pregnancy, or with an eating disorder.</p>

@@ -1,5 +1,5 @@
 import type { Person } from "@/core/log/records";
-import { parseDecimal } from "@/core/units/number";
+import { parseHeight } from "@/core/units/length";
 
 /** What the profile form holds, all of it text as typed. */
 export interface ProfileFields { name: string; mass: string; distance: string; energy: string; heightCm: string; birthDate: string; sex: string; weekStart: string; e1rmFormula: string }
@@ -21,7 +21,7 @@ export function withProfile(person: Person, fields: ProfileFields, changed: Read
 
 /** The person's record with what the form says; an emptied field is taken out. */
 export function personOf(fields: ProfileFields, base: Person | { id: string }): Person {
-  const heightCm = parseDecimal(fields.heightCm);
+  const heightCm = parseHeight(fields.heightCm);
   const { heightCm: _height, birthDate: _birth, ...kept } = base as Person;
   return {
     ...kept, name: fields.name.trim() || "Own log", sex: fields.sex as Person["sex"], weekStart: Number(fields.weekStart),

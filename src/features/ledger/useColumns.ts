@@ -4,7 +4,7 @@ import { useState } from "react";
 import { ledgerColumns, type LedgerColumn, type LedgerColumnId } from "@/core/ledger/columns";
 
 const key = "oat-column-ledger";
-const atFirst: LedgerColumnId[] = ledgerColumns.map(({ id }) => id).filter((id) => !["time", "second", "distance", "protein", "water"].includes(id));
+const atFirst: LedgerColumnId[] = ledgerColumns.map(({ id }) => id).filter((id) => !["time", "second", "rate", "step", "median", "mean", "seven", "distance", "protein", "water"].includes(id));
 
 /** The columns shown of all there are, in their order; kept in this browser, since they are a matter of its screen. */
 export function useColumns(all: ReadonlyMap<LedgerColumnId, LedgerColumn>): { columns: LedgerColumnId[]; setColumns: (columns: LedgerColumnId[]) => void } {

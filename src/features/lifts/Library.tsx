@@ -1,5 +1,6 @@
 "use client";
 
+import { counted } from "@/core/units/number";
 import { Suspense, useDeferredValue, useState } from "react";
 import type { ExercisesView } from "@/core/figures/views/library";
 import { inAnatomicalOrder } from "@/core/strength/library";
@@ -13,12 +14,11 @@ import view from "@/ui/view.module.css";
 import { ExerciseEditor } from "./ExerciseEditor";
 import { LiftsHead } from "./LiftsNav";
 import { MergeExercise } from "./MergeExercise";
-import { PlateSettings } from "./PlateSettings";
 import styles from "./lifts.module.css";
 
 /** Every exercise of the household: found by typing, narrowed by muscle, equipment and group, changed in one place. */
 export function Library() {
-  return <><LiftsHead /><Suspense><Exercises /></Suspense><PlateSettings /></>;
+  return <><LiftsHead /><Suspense><Exercises /></Suspense></>;
 }
 
 function Exercises() {
@@ -95,5 +95,5 @@ function Shipped({ held }: { held: ExercisesView }) {
   const names = new Set(Object.values(held.names).map((name) => name.toLowerCase()));
   const missing = starterExercisesIn(units.mass).filter(({ id, name }) => held.names[id] === undefined && !names.has(name.toLowerCase()));
   if (missing.length === 0) return null;
-  return <p className="small quiet noprint" style={{ paddingTop: 8 }}>{missing.length} movements that ship with Oat Column are not in this log. <button type="button" className="link" onClick={() => void commit(missing.map((exercise) => put("exercises", exercise)), `${missing.length} exercises`)}>Add them</button></p>;
+  return <p className="small quiet noprint" style={{ paddingTop: 8 }}>{missing.length} movements that ship with Oat Column are not in this log. <button type="button" className="link" onClick={() => void commit(missing.map((exercise) => put("exercises", exercise)), `${counted(missing.length, "exercise")}`)}>Add them</button></p>;
 }

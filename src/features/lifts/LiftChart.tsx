@@ -1,5 +1,6 @@
 "use client";
 
+import { counted } from "@/core/units/number";
 import { memo, useState } from "react";
 import { Area, CartesianGrid, ComposedChart, Line, ReferenceDot, ResponsiveContainer, XAxis, YAxis } from "recharts";
 import type { LiftPoint, LiftView } from "@/core/figures/views/lifts";
@@ -43,7 +44,7 @@ const Drawing = memo(function Drawing({ course, tests, name }: { course: readonl
   const days = data.map(({ day }) => day);
   const tested = tests.map(({ date, kg }) => ({ day: dayNumber(date), kg: mass(kg) })).filter(({ day }) => day >= days[0]! && day <= days.at(-1)!);
   return (
-    <div style={{ height }} role="img" aria-label={`${name}: estimated maximum over ${data.length} days, best ${best.kg.toFixed(1)} ${printer.units.mass}`}>
+    <div style={{ height }} role="img" aria-label={`${name}: estimated maximum over ${counted(data.length, "day")}, best ${best.kg.toFixed(1)} ${printer.units.mass}`}>
       <ResponsiveContainer width="100%" height="100%">
         <ComposedChart data={data} margin={margin} accessibilityLayer={false}>
           <CartesianGrid vertical={false} stroke={colours.rule} />

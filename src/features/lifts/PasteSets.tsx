@@ -1,5 +1,6 @@
 "use client";
 
+import { counted } from "@/core/units/number";
 import { Button } from "antd";
 import { useState } from "react";
 import type { SetsPreview } from "@/core/figures/views/sets";
@@ -42,7 +43,7 @@ export function PasteSets() {
   const write = async () => {
     setWriting(true);
     const now = await compute.ask("setsPreview", { ...asking, text, ask });
-    if (now && !("reason" in now) && now.change && await commit(now.change, `${now.sets} sets in ${now.sessions} sessions from a sheet`)) await look("", nothing);
+    if (now && !("reason" in now) && now.change && await commit(now.change, `${counted(now.sets, "set")} in ${counted(now.sessions, "session")} from a sheet`)) await look("", nothing);
     setWriting(false);
   };
   return (

@@ -3,7 +3,7 @@
 import Link from "next/link";
 import { useState } from "react";
 import type { RecordLine, RecordsView } from "@/core/figures/views/records";
-import { printNumber } from "@/core/units/number";
+import { counted, printNumber } from "@/core/units/number";
 import type { Printer } from "@/core/units/printer";
 import { fullDate, shortDate } from "@/ui/dates";
 import { useLog } from "@/ui/log/LogContext";
@@ -13,7 +13,7 @@ import { usePrinter } from "@/ui/usePrinter";
 import view from "@/ui/view.module.css";
 import { ExercisePicker } from "@/ui/lifts/ExercisePicker";
 import { LiftsHead } from "./LiftsNav";
-import { useSettings } from "./useSettings";
+import { useSettings } from "@/ui/log/useSettings";
 import styles from "./lifts.module.css";
 
 /** What was beaten and when, what stands, and meets. */
@@ -50,7 +50,7 @@ export function Records() {
 
 function Beaten({ line, printer }: { line: RecordLine; printer: Printer }) {
   const { chooseDay } = useLog();
-  const what = line.what === "e1rm" ? "estimated maximum" : line.what === "volume" ? "work in a day" : `${line.reps === 1 ? "a repetition" : `${line.reps} repetitions`}`;
+  const what = line.what === "e1rm" ? "estimated maximum" : line.what === "volume" ? "work in a day" : `${line.reps === 1 ? "a repetition" : `${counted(line.reps!, "repetition")}`}`;
   const mass = (kg: number) => (line.what === "volume" ? printer.volumeLoad(kg) : line.what === "e1rm" ? printer.mass(kg) : printer.load(kg));
   return (
     <tr>

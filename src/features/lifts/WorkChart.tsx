@@ -4,7 +4,7 @@ import { memo } from "react";
 import { Bar, CartesianGrid, ComposedChart, Line, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
 import type { WorkWeek } from "@/core/figures/views/work";
 import { fromKg } from "@/core/units/mass";
-import { printNumber } from "@/core/units/number";
+import { counted, printNumber } from "@/core/units/number";
 import { axisStyle, domainOf } from "@/ui/charts/axis";
 import { useChartColours } from "@/ui/charts/useChartColours";
 import { shortDate } from "@/ui/dates";
@@ -24,7 +24,7 @@ export const WorkChart = memo(function WorkChart({ weeks }: { weeks: readonly Wo
         <svg width="11" height="11" aria-hidden="true"><rect x="0.75" y="0.75" width="9.5" height="9.5" fill="none" stroke={colours.oat} strokeWidth="1.5" /></svg> planned{"  "}
         <svg width="20" height="11" aria-hidden="true"><path d="M0 6H20" stroke={colours.ink} strokeWidth="1.5" /><circle cx="10" cy="6" r="2.6" fill={colours.paper} stroke={colours.ink} strokeWidth="1.3" /></svg> average weight, {unit}, at the right
       </figcaption>
-      <div style={{ height: 240 }} role="img" aria-label={`Number of lifts and average weight over ${weeks.length} weeks; the numbers are in the table below`}>
+      <div style={{ height: 240 }} role="img" aria-label={`Number of lifts and average weight over ${counted(weeks.length, "week")}; the numbers are in the table below`}>
         <ResponsiveContainer width="100%" height="100%">
           <ComposedChart data={data} margin={{ top: 12, right: 0, bottom: 0, left: 0 }} barGap={weeks.length > 30 ? 0 : 2} accessibilityLayer={false}>
             <CartesianGrid vertical={false} stroke={colours.rule} />

@@ -1,5 +1,6 @@
 "use client";
 
+import { counted } from "@/core/units/number";
 import { Button } from "antd";
 import Link from "next/link";
 import { useState } from "react";
@@ -55,7 +56,7 @@ export function SessionOfDay({ card, strong }: { card: SessionCard; strong: bool
         <button type="button" className="link" aria-expanded={open === "pictures"} onClick={() => flip("pictures")}>Pictures{card.photos.length > 0 ? ` (${card.photos.length})` : ""}</button>
         <button type="button" className="link small" onClick={() => void commit([{ remove: { kind: "sessions", id: session.id } }], `${title} removed`)}>Remove</button>
       </div>
-      {asked && lacking.length > 0 && <p className="warn small" role="alert">{lacking.length === 1 ? "One set has" : `${lacking.length} sets have`} no load or no repetitions to be confirmed with ({[...new Set(lacking)].join(", ")}): press the square of each and write what was done.</p>}
+      {asked && lacking.length > 0 && <p className="warn small" role="alert">{lacking.length === 1 ? "One set has" : `${counted(lacking.length, "set")} have`} no load or no repetitions to be confirmed with ({[...new Set(lacking)].join(", ")}): press the square of each and write what was done.</p>}
       {open === "change" && <SessionEditor session={session} onClose={() => setOpen(null)} onSave={(next) => save(next, `${title} changed`)} />}
       {open === "skip" && <Skip onSkip={(reason) => { void save({ ...session, status: "skipped", ...(reason ? { reason } : {}) }, `${title} skipped`); setOpen(null); }} />}
       {open === "pictures" && <SessionPictures card={card} />}
@@ -136,7 +137,7 @@ function needsMore(set: TrainingSet, { worked, exercise }: CardItem): boolean {
 
 function DistanceLine({ card: { session, planned, done, secondsPerKm, plannedSecondsPerKm } }: { card: SessionCard }) {
   const printer = usePrinter();
-  const side = (covered: typeof done, pace: number | null) => covered && [covered.metres !== null ? printer.distance(covered.metres) : null, covered.seconds !== null ? printer.duration(covered.seconds) : null, pace !== null ? printer.paceOf(session.kind, pace) : null].filter(Boolean).join(" · ");
+  const side = (covered: typeof done, pace: number | null) => covered && [covered.metres !== null ? printer.distanceOf(session.kind, covered.metres) : null, covered.seconds !== null ? printer.duration(covered.seconds) : null, pace !== null ? printer.paceOf(session.kind, pace) : null].filter(Boolean).join(" · ");
   return (
     <table>
       <tbody>

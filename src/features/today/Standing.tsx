@@ -65,7 +65,8 @@ function arrivalNote({ arrived, holding, p10, p50, p90 }: ArrivalFigure): string
 function FoodLeft({ view: { food, date }, printer, on }: Block & { view: DayView }) {
   const ref = { figure: "foodLeft" as const, date };
   const { target, remainingKcal } = food;
-  if ("reason" in target || remainingKcal === null) return <Figure label="Left to eat" figure={ref} on={on} missing={`No target: ${"reason" in target ? target.reason : ""}. Set it under Energy.`} />;
+  if ("reason" in target) return <Figure label="Left to eat" figure={ref} on={on} missing={`No target: ${target.reason}. Set it under Energy.`} />;
+  if (remainingKcal === null) return <Figure label="Left to eat" figure={ref} on={on} missing={`Not known: ${[...new Set(food.unknown.filter(({ planned }) => !planned).map(({ reason }) => reason))].join("; ")}. At least ${printer.energy(food.eaten.kcal)} of ${printer.energy(target.kcal)} is eaten.`} />;
   const protein = target.protein === null ? "" : ` · protein ${food.eaten.protein >= target.protein ? "reached" : `${printNumber(target.protein - food.eaten.protein, 0)} g to go`}`;
   const over = remainingKcal < 0;
   return <Figure label={over ? "Over the day's target" : "Left to eat"} value={printer.energyNumber(Math.abs(remainingKcal))} unit={printer.units.energy} figure={ref} on={on} note={`${target.kind} day ${printer.energyNumber(target.kcal)}${protein}`} />;

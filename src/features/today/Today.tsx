@@ -1,5 +1,6 @@
 "use client";
 
+import { counted } from "@/core/units/number";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { v7 as newId } from "uuid";
@@ -66,6 +67,6 @@ function DueList({ due }: { due: DayView["due"] }) {
 function subtitle({ goal, date }: DayView, today: string): string {
   const when = date === today ? "Today" : date > today ? "Ahead" : "Figures as known on that day";
   if (goal === null) return when;
-  const left = goal.daysLeft > 0 ? `${goal.daysLeft} days to ${fullDate(goal.deadline)}` : `the goal's date was ${fullDate(goal.deadline)}`;
+  const left = goal.daysLeft > 0 ? `${counted(goal.daysLeft, "day")} to ${fullDate(goal.deadline)}` : `the goal's date was ${fullDate(goal.deadline)}`;
   return [when, left, goal.why].filter(Boolean).join(" · ");
 }

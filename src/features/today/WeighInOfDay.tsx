@@ -1,21 +1,24 @@
 "use client";
 
 import { Button } from "antd";
+import { useState } from "react";
 import { useForm, useWatch } from "react-hook-form";
 import { v7 as newId } from "uuid";
 import type { DayView } from "@/core/figures/views/today";
 import { heaviest, lightest } from "@/core/body/weighIns";
-import { put } from "@/core/log/records";
+import { put, type WeighIn } from "@/core/log/records";
 import { parseMass } from "@/core/units/mass";
 import { massBetween } from "@/ui/inputs/checks";
-import { Field } from "@/ui/inputs/Field";
+import { Field, narrow, Row, RowButton } from "@/ui/inputs/Field";
+import { Meanwhile } from "@/ui/inputs/Meanwhile";
+import { useRecordForm } from "@/ui/inputs/useRecordForm";
 import { useLog } from "@/ui/log/LogContext";
 import { usePrinter } from "@/ui/usePrinter";
 import { useFarOff } from "../body/useFarOff";
 import styles from "./today.module.css";
 
-/** The morning's weight: a field while it is missing, else the weight with its change and removal. */
-export function WeighInOfDay({ view: { weighIn, date, trend } }: { view: DayView }) {
+/** The day's weigh-ins: a field while the morning's is missing, else each with its change and removal. */
+export function WeighInOfDay({ view: { weighIn, seconds, date, trend } }: { view: DayView }) {
   const { units, person, commit, today } = useLog();
   const printer = usePrinter();
   const { control, handleSubmit, reset } = useForm({ mode: "onChange", defaultValues: { kg: "" } });
@@ -27,22 +30,71 @@ export function WeighInOfDay({ view: { weighIn, date, trend } }: { view: DayView
     const written = weighIn === null ? put("weighIns", { id: newId(), personId: person.id, date, kg: value, primary: true }) : put("weighIns", { ...weighIn, kg: value }, weighIn);
     if (await commit([written], `Weigh-in ${printer.mass(value)}`)) reset();
   });
+  const others = seconds.map((second) => <Weighed key={second.id} weighIn={second} label="Second weigh-in" expectedKg={"kg" in trend ? trend.kg : null} />);
   if (weighIn !== null) {
     return (
-      <p className={styles.section}>
-        <span className="label">Weigh-in</span>{" "}
-        {printer.mass(weighIn.kg)}{weighIn.time ? ` at ${weighIn.time}` : ""}{weighIn.note ? `, ${weighIn.note}` : ""} · {" "}
-        <button type="button" className="link small" onClick={() => void commit([{ remove: { kind: "weighIns", id: weighIn.id } }], `Weigh-in of ${date} removed`)}>Remove</button>
-        {typed !== "" && <span className="warn small"> Another tab has logged it while you wrote {typed}. <button type="button" className="link" onClick={() => void save()}>Write {typed} instead</button> <button type="button" className="link" onClick={() => reset()}>Leave it</button></span>}
-      </p>
+      <div className={styles.section}>
+        <Weighed weighIn={weighIn} label="Weigh-in" expectedKg={"kg" in trend ? trend.kg : null} />
+        {others}
+        {typed !== "" && <p className="warn small"> Another tab has logged it while you wrote {typed}. <button type="button" className="link" onClick={() => void save()}>Write {typed} instead</button></p>}
+      </div>
     );
   }
   if (date > today) return null;
   return (
-    <form className={styles.weigh} onSubmit={(event) => void save(event)} noValidate>
-      <Field control={control} name="kg" label={date === today ? "This morning's weight" : "Weight that morning"} unit={units.mass} inputMode="decimal" check={massBetween("Weight", units.mass, lightest, heaviest)} />
-      <div style={{ paddingTop: 21 }}><Button htmlType="submit">Log weigh-in</Button></div>
-      {question !== null && <p className="warn" role="alert" style={{ flexBasis: "100%" }}>{question}</p>}
+    <>
+      <form className={styles.weigh} onSubmit={(event) => void save(event)} noValidate>
+        <Field control={control} name="kg" label={date === today ? "This morning's weight" : "Weight that morning"} unit={units.mass} inputMode="decimal" check={massBetween("Weight", units.mass, lightest, heaviest)} />
+        <div style={{ paddingTop: 21 }}><Button htmlType="submit">Log weigh-in</Button></div>
+        {question !== null && <p className="warn" role="alert" style={{ flexBasis: "100%" }}>{question}</p>}
+      </form>
+      {others}
+    </>
+  );
+}
+
+/** One weigh-in, to be changed or removed. */
+function Weighed({ weighIn, label, expectedKg }: { weighIn: WeighIn; label: string; expectedKg: number | null }) {
+  const { commit } = useLog();
+  const printer = usePrinter();
+  const [changing, setChanging] = useState(false);
+  if (changing) return <Change weighIn={weighIn} label={label} expectedKg={expectedKg} onClose={() => setChanging(false)} />;
+  return (
+    <p>
+      <span className="label">{label}</span>{" "}
+      {printer.mass(weighIn.kg)}{weighIn.time ? ` at ${weighIn.time}` : ""}{weighIn.note ? `, ${weighIn.note}` : ""} · {" "}
+      <button type="button" className="link small" onClick={() => setChanging(true)}>Change</button>{" "}
+      <button type="button" className="link small" onClick={() => void commit([{ remove: { kind: "weighIns", id: weighIn.id, date: weighIn.date } }], `${label} of ${weighIn.date} removed`)}>Remove</button>
+    </p>
+  );
+}
+
+function Change({ weighIn, label, expectedKg, onClose }: { weighIn: WeighIn; label: string; expectedKg: number | null; onClose: () => void }) {
+  const { units, commit } = useLog();
+  const printer = usePrinter();
+  const { question, passes } = useFarOff(expectedKg);
+  const { control, save, meanwhile } = useRecordForm({ kg: printer.massNumber(weighIn.kg), time: weighIn.time ?? "", note: weighIn.note ?? "" }, { kg: "Weight", time: "Time", note: "What influenced it" });
+  const onSubmit = save(async (fields, changed) => {
+    const kg = changed.has("kg") ? parseMass(fields.kg, units.mass)! : weighIn.kg;
+    if (!passes(kg)) return false;
+    const { time: _time, note: _note, ...kept } = weighIn;
+    const time = changed.has("time") ? fields.time : (weighIn.time ?? "");
+    const note = changed.has("note") ? fields.note.trim() : (weighIn.note ?? "");
+    const written = await commit([put("weighIns", { ...kept, kg, ...(time ? { time } : {}), ...(note ? { note } : {}) }, weighIn)], `${label} ${printer.mass(kg)}`);
+    if (written) onClose();
+    return written;
+  });
+  return (
+    <form onSubmit={(event) => void onSubmit(event)} noValidate aria-label={`Change the ${label.toLowerCase()}`}>
+      <Row>
+        <Field className={narrow} control={control} name="kg" label={label} unit={units.mass} inputMode="decimal" check={massBetween("Weight", units.mass, lightest, heaviest)} />
+        <Field className={narrow} control={control} name="time" label="Time" type="time" />
+        <Field control={control} name="note" label="What influenced it" />
+        <RowButton><Button htmlType="submit">Save</Button></RowButton>
+        <RowButton><button type="button" className="link" style={{ paddingTop: 6 }} onClick={onClose}>Cancel</button></RowButton>
+      </Row>
+      {question !== null && <p className="warn" role="alert">{question}</p>}
+      <Meanwhile said={meanwhile} />
     </form>
   );
 }

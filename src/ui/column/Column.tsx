@@ -1,5 +1,6 @@
 "use client";
 
+import { counted } from "@/core/units/number";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import Link from "next/link";
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from "react";
@@ -117,9 +118,9 @@ function WeekRule({ week, printer }: { week: NonNullable<ColumnRow["week"]>; pri
 }
 
 function rowLabel(date: string, row: ColumnRow | undefined, printer: Printer): string {
-  return [longDate(date), row?.weighedKg != null ? printer.mass(row.weighedKg) : null, ...(row?.marks ?? []).map(({ title, status }) => `${title} ${status}`), row?.foodShare != null ? `food ${printer.percent(row.foodShare)}` : null, row?.note, row?.week?.medianKg != null ? `week: median ${printer.mass(row.week.medianKg)} of ${daysText(row.week.days)}, ${row.week.done} of ${row.week.planned} sessions done` : null].filter(Boolean).join(", ");
+  return [longDate(date), row?.weighedKg != null ? printer.mass(row.weighedKg) : null, ...(row?.marks ?? []).map(({ title, status }) => `${title} ${status}`), row?.foodShare != null ? `food ${printer.percent(row.foodShare)}` : null, row?.note, row?.week?.medianKg != null ? `week: median ${printer.mass(row.week.medianKg)} of ${daysText(row.week.days)}, ${row.week.done} of ${counted(row.week.planned, "session")} done` : null].filter(Boolean).join(", ");
 }
 
 function daysText(count: number): string {
-  return count === 1 ? "1 day" : `${count} days`;
+  return count === 1 ? "1 day" : `${counted(count, "day")}`;
 }

@@ -3,13 +3,14 @@
 import { useCallback, useEffect, useRef, useState, type FormEvent, type KeyboardEvent, type RefObject } from "react";
 import { longestLine, tooLongLine, type EntryChoice, type EntryProblem, type Reading } from "@/core/entry/reading";
 import { messageOf } from "@/core/messageOf";
+import type { Units } from "@/core/units/printer";
 import { useLog } from "../log/LogContext";
 import { dateOrder, longDate } from "../dates";
 import styles from "./entry.module.css";
 
 /** The quick-entry line: what is typed is read as it is typed, and Enter writes it. */
 export function EntryLine({ inputRef }: { inputRef: RefObject<HTMLInputElement | null> }) {
-  const { compute, person, today: now, day, stays, commit } = useLog();
+  const { compute, person, today: now, day, stays, commit, units } = useLog();
   // A line begun before midnight speaks of that day, also where it says yesterday.
   const today = stays ?? now;
   const [text, setText] = useState("");
@@ -79,7 +80,7 @@ export function EntryLine({ inputRef }: { inputRef: RefObject<HTMLInputElement |
     <form className={`${styles.entry} noprint`} onSubmit={onSubmit} role="search" aria-label="Quick entry">
       <div className={styles.line}>
         <input ref={inputRef} className={styles.input} value={text} onChange={(event) => write(event.target.value)} onKeyDown={onKeyDown} aria-label={`Write it down, ${longDate(day)}`} aria-describedby="entry-reading"
-          placeholder={day === now ? "71.4  ·  front squat 3x6 90 kg  ·  run 6 km 33:10  ·  80 g oats" : `Write it down for ${longDate(day)}`} autoComplete="off" autoCapitalize="off" spellCheck={false} enterKeyHint="done" />
+          placeholder={day === now ? examples(units) : `Write it down for ${longDate(day)}`} autoComplete="off" autoCapitalize="off" spellCheck={false} enterKeyHint="done" />
         {ready ? <button type="submit" className={`${styles.key} ${styles.ready}`}>Enter to log</button> : <span className={`${styles.key} ${styles.hint}`} title="Press w anywhere to write">w</span>}
       </div>
       <div id="entry-reading" className={styles.reading} aria-live="polite">
@@ -110,6 +111,11 @@ function Underlined({ text, problems }: { text: string; problems: readonly Entry
       <span className="warn">{" "}{problems.map(({ message }) => message).join(" ")}</span>
     </p>
   );
+}
+
+/** What may be written, in the trainee's units. */
+function examples({ mass, distance }: Units): string {
+  return [mass === "lb" ? "157.4" : "71.4", mass === "lb" ? "front squat 3x6 200 lb" : "front squat 3x6 90 kg", distance === "mi" ? "run 4 mi 33:10" : "run 6 km 33:10", "80 g oats"].join("  ·  ");
 }
 
 /** What Tab takes. */

@@ -1,5 +1,6 @@
 "use client";
 
+import { counted } from "@/core/units/number";
 import { Select } from "antd";
 import { useMemo, useState } from "react";
 import { v7 as newId } from "uuid";
@@ -32,7 +33,7 @@ export function ExercisePicker({ value, onPick, label, autoFocus, placeholder = 
   const named = typed.trim();
   const isNew = named !== "" && view !== undefined && ![...rows.values()].some(({ exercise }) => [exercise.name, ...aliasesOf(exercise)].some((name) => sameName(name, named)));
   const options = [
-    ...found.map(({ exercise, lastDone, sessions }) => ({ value: exercise.id, label: exercise.name, detail: lastDone === null ? [exercise.group, exercise.equipment].filter(Boolean).join(", ") : `${sessions} times, last ${shortDate(lastDone)}` })),
+    ...found.map(({ exercise, lastDone, sessions }) => ({ value: exercise.id, label: exercise.name, detail: lastDone === null ? [exercise.group, exercise.equipment].filter(Boolean).join(", ") : `${counted(sessions, "time")}, last ${shortDate(lastDone)}` })),
     ...(isNew ? [{ value: own + named, label: `Add “${named}” as an exercise`, detail: "" }] : []),
     ...(value !== null && chosenName !== undefined && !found.some(({ exercise }) => exercise.id === value) ? [{ value, label: chosenName, detail: "" }] : []),
   ];

@@ -1,5 +1,5 @@
 import { stepText } from "@/core/log/patch";
-import { printNumber } from "@/core/units/number";
+import { counted, printNumber } from "@/core/units/number";
 import { instantText } from "../dates";
 import type { Restored } from "@/store/copy/restore";
 import type { Committed } from "@/store/store";
@@ -27,7 +27,7 @@ export function restoredText({ records, photos, stamp, missing }: Restored): str
   const pictures = photos === 0 ? "" : ` and ${photos} ${photos === 1 ? "photograph" : "photographs"}`;
   const when = stamp === "" ? "" : `, up to the change of ${instantText(stamp.slice(0, 24))}`;
   const whole = missing === 0 ? "Nothing that was said to be saved is missing" : `${missing} ${missing === 1 ? "change before that is" : "changes before that are"} missing`;
-  return `The browser had lost its storage of this log. ${printNumber(records, 0)} records${pictures} were brought back from the second copy${when}. ${whole}.`;
+  return `The browser had lost its storage of this log. ${counted(records, "record")}${pictures} were brought back from the second copy${when}. ${whole}.`;
 }
 
 /** What is said when some of what is stored cannot be read. */

@@ -16,7 +16,7 @@ import { useBackup } from "./useBackup";
 import { useNewVersion } from "./useNewVersion";
 import { useReminder } from "./useReminder";
 import { useShortcuts } from "./useShortcuts";
-import { train, viewAt, views, wide } from "./views";
+import { settings, train, viewAt, views, wide } from "./views";
 import styles from "./shell.module.css";
 
 const LogProblem = dynamic(() => import("./LogProblem").then((module) => module.LogProblem), { ssr: false });
@@ -53,6 +53,7 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
   const actions = useMemo(() => ({
     ...Object.fromEntries(views.map((view) => [view.key, () => router.push(view.path)])),
     [wide.key]: () => router.push(wide.path),
+    [settings.key]: () => router.push(settings.path),
     w: () => entry.current?.focus(),
     t: () => chooseDay(today),
     c: () => (document.getElementById("ledger") ?? document.getElementById("column"))?.focus(),
@@ -88,6 +89,7 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
             {people.length > 1
               ? <select aria-label="Whose log" value={person.id} onChange={(event) => choosePerson(event.target.value)}>{people.map(({ id, name: title }) => <option key={id} value={id}>{title}</option>)}</select>
               : <span>{person.name}</span>}
+            <Link href={settings.path} title={`${settings.name} (key ${settings.key})`} aria-current={path === settings.path ? "page" : undefined}>{settings.name}</Link>
             <button type="button" className="link" title="Keys (?)" aria-label="Keys" onClick={() => setListOpen(true)}>?</button>
           </div>
         </header>

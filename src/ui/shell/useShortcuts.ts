@@ -3,6 +3,14 @@
 import { useEffect } from "react";
 
 /** Plain keys and what they do. Only outside of fields and without a modifier, so that no key of the browser is taken. */
+const offKey = "oat-column-keys-off";
+
+/** Whether plain keys act in this browser; Ctrl Z always does. */
+export const shortcuts = {
+  on: () => localStorage.getItem(offKey) === null,
+  set: (on: boolean) => { if (on) localStorage.removeItem(offKey); else localStorage.setItem(offKey, "1"); },
+};
+
 export function useShortcuts(actions: Record<string, () => void>): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
@@ -12,7 +20,7 @@ export function useShortcuts(actions: Record<string, () => void>): void {
       const undoKey = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === "z";
       const name = undoKey ? (event.shiftKey ? "redo" : "undo") : event.ctrlKey || event.metaKey ? "" : event.key;
       const action = actions[name];
-      if (!action) return;
+      if (!action || (!undoKey && !shortcuts.on())) return;
       event.preventDefault();
       action();
     };

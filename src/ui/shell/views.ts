@@ -18,7 +18,10 @@ export const report = { path: "/report", name: "Report" } as const;
 /** Training mode: a session a set at a time, with nothing around it. */
 export const train = { path: "/train", name: "Training" } as const;
 
+/** What is set once: people, units, plates, reminders, keys and appearance. Reached from every view. */
+export const settings = { path: "/settings", name: "Settings", key: "," } as const;
+
 /** The view a path belongs to: its own, or the one it lies under. */
 export function viewAt(path: string): { path: string; name: string } | undefined {
-  return [...views, wide, report, train].find((one) => one.path === path || (one.path !== "/" && path.startsWith(`${one.path}/`)));
+  return [...views, wide, report, train, settings].find((one) => one.path === path || (one.path !== "/" && path.startsWith(`${one.path}/`)));
 }

@@ -38,7 +38,7 @@ export function columnView(figures: Figures, from: Day, to: Day): ColumnRow[] {
       trendKg: smoothed?.kg ?? null, low80: smoothed?.low80 ?? null, high80: smoothed?.high80 ?? null,
       planKg: "reason" in line || day > line.deadline ? null : planWeight(line, day),
       marks: figures.sessionsOn(day).map((session) => ({ id: session.id, kind: session.kind, status: standing(session, figures.on), title: session.title ?? session.kind })),
-      foodShare: food === null || "reason" in food.target || food.eaten.kcal === 0 ? null : food.eaten.kcal / food.target.kcal,
+      foodShare: food === null || "reason" in food.target || food.eatenKcal === null || food.eaten.kcal === 0 ? null : food.eaten.kcal / food.target.kcal,
       note: figures.noteOn(day)?.text ?? null,
       week: day === closingDay(day, figures.weekStart) ? weekFigures(figures, day) : null,
     };

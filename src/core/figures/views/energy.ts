@@ -1,5 +1,4 @@
 import { dateOf, type Day } from "../../calendar/day";
-import { median } from "../../body/weighIns";
 import { equationError, equationNames, type EquationName, type Resting } from "../../energy/resting";
 import type { GoalCourse, Milestone } from "../../goal/course";
 import { balanceForRate, goalWarnings, type PlanLine } from "../../goal/plan";
@@ -26,7 +25,7 @@ export interface EnergyView {
   goals: GoalCourse[];
   /** Weights on the way to the goal in force, the goal the last. */
   milestones: Milestone[];
-  /** Weights from which a plan may start today: this morning's, the median of the last seven days, the trend. */
+  /** Weights from which a plan may start today: this morning's, the median of the week, the trend. */
   starts: { morningKg: number | null; medianKg: number | null; trendKg: number | null };
   /** Performed sessions of the last seven days with their net energy, newest first. */
   credits: { date: string; title: string; credit: Credit }[];
@@ -51,8 +50,7 @@ export function energyView(figures: Figures): EnergyView {
 }
 
 function startsOn(figures: Figures): EnergyView["starts"] {
-  const week = figures.weighed.filter(({ day }) => day > figures.on - 7).map(({ kg }) => kg);
-  return { morningKg: figures.primaryOn(figures.on)?.kg ?? null, medianKg: week.length === 0 ? null : median(week), trendKg: figures.levelOn(figures.on) };
+  return { morningKg: figures.primaryOn(figures.on)?.kg ?? null, medianKg: figures.weekly(1)[0]?.medianKg ?? null, trendKg: figures.levelOn(figures.on) };
 }
 
 function titleOf(session: Session | null): string {

@@ -37,16 +37,19 @@ export function goalPreview(figures: Figures, { goal: asked, kcal }: GoalAsk): G
   const line = planLine(goal);
   if ("reason" in line) return line;
   const kcalPerDay = balanceForRate(line.kgPerWeek);
+  const resting = figures.restingOn(figures.energySettingsOn(on)?.equation ?? "mifflinStJeor", on);
+  const targetKcal = "reason" in expenditure ? null : expenditure.kcal + kcalPerDay;
+  const under = targetKcal !== null && "kcal" in resting && targetKcal < resting.kcal ? [`It asks to eat ${figures.printer.energy(targetKcal)} a day, under the resting expenditure of ${figures.printer.energy(resting.kcal)}.`] : [];
   const pace = line.deadline <= on ? null : project(trend, line, on);
   return {
-    goal, line, kcalPerDay, percentPerWeek: line.kgPerWeek / line.startKg, warnings: goalWarnings(line, figures.person.heightCm ?? null), targetKcal: "reason" in expenditure ? null : expenditure.kcal + kcalPerDay,
+    goal, line, kcalPerDay, percentPerWeek: line.kgPerWeek / line.startKg, warnings: [...under, ...goalWarnings(line, figures.person.heightCm ?? null)], targetKcal,
     pace: pace === null || "reason" in pace ? null : pace, course: courseOf(figures, line),
   };
 }
 
 /** The rate that an intake gives a goal, or why it gives none. */
 function byIntake(goal: Goal, kcal: number, expenditureKcal: number | null): { rateKgPerWeek: number } | { reason: string } {
-  if (expenditureKcal === null) return { reason: "What you burn is not known, so an intake gives no rate. Set the profile under Files." };
+  if (expenditureKcal === null) return { reason: "What you burn is not known, so an intake gives no rate. Write height, birth date and sex under Settings." };
   const rate = rateOfBalance(kcal - expenditureKcal);
   if (goal.startKg == null || goal.targetKg == null || rate * (goal.targetKg - goal.startKg) <= 0) return { reason: `At this intake the weight goes ${rate < 0 ? "down" : rate > 0 ? "up" : "nowhere"}, away from the goal.` };
   return { rateKgPerWeek: rate };

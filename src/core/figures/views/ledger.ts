@@ -1,4 +1,5 @@
-import { dateOf, type Day } from "../../calendar/day";
+import { dateOf, weekStartOf, type Day } from "../../calendar/day";
+import { mean } from "../../body/weighIns";
 import { trendDay } from "../../body/trend";
 import { planWeight } from "../../goal/plan";
 import { entryText, ledgerChange, type CellEdit, type LedgerChange, type LedgerContext } from "../../ledger/change";
@@ -32,6 +33,10 @@ export function ledgerView(figures: Figures, from: Day, to: Day): LedgerRow[] {
     const day = from + index;
     const draft = { weighIn: figures.primaryOn(day), second: figures.secondOn(day), note: figures.noteOn(day), readings: new Map(measures.map((id) => [measureOf(id)!, figures.readingOn(measureOf(id)!, day)])) };
     const trend = trendDay(figures.trend, day);
+    const before = figures.primaryOn(day - 1);
+    const start = weekStartOf(day, figures.weekStart);
+    const week = day === start + 6 && day <= figures.on ? figures.weekFrom(start) : null;
+    const seven = day > figures.on ? [] : Array.from({ length: 7 }, (_, back) => figures.primaryOn(day - back)?.kg).filter((kg) => kg !== undefined);
     const line = figures.lineOn(day);
     const plan = "reason" in line || day > line.deadline ? null : planWeight(line, day);
     const sessions = figures.sessionsOn(day);
@@ -44,11 +49,15 @@ export function ledgerView(figures: Figures, from: Day, to: Day): LedgerRow[] {
       date: dateOf(day), gross: trend?.gross ?? false,
       cells: {
         weight: entry("weight"), second: entry("second"), time: entry("time"), influence: entry("influence"), note: entry("note"),
+        rate: trend === null || day - figures.trend!.first < 7 ? "" : printer.massChange(trend.kgPerWeek, 2).split(" ")[0]!,
+        step: draft.weighIn === null || before === null ? "" : printer.massChange(draft.weighIn.kg - before.kg, 2).split(" ")[0]!,
+        median: week?.medianKg == null ? "" : printer.massNumber(week.medianKg, 2), mean: week?.meanKg == null ? "" : printer.massNumber(week.meanKg, 2),
+        seven: seven.length === 0 ? "" : printer.massNumber(mean(seven), 2),
         trend: trend === null ? "" : printer.massNumber(trend.kg, 2), plan: plan === null ? "" : printer.massNumber(plan, 2),
         against: trend === null || plan === null ? "" : printer.massChange(trend.kg - plan, 2).split(" ")[0]!,
         sessions: sessions.map((session) => `${session.title ?? session.kind}${wasPerformed(session, figures.on) ? "" : ` (${standing(session, figures.on)})`}`).join(", "),
         volume: volume > 0 ? printer.volumeLoadNumber(volume) : "", distance: metres > 0 ? printer.distance(metres).split(" ")[0]! : "",
-        energy: food === null ? "" : printer.energyNumber(food.eaten.kcal), protein: food === null ? "" : printNumber(food.eaten.protein, 0), water: water > 0 ? printNumber(water, 0) : "",
+        energy: food === null ? "" : `${food.eatenKcal === null ? "≥ " : ""}${printer.energyNumber(food.eaten.kcal)}`, protein: food === null ? "" : printNumber(food.eaten.protein, 0), water: water > 0 ? printNumber(water, 0) : "",
         ...Object.fromEntries(measures.map((id) => [id, entry(id)])),
       },
     };

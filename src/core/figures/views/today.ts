@@ -1,3 +1,4 @@
+import { counted } from "../../units/number";
 import { dateOf, type Day } from "../../calendar/day";
 import { groupBy } from "../../calendar/groupBy";
 import { trendDay, z80 } from "../../body/trend";
@@ -35,6 +36,8 @@ export interface DayView {
   /** The goal's date, however likely it is, and why it matters. */
   goal: { deadline: string; daysLeft: number; why: string | null } | null;
   weighIn: WeighIn | null;
+  /** Second weigh-ins of the day, in order. */
+  seconds: WeighIn[];
   note: DayNote | null;
   /** What waits to be written; nothing on a day that is past or lies ahead. */
   due: Due[];
@@ -52,7 +55,7 @@ export function dayView(figures: Figures, day: Day): DayView {
   return {
     date,
     goal: "reason" in figures.line ? null : { deadline: dateOf(figures.line.deadline), daysLeft: figures.line.deadline - day, why: figures.goal?.why ?? null },
-    weighIn: figures.primaryOn(day),
+    weighIn: figures.primaryOn(day), seconds: figures.log.index.on("weighIns", figures.personId, day).filter(({ primary }) => primary === false),
     note: figures.noteOn(day),
     due: day === figures.on ? dueOf(figures) : [],
     sessions: figures.sessionsOn(day).map((session) => sessionCard(figures, session)),
@@ -88,7 +91,7 @@ export function trendFigure(figures: Figures): TrendFigure | { reason: string } 
   if (trend === null) return { reason: "No weight is written yet. Type this morning's weight above." };
   const last = trendDay(trend, trend.last)!;
   const now = levelOn(trend, figures.on);
-  if (now === null) return { reason: `The last weigh-in is ${figures.on - trend.last} days old (${printDay(trend.last)}, trend ${figures.printer.mass(last.kg)}). Type this morning's weight above.` };
+  if (now === null) return { reason: `The last weigh-in is ${counted(figures.on - trend.last, "day")} old (${printDay(trend.last)}, trend ${figures.printer.mass(last.kg)}). Type this morning's weight above.` };
   const spread = Math.sqrt(trend.residualVariance + last.sd ** 2);
   const rated = trend.last - trend.first >= 7;
   return {
@@ -102,7 +105,7 @@ export function planFigure(figures: Figures): PlanFigure | { reason: string } {
   if ("reason" in line) return { reason: `No plan line: ${line.reason}.` };
   const trendKg = figures.levelOn(on);
   if (trend === null) return { reason: "No weight is written yet." };
-  if (trendKg === null) return { reason: on < trend.first ? "No weight is written yet." : `The last weigh-in is ${on - trend.last} days old; the plan needs one of the last ${carriedDays} days.` };
+  if (trendKg === null) return { reason: on < trend.first ? "No weight is written yet." : `The last weigh-in is ${counted(on - trend.last, "day")} old; the plan needs one of the last ${carriedDays} days.` };
   const now = levelOn(trend, on)!;
   const planKg = planWeight(line, on);
   const bandKg = Math.max(planBand(line, trendKg, now.high80 - now.kg), isHolding(line) ? holdingBand(line) : 0);

@@ -5,7 +5,7 @@ import { damping, trendDay, z80 } from "../../body/trend";
 import { effectDays } from "../../body/weekday";
 import { balanceForRate, kcalPerKg, planWeight } from "../../goal/plan";
 import { carriedLevel, fading, levelOn } from "../../goal/projection";
-import { printNumber } from "../../units/number";
+import { counted, printNumber } from "../../units/number";
 import type { Figures } from "../figures";
 import { weekdayIntake } from "../foodDay";
 import { arrivalFigure, planFigure } from "../views/today";
@@ -30,18 +30,18 @@ export function trendWorking(figures: Figures): WorkingResult {
       `slope ${p.rate(last.kgPerWeek)}, 80 % interval ± ${p.massNumber(z80 * last.kgPerWeekSd, 2)}`,
       ...(carried <= 0 || now === null ? [] : [`carried forward ${carried} ${carried === 1 ? "day" : "days"} from ${printDay(trend.last)}: ${p.mass(now.kg, 2)}, 80 % interval ${p.massNumber(now.low80, 2)} to ${p.mass(now.high80, 2)}`]),
       `scatter: scale ${p.massNumber(scale, 2)}, water ${p.massNumber(water, 2)} with ${printNumber(memory * 100, 0)} % carried to the next day, level ${p.massNumber(level, 3)} and slope ${p.massNumber(slope, 4)} ${p.units.mass} a day`,
-      `for comparison: exponentially weighted mean (α = ${ewmaAlpha}) ${p.mass(exponentialMean(weighed)!, 2)}; ${week === null ? "no weigh-in in the last seven days" : `mean of the last 7 days ${p.mass(week.kg, 2)} over ${week.days} weigh-ins`}`,
+      `for comparison: exponentially weighted mean (α = ${ewmaAlpha}) ${p.mass(exponentialMean(weighed)!, 2)}; ${week === null ? "no weigh-in in the last seven days" : `mean of the last 7 days ${p.mass(week.kg, 2)} over ${counted(week.days, "weigh-in")}`}`,
     ],
     inputs: weighed.slice(-10).reverse().map(({ day, kg }) => ({ label: printDay(day), value: p.mass(kg), date: dateOf(day) })),
     assumptions: [
-      `The last ${Math.min(10, weighed.length)} of ${weighed.length} weigh-ins are listed.`, "Only the primary (morning) weigh-ins count; missing days are missing, not guessed.",
+      `The last ${Math.min(10, weighed.length)} of ${counted(weighed.length, "weigh-in")} are listed.`, "Only the primary (morning) weigh-ins count; missing days are missing, not guessed.",
       `The slope loses half in ${printNumber(Math.log(0.5) / Math.log(damping), 0)} days when carried forward, as a change at constant intake does.`,
       "A weigh-in more than three standard deviations off loses weight, a gross error nearly all of it.",
       ...(figures.jumps.length === 0 ? [] : [`Where you marked that the weight may jump, the level is free to: ${figures.jumps.slice(-6).map(printDay).join(", ")}${figures.jumps.length > 6 ? " and earlier" : ""}.`]),
-      trend.fittedOn === 0 ? "The scatter is our prior judgement until four weeks before this month are written." : `The scatter was fitted on ${trend.fittedOn} weigh-ins before this month.`,
+      trend.fittedOn === 0 ? "The scatter is our prior judgement until four weeks before this month are written." : `The scatter was fitted on ${counted(trend.fittedOn, "weigh-in")} before this month.`,
     ],
     source: harvey,
-    sureness: `Four times in five the tissue weight lies in the interval, if the model holds. It rests on ${weighed.length} weigh-ins.`,
+    sureness: `Four times in five the tissue weight lies in the interval, if the model holds. It rests on ${counted(weighed.length, "weigh-in")}.`,
   };
 }
 
@@ -84,13 +84,13 @@ export function weekdayWorking(figures: Figures, of: "weight" | "intake"): Worki
   return {
     title: of === "weight" ? "Weekdays and weight" : "Weekdays and intake", value: `${effects.length} effects that sum to zero`,
     formula: of === "weight" ? "scale = level + water + effect of the weekday + error" : "eaten = mean of the seven weekdays + effect of the weekday + error",
-    steps: [...effects.map(({ weekday, effect, low80, high80, days: times }) => `${weekdayNames[weekday - 1]}: ${print(effect)}, 80 % interval ${print(low80)} to ${print(high80)}, over ${times} days`), `probability that chance alone would make the days differ as much: ${chance < 0.001 ? "below 0.001" : printNumber(chance, 3)}`],
+    steps: [...effects.map(({ weekday, effect, low80, high80, days: times }) => `${weekdayNames[weekday - 1]}: ${print(effect)}, 80 % interval ${print(low80)} to ${print(high80)}, over ${counted(times, "day")}`), `probability that chance alone would make the days differ as much: ${chance < 0.001 ? "below 0.001" : printNumber(chance, 3)}`],
     inputs: [{ label: "From", value: printDay(from), date: dateOf(from) }, { label: "To", value: printDay(to), date: dateOf(to) }],
     assumptions: of === "weight"
       ? ["Estimated together with the trend, given its scatter; weigh-ins more than three standard deviations off are left out.", `At most the last ${effectDays} days count, since habits change.`]
       : ["Only days whose food is marked as complete count, of the last half-year.", "Days are taken as independent of one another."],
     source: of === "weight" ? "Generalised least squares on the innovations of the filter: de Jong 1991, The Annals of Statistics 19:1073. All seven at once: Wald's test." : "Least squares; all seven at once: Wald's test.",
-    sureness: `It rests on ${days} days. Shown only when chance alone would do this in fewer than one case in twenty: seven intervals looked at singly would show something four times in five where there is nothing.`,
+    sureness: `It rests on ${counted(days, "day")}. Shown only when chance alone would do this in fewer than one case in twenty: seven intervals looked at singly would show something four times in five where there is nothing.`,
   };
 }
 
@@ -112,10 +112,10 @@ export function secondWorking(figures: Figures): WorkingResult {
   const p = figures.printer;
   return {
     title: "Second weigh-ins against the mornings", value: p.massChange(result.offset, 2), formula: "offset = mean of (second weigh-in − morning of the same day);  interval = offset ± t × s ÷ √days",
-    steps: [`s = ${p.mass(result.sd, 2)} over ${result.days} days with both`, `80 % interval ${p.massChange(result.low80, 2)} to ${p.massChange(result.high80, 2)}`],
+    steps: [`s = ${p.mass(result.sd, 2)} over ${counted(result.days, "day")} with both`, `80 % interval ${p.massChange(result.low80, 2)} to ${p.massChange(result.high80, 2)}`],
     inputs: figures.seconds.filter(({ morningKg }) => morningKg !== null).slice(-10).reverse().map(({ day, time, kg, morningKg }) => ({ label: `${printDay(day)}${time === null ? "" : `, ${time}`}`, value: `${p.massNumber(kg)} − ${p.massNumber(morningKg!)} = ${p.massChange(kg - morningKg!)}`, date: dateOf(day) })),
     assumptions: ["Second weigh-ins never enter the trend or the weeks.", "Days are taken as independent; pairs more than 8 % apart are left out as errors.", "At most the last 120 pairs count."],
-    source: "Mean of paired differences; Student's t by the series of Abramowitz & Stegun, 26.7.5.", sureness: `It rests on ${result.days} days.`,
+    source: "Mean of paired differences; Student's t by the series of Abramowitz & Stegun, 26.7.5.", sureness: `It rests on ${counted(result.days, "day")}.`,
   };
 }
 
@@ -133,12 +133,12 @@ export function planWorking(figures: Figures): WorkingResult {
     title: "Against the plan", value: `${p.massChange(figure.aboveKg, 2)} (${figure.standing})`,
     formula: "plan(day) = start + rate ÷ 7 × days since the start;  above = trend − plan",
     steps: [
-      line.by === "deadline" ? `rate = ${p.massChange(change)} ÷ ${line.days} days × 7 = ${p.rate(line.kgPerWeek)}` : `days = ${p.massNumber(Math.abs(change))} ÷ ${p.massNumber(Math.abs(line.kgPerWeek), 2)} × 7, rounded up = ${line.days}`,
+      line.by === "deadline" ? `rate = ${p.massChange(change)} ÷ ${counted(line.days, "day")} × 7 = ${p.rate(line.kgPerWeek)}` : `days = ${p.massNumber(Math.abs(change))} ÷ ${p.massNumber(Math.abs(line.kgPerWeek), 2)} × 7, rounded up = ${line.days}`,
       `plan = ${p.massNumber(line.startKg)} + (${p.rate(line.kgPerWeek)}) ÷ 7 × ${elapsed} = ${p.mass(planKg, 2)}`,
       `above = ${p.massNumber(trendKg, 2)} − ${p.massNumber(planKg, 2)} = ${p.massChange(figure.aboveKg, 2)}`,
       `band = largest of half a week's rate ${p.massNumber(Math.abs(line.kgPerWeek) / 2, 2)}, 0.5 % of body weight ${p.massNumber(trendKg * 0.005, 2)}, and the trend's half-interval = ${p.mass(figure.bandKg, 2)}`,
       figure.catchUpKgPerWeek === null ? "The deadline is not ahead." : `to land on the deadline from here: (${p.massNumber(line.targetKg)} − ${p.massNumber(trendKg, 2)}) ÷ ${line.deadline - on} × 7 = ${p.rate(figure.catchUpKgPerWeek)}`,
-      `daily balance of the plan = ${p.rate(line.kgPerWeek)} × ${kcalPerKg} kcal/kg ÷ 7 = ${p.energyChange(balanceForRate(line.kgPerWeek))}`,
+      `daily balance of the plan = ${p.rate(line.kgPerWeek)} × ${p.energyPerMass(kcalPerKg)} ÷ 7 = ${p.energyChange(balanceForRate(line.kgPerWeek))}`,
     ],
     inputs: [{ label: "Start", value: `${p.mass(line.startKg)}, ${printDay(line.startDay)}`, date: dateOf(line.startDay) }, { label: "Target", value: p.mass(line.targetKg) }, { label: "Deadline", value: printDay(line.deadline) }],
     assumptions: ["The plan is a straight line. Too far below it is flagged as clearly as too far above."],
@@ -163,10 +163,10 @@ export function arrivalWorking(figures: Figures): WorkingResult {
     steps: [
       `today: level ${p.mass(now.kg, 2)}, ${p.rate(now.kgPerWeek)}`,
       `on ${printDate(arrival.deadline)}: level ${p.massNumber(at.kg, 2)} ± ${p.mass(at.sd, 2)} (standard deviation)`,
-      `Φ(${printNumber(distance, 2)} kg ÷ ${printNumber(at.sd, 2)} kg) = Φ(${printNumber(distance / at.sd, 2)}) → ${printNumber(arrival.chance * 100, 0)} %`,
+      `Φ(${p.massNumber(distance, 2)} ${p.units.mass} ÷ ${p.massNumber(at.sd, 2)} ${p.units.mass}) = Φ(${printNumber(distance / at.sd, 2)}) → ${printNumber(arrival.chance * 100, 0)} %`,
       ...(arrival.onMorning === null ? [] : [
-        `on one morning water and scale add ${p.mass(arrival.onMorning.noise, 2)}: √(${printNumber(at.sd, 2)}² + ${printNumber(arrival.onMorning.noise, 2)}²) = ${printNumber(arrival.onMorning.sd, 2)} kg; Φ(${printNumber(distance, 2)} ÷ ${printNumber(arrival.onMorning.sd, 2)}) → ${printNumber(arrival.onMorning.chance * 100, 0)} %`,
-        `a trend of ${p.mass(arrival.onMorning.saferKg, 1)} that morning would make it four times in five: ${p.massNumber(line.targetKg)} ${line.targetKg < line.startKg ? "−" : "+"} 0.84 × ${printNumber(arrival.onMorning.noise, 2)} kg`,
+        `on one morning water and scale add ${p.mass(arrival.onMorning.noise, 2)}: √(${p.massNumber(at.sd, 2)}² + ${p.massNumber(arrival.onMorning.noise, 2)}²) = ${p.massNumber(arrival.onMorning.sd, 2)} ${p.units.mass}; Φ(${p.massNumber(distance, 2)} ÷ ${p.massNumber(arrival.onMorning.sd, 2)}) → ${printNumber(arrival.onMorning.chance * 100, 0)} %`,
+        `a trend of ${p.mass(arrival.onMorning.saferKg, 1)} that morning would make it four times in five: ${p.massNumber(line.targetKg)} ${line.targetKg < line.startKg ? "−" : "+"} 0.84 × ${p.massNumber(arrival.onMorning.noise, 2)} ${p.units.mass}`,
       ]),
       `the trend has crossed the target with a chance of ${dates.join(", ")}`,
     ],

@@ -12,7 +12,7 @@ import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
 import { useLog } from "@/ui/log/LogContext";
 import view from "@/ui/view.module.css";
-import { useSettings } from "./useSettings";
+import { useSettings } from "@/ui/log/useSettings";
 
 /** The trainee's bar, plates and usual rest, and whether warm-ups count. Plates are written `25 × 2, 20 × 4`: how many there are in all. */
 export function PlateSettings() {

@@ -1,0 +1,5 @@
+import { SettingsPage } from "@/features/settings/SettingsPage";
+
+export default function Page() {
+  return <SettingsPage />;
+}
