@@ -1,5 +1,5 @@
 import { spawnSync } from "node:child_process";
-import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { createServer } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
@@ -34,6 +34,36 @@ describe("the figures command", () => {
     expect(run("figures", join(folder, "none.json"))).toMatchObject({ status: 1, stdout: "", stderr: expect.stringContaining("cannot be read") as string });
     expect(run("figures", bad, "--on", "tomorrow")).toMatchObject({ status: 1, stdout: "" });
     expect(run("figures")).toMatchObject({ status: 1, stderr: expect.stringContaining("usage") as string });
+  });
+});
+
+describe("the reading command", () => {
+  interface Line { line: string; as: string; day: string; weighIns: { kg: number }[]; sessions: { exercises: { exerciseId: string; name: string; sets: { reps: number; kg: number | null }[] }[] }[]; question: string; unread: string[] }
+  const lines = (text: string) => text.trim().split("\n").map((line) => JSON.parse(line) as Line);
+  const notes = "72.4\n\nyesterday: back squat 3x5 100 kg rpe 8\nlog pull 3x5 80 kg\n5x105 kg deadlift\n2026-11-20\nweight 72,9\nrow 2000 m 7:32\n";
+  it("reads a text a line at a time, and says of each whether it is written, asked or refused", () => {
+    const { status, stdout } = run("read", file("notes.txt", notes), "--on", "2026-11-27");
+    const read = lines(stdout);
+    expect([status, read.map(({ line }) => line)]).toEqual([0, notes.trimEnd().split("\n")]);
+    expect(read.map(({ as, day }) => `${as} ${day}`)).toEqual(["written 2026-11-27", "refused 2026-11-27", "written 2026-11-26", "asked 2026-11-27", "asked 2026-11-27", expect.stringContaining("2026-11-20"), "written 2026-11-20", "written 2026-11-20"]);
+    expect(read[2]!.sessions[0]!.exercises).toMatchObject([{ exerciseId: "back-squat", name: "Back squat", sets: Array(3).fill({ reps: 5, kg: 100, rpe: 8, failed: false, warmUp: false, percent: null, seconds: null, metres: null }) }]);
+    expect([read[3]!.question, read[4]!.question]).toEqual([expect.stringContaining("\"Log pull\" is not in your library"), expect.stringContaining("?")]);
+    for (const { as, unread } of read) if (as === "written") expect(unread).toEqual([]);
+  });
+  it("writes what was read as an archive that the figures are computed from, and tells what was not", () => {
+    const out = join(folder, "written.json");
+    const { status, stderr } = run("read", file("notes.txt", notes), "--on", "2026-11-27", "--units", "lb", "--write", out);
+    expect([status, stderr]).toEqual([0, expect.stringMatching(/Not read:[^]*log pull 3x5 80 kg/)]);
+    const figures = JSON.parse(run("figures", out, "--on", "2026-11-27").stdout) as { people: { lifts: { exerciseId: string; latest: { kg: number } | null }[]; weight: { weighIns?: unknown } }[] };
+    expect(figures.people[0]!.lifts.map(({ exerciseId }) => exerciseId)).toEqual(["back-squat"]);
+    // In a log of pounds a weight alone is one of pounds: 72.4 lb.
+    const log = JSON.parse(readFileSync(out, "utf8")) as { weighIns: { kg: number; date: string }[] };
+    expect(log.weighIns.map(({ kg, date }) => [date, kg])).toEqual(expect.arrayContaining([["2026-11-27", expect.closeTo(72.4 * 0.45359237, 6)]]));
+  });
+  it("reads with the exercises of an archive, and refuses what it does not know", () => {
+    const archive = file("own.json", JSON.stringify({ format: "oat-column", version: 1, people: [{ id: "p", name: "A" }], exercises: [{ id: "sled", name: "Sled push", measure: "load-reps", aliases: ["prowler"] }] }));
+    expect(lines(run("read", file("one.txt", "prowler 3x5 80 kg"), "--archive", archive).stdout)[0]).toMatchObject({ as: "written", sessions: [{ exercises: [{ exerciseId: "sled" }] }] });
+    for (const args of [[], [join(folder, "none.txt")], [file("one.txt", "72"), "--on", "tomorrow"], [file("one.txt", "72"), "--units", "stone"], [file("one.txt", "72"), "--archive", archive, "--person", "B"]]) expect([args, run("read", ...args)]).toMatchObject([args, { status: 1, stdout: "" }]);
   });
 });
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import type { Session } from "../log/records";
 import { adherence } from "./adherence";
-import { repeated, withDropPart, withExercise, withMoreSets, withoutOpenSet, withRamp, withSkipped, withSwapped } from "./change";
+import { repeated, withDropPart, withExercise, withJoined, withMoreSets, withMoved, withoutIdleSets, withoutOpenSet, withRamp, withSkipped, withSwapped } from "./change";
 import { nextStep } from "./order";
 import { confirmed } from "./perform";
 import { withPlan, type PlannedRow } from "./plan";
@@ -47,6 +47,26 @@ describe("a session changed while it is trained", () => {
     expect(adherence([done], 30_000)).toMatchObject({ planned: 0, extra: 1 });
     // Begun and left empty, it is nothing.
     expect(adherence([{ ...session, status: "planned", items: [] }], 30_000)).toMatchObject({ planned: 0, missed: 0, extra: 0 });
+  });
+  it("an exercise moves by one place, and not over the ends", () => {
+    expect(withMoved(session, "b", -1).items!.map(({ id }) => id)).toEqual(["b", "a"]);
+    expect([withMoved(session, "a", -1), withMoved(session, "b", 1), withMoved(session, "nothing", 1)]).toEqual([session, session, session]);
+  });
+  it("is joined to the one behind it and parted again, and others' supersets stay", () => {
+    const three: Session = { ...session, items: [...session.items!, { id: "c", exerciseId: "row", sets: [] }, { id: "d", exerciseId: "curl", sets: [] }].map(({ superset: _superset, ...item }) => item) };
+    const letters = ({ items }: Session) => items!.map(({ superset }) => superset ?? "").join(",");
+    const [pair, apart] = [withJoined(three, "a"), withJoined(withJoined(three, "a"), "c")];
+    expect([letters(pair), letters(apart)]).toEqual(["A,A,,", "A,A,B,B"]);
+    const all = withJoined(apart, "b");
+    expect(new Set(letters(all).split(","))).toEqual(new Set(["A"]));
+    const cut = withJoined(all, "b").items!;
+    expect([cut[0]!.superset === cut[1]!.superset, cut[2]!.superset === cut[3]!.superset, cut[1]!.superset === cut[2]!.superset]).toEqual([true, true, false]);
+    expect(letters(withJoined(three, "d"))).toBe(",,,");
+  });
+  it("sets of which nothing was asked go when training ends; planned ones stay as missed", () => {
+    const free = withMoreSets(withExercise(session, "row", newId), "b", newId);
+    expect(ids(withoutIdleSets(free))).toEqual(["squat: a1! a2", "press: b1 new"]);
+    expect(withoutIdleSets(session).items).toEqual(session.items);
   });
   it("the same again plans what was done, warm-ups and supersets with it", () => {
     expect(repeated(session)).toEqual([{ id: "a", exerciseId: "squat", superset: "A", sets: [{ id: "a1", restSeconds: 120, planned: { reps: 5, kg: 100 } }] }]);

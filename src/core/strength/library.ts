@@ -12,7 +12,7 @@ export interface LibraryFilter { text: string; muscle: string | null; equipment:
 
 /**
  * Exercises that every typed word fits (the beginning of a word of a name, the group, equipment or a muscle). The one that is called so comes
- * first, then those the trainee does, then those whose name begins so; of as good ones compound lifts, then what is done oftener, then by name.
+ * first, then those the trainee does, then those whose name begins so; of as good ones compound lifts, then what is done oftener, then the plainer name.
  */
 export function findExercises(exercises: readonly Exercise[], { text, muscle, equipment, group }: LibraryFilter, practiceOf: (id: string) => Practice): Exercise[] {
   const typed = folded(text).trim();
@@ -36,7 +36,8 @@ export function findExercises(exercises: readonly Exercise[], { text, muscle, eq
   return ranked.sort((a, b) => {
     const at = a.order.findIndex((one, index) => one !== b.order[index]);
     if (at >= 0) return a.order[at]! - b.order[at]!;
-    return (typed === "" ? before(b.lastDone, a.lastDone) : b.sessions - a.sessions) || before(a.exercise.name.toLowerCase(), b.exercise.name.toLowerCase());
+    const words = (name: string) => (typed === "" ? 0 : name.split(/[\s-]+/).length);
+    return (typed === "" ? before(b.lastDone, a.lastDone) : b.sessions - a.sessions) || words(a.exercise.name) - words(b.exercise.name) || before(a.exercise.name.toLowerCase(), b.exercise.name.toLowerCase());
   }).map(({ exercise }) => exercise);
 }
 

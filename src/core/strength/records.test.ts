@@ -272,13 +272,20 @@ describe("the library", () => {
   it("is searched by the beginnings of words, names first, those done lately before others, and narrowed", () => {
     const find = (text: string, more: object = {}) => findExercises(starterExercises, { text, muscle: null, equipment: null, group: null, ...more }, (id) => (id === "front-squat" ? { lastDone: "2026-06-01", sessions: 3 } : { lastDone: null, sessions: 0 })).map(({ name }) => name);
     expect(find("squ")[0]).toBe("Front squat");
-    expect(find("rom dea")).toEqual(["Dumbbell Romanian deadlift", "One-leg Romanian deadlift", "Romanian deadlift"]);
+    expect(find("rom dea")).toEqual(["Romanian deadlift", "Dumbbell Romanian deadlift", "One-leg Romanian deadlift"]);
     expect(find("pull-up").slice(0, 2)).toEqual(["Pull-up", "Assisted pull-up"]);
     expect(find("kettlebell")).toContain("Get-up");
     expect(find("", { muscle: "calves" }).slice(0, 3)).toEqual(["Calf raise", "One-leg calf raise", "Seated calf raise"]);
     expect(find("", { muscle: "calves" })).toContain("Box jump");
     expect(find("", { equipment: "trap bar" })).toEqual(["Trap-bar deadlift"]);
     expect(find("zzz")).toEqual([]);
+  });
+  it("puts what is called so first, then what this trainee does, then what begins so: Enter takes no other lift", () => {
+    const find = (text: string, practised: string[] = []) => findExercises(starterExercises, { text, muscle: null, equipment: null, group: null }, (id) => (practised.includes(id) ? { lastDone: "2026-06-01", sessions: 3 } : { lastDone: null, sessions: 0 })).map(({ name }) => name)[0];
+    expect([find("dead"), find("chin"), find("plank"), find("rdl"), find("ohp"), find("bench"), find("squat")]).toEqual(["Deadlift", "Chin-up", "Plank", "Romanian deadlift", "Overhead press", "Bench press", expect.stringMatching(/squat/i)]);
+    expect([find("dead", ["dead-bug"]), find("deadlift", ["dead-bug", "romanian-deadlift"])]).toEqual(["Dead bug", "Deadlift"]);
+    // Every exercise is found first by its own name, whatever else the trainee does.
+    for (const { name } of starterExercises) expect([name, find(name, starterExercises.map(({ id }) => id))]).toEqual([name, name]);
   });
   it("two that are the same become one that knows what either knew", () => {
     const merged = mergedExercise({ id: "a", name: "Squat", direct: [], maximumFrom: { exerciseId: "b", ratio: 0.9 } }, { id: "b", name: "Back squat", group: "squat", direct: ["quadriceps"], cues: "knees out" });

@@ -18,7 +18,7 @@ export class Printer {
   /** `71.9`, for a column that names its unit. */
   massNumber(kg: number, decimals = 1): string { return printMass(kg, this.units.mass, decimals); }
   /** `−0.42 kg a week` */
-  rate(kgPerWeek: number): string { return `${printSigned(fromKg(kgPerWeek, this.units.mass), 2)} ${this.units.mass} a week`; }
+  rate(kgPerWeek: number, decimals = 2): string { return `${printSigned(fromKg(kgPerWeek, this.units.mass), decimals)} ${this.units.mass} a week`; }
   /** `+0.3 kg` */
   massChange(kg: number, decimals = 1): string { return `${printSigned(fromKg(kg, this.units.mass), decimals)} ${this.units.mass}`; }
   /** `72.5 kg` as a load, without idle zeros. */

@@ -1,9 +1,9 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { fromKcal, toKcal } from "./energy";
-import { printDistance } from "./length";
+import { parseHeight, printDistance } from "./length";
 import { fromKg, parseMass, printLoad, printMass, toKg } from "./mass";
-import { parseDecimal, printNumber, printSigned } from "./number";
+import { counted, parseDecimal, printNumber, printSigned } from "./number";
 import { parseDuration, printDuration } from "./time";
 
 describe("numbers", () => {
@@ -13,11 +13,27 @@ describe("numbers", () => {
     expect(parseDecimal("-3")).toBe(-3);
     for (const text of ["", "abc", "1.2.3", "1e400", "NaN", "--1", "1 2", "0x10"]) expect(parseDecimal(text)).toBeNull();
   });
+  it("takes a typed minus with a blank behind it", () => {
+    expect([parseDecimal("− 0.5"), parseDecimal("- 0,5"), parseDecimal("–0.5"), parseDecimal("+ 2")]).toEqual([-0.5, -0.5, -0.5, 2]);
+    expect(parseDecimal("5 - 3")).toBeNull();
+  });
+  it("counts one and many", () => {
+    expect([counted(1, "day"), counted(0, "day"), counted(2290, "day"), counted(1, "entry", "entries"), counted(3, "entry", "entries"), counted(1.5, "week")]).toEqual(["1 day", "0 days", "2,290 days", "1 entry", "3 entries", "1.5 weeks"]);
+  });
   it("prints no negative zero and groups thousands", () => {
     expect(printNumber(-0.04, 1)).toBe("0.0");
     expect(printNumber(-1234.56, 1)).toBe("−1,234.6");
     expect(printSigned(0.44, 1)).toBe("+0.4");
     expect(printSigned(0.04, 1)).toBe("0.0");
+  });
+});
+
+describe("a height", () => {
+  it.each([["179", 179], ["179 cm", 179], ["1.79 m", 179], ["1,79m", 179], ["5'11\"", 180.34], ["5’ 11”", 180.34], ["5 ft 11", 180.34], ["5ft 11in", 180.34], ["6'", 182.88], ["5'10.5\"", 179.07], ["71 in", 180.34], ["71\"", 180.34]])("%s", (text, cm) => {
+    expect(parseHeight(text)).toBeCloseTo(cm, 6);
+  });
+  it("that may be inches as well as centimetres is asked, and none is refused", () => {
+    for (const text of ["71", "5.11", "1.79", "5'13\"", "500", "", "tall", "20 cm", "9'0"]) expect([text, parseHeight(text)]).toEqual([text, text === "9'0" ? 274.32 : null]);
   });
 });
 
