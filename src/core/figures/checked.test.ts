@@ -91,7 +91,7 @@ describe("weights", () => {
 describe("a goal that does not say what it is of", () => {
   it("is of the weight, as files from elsewhere mean it", () => {
     const weighIns = Array.from({ length: 20 }, (_, day): [RecordKind, Record<string, unknown>] => ["weighIns", { date: `2026-01-${String(day + 1).padStart(2, "0")}`, kg: 80 - day * 0.1, primary: true }]);
-    const goal = { startDate: "2026-01-01", startKg: 80, targetKg: 75, deadline: "2026-04-01" };
+    const goal = { startDate: "2026-01-01", startKg: 80, targetKg: 75, by: { date: "2026-04-01" } };
     const [bare, said] = [goal, { ...goal, of: "weight" }].map((one) => of(logOf(...weighIns, ["goals", { id: "g", ...one }]), "2026-01-20"));
     expect(bare!.goal).toEqual(said!.goal);
     expect(bare!.goal).toMatchObject({ arrived: false, projected: expect.anything() as unknown });
