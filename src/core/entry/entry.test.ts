@@ -74,7 +74,7 @@ describe("sets", () => {
   });
   it("show what they come to", () => {
     const { fields } = read("front squat 3x6 72.5 kg rpe 8");
-    expect(fields.map(({ text }) => text)).toEqual(["Front squat", "3 × 6 at 72.5 kg", "RPE 8", "18 lifts, 1,305 kg", expect.stringMatching(/^9\d\.\d kg$/) as string]);
+    expect(fields.map(({ text }) => text)).toEqual(["Front squat", "3 × 6 at 72.5 kg, RPE 8", "18 lifts, 1,305 kg", expect.stringMatching(/^9\d\.\d kg$/) as string]);
   });
   it("ask instead of guessing", () => {
     const squat = read("squat 3x6 90 kg");

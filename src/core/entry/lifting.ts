@@ -67,7 +67,7 @@ export function readLifting(line: Line, segments: readonly Segment[]): Reading {
     fields: read.flatMap(({ segment, sets, said, note, superset, tempo }, index) => [
       { label: "exercise", text: segment.exercise.name }, ...(superset ? [{ label: "superset", text: superset }] : []),
       ...(sets.length > 0 ? [{ label: "sets", text: described[index]!.text || "warm-up only" }] : []),
-      ...warmUpField(sets, segment.exercise, line), ...effortField(said), ...shareField(said), ...restField(sets, line), ...(tempo ? [{ label: "tempo", text: tempo }] : []), ...(note ? [{ label: "note", text: note }] : []), ...figuresOf(segment.exercise, sets, line),
+      ...warmUpField(sets, segment.exercise, line), ...shareField(said), ...restField(sets, line), ...(tempo ? [{ label: "tempo", text: tempo }] : []), ...(note ? [{ label: "note", text: note }] : []), ...figuresOf(segment.exercise, sets, line),
     ]),
     problems: distinct, choices: choices.slice(0, 6), caution: cautions.length > 0 ? [...new Set(cautions)].join(" ") : null,
     change: distinct.length > 0 || choices.length > 0 ? null : [...added.map((exercise) => put("exercises", exercise)), put("sessions", session, held)],
@@ -147,11 +147,6 @@ function warmUpField(sets: readonly Performed[], exercise: Exercise, { context }
 function restField(sets: readonly Performed[], { context }: Line): Reading["fields"] {
   const rest = sets.find(({ restSeconds }) => restSeconds !== undefined)?.restSeconds;
   return rest === undefined ? [] : [{ label: "rest", text: context.printer.duration(rest) }];
-}
-
-function effortField(sets: readonly WrittenDown[]): Reading["fields"] {
-  const efforts = sets.flatMap(({ rpe }) => (rpe === null ? [] : [printNumber(rpe, rpe % 1 === 0 ? 0 : 1)]));
-  return efforts.length === 0 ? [] : [{ label: "effort", text: `RPE ${(new Set(efforts).size === 1 ? efforts.slice(0, 1) : efforts).join(", ")}` }];
 }
 
 function shareField(sets: readonly WrittenDown[]): Reading["fields"] {

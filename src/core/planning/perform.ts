@@ -59,6 +59,14 @@ export function asPlanned(set: TrainingSet, workedKg?: number): Done {
   return Object.fromEntries(Object.entries({ reps, kg, rpe, seconds, metres }).filter(([, value]) => value != null)) as Done;
 }
 
+/** Whether a set was done just as planned; an effort that was not said does not part them. */
+export function isAsPlanned(set: TrainingSet, workedKg?: number): boolean {
+  const { done } = set;
+  if (done == null || !hasPlan(set) || done.failed || (done.parts ?? []).length > 0) return false;
+  const planned = asPlanned(set, workedKg);
+  return (["reps", "kg", "seconds", "metres"] as const).every((key) => (planned[key] ?? null) === (done[key] ?? null)) && (done.rpe == null || done.rpe === planned.rpe);
+}
+
 /**
  * The session with every open set, and the planned distance, done as planned; an exercise that was left out stays so. Sets whose load or
  * repetitions are not known stay open.

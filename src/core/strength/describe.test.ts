@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import type { Exercise, TrainingSet } from "../log/records";
 import { metricUnits, Printer } from "../units/printer";
-import { describeSets } from "./describe";
+import { describeSets, describeWarmUps } from "./describe";
 
 const kilograms = new Printer(metricUnits);
 const pounds = new Printer({ ...metricUnits, mass: "lb" });
@@ -22,9 +22,19 @@ describe("sets in words", () => {
     expect(describeSets(done({ seconds: 40 }, { seconds: 40 }), "done", { ...squat, measure: "duration" }, kilograms)).toBe("2 × 40 s");
     expect(describeSets(done({ metres: 400 }), "done", { ...squat, measure: "distance" }, kilograms)).toBe("1 × 0.40 km");
   });
+  it("have their efforts with them, and a share the load it comes to", () => {
+    expect(describeSets(done({ reps: 5, kg: 100, rpe: 8 }, { reps: 5, kg: 100, rpe: 8 }), "done", squat, kilograms)).toBe("2 × 5 at 100 kg, RPE 8");
+    expect(describeSets(done({ reps: 5, kg: 100, rpe: 7 }, { reps: 5, kg: 100 }, { reps: 4, kg: 100, rpe: 9.5 }), "done", squat, kilograms)).toBe("5, 5, 4 at 100 kg, RPE 7, –, 9.5");
+    const planned: TrainingSet[] = ["a", "b"].map((id) => ({ id, planned: { reps: 5, percent: 0.8 } }));
+    expect(describeSets(planned, "planned", squat, kilograms, { a: 104, b: 104 })).toBe("2 × 5 at 80 % (104 kg)");
+    expect(describeSets(planned, "planned", squat, kilograms)).toBe("2 × 5 at 80 %");
+    expect(describeSets([{ id: "a", planned: { reps: 6, rpe: 8 } }], "planned", squat, kilograms)).toBe("1 × 6 at RPE 8");
+  });
   it("leave warm-ups and the other side out", () => {
     const sets: TrainingSet[] = [{ id: "w", warmUp: true, done: { reps: 5, kg: 40 } }, { id: "a", planned: { reps: 5, kg: 100 } }];
     expect(describeSets(sets, "done", squat, kilograms)).toBe("");
     expect(describeSets(sets, "planned", squat, kilograms)).toBe("1 × 5 at 100 kg");
+    expect(describeWarmUps(sets, "done", squat, kilograms)).toBe("1 × 5 at 40 kg");
+    expect(describeWarmUps(sets.slice(1), "done", squat, kilograms)).toBe("");
   });
 });

@@ -1,25 +1,39 @@
-import type { Exercise, TrainingSet } from "../log/records";
+import type { Exercise, Item, TrainingSet } from "../log/records";
 import { hasPlan } from "../planning/perform";
 import type { Printer } from "../units/printer";
 
 type Measured = { reps?: number | null; kg?: number | null; seconds?: number | null; metres?: number | null; percent?: number | null; rpe?: number | null; asManyAsPossible?: boolean | null; failed?: boolean | null; parts?: readonly { reps?: number | null; kg?: number | null }[] | null };
 
 /**
- * Sets as a lifter writes them: `3 × 6 at 72.5 kg`, `8, 8, 8, 7 at 52.5 kg`, `3 × 40 s`. Sets of one load stand together; warm-ups
- * are left out. A planned effort stands with its load. Empty text when none of the sets has that side.
+ * Sets as a lifter writes them: `3 × 6 at 72.5 kg, RPE 8`, `8, 8, 8, 7 at 52.5 kg`, `3 × 40 s`. Sets of one load stand together, with the
+ * effort of each where they differ (`RPE 7, 8, –`); warm-ups are left out. Empty text when none of the sets has that side.
  * @param side what was planned, or what was done
+ * @param worked the loads, by the sets' ids, that planned percentages and efforts come to on the day; a percentage is followed by its own
  */
-export function describeSets(sets: readonly TrainingSet[], side: "planned" | "done", exercise: Exercise | undefined, printer: Printer): string {
-  const runs: { load: string; counts: string[] }[] = [];
+export function describeSets(sets: readonly TrainingSet[], side: "planned" | "done", exercise: Exercise | undefined, printer: Printer, worked: Readonly<Record<string, number>> = {}): string {
+  const runs: { load: string; counts: string[]; efforts: string[] }[] = [];
   for (const set of sets) {
     const measured = set[side];
     if (!measured || set.warmUp || (side === "planned" && !hasPlan(set))) continue;
-    const load = [loadText(measured, exercise, printer), side === "planned" && measured.rpe != null ? `RPE ${measured.rpe}` : ""].filter(Boolean).join(", ");
+    const load = loadText(measured, exercise, printer, worked[set.id]);
+    const [count, effort] = [countText(measured, printer), measured.rpe == null ? "–" : String(measured.rpe)];
     const last = runs.at(-1);
-    if (last?.load === load) last.counts.push(countText(measured, printer));
-    else runs.push({ load, counts: [countText(measured, printer)] });
+    if (last?.load === load) { last.counts.push(count); last.efforts.push(effort); } else runs.push({ load, counts: [count], efforts: [effort] });
   }
-  return runs.map(({ load, counts }) => [new Set(counts).size === 1 ? `${counts.length} × ${counts[0]}` : counts.join(", "), load].filter(Boolean).join(" at ")).join("; ");
+  return runs.map(({ load, counts, efforts }) => {
+    const effort = efforts.every((one) => one === "–") ? "" : `RPE ${new Set(efforts).size === 1 ? efforts[0]! : efforts.join(", ")}`;
+    return [new Set(counts).size === 1 ? `${counts.length} × ${counts[0]}` : counts.join(", "), [load, effort].filter(Boolean).join(", ")].filter(Boolean).join(" at ");
+  }).join("; ");
+}
+
+/** The warm-ups of an exercise in the same words; empty when there are none of that side. */
+export function describeWarmUps(sets: readonly TrainingSet[], side: "planned" | "done", exercise: Exercise | undefined, printer: Printer): string {
+  return describeSets(sets.filter(({ warmUp }) => warmUp).map((set) => ({ ...set, warmUp: false })), side, exercise, printer);
+}
+
+/** The mark that the exercises of a superset share; null outside one. */
+export function supersetOf(item: Pick<Item, "superset"> | undefined): string | null {
+  return item?.superset == null ? null : String(item.superset);
 }
 
 function countText({ reps, seconds, metres, parts, asManyAsPossible, failed }: Measured, printer: Printer): string {
@@ -30,8 +44,8 @@ function countText({ reps, seconds, metres, parts, asManyAsPossible, failed }: M
   return metres != null ? printer.distance(metres) : "1";
 }
 
-function loadText({ kg, parts, percent }: Measured, exercise: Exercise | undefined, printer: Printer): string {
-  if (kg == null) return percent == null ? "" : printer.percent(percent);
+function loadText({ kg, parts, percent }: Measured, exercise: Exercise | undefined, printer: Printer, workedKg: number | undefined): string {
+  if (kg == null) return percent == null ? "" : `${printer.percent(percent)}${workedKg === undefined ? "" : ` (${printer.load(workedKg)})`}`;
   const loads = [kg, ...((parts ?? []).some((part) => part.kg != null && part.kg !== kg) ? parts!.map((part) => part.kg ?? kg) : [])];
   if (loads.every((one) => one === 0) && exercise?.measure !== "load-reps") return "";
   const sign = exercise?.measure === "bodyweight-reps" ? "+" : exercise?.measure === "assisted-reps" ? "−" : "";

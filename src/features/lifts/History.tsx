@@ -29,7 +29,7 @@ export function History({ lift: { times, timesInAll, added }, more }: { lift: Li
           {times.map((time) => (
             <tr key={time.sessionId} className={time.isBest ? styles.best : undefined}>
               <td style={{ whiteSpace: "nowrap" }}><Link href="/" onClick={() => chooseDay(time.date)} style={{ fontWeight: 400 }}>{shortDate(time.date)}</Link></td>
-              <td>{time.text || "warm-up"}{time.isBest ? <span className="done small"> best</span> : ""}{time.note && <div className="quiet small">{time.note}</div>}</td>
+              <td>{time.text || "warm-up"}{time.isBest ? <span className="done small"> best</span> : ""}{time.superset !== null && <span className="quiet small"> superset {time.superset}</span>}{time.warmUps && <div className="quiet small">warm-up {time.warmUps}</div>}{time.note && <div className="quiet small">{time.note}</div>}</td>
               <td className="num">{time.e1rmKg === null ? "" : `${added && time.e1rmKg >= 0 ? "+" : ""}${printer.massNumber(time.e1rmKg)}`}</td><td className="num">{printer.volumeLoad(time.volumeLoadKg)}</td>
               <td className="num"><input type="checkbox" aria-label={`Hold ${fullDate(time.date)} against another`} checked={picked.includes(time.sessionId)} onChange={() => toggle(time.sessionId)} /></td>
             </tr>

@@ -7,6 +7,7 @@ import type { TrainingView } from "@/core/figures/views/training";
 import type { Session } from "@/core/log/records";
 import { withMoreSets, withoutIdleSets } from "@/core/planning/change";
 import { hasPlan } from "@/core/planning/perform";
+import { describeSets } from "@/core/strength/describe";
 import { parseDecimal } from "@/core/units/number";
 import { shortDate } from "@/ui/dates";
 import { usePrinter } from "@/ui/usePrinter";
@@ -65,6 +66,11 @@ export function Finish({ view, startedAt, save, leave, addExercise, goOn }: { vi
     <div className={styles.what}>
       <h1>{title}</h1>
       <p className="quiet" style={{ paddingBottom: 10 }}>{done} {done === 1 ? "set" : "sets"} done, {open === 0 ? "none" : open} open.{goOn && <> <button type="button" className="link" onClick={goOn}>Go on</button></>}</p>
+      <ul className={styles.doneSets} aria-label="What was done">
+        {items.filter(({ sets }) => sets.some((set) => set.done)).map((item) => (
+          <li key={item.id}><strong>{item.exercise.name}</strong> {describeSets(item.sets, "done", item.exercise, printer)}{item.superset && <span className="quiet small"> superset</span>}{item.note && <span className="quiet small"> {item.note}</span>}</li>
+        ))}
+      </ul>
       {beaten.length > 0 && <ul className={styles.records}>{beaten.map((one) => <li key={`${one.exerciseId} ${one.what} ${one.what === "reps" ? one.reps : ""}`}>{recordText(one, printer)}</li>)}</ul>}
       <fieldset className={`${styles.effort} ${styles.row}`}><legend>effort of the whole session, 0 to 10</legend>{efforts.map((one) => <button key={one} type="button" aria-pressed={effort === one} onClick={() => change({ effort: effort === one ? null : one })}>{one}</button>)}</fieldset>
       <fieldset className={`${styles.effort} ${styles.row}`}><legend>how it felt, 1 poor to 5 good</legend>{[1, 2, 3, 4, 5].map((one) => <button key={one} type="button" aria-pressed={feel === one} onClick={() => change({ feel: feel === one ? null : one })}>{one}</button>)}</fieldset>

@@ -29,7 +29,7 @@ export function Overview({ view, onClose, choose, save }: { view: TrainingView; 
             ? <p className="quiet">Left out{item.skipped ? `: ${item.skipped}` : ""}. <button type="button" className="link" onClick={() => void save({ ...session, items: session.items!.map((one) => { const { skipped: _skipped, ...kept } = one; return one.id === item.id ? kept : one; }) }, `${item.exercise.name} again`)}>Take it up again</button></p>
             : item.sets.map((set, index) => (
               <p key={set.id} style={{ display: "flex", justifyContent: "space-between", gap: 12 }}>
-                <span className={set.done ? "done" : "planned"}>{set.warmUp ? "warm-up" : `set ${index + 1}`}: {set.done ? printSet(set.done, item.exercise, printer) : "open"}{set.done?.rpe != null ? `, RPE ${set.done.rpe}` : ""}</span>
+                <span className={set.done ? "done" : "planned"}>{set.warmUp ? "warm-up" : `set ${index + 1}`}: {set.done ? printSet(set.done, item.exercise, printer) : "open"}</span>
                 {set.done
                   ? <button type="button" className="link" aria-label={`Open set ${index + 1} of ${item.exercise.name} again`} onClick={() => void save(withSet(session, item.id, set.id, (one) => performedAs({ ...one, planned: one.planned ?? {} }, null)), `${item.exercise.name}, set open again`)}>Open again</button>
                   : <button type="button" className="link" aria-label={`Go to set ${index + 1} of ${item.exercise.name}`} onClick={() => choose(item.id, set.id)}>Go to it</button>}

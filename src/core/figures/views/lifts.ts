@@ -2,7 +2,7 @@ import { dateOf, mustDay, type Day } from "../../calendar/day";
 import { printDay } from "../../calendar/print";
 import type { Exercise, Maximum, Session } from "../../log/records";
 import { estimateMaximum, factorOf, formulaNames, formulas, type FormulaChoice } from "../../strength/e1rm";
-import { describeSets } from "../../strength/describe";
+import { describeSets, describeWarmUps, supersetOf } from "../../strength/describe";
 import { loadForEffort, type Suggestion } from "../../strength/suggest";
 import { dayOf, daysIn, sessionsOfDay } from "../../strength/liftRun";
 import { daysBack, hasMaximum, maximaOf, type LiftMaximum } from "../../strength/maximum";
@@ -36,7 +36,7 @@ export interface LiftRow {
 export interface Interval { low80: number; high80: number }
 
 /** One time a lift was done. */
-export interface LiftTime { sessionId: string; date: string; title: string; text: string; note: string | null; e1rmKg: number | null; volumeLoadKg: number; numberOfLifts: number; isBest: boolean }
+export interface LiftTime { sessionId: string; date: string; title: string; text: string; warmUps: string; superset: string | null; note: string | null; e1rmKg: number | null; volumeLoadKg: number; numberOfLifts: number; isBest: boolean }
 
 /** The highest estimate of a day on which a lift was done, with its 80 % interval. */
 export interface LiftPoint extends Interval { date: string; e1rmKg: number; kg: number; reps: number; rpe: number | null; record: boolean }
@@ -199,7 +199,8 @@ function timeOf(figures: Figures, exercise: Exercise, session: Session, best: Li
   const run = figures.liftsDone([mustDay(session.date)], () => [session]).get(exercise.id);
   const part = run && figures.withMaximum(run);
   return {
-    sessionId: session.id, date: session.date, title: session.title || session.kind, text: describeSets(setsIn(session, exercise.id), "done", exercise, figures.printer),
+    sessionId: session.id, date: session.date, title: session.title || session.kind, text: describeSets(setsIn(session, exercise.id), "done", exercise, figures.printer), warmUps: describeWarmUps(setsIn(session, exercise.id), "done", exercise, figures.printer),
+    superset: supersetOf((session.items ?? []).find((item) => item.exerciseId === exercise.id)),
     note: [...(session.items ?? []).filter((item) => item.exerciseId === exercise.id).map(({ note }) => note), session.note].filter(Boolean).join("; ") || null,
     e1rmKg: part && hasMaximum(part, 0) ? part.e1rmKg[0]! : null, volumeLoadKg, numberOfLifts, isBest: best?.set.sessionId === session.id,
   };

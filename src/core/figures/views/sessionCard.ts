@@ -2,7 +2,8 @@ import { dateOf, mustDay } from "../../calendar/day";
 import { pacePerKm, type Covered } from "../../endurance/distance";
 import type { Exercise, Session, TrainingSet } from "../../log/records";
 import { standing } from "../../planning/adherence";
-import { describeSets } from "../../strength/describe";
+import { isAsPlanned } from "../../planning/perform";
+import { describeSets, describeWarmUps, supersetOf } from "../../strength/describe";
 import { dayOf, lastWorking } from "../../strength/liftRun";
 import { daysBack } from "../../strength/maximum";
 import { workOf } from "../../strength/volume";
@@ -21,6 +22,11 @@ export interface CardItem {
   name: string;
   planned: string;
   done: string;
+  /** All its working sets were done just as planned. */
+  asPlanned: boolean;
+  /** The warm-ups, as done, or as planned while none is; empty without any. */
+  warmUps: string;
+  superset: string | null;
   /** What was done the last time before this session. */
   last: LastTime | null;
   sets: TrainingSet[];
@@ -54,10 +60,13 @@ export function sessionCard(figures: Figures, session: Session): SessionCard {
     session, status: standing(session, figures.on), title: session.title || capitalised(session.kind),
     items: (session.items ?? []).map((item) => {
       const exercise = figures.exercises.get(item.exerciseId);
+      const worked = exercise ? workedLoads(figures, exercise, item.sets, session.date) : {};
       return {
-        id: item.id, exerciseId: item.exerciseId, exercise: exercise ?? null, name: exercise?.name ?? item.exerciseId, planned: describeSets(item.sets, "planned", exercise, printer), done: describeSets(item.sets, "done", exercise, printer),
+        id: item.id, exerciseId: item.exerciseId, exercise: exercise ?? null, name: exercise?.name ?? item.exerciseId, planned: describeSets(item.sets, "planned", exercise, printer, worked), done: describeSets(item.sets, "done", exercise, printer),
+        asPlanned: item.sets.every((set) => set.warmUp || isAsPlanned(set, worked[set.id])), superset: supersetOf(item),
+        warmUps: describeWarmUps(item.sets, item.sets.some(({ warmUp, done }) => warmUp && done) ? "done" : "planned", exercise, printer),
         last: lastTime(figures, session, item.exerciseId, printer), sets: item.sets, note: item.note ?? null,
-        worked: exercise ? workedLoads(figures, exercise, item.sets, session.date) : {}, skipped: item.skipped ?? null,
+        worked, skipped: item.skipped ?? null,
       };
     }),
     planned, done, secondsPerKm: done && pacePerKm([done]), plannedSecondsPerKm: planned && pacePerKm([planned]), volumeLoadKg, numberOfLifts,

@@ -71,7 +71,7 @@ export function trainingView(figures: Figures, date: string, sessionId: string):
     const stepKg = lifting(figures).step(exercise);
     const barKg = barOf(exercise, figures.settings, unit);
     return [{
-      id: item.id, exercise, sets: item.sets, note: item.note ?? null, tempo: item.tempo ?? null, skipped: item.skipped ?? null, superset: item.superset != null, planned: describeSets(item.sets, "planned", exercise, printer),
+      id: item.id, exercise, sets: item.sets, note: item.note ?? null, tempo: item.tempo ?? null, skipped: item.skipped ?? null, superset: item.superset != null, planned: describeSets(item.sets, "planned", exercise, printer, Object.fromEntries(item.sets.flatMap(({ id, planned }) => { const target = targets.get(`${item.id} ${id}`)!; return planned?.kg != null || "reason" in target || target.kg === null ? [] : [[id, target.kg]]; }))),
       last: last && { ...last, sets: setsIn(figures.sessionOn(mustDay(last.date), last.sessionId), exercise.id).filter(({ warmUp, done }) => done && !warmUp) },
       best: maximumFigure(liftStanding(exercise.id, course, day)?.best ?? null), repRecords: liftRecords(course, figures.volumeOn, day + 1).standing.map(({ reps, kg, day: on }) => ({ reps, kg, date: dateOf(on) })), barKg, stepKg, ramp: [],
     }];
