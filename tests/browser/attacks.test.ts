@@ -24,7 +24,7 @@ async function replaceBy(page: Page, content: string): Promise<void> {
 async function expectWorking(hand: Trainee): Promise<void> {
   const page = await hand.newPage();
   await page.goto(`${address}/`);
-  await write(page, "71.6 06:40 still here");
+  await write(page, "first 71.6 06:40 still here");
   for (const view of ["Body", "Files"]) {
     await page.getByRole("link", { name: view, exact: true }).click();
     await page.getByRole("heading", { level: 1, name: view }).waitFor();
@@ -98,7 +98,7 @@ describe("what once locked every page, or stopped all tabs,", () => {
     await other.goto(`${address}/`);
     await other.locator("#content h1").waitFor();
     const { page } = hand;
-    for (const [path, says] of [["/train?date=x&session=y", "The address names no date that there can be: “x”."], ["/lifts/write?date=2026-99-99", "The address names no date that there can be: “2026-99-99”."], ["/train?session=%00", "No session is open"], ["/lifts/exercises?exercise=none", "Bar, plates and rest"]] as const) {
+    for (const [path, says] of [["/train?date=x&session=y", "The address names no date that there can be: “x”."], ["/lifts/write?date=2026-99-99", "The address names no date that there can be: “2026-99-99”."], ["/train?session=%00", "No session is open"], ["/lifts/exercises?exercise=none", "Search"]] as const) {
       await page.goto(address + path);
       await page.locator("#content").getByText(says).first().waitFor();
     }
@@ -259,7 +259,7 @@ describe("what fails is said, with ways on:", () => {
     }, { timeout: 15_000 }).toBe(true);
     await page.getByRole("button", { name: "Try again" }).first().click();
     await page.locator("#content h1").waitFor();
-    await write(page, "71.1 06:20 answered");
+    await write(page, "first 71.1 06:20 answered");
     await page.close();
     await expectWorking(hand);
   });

@@ -150,7 +150,7 @@ describe("the reminder", () => {
     await page.clock.setFixedTime(new Date("2026-06-12T06:45:00"));
     await page.reload();
     await page.getByText(/Strength B of 11 Jun is neither done nor skipped/).waitFor();
-    await page.getByRole("link", { name: "Files" }).click();
+    await page.getByRole("link", { name: "Settings" }).click();
     await page.getByLabel(/Remind me at/).fill("06:30");
     await page.reload();
     await page.locator("#content h1").waitFor();
@@ -226,10 +226,10 @@ describe("an old spreadsheet", () => {
     await page.getByRole("row", { name: /^14 Mar 8 83\.7 83\.60 \+0\.10/ }).waitFor();
     await page.getByLabel("Column Average holds").selectOption({ label: "not compared" });
     await page.getByRole("heading", { name: "Average, mean" }).waitFor({ state: "detached" });
-    await page.getByRole("button", { name: "Take its weights into the log" }).click();
+    await page.getByRole("button", { name: "Take its weights and notes into the log" }).click();
     await page.getByRole("dialog").getByText("7 cells change").waitFor();
     await page.getByRole("button", { name: "Write 7 changes" }).click();
-    await saved(hand, "Weights of the spreadsheet");
+    await saved(hand, "Entries of the spreadsheet");
     await page.keyboard.press("4");
     await page.getByText("8 of 103 mornings").waitFor();
     await page.keyboard.press("Control+z");

@@ -200,7 +200,7 @@ describe("a log kept by forms", () => {
   });
 
   it("units change what is shown, never what is kept; dark paper stays after a reload", async () => {
-    await hand.page.goto(`${address}/files`);
+    await hand.page.goto(`${address}/settings`);
     const form = formWith(hand, "Save profile");
     await form.getByLabel("Weights in").selectOption("lb");
     await form.getByRole("button", { name: "Save profile" }).click();
@@ -209,7 +209,7 @@ describe("a log kept by forms", () => {
     await hand.page.getByText("176.4 lb").first().waitFor();
     await hand.page.keyboard.press("u");
     await hand.page.getByText("80.0 kg").first().waitFor();
-    await hand.page.keyboard.press("7");
+    await hand.page.keyboard.press(",");
     await hand.page.getByRole("button", { name: "Dark paper" }).click();
     await hand.page.reload();
     await hand.page.getByRole("button", { name: "Light paper" }).waitFor();

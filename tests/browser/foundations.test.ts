@@ -20,7 +20,7 @@ describe("pulled plugs", () => {
       await hand.page.goto(`${address}/`);
       await hand.page.locator("#content h1").waitFor();
       if (acknowledged !== null) await hand.page.getByText(`${acknowledged.toFixed(1)} kg at 06:20, kill ${round - 1}`).waitFor();
-      await write(hand.page, `${(70 + round / 10).toFixed(1)} 06:20 kill ${round}`);
+      await write(hand.page, `${(70 + round / 10).toFixed(1)} 06:20 (kill ${round})`);
       acknowledged = 70 + round / 10;
       pullPlug(profile);
       await hand.context.close().catch(() => {});
@@ -105,7 +105,7 @@ describe("a file of the browser's that ends in half a write", () => {
     await session(async (page) => {
       await page.goto(`${address}/`);
       await page.getByText("71.3 kg at 06:20, before").waitFor();
-      await write(page, "71.9 06:25 after");
+      await write(page, "first 71.9 06:25 after");
     });
     await session(async (page) => {
       await page.goto(`${address}/`);
@@ -166,14 +166,14 @@ describe("two tabs", () => {
     const frozen = await hand.context.newCDPSession(other);
     await frozen.send("Debugger.enable");
     await Promise.all([new Promise((held) => frozen.once("Debugger.paused", held)), frozen.send("Debugger.pause")]);
-    await write(hand.page, "71.1 06:10 first tab");
-    await hand.page.getByText("71.1 kg at 06:10, first tab").waitFor();
+    await write(hand.page, "first 71.1 06:10 one tab");
+    await hand.page.getByText("71.1 kg at 06:10, one tab").waitFor();
     // A tab that went on would count to a hundred meanwhile.
     await hand.page.waitForTimeout(2000);
     await frozen.send("Debugger.resume");
     expect((await ticks()) - before).toBeLessThan(60);
     await frozen.send("Debugger.disable");
-    await other.getByText("71.1 kg at 06:10, first tab").waitFor();
+    await other.getByText("71.1 kg at 06:10, one tab").waitFor();
     expect(hand.problems).toEqual([]);
     await hand.close();
   });
@@ -283,8 +283,8 @@ describe("the check of the log", () => {
     const section = other.locator("section", { has: other.getByRole("heading", { name: "Check the log" }) });
     await section.getByRole("button", { name: "Check now" }).click();
     await section.getByText(/^Checking, \d+ %/).waitFor();
-    await write(page, "79.7 06:10 second tab");
-    await page.getByText("79.7 kg at 06:10, second tab").waitFor();
+    await write(page, "first 79.7 06:10 another tab");
+    await page.getByText("79.7 kg at 06:10, another tab").waitFor();
     // The check has begun anew by now and is still at it.
     await section.getByText(/^Checking, \d+ %/).waitFor();
     await section.getByRole("button", { name: "Stop" }).click();
@@ -330,7 +330,10 @@ describe("the check of the log", () => {
     expect(report.suggestedFilename()).toMatch(/^oat-column-check-.*\.json$/);
     await page.getByRole("button", { name: "Repair what can be repaired" }).click();
     await page.getByText(/^All is well/).waitFor();
+    // The repair named somebody for what belonged to nobody: whose change it is is asked before it is taken back.
     await page.getByRole("button", { name: "Undo the last change" }).click();
+    await page.getByRole("status").getByText("The last change is Unknown (nobody)'s: One repair. Undo it all the same?").waitFor();
+    await page.getByRole("status").getByRole("button", { name: "Undo" }).click();
     await page.getByText(/^Undone:/).waitFor();
     await page.getByRole("button", { name: "Check now" }).click();
     await page.getByText(/not as they should be/).waitFor();

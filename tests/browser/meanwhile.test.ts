@@ -62,7 +62,7 @@ const forms: Record<string, Form> = {
     held: (log) => { const { setting, note } = log.exercises.find(({ id }) => id === "chin-up")!; return { setting, note }; }, expected: { setting: "seat 4", note: "chest to the bar" },
   },
   "the plates'": {
-    path: "/lifts/exercises", open: async (page) => section(page, "Bar, plates and rest"),
+    path: "/settings", open: async (page) => section(page, "Bar, plates and rest"),
     theirs: into("Bar", "15"), ours: into("Rest between sets", "3:00"), save: "Save", label: "Bar, plates and rest", told: /Bar is now “15”/,
     held: (log) => { const { barKg, restSeconds } = log.people[0]!.settings as { [key: string]: unknown }; return { barKg, restSeconds }; }, expected: { barKg: 15, restSeconds: 180 },
   },
@@ -86,8 +86,8 @@ const forms: Record<string, Form> = {
     expected: { activityFactor: 1.45, kcal: 2900, ofToday: 1 },
   },
   "the profile's": {
-    path: "/files", open: async (page) => section(page, "Profile"),
-    theirs: into("Height", "181"), ours: into("Name of the log", "Bram"), save: "Save profile", label: "Profile", told: /Height is now “181”/,
+    path: "/settings", open: async (page) => section(page, "units, week, formula"),
+    theirs: into("Height", "181"), ours: into("Name", "Bram"), save: "Save profile", label: "Profile", told: /Height is now “181”/,
     held: (log) => { const { name, heightCm } = log.people[0]!; return { name, heightCm }; }, expected: { name: "Bram", heightCm: 181 },
   },
 };
@@ -139,7 +139,7 @@ describe("midnight, and another tab's save,", () => {
     await page.clock.setFixedTime(new Date("2026-06-11T23:59:00+01:00"));
     await beginLog(page, { "Weight now": "72" });
     const line = page.getByRole("search", { name: "Quick entry" }).getByRole("textbox");
-    await line.pressSequentially("71.4 23:58 late");
+    await line.pressSequentially("first 71.4 23:58 tired");
     await page.getByRole("button", { name: "Write one" }).click();
     await page.getByLabel("Note of the day").fill("half a note");
     const turn = async (time: string) => {
@@ -160,13 +160,13 @@ describe("midnight, and another tab's save,", () => {
     await turn("2026-06-12T00:06:00");
     await page.getByRole("heading", { name: "Friday 12 June" }).waitFor();
     const { weighIns, dayNotes } = await exportedLog(page);
-    expect(weighIns.find(({ note }) => note === "late")).toMatchObject({ date: "2026-06-11", kg: 71.4 });
+    expect(weighIns.find(({ note }) => note === "tired")).toMatchObject({ date: "2026-06-11", kg: 71.4 });
     expect(dayNotes.find(({ text }) => text === "half a note")).toMatchObject({ date: "2026-06-11" });
     // A goal that is half-written stands through the turn of a day as well.
     await page.goto(`${address}/energy`);
     await page.getByLabel("Why it matters").fill("half a reason");
     await turn("2026-06-13T00:01:00");
-    await write(its, "70.9 06:10");
+    await write(its, "first 70.9 06:10");
     expect(await page.getByLabel("Why it matters").inputValue()).toBe("half a reason");
     expect(hand.problems).toEqual([]);
     await hand.close();

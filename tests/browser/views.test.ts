@@ -115,7 +115,7 @@ describe("keys, undo and the Column", () => {
     await session.getByLabel("Note").fill("wind against");
     await session.getByRole("button", { name: "Save session" }).click();
     await page.getByText("Saved: Easy row changed").waitFor();
-    await session.getByText("6.20 km · 27:54 · 2:15.0 /500 m").waitFor();
+    await session.getByText("6,200 m · 27:54 · 2:15.0 /500 m").waitFor();
     await session.getByText("wind against").waitFor();
     await page.keyboard.press("u");
     await page.getByText("Undone: Easy row changed").waitFor();

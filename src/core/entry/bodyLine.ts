@@ -12,7 +12,7 @@ type MeasureName = Named & { unit: string; known: RecordOf<"measures"> | null };
 
 interface Scale { kg: number; time: string | null; primary: boolean | null; note: string[]; from: number; to: number; exact: boolean }
 
-const weighWords = ["weight", "weighed", "weigh", "bw", "bodyweight", "scale", "weighin"];
+const weighWords = ["weight", "weighed", "weigh", "weighing", "bw", "bodyweight", "scale", "weighin"];
 const firstWords = ["morning", "fasted", "am", "first", "woke", "waking"];
 const secondWords = ["evening", "night", "second", "pm", "afternoon", "bedtime", "bed", "later"];
 const litres: Readonly<Record<string, number>> = { ml: 1, millilitre: 1, millilitres: 1, cl: 10, dl: 100, l: 1000, litre: 1000, litres: 1000, liter: 1000, liters: 1000 };
@@ -149,6 +149,12 @@ class Facts {
     if (after && last === undefined && this.#token(at + 2)?.kind !== "number") return null;
     const to = after || (isWord(token, "before") && first) ? at + 2 : nth ? (isMark(this.#token(at + 2), "-") ? at + 4 : isWord(this.#token(at + 2), "in") ? at + 3 : at + 2) : at + 1;
     if (note) return null;
+    // `81.2 second day of flu` says nothing of a second weigh-in.
+    if (last !== undefined && last.primary === null && !note && (!first || isWord(token, "first")) && !after && this.#token(to)?.kind === "word" && !isWord(this.#token(to), ...weighWords, "at", "and", "after", "before", "post", "pre", "water", "note", "notes") && !this.#names.has(to)) {
+      const end = this.line.tokens.length;
+      const [word, rest] = [this.said(at, to), this.said(to, end)];
+      return this.unread(at, end, `Is ${word} said of the weigh-in, or does a note begin there?`, [{ label: first ? "the first weigh-in" : "a second weigh-in", text: `${word}, ${rest}` }, { label: "a note", text: `(${word} ${rest})` }]);
+    }
     if (last !== undefined && last.primary === null && !plain) { last.primary = first; if (after) last.note.push(this.said(at, to)); return to; }
     // A word before a number speaks of that one; behind the only one, of it.
     const nextIsWeight = this.#token(to)?.kind === "number" || (isMark(this.#token(to), ":") && this.#token(to + 1)?.kind === "number") || (this.#token(to)?.kind === "clock" && this.#token(to + 1)?.kind === "number");

@@ -124,10 +124,10 @@ export function useOpenLog(): Opening {
   const askedOf = useRef<number | null>(null);
   const askWhose = useCallback(async (from: "undo" | "redo") => {
     const next = await (await store!).next(from);
-    const others = looking.current === null || next === null || next.of.length === 0 || next.of.includes(looking.current.id) || askedOf.current === next.sequence ? [] : next.of;
+    const others = looking.current === null || next === null || next.of.length === 0 || next.of.includes(looking.current.id) || askedOf.current === next.sequence ? [] : looking.current.people.filter(({ id }) => next.of.includes(id));
     askedOf.current = next?.sequence ?? null;
     if (others.length === 0) return false;
-    const names = others.map((id) => looking.current!.people.find((one) => one.id === id)?.name ?? "someone who is gone");
+    const names = others.map(({ name }) => name);
     say(`The last change is ${names.join(" and ")}'s: ${next!.label}. ${from === "undo" ? "Undo it all the same?" : "Press r again to do it again."}`, from === "undo");
     return true;
   }, [say, store]);
