@@ -29,10 +29,11 @@ async function show(page, path) {
   await page.goto(`${address}${path}?log=demo`);
   await page.locator("#content h1").waitFor();
   if (path === "/body" || path === "/distance" || path.startsWith("/lifts") || path === "/report") await page.locator("#content .recharts-surface").first().waitFor();
+  await page.getByText(/^med \d/).first().waitFor({ state: "attached", timeout: 4000 }).catch(() => {}); // the Column, which a phone does not show
   await page.waitForFunction(() => document.fonts.status === "loaded");
 }
 
-const views = [["/", "today"], ["/lifts", "lifts"], ["/lifts/work", "work"], ["/distance", "distance"], ["/body", "body"], ["/food", "food"], ["/energy", "energy"], ["/files", "files"], ["/ledger", "ledger"], ["/report", "report"]];
+const views = [["/", "today"], ["/lifts", "lifts"], ["/lifts/work", "work"], ["/distance", "distance"], ["/body", "body"], ["/food", "food"], ["/energy", "energy"], ["/files", "files"], ["/settings", "settings"], ["/ledger", "ledger"], ["/report", "report"]];
 const light = await open(1280, 800, false);
 for (const [path, name] of views) {
   await show(light.page, path);
@@ -53,7 +54,7 @@ await light.page.screenshot({ path: join(folder, "first-run.png") });
 await light.close();
 
 const dark = await open(1280, 800, true);
-for (const [path, name] of [["/", "today"], ["/body", "body"]]) {
+for (const [path, name] of [["/", "today"]]) {
   await show(dark.page, path);
   await dark.page.screenshot({ path: join(folder, `${name}-dark.png`) });
 }

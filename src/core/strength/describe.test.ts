@@ -29,6 +29,9 @@ describe("sets in words", () => {
     expect(describeSets(planned, "planned", squat, kilograms, { a: 104, b: 104 })).toBe("2 × 5 at 80 % (104 kg)");
     expect(describeSets(planned, "planned", squat, kilograms)).toBe("2 × 5 at 80 %");
     expect(describeSets([{ id: "a", planned: { reps: 6, rpe: 8 } }], "planned", squat, kilograms)).toBe("1 × 6 at RPE 8");
+    expect(describeSets([{ id: "a", planned: { reps: 6, rpe: 8 } }], "planned", squat, kilograms, { a: 130 })).toBe("1 × 6 at RPE 8 (130 kg)");
+    expect(describeSets([{ id: "a", planned: { reps: 6, kg: 100 } }], "planned", squat, kilograms, { a: 130 })).toBe("1 × 6 at 100 kg");
+    expect(describeSets(done({ reps: 5, kg: 100 }, { reps: 5, kg: 100, rpe: 8.5 }), "done", squat, kilograms)).toBe("2 × 5 at 100 kg, last RPE 8.5");
   });
   it("leave warm-ups and the other side out", () => {
     const sets: TrainingSet[] = [{ id: "w", warmUp: true, done: { reps: 5, kg: 40 } }, { id: "a", planned: { reps: 5, kg: 100 } }];

@@ -93,7 +93,7 @@ function Ending({ reps, failed, test, onChange }: { reps: number; failed: boolea
   return (
     <div className={styles.ending} role="group" aria-label="How the set ended">
       <button type="button" aria-pressed={!failed} onClick={made}>{test || single ? "made" : "all made"}</button>
-      <button type="button" aria-pressed={failed && (single || test)} hidden={failed && !single && !test} onClick={failed ? undefined : missedLast}>{test || single ? "missed" : "the last one missed"}</button>
+      <button type="button" aria-pressed={failed && (single || test)} hidden={failed && !single && !test} onClick={failed ? undefined : missedLast}>{test || single ? "missed" : "last one missed"}</button>
       {!test && !(reps === 0 && failed) && <button type="button" aria-pressed={failed} onClick={() => onChange({ failed: true })}>one more missed</button>}
     </div>
   );
