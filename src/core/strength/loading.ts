@@ -1,4 +1,4 @@
-import { toKg, type MassUnit } from "../units/mass";
+import { fromKg, toKg, type MassUnit } from "../units/mass";
 import type { Exercise, Settings } from "../log/records";
 
 /** Plates at hand: how many there are of one weight, both sides together. */
@@ -14,9 +14,19 @@ export function barOf(exercise: Exercise, settings: Settings, unit: MassUnit): n
   return /barbell/i.test(exercise.equipment ?? "") ? (settings.barKg ?? usualBarKg(unit)) : null;
 }
 
-/** The step in which a lift's load is changed: the exercise's own, else 2.5 kg or 5 lb. */
+/** Steps as plates, dumbbells and stacks have them, in each unit (common practice, no source). */
+const usualSteps: Readonly<Record<MassUnit, readonly number[]>> = { kg: [0.5, 1, 1.25, 2, 2.5, 4, 5, 10, 20], lb: [1, 2.5, 5, 10, 20, 45] };
+
+/**
+ * The step in which a lift's load is changed: the exercise's own, else 2.5 kg or 5 lb. One that is round in the other unit alone was written before
+ * the trainee changed units: the nearest usual step stands for it (2.5 kg becomes 5 lb, not 5.51).
+ */
 export function loadStep(exercise: Exercise, unit: MassUnit): number {
-  return exercise.incrementKg ?? toKg(unit === "lb" ? 5 : 2.5, unit);
+  if (exercise.incrementKg == null) return toKg(unit === "lb" ? 5 : 2.5, unit);
+  const isRound = (of: MassUnit) => { const quarters = fromKg(exercise.incrementKg!, of) * 4; return Math.abs(quarters - Math.round(quarters)) < 1e-3; };
+  if (isRound(unit) || !isRound(unit === "lb" ? "kg" : "lb")) return exercise.incrementKg;
+  const own = fromKg(exercise.incrementKg, unit);
+  return toKg(usualSteps[unit].reduce((best, step) => (Math.abs(step - own) < Math.abs(best - own) ? step : best)), unit);
 }
 
 /** The nearest multiple of a step, a tie going down; never below zero. A value a hair off a step, as arithmetic leaves it, is on it. */

@@ -26,8 +26,9 @@ export function Standing({ view }: { view: DayView }) {
 interface Block { printer: Printer; on: string }
 
 export function TrendBlock({ trend, printer, on }: Block & { trend: TrendFigure | { reason: string } }) {
+  const { day } = useLog();
   if ("reason" in trend) return <Figure label="Weight, trend" figure={{ figure: "trend" }} on={on} missing={trend.reason} />;
-  const morning = trend.morning === null ? "" : ` · ${trend.date === on ? "this morning" : shortDate(trend.date)} ${printer.massNumber(trend.morning.kg)}, ${trend.morning.usual ? "usual scatter" : "outside the usual scatter"}`;
+  const morning = trend.morning === null ? "" : ` · ${trend.date === day ? "this morning" : shortDate(trend.date)} ${printer.massNumber(trend.morning.kg)}, ${trend.morning.usual ? "usual scatter" : "outside the usual scatter"}`;
   return <Figure label="Weight, trend" value={printer.massNumber(trend.kg)} unit={printer.units.mass} figure={{ figure: "trend" }} on={on} note={`${printer.massNumber(trend.low80)} to ${printer.massNumber(trend.high80)}${carriedNote(trend)}${morning}`} />;
 }
 
