@@ -103,7 +103,7 @@ function Items({ card, save, ahead }: { card: SessionCard; save: (next: Session,
             <tr key={item.id}>
               <td><strong>{item.name}</strong>{item.superset !== null && <span className="quiet small"> superset {item.superset}</span>}{item.warmUps && <div className="quiet small">warm-up {item.warmUps}</div>}{item.skipped !== null ? <div className="quiet small">left out{item.skipped ? `: ${item.skipped}` : ""}</div> : item.note ? <div className="quiet small">{item.note}</div> : null}</td>
               <td className="planned">{item.planned}</td>
-              <td className={`quiet ${styles.hideSmall}`}>{item.last ? <>{item.last.text} <span className="small">{shortDate(item.last.date)}</span></> : "first time"}</td>
+              <td className={`quiet ${styles.hideSmall}`}>{item.last ? <>{item.last.text} <span className="small" style={{ whiteSpace: "nowrap" }}>{shortDate(item.last.date)}</span></> : "first time"}</td>
               <td className="num">
                 <span className={styles.sets}>
                   {item.sets.every(({ done }) => done) && item.done && <span className="done small">{item.asPlanned ? "as planned" : item.done}</span>}
