@@ -170,7 +170,7 @@ describe("what once locked every page, or stopped all tabs,", () => {
       const began = Date.now();
       await write(other, (kg += 0.1).toFixed(1));
       await saidOf(page, name).getByText(says).waitFor();
-      expect(Date.now() - began).toBeLessThan(10_000);
+      expect(Date.now() - began).toBeLessThan(30_000);
     }
     // A removal of a kind that there is not, as a later version may write, is taken as it stands and removes nothing.
     await offer(page, "removed.json", archive({ removed: ["constructor", "__proto__", "toString"].map((kind) => ({ kind, id: "x", changed: "2026-06-01T00:00:00.000Z/0000/a" })) }));
