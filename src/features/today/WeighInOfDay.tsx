@@ -36,7 +36,7 @@ export function WeighInOfDay({ view: { weighIn, seconds, date, trend } }: { view
       <div className={styles.section}>
         <Weighed weighIn={weighIn} label="Weigh-in" expectedKg={"kg" in trend ? trend.kg : null} />
         {others}
-        {typed !== "" && <p className="warn small"> Another tab has logged it while you wrote {typed}. <button type="button" className="link" onClick={() => void save()}>Write {typed} instead</button></p>}
+        {typed !== "" && <p className="warn small"> Another tab has logged it while you wrote {typed}. <button type="button" className="link" onClick={() => void save()}>Write {typed} instead</button> <button type="button" className="link" onClick={() => reset()}>Leave it</button></p>}
       </div>
     );
   }
