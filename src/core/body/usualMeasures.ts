@@ -1,5 +1,5 @@
 import { sameName } from "../entry/names";
-import { parseDecimal, printNumber } from "../units/number";
+import { parseDecimal, printNumber, printPlain } from "../units/number";
 
 /** A measure that is usually taken: its unit, its other names, and the values that can be true of a living adult or child (our judgement, wide). */
 export interface UsualMeasure { name: string; unit: "cm" | "%"; aliases: readonly string[]; from: number; to: number }
@@ -29,7 +29,7 @@ export function centimetresIn(unit: string | null | undefined): number | null {
 
 /** Why a value cannot be a reading of a measure; null when it can. */
 export function readingProblem(measure: { name: string; unit?: string | null }, value: number): string | null {
-  const said = `${printNumber(value, 2).replace(/\.?0+$/, "")}${measure.unit ? ` ${measure.unit}` : ""}`;
+  const said = `${printPlain(value, 2)}${measure.unit ? ` ${measure.unit}` : ""}`;
   const usual = usualMeasureOf(measure.name);
   const scale = usual?.unit === "cm" ? centimetresIn(measure.unit) : usual !== null && (measure.unit ?? "%").trim() === "%" ? 1 : null;
   if (usual !== null && scale !== null && (value * scale < usual.from || value * scale > usual.to)) {

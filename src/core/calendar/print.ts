@@ -1,6 +1,12 @@
 import { dateOf, mustDay, type Day } from "./day";
 
-const months = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
+const months = ["January", "February", "March", "April", "May", "June", "July", "August", "September", "October", "November", "December"];
+
+/** The month from 1 that a word names, whole or by its first letters, three at least; 0 when it names none. */
+export function monthNamed(word: string): number {
+  const plain = word.toLowerCase();
+  return plain.length < 3 ? 0 : months.findIndex((name) => name.toLowerCase().startsWith(plain === "sept" ? "september" : plain)) + 1;
+}
 
 /** Names of the weekdays, Monday first. */
 export const weekdayNames = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"] as const;
@@ -8,7 +14,7 @@ export const weekdayNames = ["Monday", "Tuesday", "Wednesday", "Thursday", "Frid
 /** A day in words, as a working names it: `4 Jun 2026`. */
 export function printDay(day: Day): string {
   const [year, month, date] = dateOf(day).split("-").map(Number) as [number, number, number];
-  return `${date} ${months[month - 1]} ${year}`;
+  return `${date} ${months[month - 1]!.slice(0, 3)} ${year}`;
 }
 
 /** The same from a date that is known to be one. */

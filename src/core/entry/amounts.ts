@@ -1,4 +1,4 @@
-import { KG_PER_LB, type MassUnit } from "../units/mass";
+import type { MassUnit } from "../units/mass";
 import { METRES_PER_MILE } from "../units/length";
 import type { Token } from "./tokens";
 
@@ -16,11 +16,6 @@ export function massUnitAt(tokens: readonly Token[], at: number): MassUnit | nul
   return massUnits[tokens[at]?.text ?? ""] ?? null;
 }
 
-/** Kilograms of a number in a unit. */
-export function kgOf(value: number, unit: MassUnit): number {
-  return unit === "lb" ? value * KG_PER_LB : value;
-}
-
 /** Whether a token is a whole number that can be read in one way. */
 export function isWhole(token: Token | undefined): token is Token {
   return token?.kind === "number" && token.decimals === 0 && token.pair === null;
@@ -34,6 +29,16 @@ export function isWord(token: Token | undefined, ...words: readonly string[]): b
 /** Whether a token is one of some marks. */
 export function isMark(token: Token | undefined, ...marks: readonly string[]): boolean {
   return token?.kind === "mark" && marks.includes(token.text);
+}
+
+/** Whether `note:` stands at a place: all behind it is the note. */
+export function isNoteAt(tokens: readonly Token[], at: number): boolean {
+  return isWord(tokens[at], "note", "notes", "comment") && isMark(tokens[at + 1], ":");
+}
+
+/** What is asked of a rest that names no unit. */
+export function restWithoutUnit(value: number): { message: string; readings: { label: string; text: string }[] } {
+  return { message: `Is a rest of ${value} seconds or minutes meant?`, readings: ["s", "min"].map((unit) => ({ label: `${value} ${unit}`, text: `rest ${value} ${unit}` })) };
 }
 
 /** The length of metres that a unit at a place stands for; null when there is none. */

@@ -2,10 +2,12 @@ import { heaviest, isFarOff, lightest } from "../body/weighIns";
 import { centimetresIn, inUnit, isFarReading, readingProblem, usualMeasures } from "../body/usualMeasures";
 import { dateOf } from "../calendar/day";
 import { put, type Change, type RecordOf, type WeighIn } from "../log/records";
-import { printNumber } from "../units/number";
-import { isMark, isWhole, isWord, kgOf, massUnitAt } from "./amounts";
+import { toKg } from "../units/mass";
+import { printNumber, printPlain } from "../units/number";
+import { isMark, isNoteAt, isWhole, isWord, massUnitAt } from "./amounts";
+import { LineCursor } from "./cursor";
 import { namesIn, slipOf, type NameAt, type Named } from "./names";
-import { nothingWritten, placeOf, reading, rewritten, type EntryChoice, type EntryProblem, type Line, type Reading } from "./reading";
+import { nothingWritten, placeOf, reading, rewritten, type EntryChoice, type Line, type Reading } from "./reading";
 import type { Token } from "./tokens";
 
 type MeasureName = Named & { unit: string; known: RecordOf<"measures"> | null };
@@ -15,6 +17,7 @@ interface Scale { kg: number; time: string | null; primary: boolean | null; note
 const weighWords = ["weight", "weighed", "weigh", "weighing", "bw", "bodyweight", "scale", "weighin"];
 const firstWords = ["morning", "fasted", "am", "first", "woke", "waking"];
 const secondWords = ["evening", "night", "second", "pm", "afternoon", "bedtime", "bed", "later"];
+const vessels = ["glass", "glasses", "cup", "cups", "bottle", "bottles"];
 const litres: Readonly<Record<string, number>> = { ml: 1, millilitre: 1, millilitres: 1, cl: 10, dl: 100, l: 1000, litre: 1000, litres: 1000, liter: 1000, liters: 1000 };
 
 /** The measures that a line may name: those of the log, then those usually taken. */
@@ -25,71 +28,56 @@ function measureNames({ context }: Line): MeasureName[] {
 }
 
 /** What the scale and the tape said, and water: `71.4 kg 06:40 slept badly`, `81.9, waist 82 cm`, `evening 82.4`, `500 ml water`. */
-class Facts {
+class Facts extends LineCursor {
   readonly weighIns: Scale[] = [];
   readonly readings: { measure: MeasureName; value: number }[] = [];
   water: number | null = null;
-  readonly problems: EntryProblem[] = [];
-  readonly choices: EntryChoice[] = [];
   /** Said before a weight: when, and whether it is the first of the day. */
   #pending: { time: string | null; primary: boolean | null; note: string[] } = { time: null, primary: null, note: [] };
   #names: ReadonlyMap<number, NameAt<MeasureName>>;
   /** Whether words were taken as a note of a number that does not say itself that it is a weight. */
   doubtful = false;
 
-  constructor(readonly line: Line) {
+  constructor(line: Line) {
+    super(line);
     this.#names = new Map(namesIn(line.tokens, measureNames(line)).map((name) => [name.from, name]));
   }
 
   get first(): NameAt<MeasureName> | undefined { return this.#names.get(0); }
   get named(): readonly NameAt<MeasureName>[] { return [...this.#names.values()]; }
 
-  #token(at: number): Token | undefined { return this.line.tokens[at]; }
-  said(from: number, to: number): string { const { start, end } = placeOf(this.line.tokens, from, to); return this.line.text.slice(start, end); }
-  unread(from: number, to: number, message: string, offered: { label: string; text: string }[] = []): number {
-    const place = placeOf(this.line.tokens, from, to);
-    this.problems.push({ ...place, message });
-    if (this.choices.length === 0) this.choices.push(...offered.map(({ label, text }) => ({ label, text: rewritten(this.line.text, [{ ...place, text }]) })));
-    return to;
-  }
-
-  read(): this {
-    for (let at = 0; at < this.line.tokens.length;) at = this.#step(at);
-    return this;
-  }
-
-  #step(at: number): number {
-    const token = this.#token(at)!;
-    if (isMark(token, ",", ";", "/", ".", "&", "!") || isWord(token, "and", "then") || isMark(token, ":", "=", "@") || (isMark(token, "-") && !(this.#token(at + 1)?.glued && this.#token(at + 1)!.kind === "number"))) return at + 1;
+  protected step(at: number): number {
+    const token = this.token(at)!;
+    if (isMark(token, ",", ";", "/", ".", "&", "!") || isWord(token, "and", "then") || isMark(token, ":", "=", "@") || (isMark(token, "-") && !(this.token(at + 1)?.glued && this.token(at + 1)!.kind === "number"))) return at + 1;
     return this.#noted(at) ?? this.#water(at) ?? this.#measure(at) ?? this.#word(at) ?? this.#clock(at) ?? this.#weight(at) ?? this.#note(at);
   }
 
   #noted(at: number): number | null {
     const last = this.weighIns.at(-1);
-    if (isMark(this.#token(at), "(")) {
+    if (isMark(this.token(at), "(")) {
       const end = this.line.tokens.findIndex((token, index) => index > at && isMark(token, ")"));
       if (end < 0 || last === undefined) return this.unread(at, this.line.tokens.length, "The bracket is not understood here.");
       if (end > at + 1) last.note.push(this.said(at + 1, end));
       return end + 1;
     }
-    if (!isWord(this.#token(at), "note", "notes", "comment") || !isMark(this.#token(at + 1), ":")) return null;
+    if (!isNoteAt(this.line.tokens, at)) return null;
     if (last === undefined) return this.unread(at, this.line.tokens.length, "A note of what? Write the weight before it.");
     if (at + 2 < this.line.tokens.length) last.note.push(this.said(at + 2, this.line.tokens.length));
     return this.line.tokens.length;
   }
 
   #water(at: number): number | null {
-    const amountAt = (from: number) => { const [number, unit] = [this.#token(from), this.#token(from + 1)]; const ml = unit?.kind === "word" ? litres[unit.text] : undefined; return number?.kind === "number" && ml !== undefined ? { ml: number.value * ml, to: from + 2 } : null; };
-    const water = (place: number) => isWord(this.#token(place), "water");
+    const amountAt = (from: number) => { const [number, unit] = [this.token(from), this.token(from + 1)]; const ml = unit?.kind === "word" ? litres[unit.text] : undefined; return number?.kind === "number" && ml !== undefined ? { ml: number.value * ml, to: from + 2 } : null; };
+    const water = (place: number) => isWord(this.token(place), "water");
     let found: { ml: number; to: number } | null = null;
     if (water(at)) {
-      found = amountAt(isMark(this.#token(at + 1), ":") ? at + 2 : at + 1);
+      found = amountAt(isMark(this.token(at + 1), ":") ? at + 2 : at + 1);
       if (found === null) return this.unread(at, Math.min(at + 2, this.line.tokens.length), "How much water? Write it in ml or l, for example 500 ml water.");
     } else {
       const before = amountAt(at);
       if (before && water(before.to)) found = { ...before, to: before.to + 1 };
-      else if (before && isWord(this.#token(before.to), "of") && water(before.to + 1)) found = { ...before, to: before.to + 2 };
-      else if (this.#token(at)?.kind === "number" && isWord(this.#token(at + 1), "glass", "glasses", "cup", "cups", "bottle", "bottles") && (water(at + 2) || water(at + 3))) return this.unread(at, water(at + 2) ? at + 3 : at + 4, "How much is in one? Write water in ml or l, for example 500 ml water.");
+      else if (before && isWord(this.token(before.to), "of") && water(before.to + 1)) found = { ...before, to: before.to + 2 };
+      else if (this.token(at)?.kind === "number" && isWord(this.token(at + 1), ...vessels) && (water(at + 2) || water(at + 3))) return this.unread(at, water(at + 2) ? at + 3 : at + 4, "How much is in one? Write water in ml or l, for example 500 ml water.");
     }
     if (found === null) return null;
     if (!(found.ml > 0) || found.ml > 20_000) return this.unread(at, found.to, "That amount of water is not taken: more than nothing, at most 20 l.");
@@ -103,18 +91,18 @@ class Facts {
     const [measure] = name.things;
     if (measure === undefined) return null;
     let from = name.to;
-    while (isMark(this.#token(from), ":", "=") || (isMark(this.#token(from), "-") && this.#token(from + 1)?.glued !== true) || isWord(this.#token(from), "is", "at", "was")) from += 1;
-    const number = this.#token(from);
+    while (isMark(this.token(from), ":", "=") || (isMark(this.token(from), "-") && this.token(from + 1)?.glued !== true) || isWord(this.token(from), "is", "at", "was")) from += 1;
+    const number = this.token(from);
     if (isMark(number, "-")) return this.unread(at, Math.min(from + 2, this.line.tokens.length), `A ${measure.name.toLowerCase()} below zero is no reading.`);
     if (number?.kind !== "number") return this.unread(at, name.to, `The value is missing, for example ${measure.name.toLowerCase()} ${measure.unit === "%" ? "18 %" : `82 ${measure.unit || ""}`.trim()}.`);
     return this.#reading(at, from, from + 1, measure);
   }
 
   #reading(from: number, numberAt: number, unitAt: number, measure: MeasureName): number {
-    const unitToken = this.#token(unitAt);
+    const unitToken = this.token(unitAt);
     const unit = unitToken !== undefined && (isMark(unitToken, "%", "\"") || (unitToken.kind === "word" && (centimetresIn(unitToken.text) !== null || unitToken.text === measure.unit.toLowerCase()))) ? unitToken.text : "";
     const to = unit === "" ? unitAt : unitAt + 1;
-    const number = this.#token(numberAt)!;
+    const number = this.token(numberAt)!;
     if (unit === "" && centimetresIn(measure.unit) !== null && this.line.context.printer.units.mass === "lb") {
       const text = this.line.text.slice(number.start, number.end);
       return this.unread(numberAt, unitAt, "In which unit?", ["in", "cm"].map((one) => ({ label: `${text} ${one}`, text: `${text} ${one}` })));
@@ -130,38 +118,40 @@ class Facts {
 
   /** Words about a weight: that it is one, whether the day's first, when. */
   #word(at: number): number | null {
-    const token = this.#token(at);
-    if (isSecond(token, this.#token(at + 1))) { this.#pending = { ...this.#pending, primary: false }; return isWord(this.#token(at + 2), "weigh") ? at + 3 : at + 2; }
+    const token = this.token(at);
+    if (isSecond(token, this.token(at + 1))) { this.#pending = { ...this.#pending, primary: false }; return isWord(this.token(at + 2), "weigh") ? at + 3 : at + 2; }
     if (token?.kind !== "word") return null;
     const last = this.weighIns.at(-1);
     const note = last !== undefined && last.note.length > 0;
     if (weighWords.includes(token.text) && !note) {
-      if (token.text.startsWith("weigh") && (isMark(this.#token(at + 1), "-") || isWord(this.#token(at + 1), "in"))) return isMark(this.#token(at + 1), "-") ? at + 3 : at + 2;
+      if (token.text.startsWith("weigh") && (isMark(this.token(at + 1), "-") || isWord(this.token(at + 1), "in"))) return isMark(this.token(at + 1), "-") ? at + 3 : at + 2;
       return at + 1;
     }
-    if (isWord(token, "body") && isWord(this.#token(at + 1), "weight")) return at + 2;
-    if (isWord(token, "at", "in", "the", "on", "is", "was", "of") && (this.#token(at + 1)?.kind === "clock" || this.#token(at + 1)?.kind === "number" || isWord(this.#token(at + 1), "the", ...firstWords, ...secondWords))) return at + 1;
-    const after = isWord(token, "after", "before", "post", "pre") && (isWord(this.#token(at + 1), "training", "workout", "dinner", "run", "running", "rowing", "lifting", "bed", "lunch", "session", "swim", "swimming", "work", "supper") || isMark(this.#token(at + 1), "-"));
-    const first = isWord(token, ...firstWords) || (isWord(token, "before") && isWord(this.#token(at + 1), "breakfast"));
-    const nth = isWhole(token) ? false : isWord(token, "second") && isWord(this.#token(at + 1), "weigh");
+    if (isWord(token, "body") && isWord(this.token(at + 1), "weight")) return at + 2;
+    if (isWord(token, "at", "in", "the", "on", "is", "was", "of") && (this.token(at + 1)?.kind === "clock" || this.token(at + 1)?.kind === "number" || isWord(this.token(at + 1), "the", ...firstWords, ...secondWords))) return at + 1;
+    const after = isWord(token, "after", "before", "post", "pre") && (isWord(this.token(at + 1), "training", "workout", "dinner", "run", "running", "rowing", "lifting", "bed", "lunch", "session", "swim", "swimming", "work", "supper") || isMark(this.token(at + 1), "-"));
+    const first = isWord(token, ...firstWords) || (isWord(token, "before") && isWord(this.token(at + 1), "breakfast"));
+    const nth = isWord(token, "second") && isWord(this.token(at + 1), "weigh");
     if (!first && !after && !isWord(token, ...secondWords)) return null;
     const plain = last === undefined || this.#apartFrom(last, at);
-    if (after && last === undefined && this.#token(at + 2)?.kind !== "number") return null;
-    const to = after || (isWord(token, "before") && first) ? at + 2 : nth ? (isMark(this.#token(at + 2), "-") ? at + 4 : isWord(this.#token(at + 2), "in") ? at + 3 : at + 2) : at + 1;
+    if (after && last === undefined && this.token(at + 2)?.kind !== "number") return null;
+    const to = after || (isWord(token, "before") && first) ? at + 2 : nth ? (isMark(this.token(at + 2), "-") ? at + 4 : isWord(this.token(at + 2), "in") ? at + 3 : at + 2) : at + 1;
     if (note) return null;
     // `81.2 second day of flu` says nothing of a second weigh-in.
-    if (last !== undefined && last.primary === null && !note && (!first || isWord(token, "first")) && !after && this.#token(to)?.kind === "word" && !isWord(this.#token(to), ...weighWords, "at", "and", "after", "before", "post", "pre", "water", "note", "notes") && !this.#names.has(to)) {
+    if (last !== undefined && last.primary === null && (!first || isWord(token, "first")) && !after && this.token(to)?.kind === "word" && !isWord(this.token(to), ...weighWords, "at", "and", "after", "before", "post", "pre", "water", "note", "notes") && !this.#names.has(to)) {
       const end = this.line.tokens.length;
       const [word, rest] = [this.said(at, to), this.said(to, end)];
       return this.unread(at, end, `Is ${word} said of the weigh-in, or does a note begin there?`, [{ label: first ? "the first weigh-in" : "a second weigh-in", text: `${word}, ${rest}` }, { label: "a note", text: `(${word} ${rest})` }]);
     }
-    if (last !== undefined && last.primary === null && !plain) { last.primary = first; if (after) last.note.push(this.said(at, to)); return to; }
-    // A word before a number speaks of that one; behind the only one, of it.
-    const nextIsWeight = this.#token(to)?.kind === "number" || (isMark(this.#token(to), ":") && this.#token(to + 1)?.kind === "number") || (this.#token(to)?.kind === "clock" && this.#token(to + 1)?.kind === "number");
-    if (nextIsWeight || last === undefined) { this.#pending = { ...this.#pending, primary: first, note: after ? [this.said(at, to)] : [] }; return to; }
-    if (last.primary !== null) return null;
-    last.primary = first;
-    if (after) last.note.push(this.said(at, to));
+    // A word before a number speaks of that one, unless it stands right behind another; behind the only one, of it.
+    const nextIsWeight = this.token(to)?.kind === "number" || (isMark(this.token(to), ":") && this.token(to + 1)?.kind === "number") || (this.token(to)?.kind === "clock" && this.token(to + 1)?.kind === "number");
+    if (last !== undefined && last.primary === null && !(plain && nextIsWeight)) {
+      last.primary = first;
+      if (after) last.note.push(this.said(at, to));
+      return to;
+    }
+    if (!nextIsWeight && last !== undefined) return null;
+    this.#pending = { ...this.#pending, primary: first, note: after ? [this.said(at, to)] : [] };
     return to;
   }
 
@@ -171,8 +161,8 @@ class Facts {
   }
 
   #clock(at: number): number | null {
-    const token = this.#token(at);
-    const half = isWord(this.#token(at + 1), "am", "pm") ? this.#token(at + 1)!.text : null;
+    const token = this.token(at);
+    const half = isWord(this.token(at + 1), "am", "pm") ? this.token(at + 1)!.text : null;
     let time: string | null = null;
     if (token?.kind === "clock") {
       const [hours, minutes, ...rest] = token.text.split(":");
@@ -189,19 +179,19 @@ class Facts {
   }
 
   #weight(at: number): number | null {
-    const token = this.#token(at);
+    const token = this.token(at);
     if (token?.kind !== "number") return null;
     const measured = this.#behindMeasure(at);
     if (measured !== null) return measured;
     const { printer } = this.line.context;
-    const stone = isWord(this.#token(at + 1), "st", "stone");
+    const stone = isWord(this.token(at + 1), "st", "stone");
     const unit = massUnitAt(this.line.tokens, at + 1);
-    let [kg, to] = [kgOf(token.value, unit ?? printer.units.mass), unit === null ? at + 1 : at + 2];
+    let [kg, to] = [toKg(token.value, unit ?? printer.units.mass), unit === null ? at + 1 : at + 2];
     if (stone) {
-      const pounds = this.#token(at + 2)?.kind === "number" ? this.#token(at + 2)!.value : 0;
+      const pounds = this.token(at + 2)?.kind === "number" ? this.token(at + 2)!.value : 0;
       if (pounds >= 14) return this.unread(at, at + 3, "A stone has 14 pounds.");
-      kg = kgOf(token.value * 14 + pounds, "lb");
-      to = this.#token(at + 2)?.kind === "number" ? (massUnitAt(this.line.tokens, at + 3) === "lb" ? at + 4 : at + 3) : at + 2;
+      kg = toKg(token.value * 14 + pounds, "lb");
+      to = this.token(at + 2)?.kind === "number" ? (massUnitAt(this.line.tokens, at + 3) === "lb" ? at + 4 : at + 3) : at + 2;
     }
     const text = this.line.text.slice(token.start, token.end);
     if (token.pair !== null && token.decimals > 2) return this.unread(at, to, `What is ${text}? Write the weight such as 71.4 or 71,4.`);
@@ -217,24 +207,24 @@ class Facts {
 
   /** `82 cm waist`, `18 % body fat`. */
   #behindMeasure(at: number): number | null {
-    const unit = this.#token(at + 1);
+    const unit = this.token(at + 1);
     const unitTo = unit !== undefined && (isMark(unit, "%", "\"") || (unit.kind === "word" && centimetresIn(unit.text) !== null)) ? at + 2 : at + 1;
     const name = this.#names.get(unitTo);
     const [measure] = name?.things ?? [];
-    if (name === undefined || measure === undefined || this.#token(name.to)?.kind === "number") return null;
+    if (name === undefined || measure === undefined || this.token(name.to)?.kind === "number") return null;
     if (unitTo === at + 1 && centimetresIn(measure.unit) !== null && this.weighIns.length === 0) return this.unread(at, name.to, `Is ${this.said(at, name.to)} a measure of the tape?`, [{ label: `${measure.name.toLowerCase()} ${this.said(at, at + 1)} ${measure.unit}`, text: `${measure.name} ${this.said(at, at + 1)} ${measure.unit}` }]);
     const read = this.#reading(at, at, at + 1, measure);
     return read === unitTo ? name.to : read;
   }
 
   #note(at: number): number {
-    const token = this.#token(at)!;
+    const token = this.token(at)!;
     const last = this.weighIns.at(-1);
     if (token.kind !== "word" || isWord(token, "cm", "mm", "m", "km", "g", "kcal", "reps", "sets", "min", "ml", "l", "in", "inch", "inches", "percent")) return this.unread(at, at + 1, `"${this.said(at, at + 1)}" is not understood here.`);
     if (last === undefined) return this.unread(at, at + 1, `"${this.said(at, at + 1)}" is not understood here.`);
     let to = at;
-    while (to < this.line.tokens.length && (this.line.tokens[to]!.kind === "word" || isMark(this.line.tokens[to], "-", "'", ",", ".", "&", "!", "/", "+")) && !(to > at && this.#names.has(to) && this.#token(this.#names.get(to)!.to)?.kind === "number") && !(to > at && isWord(this.line.tokens[to], "water"))) to += 1;
-    const next = this.#token(to);
+    while (to < this.line.tokens.length && (this.line.tokens[to]!.kind === "word" || isMark(this.line.tokens[to], "-", "'", ",", ".", "&", "!", "/", "+")) && !(to > at && this.#names.has(to) && this.token(this.#names.get(to)!.to)?.kind === "number") && !(to > at && isWord(this.line.tokens[to], "water"))) to += 1;
+    const next = this.token(to);
     if (next !== undefined && (next.kind === "number" || next.kind === "clock")) {
       const note = this.said(at, this.line.tokens.length);
       return this.unread(at, this.line.tokens.length, `"${note}" holds a number. Is it a note?`, [{ label: "a note", text: `(${note})` }]);
@@ -275,7 +265,7 @@ export function isBodyLine(line: Line): boolean {
   if (isWord(first, "after", "before", "post") && line.tokens.slice(0, 4).some(({ kind }) => kind === "number")) return true;
   if (first.kind === "clock") return second?.kind === "number";
   if (isSecond(first, second)) return true;
-  if (first.kind === "number" && isWord(second, "glass", "glasses", "cup", "cups", "bottle", "bottles") && line.tokens.slice(2, 4).some((token) => isWord(token, "water"))) return true;
+  if (first.kind === "number" && isWord(second, ...vessels) && line.tokens.slice(2, 4).some((token) => isWord(token, "water"))) return true;
   if (first.kind !== "number" || first.text === "0.5" && first.end - first.start === 1) return false;
   // A cross, or words of sets and foods, make it something else.
   if (line.tokens.some((token, at) => isMark(token, "x") || (isMark(token, "@") && line.tokens[at + 1]?.kind !== "clock") || isWord(token, "rpe", "rir", "reps", "sets", "g"))) return false;
@@ -319,7 +309,7 @@ export function readBodyLine(line: Line): Reading | null {
     const made = measure.known === null ? { id: context.newId(), name: measure.name, unit: measure.unit, aggregate: "last" as const } : null;
     if (made) change.push(put("measures", made));
     change.push(put("readings", { id: context.newId(), personId: context.personId, measureId: made?.id ?? measure.id, date, value }));
-    fields.push({ label: measure.name.toLowerCase(), text: `${printNumber(value, 2).replace(/\.?0+$/, "")} ${measure.unit}`.trim() });
+    fields.push({ label: measure.name.toLowerCase(), text: `${printPlain(value, 2)} ${measure.unit}`.trim() });
     const last = context.lastReading(measure.id, day);
     if (isFarReading(measure, value, last)) cautions.push(`${measure.name} was ${printNumber(last!, 1)} ${measure.unit} last. Press Enter again if it is right.`);
   }

@@ -6,8 +6,8 @@ import { estimateMaximum } from "../strength/e1rm";
 import { describeSets } from "../strength/describe";
 import { namedExercise } from "../strength/library";
 import { bodyShare, quotedKg, totalLoad } from "../strength/sets";
+import { toKg } from "../units/mass";
 import { printNumber } from "../units/number";
-import { kgOf } from "./amounts";
 import { placeOf, reading, rewritten, nothingWritten, type EntryChoice, type EntryProblem, type Line, type Reading, type WrittenDown } from "./reading";
 import type { Load } from "./setGrammar";
 import { SetLineReader, type SaidSet } from "./setLine";
@@ -96,7 +96,7 @@ function performed(set: SaidSet, { exercise }: Segment, { text, day, context }: 
       const kg = context.shareOf(exercise, load.value / 100, day);
       return kg ?? { reason: `${printNumber(load.value, load.value % 1 === 0 ? 0 : 1)} % of what? There is no maximum of ${exercise.name.toLowerCase()} in force that day. Write the load, or a tested maximum under Lifts.` };
     }
-    return kgOf(load.value, load.unit ?? printer.units.mass);
+    return toKg(load.value, load.unit ?? printer.units.mass);
   };
   const kg = kgOfLoad(set.load);
   if (typeof kg !== "number") return refuse(kg.reason);

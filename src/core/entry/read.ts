@@ -2,7 +2,7 @@ import { dateOf, type Day } from "../calendar/day";
 import { put, type ChangeStep, type Exercise, type Session } from "../log/records";
 import { ownedBy } from "../memo";
 import { aliasesOf } from "../strength/usualNames";
-import { distanceAt, isMark, isWhole, isWord, massUnitAt } from "./amounts";
+import { distanceAt, isMark, isNoteAt, isWhole, isWord, massUnitAt } from "./amounts";
 import { isBodyLine, readBodyLine } from "./bodyLine";
 import { kindWords, readDistance } from "./distance";
 import { readFood } from "./food";
@@ -109,7 +109,7 @@ function withSession(sessions: Written["sessions"], session: Written["sessions"]
 /** The line's parts between semicolons that speak of something of their own; a part that goes on with what stands before it stays with it. */
 function chunksOf(line: Line): Token[][] {
   const { tokens } = line;
-  const note = tokens.findIndex((token, at) => isWord(token, "note", "notes", "comment") && isMark(tokens[at + 1], ":"));
+  const note = tokens.findIndex((_, at) => isNoteAt(tokens, at));
   const chunks: Token[][] = [];
   let depth = 0;
   let part: Token[] = [];

@@ -226,7 +226,7 @@ export class SetGrammar {
     const single = this.repsAt(from + 2);
     const reps = list && list.value.length === first.value ? { value: list.value, to: list.to } : single ? { value: [single.value as Reps], to: single.to } : null;
     if (reps === null) return this.#repsByLoad(from);
-    const clean = reps.value.map((one) => { const { labelled: _, ...rest } = one as Reps & { labelled?: boolean }; return rest; });
+    const clean = reps.value.map(omit);
     if (isCross(this.#token(reps.to))) {
       const load = this.loadAt(reps.to + 1);
       if (load === null) return null;

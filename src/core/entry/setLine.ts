@@ -1,6 +1,6 @@
 import type { Exercise } from "../log/records";
 import type { MassUnit } from "../units/mass";
-import { durationAt, isMark, isWhole, isWord, massUnitAt, type At } from "./amounts";
+import { durationAt, isMark, isNoteAt, isWhole, isWord, massUnitAt, restWithoutUnit, type At } from "./amounts";
 import { slipOf } from "./names";
 import { SetGrammar, type Doubt, type Load, type WrittenSet } from "./setGrammar";
 import type { Token } from "./tokens";
@@ -133,7 +133,7 @@ export class SetLineReader {
   }
 
   #noted(at: number): number | null {
-    if (!isWord(this.#token(at), "note", "notes", "comment") || !isMark(this.#token(at + 1), ":")) return null;
+    if (!isNoteAt(this.tokens, at)) return null;
     if (at + 2 < this.tokens.length) this.#note(at + 2, this.tokens.length);
     return this.tokens.length;
   }
@@ -247,7 +247,8 @@ export class SetLineReader {
       const from = isMark(this.#token(at + 1), ":", "=") || isWord(this.#token(at + 1), "of") ? at + 2 : at + 1;
       found = durationAt(this.tokens, from);
       const bare = this.#token(from);
-      if (found === null) return isWhole(bare) ? this.#unread(at, from + 1, `Is a rest of ${bare.value} seconds or minutes meant?`, [{ label: `${bare.value} s`, text: `rest ${bare.value} s` }, { label: `${bare.value} min`, text: `rest ${bare.value} min` }]) : this.#unread(at, at + 1, "How long was the rest? For example rest 3 min.");
+      if (found === null && isWhole(bare)) { const { message, readings } = restWithoutUnit(bare.value); return this.#unread(at, from + 1, message, readings); }
+      if (found === null) return this.#unread(at, at + 1, "How long was the rest? For example rest 3 min.");
     }
     if (found === null) return null;
     if (!(found.value > 0)) return this.#unread(at, found.to, "That is no time.");

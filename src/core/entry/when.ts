@@ -1,10 +1,10 @@
 import { dateOf, dayOf, entryDayOf, outsideYears, weekdayOf, type Day } from "../calendar/day";
+import { monthNamed, weekdayNames } from "../calendar/print";
 import { isMark, isWhole, isWord, lengthUnitAt, massUnitAt } from "./amounts";
 import type { Token } from "./tokens";
 
-const weekdays = ["monday", "tuesday", "wednesday", "thursday", "friday", "saturday", "sunday"];
+const weekdays = weekdayNames.map((name) => name.toLowerCase());
 const shortWeekdays: Readonly<Record<string, number>> = { mon: 1, tue: 2, tues: 2, wed: 3, weds: 3, thu: 4, thur: 4, thurs: 4, fri: 5, sat: 6, sun: 7 };
-const months = ["january", "february", "march", "april", "may", "june", "july", "august", "september", "october", "november", "december"];
 
 /** Words that name a day, for a slip of the finger in one. */
 export const dayWords: readonly string[] = ["today", "yesterday", "tomorrow", ...weekdays];
@@ -71,7 +71,7 @@ function named(tokens: readonly Token[], at: number, today: Day, front: boolean)
 
 /** `12 Nov`, `12th of November 2026`, `Nov 12, 2026`. */
 function inWords(tokens: readonly Token[], at: number, today: Day): When | null {
-  const monthOf = (token: Token | undefined) => (token?.kind === "word" && token.text.length > 2 ? months.findIndex((name) => name.startsWith(token.text) || (token.text === "sept" && name === "september")) + 1 : 0);
+  const monthOf = (token: Token | undefined) => (token?.kind === "word" ? monthNamed(token.text) : 0);
   const ordinal = (place: number) => (isWord(tokens[place], "st", "nd", "rd", "th") && tokens[place]!.glued) || (isMark(tokens[place], ".") && tokens[place]!.glued) ? place + 1 : place;
   let [dayOfMonth, month, to] = [0, 0, at];
   if (isWhole(tokens[at])) {

@@ -3,7 +3,7 @@ import { heaviest, isFarOff, lightest } from "../body/weighIns";
 import { dateOf, entryDayOf, outsideYears, type Day } from "../calendar/day";
 import { put, type Change, type DayNote, type RecordOf, type WeighIn } from "../log/records";
 import { parseMass } from "../units/mass";
-import { parseDecimal, printNumber } from "../units/number";
+import { parseDecimal, printNumber, printPlain } from "../units/number";
 import type { Printer } from "../units/printer";
 import { measureOf, type LedgerColumn, type LedgerColumnId } from "./columns";
 
@@ -56,7 +56,7 @@ export function entryText(draft: Draft, column: LedgerColumnId, printer: Printer
 
 /** A reading as it was typed, without idle zeros. */
 function readingText(reading: Reading | null): string {
-  return reading === null ? "" : printNumber(reading.value, 3).replace(/\.?0+$/, "").replaceAll(",", "");
+  return reading === null ? "" : printPlain(reading.value, 3).replaceAll(",", "");
 }
 
 /** Turns edits of cells into one change. Edits of one day are taken together, a weight before what hangs on it. */

@@ -1,6 +1,7 @@
 import Papa from "papaparse";
 import { median } from "../body/weighIns";
 import { dateOf, entryDayOf, mustDay, type Day } from "../calendar/day";
+import { monthNamed } from "../calendar/print";
 import { sameName } from "../entry/names";
 import { toKg, type MassUnit } from "../units/mass";
 import { parseDecimal } from "../units/number";
@@ -48,8 +49,6 @@ export function widthOf(lines: readonly (readonly string[])[]): number {
 
 const orders = ["ymd", "dmy", "mdy"] as const satisfies readonly DateOrder[];
 
-const months = ["jan", "feb", "mar", "apr", "may", "jun", "jul", "aug", "sep", "oct", "nov", "dec"];
-
 /**
  * The day that a cell of a sheet names in a certain order, with `-`, `/`, `.` or spaces between, or with its month in words (`3 March 2026`,
  * `Tue, Mar 3, 2026`, `3-Mar-26`) in any; two-digit years are of this century. Null when it names none that can be written.
@@ -76,9 +75,8 @@ function wordedDay(text: string): Day | null {
   const dayFirst = /^(\d{1,2})(?:st|nd|rd|th)?\.?[\s-]+(?:of\s+)?([a-z]{3,9})\.?,?[\s-]+(\d{4}|\d{2})$/.exec(plain);
   const monthFirst = /^([a-z]{3,9})\.?[\s-]+(\d{1,2})(?:st|nd|rd|th)?,?[\s-]+(\d{4}|\d{2})$/.exec(plain);
   const [day, name, year] = dayFirst ? [dayFirst[1]!, dayFirst[2]!, dayFirst[3]!] : monthFirst ? [monthFirst[2]!, monthFirst[1]!, monthFirst[3]!] : ["", "", ""];
-  const month = name === "" ? 0 : months.indexOf(name.slice(0, 3)) + 1;
-  const whole = ["january", "february", "march", "april", "may", "june", "july", "august", "september", "october", "november", "december"][month - 1];
-  return month > 0 && (whole!.startsWith(name) || name === "sept") ? civil(year, String(month), day) : null;
+  const month = monthNamed(name);
+  return month > 0 ? civil(year, String(month), day) : null;
 }
 
 /** The cells of pasted text: tabs between them, cells in quotes with line breaks of their own; without tabs, a head that is known tells commas or semicolons. */

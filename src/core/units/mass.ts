@@ -1,4 +1,4 @@
-import { parseDecimal, printNumber } from "./number";
+import { parseDecimal, printNumber, printPlain } from "./number";
 
 export type MassUnit = "kg" | "lb";
 
@@ -22,7 +22,7 @@ export function printMass(kg: number, unit: MassUnit, decimals = 1): string {
 
 /** A load as lifters write it: no trailing zeros, at most two decimals (72.5, 100, 41.25). */
 export function printLoad(kg: number, unit: MassUnit): string {
-  return printNumber(fromKg(kg, unit), 2).replace(/\.?0+$/, "");
+  return printPlain(fromKg(kg, unit), 2);
 }
 
 /** A typed mass, with its unit or in the trainee's own, in kilograms; null when it is not a mass. */

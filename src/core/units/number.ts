@@ -18,6 +18,11 @@ export function printNumber(value: number, decimals: number): string {
   return value < 0 && /[1-9]/.test(digits) ? `−${digits}` : digits;
 }
 
+/** `printNumber` without idle zeros behind the point: `84.5`, `84`. */
+export function printPlain(value: number, decimals: number): string {
+  return printNumber(value, decimals).replace(/\.?0+$/, "");
+}
+
 /** `printNumber` with its sign always shown, for a change. */
 export function printSigned(value: number, decimals: number): string {
   const text = printNumber(value, decimals);

@@ -5,7 +5,7 @@ import { useState } from "react";
 import { readReading } from "@/core/body/usualMeasures";
 import type { MeasureRow } from "@/core/figures/views/measures";
 import { put, type RecordOf } from "@/core/log/records";
-import { counted, printNumber } from "@/core/units/number";
+import { counted, printNumber, printPlain } from "@/core/units/number";
 import { fullDate } from "@/ui/dates";
 import { aDate } from "@/ui/inputs/checks";
 import { Field, narrow, Row, RowButton } from "@/ui/inputs/Field";
@@ -24,10 +24,10 @@ export function Readings({ measure }: { measure: MeasureRow }) {
   const [all, setAll] = useState(false);
   const latest = [...measure.readings].reverse();
   const shown = all ? latest : latest.slice(0, listed);
-  const text = (value: number) => `${printNumber(value, 2).replace(/\.?0+$/, "")} ${measure.unit}`.trim();
+  const text = (value: number) => `${printPlain(value, 2)} ${measure.unit}`.trim();
   return (
     <details>
-      <summary>{measure.count === 1 ? "1 reading" : `${counted(measure.count, "reading")}`} of {measure.name.toLowerCase()}</summary>
+      <summary>{counted(measure.count, "reading")} of {measure.name.toLowerCase()}</summary>
       <Scrollable label={`Readings of ${measure.name}`}>
         <table>
           <thead><tr><th>Day</th><th className="num">Value</th><th>Method</th><th><span className="hidden">Change or remove</span></th></tr></thead>
