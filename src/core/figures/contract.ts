@@ -1,10 +1,10 @@
-import { counted } from "../units/number";
 import { dateOf, mustDay, weekStartOf, type Day } from "../calendar/day";
 import { groupBy } from "../calendar/groupBy";
 import { trendDays } from "../body/trend";
 import { weightChange } from "../body/familiar";
 import { equationNames } from "../energy/resting";
 import { balanceForRate, catchUpRate, isHolding, planWeight } from "../goal/plan";
+import { lastWeighedAgo } from "../goal/projection";
 import type { LiftMaximum } from "../strength/maximum";
 import { adherence } from "../planning/adherence";
 import { peopleOf, type Log } from "../log/log";
@@ -44,9 +44,9 @@ export function personContract(figures: Figures): Record<string, unknown> {
       return [{ measureId, target: targetValue, deadline: dateOf(deadline), perWeek, planned, apart, doneShare, projected: projected && { p10: dateOrNull(projected.p10), p50: dateOrNull(projected.p50), p90: dateOrNull(projected.p90) }, ...(projected === null ? { reason: "a rate needs four readings over three weeks" } : {}) }];
     }),
     energy: energyContract(figures),
-    food: foodDays(figures).map(({ day, eaten, eatenKcal, unknown, waterMl, complete, remainingKcal, target }) => ({
+    food: foodDays(figures).map(({ day, eaten, eatenKcal, unknownWhy, waterMl, complete, remainingKcal, target }) => ({
       date: dateOf(day), kcal: eatenKcal, protein: eaten.protein, fat: eaten.fat, carbohydrate: eaten.carbohydrate, fibre: eaten.fibre, sugars: eaten.sugars, alcohol: eaten.alcohol,
-      water: waterMl, complete, remainingKcal, ...(eatenKcal === null ? { reason: [...new Set(unknown.filter(({ planned }) => !planned).map(({ reason }) => reason))].join("; ") } : "reason" in target ? { reason: target.reason } : {}),
+      water: waterMl, complete, remainingKcal, ...(eatenKcal === null ? { reason: unknownWhy } : "reason" in target ? { reason: target.reason } : {}),
     })),
     lifts: figures.lifts.map(({ exerciseId, best, latest, lastDone }) => ({
       exerciseId, best: maximumContract(best), latest: maximumContract(latest), lastDone: dateOrNull(lastDone),
@@ -102,7 +102,7 @@ function goalContract(figures: Figures) {
   const known = "reason" in projection ? null : projection;
   const reasons = [
     ...("reason" in projection ? [projection.reason] : []),
-    ...(trend !== null && trendKg === null && !("reason" in projection) ? [`the last weigh-in is ${counted(on - trend.last, "day")} old`] : []),
+    ...(trend !== null && trendKg === null && !("reason" in projection) ? [lastWeighedAgo(trend, on)] : []),
     ...(catchUp === null && trendKg !== null ? ["the deadline is not ahead"] : []),
     ...(isHolding(line) ? ["a weight to be kept is not crossed: no date is projected, and reachableBy is the chance of standing within 1 % of it"] : known !== null && known.p90 === null ? ["some dates are not reached at this pace within three years"] : []),
   ];

@@ -1,4 +1,3 @@
-import { counted } from "../units/number";
 import { readingProblem, usualMeasureOf } from "../body/usualMeasures";
 import { joined } from "../calendar/groupBy";
 import { ageOn, dateOf, monthStartOf, mustDay, weekStartOf, type Day, type Weekday } from "../calendar/day";
@@ -15,8 +14,8 @@ import { bodyPartOf, performedSets, type Counting, type PerformedSet } from "../
 import { equations, type Body, type EquationName, type Resting, type Sex } from "../energy/resting";
 import { goalCourses, milestones, type GoalCourse, type Milestone } from "../goal/course";
 import { measureGoal, measureTrend, type MeasureGoal, type MeasureTrend, type Reading } from "../goal/measureGoal";
-import { aimOf, goalInForce, planLine, type PlanLine } from "../goal/plan";
-import { heldLevel, levelOn, project, type Projection } from "../goal/projection";
+import { aimOf, goalInForce, planLine, planWeight, type PlanLine } from "../goal/plan";
+import { heldLevel, lastWeighedAgo, levelOn, project, type Projection } from "../goal/projection";
 import type { Log } from "../log/log";
 import { blockDays, blockOf, daysOf } from "../log/logIndex";
 import { family, memo } from "../memo";
@@ -270,6 +269,9 @@ export class Figures extends Asked {
     return goal === null ? { reason: "no weight goal has begun" } : planLine(goal);
   });
 
+  /** The plan line's weight on a day up to its deadline; null without one in force. */
+  planOn(day: Day): number | null { const line = this.lineOn(day); return "reason" in line || day > line.deadline ? null : planWeight(line, day); }
+
   /** Weight goals one after another, the latest first, with how each ended. */
   get goalCourses(): GoalCourse[] { return this.#goalCourses(); }
   readonly #goalCourses = this.#kept(() => goalCourses(this.#goals(), this.trend, this.on));
@@ -319,6 +321,9 @@ export class Figures extends Asked {
   /** The same by day, values alone. */
   readonly valuesOf = this.#each((measureId: string): Reading[] => this.readingsOf(measureId).map(({ date, value }) => ({ day: mustDay(date), value })));
   /** The line through a measure's readings of the latest weeks; null while there is too little. */
+  /** The latest reading of a measure before a day; null without one. */
+  readingBefore = (measureId: string, day: Day): number | null => this.valuesOf(measureId).findLast(({ day: read }) => read < day)?.value ?? null;
+
   readonly measureTrend = this.#each((measureId: string): MeasureTrend | null => measureTrend(this.valuesOf(measureId), this.on));
 
   /** The reading of a measure on a day, the last by id where there are several; null without one. */
@@ -340,8 +345,7 @@ export class Figures extends Asked {
 
   restingOn(equation: EquationName, day: Day): Resting {
     const body = this.bodyOn(day);
-    const old = this.trend === null ? 0 : day - this.trend.last;
-    if (old > weightServesDays) return { reason: `the last weigh-in is ${counted(old, "day")} old` };
+    if (this.trend !== null && day - this.trend.last > weightServesDays) return { reason: lastWeighedAgo(this.trend, day) };
     return body === null ? { reason: "no weight is written" } : equations[equation].kcal(body);
   }
 

@@ -87,6 +87,8 @@ export interface FoodDay {
   remainingKcal: number | null;
   /** Meals whose nutrients cannot be known, with the reason. */
   unknown: { mealId: string; reason: string; planned: boolean }[];
+  /** Why the energy eaten is not known; empty where it is. */
+  unknownWhy: string;
 }
 
 /** What is written of a day's food, whatever its target. */
@@ -107,6 +109,7 @@ const foodDaysOf = ownedBy((figures: Figures) => family(figures.log.index, (day:
   return {
     day, eaten, eatenKcal, planned, waterMl: figures.waterOn(day), complete: eatenKcal !== null && (figures.noteOn(day)?.foodComplete ?? false), target,
     remainingKcal: "reason" in target || eatenKcal === null ? null : target.kcal - eatenKcal, unknown,
+    unknownWhy: [...new Set(unknown.filter(({ planned: ahead }) => !ahead).map(({ reason }) => reason))].join("; "),
   };
 }));
 

@@ -68,6 +68,11 @@ export const carriedDays = 28;
 /** After so many days without a weigh-in a pace is no longer called too fast or too slow. */
 export const paceKnownDays = 7;
 
+/** What is told where the last weigh-in is too old. */
+export function lastWeighedAgo(trend: Trend, on: Day): string {
+  return `the last weigh-in is ${counted(on - trend.last, "day")} old`;
+}
+
 /** Level of the trend on a day: smoothed up to its last day, carried forward for some weeks after it; null before the first weigh-in and later. */
 export function levelOn(trend: Trend, day: Day): Ahead | null {
   return day - trend.last > carriedDays ? null : carriedLevel(trend, day);
@@ -132,7 +137,7 @@ const z80OneSided = 0.8416212335729143;
 export function project(trend: Trend | null, line: PlanLine, on: Day): Projection | { reason: string } {
   if (trend === null) return { reason: "no weight is written" };
   if (trend.last - trend.first < projectionNeedsDays) return { reason: "a goal's date needs weigh-ins over more than seven days" };
-  if (on - trend.last > carriedDays) return { reason: `the last weigh-in is ${counted(on - trend.last, "day")} old; a goal's date needs one of the last ${carriedDays} days` };
+  if (on - trend.last > carriedDays) return { reason: `${lastWeighedAgo(trend, on)}; a goal's date needs one of the last ${carriedDays} days` };
   const now = levelOn(trend, on);
   const held = heldLevel(trend, on);
   if (isHolding(line)) return holding(trend, line, on);

@@ -6,14 +6,14 @@ import { put, recordKinds, type AnyRecord, type Change, type ChangeStep, type Pe
 type Owned = AnyRecord & { personId: string; date?: string };
 
 /** Every record that belongs to a person, the person's own apart. */
-function* ownedBy({ records }: Log, personId: string): Generator<{ kind: RecordKind; record: Owned }> {
+function* recordsOf({ records }: Log, personId: string): Generator<{ kind: RecordKind; record: Owned }> {
   for (const kind of recordKinds) for (const record of records[kind].values()) if ((record as Partial<Owned>).personId === personId) yield { kind, record: record as Owned };
 }
 
 /** How many records of each kind belong to a person. */
 export function holdingsOf(log: Log, personId: string): { kind: RecordKind; count: number }[] {
   const counts = new Map<RecordKind, number>();
-  for (const { kind } of ownedBy(log, personId)) counts.set(kind, (counts.get(kind) ?? 0) + 1);
+  for (const { kind } of recordsOf(log, personId)) counts.set(kind, (counts.get(kind) ?? 0) + 1);
   return [...counts].map(([kind, count]) => ({ kind, count }));
 }
 
@@ -23,7 +23,7 @@ function removal(kind: RecordKind, { id, date }: { id: string; date?: string }):
 
 /** A person and all that belongs to them, removed; what the household shares stays. */
 export function removedPerson(log: Log, personId: string): Change {
-  return [...[...ownedBy(log, personId)].map(({ kind, record }) => removal(kind, record)), removal("people", { id: personId })];
+  return [...[...recordsOf(log, personId)].map(({ kind, record }) => removal(kind, record)), removal("people", { id: personId })];
 }
 
 /**
@@ -34,7 +34,7 @@ export function joinedPeople(log: Log, keptId: string, goneId: string): Change {
   const [kept, gone] = [log.records.people.get(keptId), log.records.people.get(goneId)];
   if (kept === undefined || gone === undefined || keptId === goneId) return [];
   const change: Change = [];
-  for (const { kind, record } of ownedBy(log, goneId)) {
+  for (const { kind, record } of recordsOf(log, goneId)) {
     const day = record.date === undefined ? null : mustDay(record.date);
     if (kind === "weighIns" && day !== null && (record as { primary?: boolean | null }).primary !== false) {
       const own = log.index.on("weighIns", keptId, day).find(({ primary }) => primary !== false);

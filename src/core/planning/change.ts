@@ -43,9 +43,10 @@ export function withJoined(session: Session, itemId: string): Session {
   if (first === undefined || second === undefined) return session;
   const joined = first.superset != null && first.superset === second.superset;
   const taken = new Set(items.map(({ superset }) => superset));
-  const letter = first.superset ?? [..."ABCDEFGHJKLMNPQRSTUVWXYZ"].find((one) => !taken.has(one)) ?? "A";
+  const free = [..."ABCDEFGHJKLMNPQRSTUVWXYZ"].filter((one) => !taken.has(one));
+  const letter = first.superset ?? free[0] ?? "A";
   // Parting leaves what stands before together, and what stands behind.
-  const behind = [..."ABCDEFGHJKLMNPQRSTUVWXYZ"].find((one) => !taken.has(one) && one !== letter) ?? "Z";
+  const behind = free[0] ?? "Z";
   return { ...session, items: items.map((item, index): Item => {
     if (!joined) return item === first || item === second || (second.superset != null && item.superset === second.superset) ? { ...item, superset: letter } : item;
     return index > at && item.superset === first.superset ? { ...item, superset: behind } : item;

@@ -3,11 +3,12 @@
 import type { Control } from "react-hook-form";
 import { Choice, Field, Row, wide } from "@/ui/inputs/Field";
 import { formulaChoices } from "@/ui/inputs/formulaChoices";
+import { weekdayNames } from "@/core/calendar/print";
 import { parseHeight } from "@/core/units/length";
 import { aDate, optional } from "@/ui/inputs/checks";
 import type { ProfileFields } from "./profile";
 
-const weekdays = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"].map((label, index) => ({ value: String(index + 1), label }));
+const weekdays = weekdayNames.map((label, index) => ({ value: String(index + 1), label }));
 const same = (values: string[]) => values.map((value) => ({ value, label: value }));
 
 const aHeight = (text: string) => (parseHeight(text) !== null ? null : /^\s*\d{2}\s*$/.test(text) ? `Is ${text.trim()} inches? Write ${text.trim()} in, or the height in cm.` : "Write the height in cm, or as 5'11\".");

@@ -50,7 +50,7 @@ export function Records() {
 
 function Beaten({ line, printer }: { line: RecordLine; printer: Printer }) {
   const { chooseDay } = useLog();
-  const what = line.what === "e1rm" ? "estimated maximum" : line.what === "volume" ? "work in a day" : `${line.reps === 1 ? "a repetition" : `${counted(line.reps!, "repetition")}`}`;
+  const what = line.what === "e1rm" ? "estimated maximum" : line.what === "volume" ? "work in a day" : line.reps === 1 ? "a repetition" : counted(line.reps!, "repetition");
   const mass = (kg: number) => (line.what === "volume" ? printer.volumeLoad(kg) : line.what === "e1rm" ? printer.mass(kg) : printer.load(kg));
   return (
     <tr>

@@ -32,7 +32,7 @@ export function SessionOfDay({ card, strong }: { card: SessionCard; strong: bool
   const workedKg = (itemId: string, setId: string) => card.items.find(({ id }) => id === itemId)?.worked[setId];
   const ahead = session.date > today;
   const exerciseOf = (id: string) => card.items.find(({ exerciseId }) => exerciseId === id)?.exercise ?? undefined;
-  const lacking = card.items.flatMap((item) => (item.skipped === null ? item.sets.filter((set) => !set.done && hasPlan(set) && lackOf(item.exercise, asPlanned(set, item.worked[set.id])) !== null).map(() => item.name) : []));
+  const lacking = card.items.flatMap((item) => (item.skipped === null ? item.sets.filter((set) => !set.done && hasPlan(set) && needsMore(set, item)).map(() => item.name) : []));
   const confirm = async () => {
     const next = confirmed(session, exerciseOf, workedKg);
     if (next.status === session.status && lacking.length > 0 && !next.distance?.done) return setAsked(true);

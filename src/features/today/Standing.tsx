@@ -1,7 +1,7 @@
 "use client";
 
 import type { ArrivalFigure, DayView, PlanFigure, TrendFigure } from "@/core/figures/views/today";
-import { printNumber } from "@/core/units/number";
+import { counted, printNumber } from "@/core/units/number";
 import type { Printer } from "@/core/units/printer";
 import { shortDate } from "@/ui/dates";
 import { Figure } from "@/ui/figure/Figure";
@@ -34,7 +34,7 @@ export function TrendBlock({ trend, printer, on }: Block & { trend: TrendFigure 
 
 /** From which weigh-in a level was carried forward; empty when it is of the day. */
 export function carriedNote({ carriedDays, date }: TrendFigure): string {
-  return carriedDays === 0 ? "" : `, carried ${carriedDays} ${carriedDays === 1 ? "day" : "days"} from ${shortDate(date)}`;
+  return carriedDays === 0 ? "" : `, carried ${counted(carriedDays, "day")} from ${shortDate(date)}`;
 }
 
 export function PlanBlock({ plan, printer, on }: Block & { plan: PlanFigure | { reason: string } }) {
@@ -67,7 +67,7 @@ function FoodLeft({ view: { food, date }, printer, on }: Block & { view: DayView
   const ref = { figure: "foodLeft" as const, date };
   const { target, remainingKcal } = food;
   if ("reason" in target) return <Figure label="Left to eat" figure={ref} on={on} missing={`No target: ${target.reason}. Set it under Energy.`} />;
-  if (remainingKcal === null) return <Figure label="Left to eat" figure={ref} on={on} missing={`Not known: ${[...new Set(food.unknown.filter(({ planned }) => !planned).map(({ reason }) => reason))].join("; ")}. At least ${printer.energy(food.eaten.kcal)} of ${printer.energy(target.kcal)} is eaten.`} />;
+  if (remainingKcal === null) return <Figure label="Left to eat" figure={ref} on={on} missing={`Not known: ${food.unknownWhy}. At least ${printer.energy(food.eaten.kcal)} of ${printer.energy(target.kcal)} is eaten.`} />;
   const protein = target.protein === null ? "" : ` · protein ${food.eaten.protein >= target.protein ? "reached" : `${printNumber(target.protein - food.eaten.protein, 0)} g to go`}`;
   const over = remainingKcal < 0;
   return <Figure label={over ? "Over the day's target" : "Left to eat"} value={printer.energyNumber(Math.abs(remainingKcal))} unit={printer.units.energy} figure={ref} on={on} note={`${target.kind} day ${printer.energyNumber(target.kcal)}${protein}`} />;

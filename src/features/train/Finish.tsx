@@ -8,7 +8,7 @@ import type { Session } from "@/core/log/records";
 import { withMoreSets, withoutIdleSets } from "@/core/planning/change";
 import { hasPlan } from "@/core/planning/perform";
 import { describeSets } from "@/core/strength/describe";
-import { parseDecimal } from "@/core/units/number";
+import { counted, parseDecimal } from "@/core/units/number";
 import { shortDate } from "@/ui/dates";
 import { usePrinter } from "@/ui/usePrinter";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
@@ -65,10 +65,10 @@ export function Finish({ view, startedAt, save, leave, addExercise, goOn }: { vi
   return (
     <div className={styles.what}>
       <h1>{title}</h1>
-      <p className="quiet" style={{ paddingBottom: 10 }}>{done} {done === 1 ? "set" : "sets"} done, {open === 0 ? "none" : open} open.{goOn && <> <button type="button" className="link" onClick={goOn}>Go on</button></>}</p>
+      <p className="quiet" style={{ paddingBottom: 10 }}>{counted(done, "set")} done, {open === 0 ? "none" : open} open.{goOn && <> <button type="button" className="link" onClick={goOn}>Go on</button></>}</p>
       <ul className={styles.doneSets} aria-label="What was done">
         {items.filter(({ sets }) => sets.some((set) => set.done)).map((item) => (
-          <li key={item.id}><strong>{item.exercise.name}</strong> {describeSets(item.sets, "done", item.exercise, printer)}{item.superset && <span className="quiet small"> superset</span>}{item.note && <span className="quiet small"> {item.note}</span>}</li>
+          <li key={item.id}><strong>{item.exercise.name}</strong> {describeSets(item.sets, "done", item.exercise, printer)}{item.superset !== null && <span className="quiet small"> superset</span>}{item.note && <span className="quiet small"> {item.note}</span>}</li>
         ))}
       </ul>
       {beaten.length > 0 && <ul className={styles.records}>{beaten.map((one) => <li key={`${one.exerciseId} ${one.what} ${one.what === "reps" ? one.reps : ""}`}>{recordText(one, printer)}</li>)}</ul>}

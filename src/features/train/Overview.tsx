@@ -12,17 +12,16 @@ import { printSet } from "./printSet";
 export function Overview({ view, onClose, choose, save }: { view: TrainingView; onClose: () => void; choose: (itemId: string, setId: string) => void; save: (next: Session, label: string) => Promise<boolean> }) {
   const printer = usePrinter();
   const { session, items } = view;
-  const letterOf = (itemId: string) => String(session.items?.find(({ id }) => id === itemId)?.superset ?? "");
   return (
     <Dialog title={view.title} onClose={onClose}>
       {items.map((item, at) => (
         <section key={item.id} style={{ paddingBottom: 12 }}>
           <h3 style={{ display: "flex", gap: 12, alignItems: "baseline", flexWrap: "wrap" }}>
-            <span>{item.exercise.name}{item.superset ? <span className="quiet small"> superset {letterOf(item.id)}</span> : ""}</span>
+            <span>{item.exercise.name}{item.superset !== null && <span className="quiet small"> superset {item.superset}</span>}</span>
             <span className="small" style={{ display: "flex", gap: 12, marginLeft: "auto" }}>
               {at > 0 && <button type="button" className="link" aria-label={`${item.exercise.name} earlier`} onClick={() => void save(withMoved(session, item.id, -1), `${item.exercise.name} earlier`)}>↑</button>}
               {at < items.length - 1 && <button type="button" className="link" aria-label={`${item.exercise.name} later`} onClick={() => void save(withMoved(session, item.id, 1), `${item.exercise.name} later`)}>↓</button>}
-              {at < items.length - 1 && <button type="button" className="link" onClick={() => void save(withJoined(session, item.id), `${item.exercise.name} and ${items[at + 1]!.exercise.name}`)}>{letterOf(item.id) !== "" && letterOf(item.id) === letterOf(items[at + 1]!.id) ? "part from the next" : "superset with the next"}</button>}
+              {at < items.length - 1 && <button type="button" className="link" onClick={() => void save(withJoined(session, item.id), `${item.exercise.name} and ${items[at + 1]!.exercise.name}`)}>{item.superset !== null && item.superset === items[at + 1]!.superset ? "part from the next" : "superset with the next"}</button>}
             </span>
           </h3>
           {item.skipped !== null

@@ -46,7 +46,7 @@ export function SetInFront({ view, item, step, draft, onDraft, onConfirm, choose
   const record = now.reps === null ? undefined : item.repRecords.findLast(({ reps }) => reps <= now.reps! && reps >= 1);
   const confirm = async () => {
     if (doubt !== null && doubted !== now.kg) return setDoubted(now.kg);
-    setSaving(true); 
+    setSaving(true);
     await onConfirm(now);
     setSaving(false);
   };
@@ -54,7 +54,7 @@ export function SetInFront({ view, item, step, draft, onDraft, onConfirm, choose
     <>
       <div className={styles.what}>
         <h1>{exercise.name}</h1>
-        <p className="planned">{set.warmUp ? "warm-up" : `set ${working.indexOf(set) + 1} of ${working.length}`}{hasPlan(set) ? `, planned ${describeSets([{ ...set, warmUp: false }], "planned", exercise, printer).replace(/^1 × /, "")}` : ""}{item.superset ? ", superset" : ""}{item.tempo ? `, tempo ${item.tempo}` : ""}</p>
+        <p className="planned">{set.warmUp ? "warm-up" : `set ${working.indexOf(set) + 1} of ${working.length}`}{hasPlan(set) ? `, planned ${describeSets([{ ...set, warmUp: false }], "planned", exercise, printer).replace(/^1 × /, "")}` : ""}{item.superset !== null ? ", superset" : ""}{item.tempo ? `, tempo ${item.tempo}` : ""}</p>
         <Boxes item={item} at={step.setId} choose={choose} printer={printer} />
         {proposal.reason && <p className="warn small">No load could be worked out: {proposal.reason}.</p>}
         {(item.note || exercise.cues || exercise.setting) && <p className="quiet small">{[exercise.setting, exercise.cues, item.note].filter(Boolean).join(" · ")}</p>}

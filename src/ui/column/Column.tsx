@@ -122,5 +122,5 @@ function rowLabel(date: string, row: ColumnRow | undefined, printer: Printer): s
 }
 
 function daysText(count: number): string {
-  return count === 1 ? "1 day" : `${counted(count, "day")}`;
+  return counted(count, "day");
 }

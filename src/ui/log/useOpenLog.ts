@@ -124,7 +124,7 @@ export function useOpenLog(): Opening {
   const askedOf = useRef<number | null>(null);
   const askWhose = useCallback(async (from: "undo" | "redo") => {
     const next = await (await store!).next(from);
-    const others = looking.current === null || next === null || next.of.length === 0 || next.of.includes(looking.current.id) || askedOf.current === next.sequence ? [] : looking.current.people.filter(({ id }) => next.of.includes(id));
+    const others = looking.current === null || next === null || next.of.includes(looking.current.id) || askedOf.current === next.sequence ? [] : looking.current.people.filter(({ id }) => next.of.includes(id));
     askedOf.current = next?.sequence ?? null;
     if (others.length === 0) return false;
     const names = others.map(({ name }) => name);

@@ -2,7 +2,6 @@
 
 import { useEffect } from "react";
 
-/** Plain keys and what they do. Only outside of fields and without a modifier, so that no key of the browser is taken. */
 const offKey = "oat-column-keys-off";
 
 /** Whether plain keys act in this browser; Ctrl Z always does. */
@@ -11,6 +10,7 @@ export const shortcuts = {
   set: (on: boolean) => { if (on) localStorage.removeItem(offKey); else localStorage.setItem(offKey, "1"); },
 };
 
+/** Plain keys and what they do. Only outside of fields and without a modifier, so that no key of the browser is taken. */
 export function useShortcuts(actions: Record<string, () => void>): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {

@@ -1,6 +1,5 @@
 import { closingDay, dateOf, weekStartOf, type Day } from "../../calendar/day";
 import { trendDay } from "../../body/trend";
-import { planWeight } from "../../goal/plan";
 import { adherence, standing } from "../../planning/adherence";
 import type { Session } from "../../log/records";
 import type { Figures } from "../figures";
@@ -31,12 +30,11 @@ export function columnView(figures: Figures, from: Day, to: Day): ColumnRow[] {
   return Array.from({ length: Math.max(0, to - from + 1) }, (_, index): ColumnRow => {
     const day = from + index;
     const smoothed = trendDay(figures.trend, day);
-    const line = figures.lineOn(day);
     const food = day <= figures.on && figures.mealsOn(day).length > 0 ? foodDay(figures, day) : null;
     return {
       date: dateOf(day), weighedKg: smoothed?.weighedKg ?? null, gross: smoothed?.gross ?? false,
       trendKg: smoothed?.kg ?? null, low80: smoothed?.low80 ?? null, high80: smoothed?.high80 ?? null,
-      planKg: "reason" in line || day > line.deadline ? null : planWeight(line, day),
+      planKg: figures.planOn(day),
       marks: figures.sessionsOn(day).map((session) => ({ id: session.id, kind: session.kind, status: standing(session, figures.on), title: session.title ?? session.kind })),
       foodShare: food === null || "reason" in food.target || food.eatenKcal === null || food.eaten.kcal === 0 ? null : food.eaten.kcal / food.target.kcal,
       note: figures.noteOn(day)?.text ?? null,

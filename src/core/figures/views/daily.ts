@@ -1,6 +1,5 @@
 import { dateOf } from "../../calendar/day";
 import { trendDay } from "../../body/trend";
-import { planWeight } from "../../goal/plan";
 import { fromKg } from "../../units/mass";
 import { rounded } from "../../units/number";
 import type { Figures } from "../figures";
@@ -13,10 +12,9 @@ export function dailyRows(figures: Figures): (string | number | null)[][] {
   const first = Math.min(figures.weighed[0]?.day ?? figures.on, ...figures.log.index.days("dayNotes", figures.personId).slice(0, 1));
   const rows: (string | number | null)[][] = [head];
   for (let day = first; day <= figures.on; day++) {
-    const [weighIn, second, note, trend, line] = [figures.primaryOn(day), figures.secondOn(day), figures.noteOn(day), trendDay(figures.trend, day), figures.lineOn(day)];
-    const plan = "reason" in line || day < line.startDay || day > line.deadline ? null : planWeight(line, day);
+    const [weighIn, second, note, trend] = [figures.primaryOn(day), figures.secondOn(day), figures.noteOn(day), trendDay(figures.trend, day)];
     if (weighIn === null && second === null && trend === null && !note?.text) continue;
-    rows.push([dateOf(day), two(weighIn?.kg), two(second?.kg), two(trend?.kg), two(trend?.low80), two(trend?.high80), two(plan), weighIn?.note ?? null, note?.text ?? null]);
+    rows.push([dateOf(day), two(weighIn?.kg), two(second?.kg), two(trend?.kg), two(trend?.low80), two(trend?.high80), two(figures.planOn(day)), weighIn?.note ?? null, note?.text ?? null]);
   }
   return rows;
 }

@@ -25,7 +25,7 @@ export function entryContext(figures: Figures, day: Day, dateOrder: EntryContext
       return "reason" in target ? null : target.kg;
     },
     noteOn: (on) => figures.noteOn(on), measures: [...figures.log.index.all("measures").values()], dateOrder,
-    lastReading: (measureId, on) => figures.valuesOf(measureId).findLast(({ day: read }) => read < on)?.value ?? null,
+    lastReading: figures.readingBefore,
     bestOf: (exerciseId) => {
       const best = figures.liftOf(exerciseId)?.best;
       return best ? { e1rmKg: best.e1rmKg, date: printDay(best.set.day) } : null;

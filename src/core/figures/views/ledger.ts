@@ -1,7 +1,6 @@
 import { dateOf, weekStartOf, type Day } from "../../calendar/day";
 import { mean } from "../../body/weighIns";
 import { trendDay } from "../../body/trend";
-import { planWeight } from "../../goal/plan";
 import { entryText, ledgerChange, type CellEdit, type LedgerChange, type LedgerContext } from "../../ledger/change";
 import { allColumns, measureOf, type LedgerColumn, type LedgerColumnId, type MeasureNames } from "../../ledger/columns";
 import { readPaste, type DateOrder, type PasteReading } from "../../ledger/paste";
@@ -37,8 +36,7 @@ export function ledgerView(figures: Figures, from: Day, to: Day): LedgerRow[] {
     const start = weekStartOf(day, figures.weekStart);
     const week = day === start + 6 && day <= figures.on ? figures.weekFrom(start) : null;
     const seven = day > figures.on ? [] : Array.from({ length: 7 }, (_, back) => figures.primaryOn(day - back)?.kg).filter((kg) => kg !== undefined);
-    const line = figures.lineOn(day);
-    const plan = "reason" in line || day > line.deadline ? null : planWeight(line, day);
+    const plan = figures.planOn(day);
     const sessions = figures.sessionsOn(day);
     const metres = sessions.reduce((sum, session) => sum + (coveredBy(session, figures.on)?.metres ?? 0), 0);
     const food = day <= figures.on && figures.mealsOn(day).some(({ status }) => status !== "planned") ? foodDay(figures, day) : null;
@@ -75,7 +73,7 @@ export function ledgerPreview(figures: Figures, ask: LedgerAsk, newId: () => str
   const context: LedgerContext = {
     personId: figures.personId, today: figures.on, printer: figures.printer, newId,
     weighInOn: (day) => figures.primaryOn(day), secondOn: (day) => figures.secondOn(day), noteOn: (day) => figures.noteOn(day), expectedKg: (day) => figures.heldOn(day), readingOn: (measureId, day) => figures.readingOn(measureId, day), columns,
-    lastReading: (measureId, day) => figures.valuesOf(measureId).findLast(({ day: read }) => read < day)?.value ?? null,
+    lastReading: figures.readingBefore,
   };
   if ("edits" in ask) return { ...ledgerChange(context, ask.edits), lines: [], order: null, orders: [], unit: null, units: [] };
   const { edits, refused, ...read } = readPaste(ask.paste, ask.at, ask.columns, columns, { order: ask.order, unit: ask.unit, own: figures.units.mass, expectedKg: figures.heldOn(figures.on) });

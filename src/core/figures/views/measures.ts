@@ -1,4 +1,4 @@
-import { counted } from "../../units/number";
+import { lastWeighedAgo } from "../../goal/projection";
 import type { Day } from "../../calendar/day";
 import { usualMeasureOf } from "../../body/usualMeasures";
 import { centimetres, tapeBodyFat, tapeStandardError, waistToHeight, type Tape } from "../../body/tape";
@@ -63,7 +63,7 @@ export function tapeOf(figures: Figures): { tape: Tape; date: string | null } {
 /** Fat and lean mass: from the latest measured body fat, else from the tape. */
 export function compositionOf(figures: Figures): Composition | { reason: string } {
   const kg = figures.levelOn(figures.on);
-  if (kg === null) return { reason: figures.trend === null ? "no weight is written" : `the last weigh-in is ${counted(figures.on - figures.trend.last, "day")} old` };
+  if (kg === null) return { reason: figures.trend === null ? "no weight is written" : lastWeighedAgo(figures.trend, figures.on) };
   const of = (percent: number, half: number, by: Composition["by"], method: string | null, date: string): Composition => ({ percent, low80: Math.max(0, percent - half), high80: Math.min(100, percent + half), fatKg: (kg * percent) / 100, leanKg: kg * (1 - percent / 100), by, method, date });
   const measured = figures.bodyFatOn(figures.on);
   if (measured !== null) return of(measured.percent, z80 * tapeStandardError, "measured", measured.method, measured.date);

@@ -1,16 +1,15 @@
-import { counted } from "../../units/number";
 import { dateOf, type Day } from "../../calendar/day";
 import { groupBy } from "../../calendar/groupBy";
 import { trendDay, z80 } from "../../body/trend";
 import { catchUpRate, holdingBand, isHolding, planBand, planWeight } from "../../goal/plan";
 import { printDay } from "../../calendar/print";
-import { carriedDays, levelOn, paceKnownDays, type MorningChance } from "../../goal/projection";
+import { carriedDays, lastWeighedAgo, levelOn, paceKnownDays, type MorningChance } from "../../goal/projection";
 import type { DayNote, Meal, WeighIn } from "../../log/records";
 import { mealNutrients, type FullNutrients } from "../../nutrition/energy";
 import type { Figures } from "../figures";
 import { foodDay, type FoodDay } from "../foodDay";
 import { dueOf, type Due } from "./due";
-import { sessionCard, type SessionCard } from "./sessionCard";
+import { capitalised, sessionCard, type SessionCard } from "./sessionCard";
 
 /** One line of a meal. */
 export interface MealLine { meal: Meal; name: string; grams: number | null; portions: number | null; nutrients: FullNutrients | null; reason: string | null }
@@ -91,7 +90,7 @@ export function trendFigure(figures: Figures): TrendFigure | { reason: string } 
   if (trend === null) return { reason: "No weight is written yet. Type this morning's weight above." };
   const last = trendDay(trend, trend.last)!;
   const now = levelOn(trend, figures.on);
-  if (now === null) return { reason: `The last weigh-in is ${counted(figures.on - trend.last, "day")} old (${printDay(trend.last)}, trend ${figures.printer.mass(last.kg)}). Type this morning's weight above.` };
+  if (now === null) return { reason: `${capitalised(lastWeighedAgo(trend, figures.on))} (${printDay(trend.last)}, trend ${figures.printer.mass(last.kg)}). Type this morning's weight above.` };
   const spread = Math.sqrt(trend.residualVariance + last.sd ** 2);
   const rated = trend.last - trend.first >= 7;
   return {
@@ -105,7 +104,7 @@ export function planFigure(figures: Figures): PlanFigure | { reason: string } {
   if ("reason" in line) return { reason: `No plan line: ${line.reason}.` };
   const trendKg = figures.levelOn(on);
   if (trend === null) return { reason: "No weight is written yet." };
-  if (trendKg === null) return { reason: on < trend.first ? "No weight is written yet." : `The last weigh-in is ${counted(on - trend.last, "day")} old; the plan needs one of the last ${carriedDays} days.` };
+  if (trendKg === null) return { reason: on < trend.first ? "No weight is written yet." : `${capitalised(lastWeighedAgo(trend, on))}; the plan needs one of the last ${carriedDays} days.` };
   const now = levelOn(trend, on)!;
   const planKg = planWeight(line, on);
   const bandKg = Math.max(planBand(line, trendKg, now.high80 - now.kg), isHolding(line) ? holdingBand(line) : 0);

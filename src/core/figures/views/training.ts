@@ -1,6 +1,6 @@
 import { dateOf, mustDay } from "../../calendar/day";
 import type { Exercise, Item, Session, TrainingSet } from "../../log/records";
-import { describeSets } from "../../strength/describe";
+import { describeSets, supersetOf } from "../../strength/describe";
 import { repeated } from "../../planning/change";
 import { stepsOf } from "../../planning/order";
 import { hasPlan } from "../../planning/perform";
@@ -25,7 +25,8 @@ export interface TrainingItem {
   note: string | null;
   tempo: string | null;
   skipped: string | null;
-  superset: boolean;
+  /** The mark that the exercises of a superset share. */
+  superset: string | null;
   planned: string;
   last: (LastTime & { sets: TrainingSet[] }) | null;
   /** The best estimate before this day, and the heaviest load for at least so many repetitions so far, what was just done included. */
@@ -71,7 +72,7 @@ export function trainingView(figures: Figures, date: string, sessionId: string):
     const stepKg = lifting(figures).step(exercise);
     const barKg = barOf(exercise, figures.settings, unit);
     return [{
-      id: item.id, exercise, sets: item.sets, note: item.note ?? null, tempo: item.tempo ?? null, skipped: item.skipped ?? null, superset: item.superset != null, planned: describeSets(item.sets, "planned", exercise, printer, Object.fromEntries(item.sets.flatMap(({ id, planned }) => { const target = targets.get(`${item.id} ${id}`)!; return planned?.kg != null || "reason" in target || target.kg === null ? [] : [[id, target.kg]]; }))),
+      id: item.id, exercise, sets: item.sets, note: item.note ?? null, tempo: item.tempo ?? null, skipped: item.skipped ?? null, superset: supersetOf(item), planned: describeSets(item.sets, "planned", exercise, printer, Object.fromEntries(item.sets.flatMap(({ id, planned }) => { const target = targets.get(`${item.id} ${id}`)!; return planned?.kg != null || "reason" in target || target.kg === null ? [] : [[id, target.kg]]; }))),
       last: last && { ...last, sets: setsIn(figures.sessionOn(mustDay(last.date), last.sessionId), exercise.id).filter(({ warmUp, done }) => done && !warmUp) },
       best: maximumFigure(liftStanding(exercise.id, course, day)?.best ?? null), repRecords: liftRecords(course, figures.volumeOn, day + 1).standing.map(({ reps, kg, day: on }) => ({ reps, kg, date: dateOf(on) })), barKg, stepKg, ramp: [],
     }];
@@ -98,16 +99,16 @@ function proposalOf(item: TrainingItem, set: TrainingSet, target: Target): Propo
   const planned = set.planned ?? {};
   const working = item.sets.filter(({ warmUp }) => !warmUp);
   const at = working.indexOf(set);
-  const earlier = set.warmUp ? undefined : working.slice(0, at).findLast(({ done }) => done)?.done;
-  const lastSet = set.warmUp ? undefined : (item.last?.sets[at] ?? item.last?.sets.at(-1))?.done;
-  // A load changed on the day is that of the next sets that were planned alike.
   const before = set.warmUp ? undefined : working.slice(0, at).findLast(({ done }) => done);
-  const carried = before !== undefined && hasPlan(set) && sameAim(before.planned, set.planned) ? (before.done!.kg ?? null) : null;
-  const kg = carried ?? ("reason" in target ? null : target.kg);
-  if (carried !== null) return { ...amountsOf(planned, earlier, lastSet), kg: carried, from: "set before", reason: null };
-  const [from, reason] = "reason" in target ? ["nothing" as const, target.reason] : kg === null ? [earlier ? ("set before" as const) : lastSet ? ("last time" as const) : ("nothing" as const), null] : [target.from, null];
-  const known = planned.kg ?? earlier?.kg ?? lastSet?.kg ?? null;
-  return { ...amountsOf(planned, earlier, lastSet), kg: kg ?? (planned.percent == null && planned.rpe == null ? known : null), from, reason };
+  const earlier = before?.done;
+  const lastSet = set.warmUp ? undefined : (item.last?.sets[at] ?? item.last?.sets.at(-1))?.done;
+  const amounts = amountsOf(planned, earlier, lastSet);
+  // A load changed on the day is that of the next sets that were planned alike.
+  if (before && earlier?.kg != null && hasPlan(set) && sameAim(before.planned, set.planned)) return { ...amounts, kg: earlier.kg, from: "set before", reason: null };
+  if (!("reason" in target) && target.kg !== null) return { ...amounts, kg: target.kg, from: target.from, reason: null };
+  const kg = planned.percent == null && planned.rpe == null ? (planned.kg ?? earlier?.kg ?? lastSet?.kg ?? null) : null;
+  if ("reason" in target) return { ...amounts, kg, from: "nothing", reason: target.reason };
+  return { ...amounts, kg, from: earlier ? "set before" : lastSet ? "last time" : "nothing", reason: null };
 }
 
 type Amounts = Pick<NonNullable<TrainingSet["done"]>, "reps" | "seconds" | "metres">;

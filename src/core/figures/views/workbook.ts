@@ -1,7 +1,6 @@
 import Papa from "papaparse";
 import { dateOf } from "../../calendar/day";
 import { fromKg, type MassUnit } from "../../units/mass";
-import { planWeight } from "../../goal/plan";
 import type { DateOrder } from "../../ledger/paste";
 import { explainSheet, type ColumnReading } from "../../workbook/explain";
 import { readSheet, type Role, type Sheet } from "../../workbook/sheet";
@@ -28,7 +27,7 @@ export function workbookView(figures: Figures, ask: WorkbookAsk): WorkbookView |
   const sheet = readSheet(ask.text, ask);
   if ("reason" in sheet) return sheet;
   const weight = sheet.roles.indexOf("weight");
-  const planOn = (day: number) => { const line = figures.lineOn(day); return "reason" in line || day < line.startDay || day > line.deadline ? null : fromKg(planWeight(line, day), sheet.unit ?? figures.units.mass); };
+  const planOn = (day: number) => { const kg = figures.planOn(day); return kg === null ? null : fromKg(kg, sheet.unit ?? figures.units.mass); };
   const [second, note] = [sheet.roles.indexOf("second"), sheet.roles.indexOf("note")];
   const unit = sheet.unit === null ? "" : ` (${sheet.unit})`;
   const kept = sheet.rows.filter(({ values, cells }) => values[weight] != null || (second >= 0 && values[second] != null) || (note >= 0 && cells[note]));

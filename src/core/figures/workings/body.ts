@@ -28,7 +28,7 @@ export function trendWorking(figures: Figures): WorkingResult {
     steps: [
       `level ${p.mass(last.kg, 2)}, standard deviation ${p.mass(last.sd, 2)}; 80 % interval = level ± ${printNumber(z80, 2)} × ${p.massNumber(last.sd, 2)} = ${p.massNumber(last.low80, 2)} to ${p.mass(last.high80, 2)}`,
       `slope ${p.rate(last.kgPerWeek)}, 80 % interval ± ${p.massNumber(z80 * last.kgPerWeekSd, 2)}`,
-      ...(carried <= 0 || now === null ? [] : [`carried forward ${carried} ${carried === 1 ? "day" : "days"} from ${printDay(trend.last)}: ${p.mass(now.kg, 2)}, 80 % interval ${p.massNumber(now.low80, 2)} to ${p.mass(now.high80, 2)}`]),
+      ...(carried <= 0 || now === null ? [] : [`carried forward ${counted(carried, "day")} from ${printDay(trend.last)}: ${p.mass(now.kg, 2)}, 80 % interval ${p.massNumber(now.low80, 2)} to ${p.mass(now.high80, 2)}`]),
       `scatter: scale ${p.massNumber(scale, 2)}, water ${p.massNumber(water, 2)} with ${printNumber(memory * 100, 0)} % carried to the next day, level ${p.massNumber(level, 3)} and slope ${p.massNumber(slope, 4)} ${p.units.mass} a day`,
       `for comparison: exponentially weighted mean (α = ${ewmaAlpha}) ${p.mass(exponentialMean(weighed)!, 2)}; ${week === null ? "no weigh-in in the last seven days" : `mean of the last 7 days ${p.mass(week.kg, 2)} over ${counted(week.days, "weigh-in")}`}`,
     ],

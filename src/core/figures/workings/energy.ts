@@ -41,10 +41,10 @@ export function expenditureWorking(figures: Figures): WorkingResult {
 
 export function foodLeftWorking(figures: Figures, date: string): WorkingResult {
   const day = mustDay(date);
-  const { target, eaten, remainingKcal, complete, unknown, planned } = foodDay(figures, day);
+  const { target, eaten, remainingKcal, complete, unknown, unknownWhy, planned } = foodDay(figures, day);
   const p = figures.printer;
   if ("reason" in target) return { reason: `No target: ${target.reason}.` };
-  if (remainingKcal === null) return { reason: `Not known: ${[...new Set(unknown.filter((one) => !one.planned).map(({ reason }) => reason))].join("; ")}. At least ${p.energy(eaten.kcal)} was eaten, of ${p.energy(target.kcal)}.` };
+  if (remainingKcal === null) return { reason: `Not known: ${unknownWhy}. At least ${p.energy(eaten.kcal)} was eaten, of ${p.energy(target.kcal)}.` };
   const from = target.own
     ? [`own target for a ${target.kind} day ${p.energy(target.kcal - target.creditKcal)}`]
     : [`expenditure ${p.energy(target.expenditureKcal!)}, plan's balance ${p.energyChange(target.balanceKcal)} (${p.energyPerMass(kcalPerKg)}): ${p.energy(target.expenditureKcal! + target.balanceKcal)}`];
