@@ -346,23 +346,21 @@ describe("the policy", () => {
   it("holds in every view with each overlay opened", async () => {
     const hand = await trainee();
     const { page } = hand;
-    let opened = 0;
-    for (const path of ["/", "/lifts", "/distance", "/body", "/food", "/energy", "/files", "/ledger", "/report"]) {
+    // Of each view as many as its figures of the demo log have, up to six.
+    const standing = { "/": 4, "/lifts": 6, "/distance": 5, "/body": 6, "/food": 1, "/energy": 6, "/files": 0, "/ledger": 0, "/report": 0 };
+    for (const [path, least] of Object.entries(standing)) {
       await openDemo(page, path);
       await page.keyboard.press("?");
       await page.getByRole("dialog", { name: "Keys" }).waitFor();
       await page.keyboard.press("Escape");
       const overlays = page.locator('#content button[aria-haspopup="dialog"]');
-      await page.waitForTimeout(400);
-      for (let index = 0; index < Math.min(6, await overlays.count()); index++) {
+      for (let index = 0; index < least; index++) {
         await overlays.nth(index).click();
         await page.getByRole("dialog").last().waitFor();
-        opened += 1;
         await page.keyboard.press("Escape");
         await page.getByRole("dialog").last().waitFor({ state: "detached" });
       }
     }
-    expect(opened).toBeGreaterThan(12);
     expect(hand.problems).toEqual([]);
     await hand.close();
   }, 120_000);
