@@ -1,6 +1,6 @@
 import { afterAll, describe, expect, it, vi } from "vitest";
 import { dateOf, mustDay, weekdayOf } from "@/core/calendar/day";
-import { addDays, columnDate, daysBetween, fullDate, longDate, shortDate } from "./dates";
+import { addDays, columnDate, daysBetween, fullDate, longDate, shortDate, weekName } from "./dates";
 import { tickDates } from "./charts/axis";
 
 const before = process.env.TZ;
@@ -19,9 +19,10 @@ describe.each(zones)("dates under %s", (zone) => {
       expect(addDays(date, 1)).toBe(dateOf(day + 1));
       expect(daysBetween(date, addDays(date, 40))).toBe(40);
     }
-    expect(longDate("2026-03-29")).toBe("Sunday 29 March");
-    expect(fullDate("2026-10-25")).toBe("25 October 2026");
+    expect(fullDate("2026-10-25")).toBe("25 Oct 2026");
     vi.useFakeTimers({ now: new Date("2026-06-11T12:00:00Z") });
+    expect([longDate("2026-03-29"), longDate("2019-03-29")]).toEqual(["Sunday 29 March", "Friday 29 March 2019"]);
+    expect([weekName("2026-06-07"), weekName("2024-03-03")]).toEqual(["1 Jun", "26 Feb 2024"]);
     expect([shortDate("2026-01-31"), shortDate("2024-02-29"), shortDate("2027-11-02")]).toEqual(["31 Jan", "29 Feb 2024", "2 Nov 2027"]);
     expect(tickDates([mustDay("2026-01-01"), mustDay("2026-06-01")])(mustDay("2026-03-29"))).toBe("29 Mar");
     expect(tickDates([mustDay("2006-01-01"), mustDay("2026-06-01")])(mustDay("2016-03-29"))).toBe("Mar 2016");

@@ -1,28 +1,34 @@
 import dayjs from "dayjs";
 import { dateOf, mustDay } from "@/core/calendar/day";
+import { printDate } from "@/core/calendar/print";
 
-/** `Thursday 11 June` */
-export function longDate(date: string): string {
-  return dayjs(date).format("dddd D MMMM");
-}
-/** `11 June 2026` */
-export function fullDate(date: string): string {
-  return dayjs(date).format("D MMMM YYYY");
-}
-/** `11 June 2026, 06:45` of an instant, by this machine's clock. */
-export function instantText(instant: string): string {
-  return dayjs(instant).format("D MMMM YYYY, HH:mm");
-}
 /** Days from now within which a date without its year cannot be taken for another one. */
 const nearDays = 300;
+const isNear = (date: string): boolean => Math.abs(dayjs().diff(date, "day")) <= nearDays;
 
-/** `11 Jun`, and `11 Jun 2019` when that is long ago or far ahead. */
-export function shortDate(date: string): string {
-  return dayjs(date).format(Math.abs(dayjs().diff(date, "day")) > nearDays ? "D MMM YYYY" : "D MMM");
+/** `Thursday 11 June` over a view or in a sentence about the day itself, and `Thursday 11 June 2019` when that is long ago or far ahead. */
+export function longDate(date: string): string {
+  return dayjs(date).format(isNear(date) ? "dddd D MMMM" : "dddd D MMMM YYYY");
 }
-/** `Thu 11 Jun 26` */
+/** `11 Jun 2026` on what is kept or printed: notices, files, the report, workings, photographs. */
+export function fullDate(date: string): string {
+  return printDate(date);
+}
+/** `11 Jun 2026, 06:45` of an instant, by this machine's clock. */
+export function instantText(instant: string): string {
+  return dayjs(instant).format("D MMM YYYY, HH:mm");
+}
+/** `11 Jun` in tables and sentences, and `11 Jun 2019` when that is long ago or far ahead. */
+export function shortDate(date: string): string {
+  return dayjs(date).format(isNear(date) ? "D MMM" : "D MMM YYYY");
+}
+/** The first day of the seven that close on a date, as a week is called: `1 Jun`. */
+export function weekName(closingDate: string): string {
+  return shortDate(addDays(closingDate, -6));
+}
+/** `Thu 11 Jun 2026` */
 export function ledgerDate(date: string): string {
-  return dayjs(date).format("ddd D MMM YY");
+  return dayjs(date).format("ddd D MMM YYYY");
 }
 /** `Thu 11` */
 export function columnDate(date: string): string {

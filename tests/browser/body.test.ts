@@ -188,9 +188,9 @@ describe("the report", () => {
     const last = weeks.at(-1)!;
     // The Body view draws up the same weeks, by another way.
     expect(last.slice(0, 2)).toEqual(["2026-06-14", "4"]);
-    await page.getByRole("row", { name: new RegExp(`^14 June 2026 4 ${Number(last[2]).toFixed(2)} ${Number(last[3]).toFixed(2)}`) }).waitFor();
+    await page.getByRole("row", { name: new RegExp(`^8 Jun 2026 4 ${Number(last[2]).toFixed(2)} ${Number(last[3]).toFixed(2)}`) }).waitFor();
     await page.getByRole("link", { name: "Body" }).click();
-    const shown = await page.getByRole("button", { name: /working of the week closing 2026-06-14/ }).innerText();
+    const shown = await page.getByRole("button", { name: /working of the week from 8 Jun/ }).innerText();
     expect(Math.abs(Number.parseFloat(shown) - Number(last[3]))).toBeLessThanOrEqual(0.0501);
     await page.getByRole("link", { name: "Report" }).click();
     const picture = await kept("As a picture");
@@ -200,7 +200,7 @@ describe("the report", () => {
     await page.getByRole("heading", { name: "Waist, Rower" }).waitFor();
     await page.getByRole("row", { name: /^As measured \d+\.\d cm/ }).waitFor();
     await page.getByLabel("Report from").fill("2026-06-11");
-    await page.getByText("Nothing is written since 11 June 2026.").or(page.getByText("needs seven days")).first().waitFor();
+    await page.getByText("Nothing is written since 11 Jun 2026.").or(page.getByText("needs seven days")).first().waitFor();
     await page.emulateMedia({ media: "print" });
     expect(await page.getByRole("button", { name: "As CSV" }).isVisible()).toBe(false);
     expect((await page.pdf({ format: "A4" })).subarray(0, 4).toString()).toBe("%PDF");
@@ -284,8 +284,8 @@ describe("photographs, and a phone and a laptop with one log", () => {
     const file = await cameraPicture(page);
     expect(file.includes("GPS 38.7223")).toBe(true);
     await page.getByLabel("Photograph", { exact: true }).setInputFiles({ name: "camera.jpg", mimeType: "image/jpeg", buffer: file });
-    await saved(phone, "Photograph of 2026-06-11");
-    const before = await pixelsOf(page, "11 June 2026");
+    await saved(phone, "Photograph of 11 Jun 2026");
+    const before = await pixelsOf(page, "11 Jun 2026");
     expect(before).toMatchObject({ width: 1600, height: 800 });
     await page.getByLabel("Photograph", { exact: true }).setInputFiles({ name: "words.jpg", mimeType: "image/jpeg", buffer: Buffer.from("no picture") });
     await page.getByText("This browser cannot read the file as a picture.").waitFor();
@@ -296,13 +296,13 @@ describe("photographs, and a phone and a laptop with one log", () => {
     await page.getByRole("button", { name: "Replace the log by it" }).click();
     await saved(phone, "Import of own.zip");
     await page.getByRole("link", { name: "Body" }).click();
-    expect(await pixelsOf(page, "11 June 2026")).toEqual(before);
+    expect(await pixelsOf(page, "11 Jun 2026")).toEqual(before);
     // Into another browser, where the picture has never been.
     await give(laptop.page, archive, "phone.zip");
     await laptop.page.getByRole("button", { name: "Merge 1 of phone.zip into the log" }).click();
     await saved(laptop, "Merge of phone.zip");
     await laptop.page.getByRole("link", { name: "Body" }).click();
-    expect(await pixelsOf(laptop.page, "11 June 2026")).toEqual(before);
+    expect(await pixelsOf(laptop.page, "11 Jun 2026")).toEqual(before);
   });
 
   it("what each wrote meanwhile is listed before it is merged, field by field, and one undo takes it back", async () => {
@@ -314,9 +314,9 @@ describe("photographs, and a phone and a laptop with one log", () => {
     await laptop.page.getByRole("button", { name: "Write one" }).click();
     await laptop.page.getByLabel("Note of the day").fill("windy");
     await laptop.page.getByRole("button", { name: "Save note" }).click();
-    await saved(laptop, "Note of 2026-06-11");
+    await saved(laptop, "Note of 11 Jun 2026");
     await give(laptop.page, await exported(phone.page), "phone.zip");
-    await laptop.page.getByRole("cell", { name: "kg: 72.9 → 72.1" }).waitFor();
+    await laptop.page.getByRole("cell", { name: "weight: 72.9 kg → 72.1 kg" }).waitFor();
     // Nothing of the laptop's own is in the list: its run and its note stay as they are.
     expect(await laptop.page.getByRole("checkbox", { name: /^Take/ }).count()).toBe(1);
     await laptop.page.getByRole("button", { name: "Merge 1 of phone.zip into the log" }).click();
@@ -328,5 +328,21 @@ describe("photographs, and a phone and a laptop with one log", () => {
     await laptop.page.getByText("Undone: Merge of phone.zip").waitFor();
     await laptop.page.getByText("72.9 kg").first().waitFor();
     await laptop.page.getByText("Note windy").waitFor();
+  });
+
+  it("where both have written to one morning the later word stays, what lost is told, and can be taken all the same", async () => {
+    await write(laptop.page, "72.4");
+    await laptop.page.getByText(/Saved: 72.4 kg|Saved: Weigh-in/).waitFor();
+    await give(laptop.page, await exported(phone.page), "phone.zip");
+    const kept = laptop.page.getByRole("row", { name: /weigh-in/ });
+    await kept.getByText("weight: 72.4 kg stays, 72.1 kg there").waitFor();
+    await kept.getByText(/^written here 11 Jun 2026, 06:45, there 11 Jun 2026, 06:45$/).waitFor();
+    expect(await laptop.page.getByRole("button", { name: "Merge 0 of phone.zip into the log" }).isDisabled()).toBe(true);
+    await kept.getByRole("checkbox").check();
+    await kept.getByText("weight: 72.4 kg → 72.1 kg").waitFor();
+    await laptop.page.getByRole("button", { name: "Merge 1 of phone.zip into the log" }).click();
+    await saved(laptop, "Merge of phone.zip");
+    await laptop.page.keyboard.press("1");
+    await laptop.page.getByText("72.1 kg").first().waitFor();
   });
 });

@@ -46,7 +46,7 @@ describe("a log kept by forms", () => {
     await goal.getByLabel("By", { exact: true }).fill("2026-09-09");
     await goal.getByRole("button", { name: "Set this goal" }).click();
     await saved(hand, "Goal of Waist 81.0 cm");
-    await page.getByText(/Goal 81\.0 cm by 9 September 2026: −0\.70 a week; the line asks 90\.0 today, the latest reading is 0\.0 against it, 0 % of the way/).waitFor();
+    await page.getByText(/Goal 81\.0 cm by 9 Sep 2026: −0\.70 a week; the line asks 90\.0 today, the latest reading is 0\.0 against it, 0 % of the way/).waitFor();
   });
 
   it("a goal by rate shows its days, deadline and daily energy before it is saved, and stands in every view after", async () => {
@@ -57,7 +57,7 @@ describe("a log kept by forms", () => {
     await form.getByLabel("Set by").selectOption("rate");
     await form.getByLabel("A week").fill("0,4");
     // 6 kg at 0.4 kg a week: 105 days; 0.4 × 7700 / 7 = 440 kcal
-    await hand.page.getByText("105 days, until 24 September 2026; −0.40 kg a week, −0.50 % of body weight; −440 kcal a day").waitFor();
+    await hand.page.getByText("105 days, until 24 Sep 2026; −0.40 kg a week, −0.50 % of body weight; −440 kcal a day").waitFor();
     await form.getByLabel("A week").fill("1,2");
     await hand.page.getByText("above 1 % a growing share of the loss is muscle").waitFor();
     await form.getByLabel("A week").fill("0.4");
@@ -67,7 +67,7 @@ describe("a log kept by forms", () => {
     await hand.page.getByText("2,319").first().waitFor();
     expect(await figure(hand, "expenditure").innerText()).toBe("2,759");
     await hand.page.keyboard.press("1");
-    await hand.page.getByText("105 days to 24 September 2026").waitFor();
+    await hand.page.getByText("105 days to 24 Sep 2026").waitFor();
     expect(await figure(hand, "plan").innerText()).toBe("0.0");
   });
 
@@ -76,7 +76,7 @@ describe("a log kept by forms", () => {
     const form = formWith(hand, "Save goal");
     await form.getByLabel("Set by").selectOption("date");
     await form.getByLabel("Deadline").fill("2026-09-09");
-    await hand.page.getByText("90 days, until 9 September 2026; −0.47 kg a week").waitFor();
+    await hand.page.getByText("90 days, until 9 Sep 2026; −0.47 kg a week").waitFor();
     await form.getByLabel("Deadline").fill("2026-06-11");
     await hand.page.getByText("the deadline 2026-06-11 is not after the start").waitFor();
   });

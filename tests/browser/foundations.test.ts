@@ -218,7 +218,7 @@ describe("reading a log", () => {
     await page.getByText("71.2 kg at 06:15, kept twice").waitFor();
     // As it does with all that an address keeps, when the disk is full.
     await discard(page, true);
-    await page.getByRole("alert").getByText("On 11 June 2026 this browser held a log, and now its storage is empty").waitFor();
+    await page.getByRole("alert").getByText("On 11 Jun 2026 this browser held a log, and now its storage is empty").waitFor();
     expect(hand.problems).toEqual([]);
     await hand.close();
   });
@@ -332,7 +332,7 @@ describe("the check of the log", () => {
     await page.getByText(/^All is well/).waitFor();
     // The repair named somebody for what belonged to nobody: whose change it is is asked before it is taken back.
     await page.getByRole("button", { name: "Undo the last change" }).click();
-    await page.getByRole("status").getByText("The last change is Unknown (nobody)'s: One repair. Undo it all the same?").waitFor();
+    await page.getByRole("status").getByText("The last change is Unknown (nobody)'s: 1 repair. Undo it all the same?").waitFor();
     await page.getByRole("status").getByRole("button", { name: "Undo" }).click();
     await page.getByText(/^Undone:/).waitFor();
     await page.getByRole("button", { name: "Check now" }).click();

@@ -154,7 +154,7 @@ describe("midnight, and another tab's save,", () => {
     expect(await page.getByLabel("Note of the day").inputValue()).toBe("half a note");
     await page.getByRole("heading", { name: "Thursday 11 June" }).waitFor();
     await page.getByRole("button", { name: "Save note" }).click();
-    await page.getByText("Saved: Note of 2026-06-11").waitFor();
+    await page.getByText("Saved: Note of 11 Jun 2026").waitFor();
     await line.press("Enter");
     await page.getByText("Saved: Weigh-in 71.4 kg").waitFor();
     await turn("2026-06-12T00:06:00");

@@ -145,6 +145,7 @@ describe("a whole session on a phone", () => {
     await page.getByLabel("Note of this exercise today").fill("from the floor");
     await page.getByRole("button", { name: "Save note" }).click();
     await page.getByText("from the floor").first().waitFor();
+    await page.getByRole("dialog").waitFor({ state: "detached" });
     await load(page).fill("50");
     await reps(page).fill("3");
     await done(page);
@@ -193,14 +194,14 @@ describe("a session that was not planned", () => {
     await session.getByRole("button", { name: "Pictures" }).click();
     const picture = Buffer.from("iVBORw0KGgoAAAANSUhEUgAAAAQAAAAECAIAAAAmkwkpAAAAEElEQVR4nGPgy46BIwbiOABVgw1RDXBVXgAAAABJRU5ErkJggg==", "base64");
     await session.getByLabel("Add a picture").setInputFiles({ name: "gym.png", mimeType: "image/png", buffer: picture });
-    await session.getByRole("img", { name: /Photograph of 11 June 2026/ }).waitFor();
+    await session.getByRole("img", { name: /Photograph of 11 Jun 2026/ }).waitFor();
     await session.getByRole("button", { name: "Change", exact: true }).click();
     await session.getByLabel("a meet or day of testing").check();
     await session.getByLabel("Place").fill("Boathouse");
     await session.getByRole("button", { name: "Save session" }).click();
     await session.getByText(/meet or test · Boathouse/).waitFor();
     await page.goto(`${address}/lifts/records`);
-    await page.getByRole("table", { name: /^Test day, 11 June 2026/ }).or(page.getByRole("table", { name: /11 June 2026/ })).getByRole("row", { name: /Chin-up/ }).getByText("2.5 made").waitFor();
+    await page.getByRole("table", { name: /^Test day, 11 Jun 2026/ }).or(page.getByRole("table", { name: /11 Jun 2026/ })).getByRole("row", { name: /Chin-up/ }).getByText("2.5 made").waitFor();
     await page.clock.setFixedTime(new Date("2026-06-13T18:00:00"));
     await page.goto(`${address}/`);
     await page.getByRole("heading", { name: "Saturday 13 June" }).waitFor();

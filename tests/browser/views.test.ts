@@ -135,9 +135,9 @@ describe("keys, undo and the Column", () => {
     await form.getByText("The date cannot be in the future.").waitFor();
     await form.getByLabel("Date").fill("2026-06-10");
     await form.getByRole("button", { name: "Log weigh-in" }).click();
-    await page.getByText("Saved: Weigh-in 72.3 kg, 2026-06-10").waitFor();
+    await page.getByText("Saved: Weigh-in 72.3 kg, 10 Jun 2026").waitFor();
     await page.keyboard.press("u");
-    await page.getByText("Undone: Weigh-in 72.3 kg, 2026-06-10").waitFor();
+    await page.getByText("Undone: Weigh-in 72.3 kg, 10 Jun 2026").waitFor();
     expect(hand.problems).toEqual([]);
   });
 });

@@ -1,4 +1,5 @@
 import type { Sex } from "../energy/resting";
+import { printNumber } from "../units/number";
 
 /** What a tape measures, centimetres. */
 export interface Tape { waistCm: number | null; neckCm: number | null; hipCm: number | null; heightCm: number | null }
@@ -21,7 +22,7 @@ export function tapeBodyFat(sex: Sex, { waistCm, neckCm, hipCm, heightCm }: Tape
     ? 1.0324 - 0.19077 * Math.log10(girth) + 0.15456 * Math.log10(heightCm!)
     : 1.29579 - 0.35004 * Math.log10(girth) + 0.221 * Math.log10(heightCm!);
   const percent = 495 / density - 450;
-  return percent < 2 || percent > 60 ? { reason: `the tape gives ${percent.toFixed(0)} %, outside what the formula was made for` } : { percent, density };
+  return percent < 2 || percent > 60 ? { reason: `the tape gives ${printNumber(percent, 0)} %, outside what the formula was made for` } : { percent, density };
 }
 
 /** Waist over height, both in centimetres. Above 0.5 is commonly taken as a sign of central fat (Ashwell & Hsieh 2005). */

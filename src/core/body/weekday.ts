@@ -1,4 +1,5 @@
 import { weekdayOf, type Day, type Weekday } from "../calendar/day";
+import { printNumber } from "../units/number";
 import { dot, inverseOf, leastSquares, type Observation, type Regression } from "./regression";
 import { jumpColumn, startOf, weightModel, z80, type Scatter, type Trend } from "./trend";
 import type { Weighed } from "./weighIns";
@@ -107,7 +108,7 @@ function effectsOf(fit: Regression | null, days: readonly Day[]): WeekdayEffects
   const wald = dot(six, inverse.map((row) => dot(row, six)));
   // The variance is estimated from the same days: their test is F's, not χ²'s.
   const chance = fAbove6(wald / 6, days.length - six.length - 1);
-  if (chance >= chanceLimit) return { reason: `the weekdays do not differ by more than chance would make them (probability ${chance.toFixed(2)})` };
+  if (chance >= chanceLimit) return { reason: `the weekdays do not differ by more than chance would make them (probability ${printNumber(chance, 2)})` };
   // Effects are shown only when they stand out, and what stands out is in part chance: each interval reaches as much farther towards none.
   const drawnIn = Math.min(1, 5 / wald);
   const effects = weekdays.map((weekday): WeekdayEffect => {

@@ -1,5 +1,7 @@
-import { dateOf, dayOf, mustDay, type Day } from "../calendar/day";
+import { dayOf, mustDay, type Day } from "../calendar/day";
+import { printDate, printDay } from "../calendar/print";
 import type { Goal } from "../log/records";
+import { printNumber } from "../units/number";
 
 /** A straight line from start weight to goal weight. */
 export interface PlanLine {
@@ -34,7 +36,7 @@ export function planLine(goal: Goal): PlanLine | { reason: string } {
   if ("date" in goal.by) {
     const deadline = dayOf(goal.by.date as string)!;
     const days = deadline - startDay;
-    if (days <= 0) return { reason: `the deadline ${dateOf(deadline)} is not after the start ${goal.startDate}` };
+    if (days <= 0) return { reason: `the deadline ${printDay(deadline)} is not after the start ${printDate(goal.startDate)}` };
     return { ...common, deadline, days, kgPerWeek: (change / days) * 7, by: "deadline" };
   }
   const rate = Math.abs((goal.by as { rateKgPerWeek: number }).rateKgPerWeek);
@@ -108,11 +110,11 @@ export function goalWarnings(line: PlanLine, heightCm: number | null): string[] 
   const warnings: string[] = [];
   if (isHolding(line)) return warnings;
   const losing = line.targetKg < line.startKg;
-  if (losing && share > 1) warnings.push(`This asks ${share.toFixed(1)} % of body weight a week; above 1 % a growing share of the loss is muscle.`);
-  if (!losing && share > 0.5) warnings.push(`This asks ${share.toFixed(1)} % of body weight a week; above 0.5 % most of a gain is fat.`);
+  if (losing && share > 1) warnings.push(`This asks ${printNumber(share, 1)} % of body weight a week; above 1 % a growing share of the loss is muscle.`);
+  if (!losing && share > 0.5) warnings.push(`This asks ${printNumber(share, 1)} % of body weight a week; above 0.5 % most of a gain is fat.`);
   if (heightCm !== null) {
     const bmi = line.targetKg / (heightCm / 100) ** 2;
-    if (bmi < 18.5) warnings.push(`The target is a body mass index of ${bmi.toFixed(1)}, under 18.5.`);
+    if (bmi < 18.5) warnings.push(`The target is a body mass index of ${printNumber(bmi, 1)}, under 18.5.`);
   }
   return warnings;
 }

@@ -4,7 +4,7 @@ import { dateOf, entryDayOf, mustDay, type Day } from "../calendar/day";
 import { monthNamed } from "../calendar/print";
 import { sameName } from "../entry/names";
 import { toKg, type MassUnit } from "../units/mass";
-import { parseDecimal } from "../units/number";
+import { parseDecimal, printNumber } from "../units/number";
 import type { CellEdit } from "./change";
 import type { LedgerColumn, LedgerColumnId } from "./columns";
 
@@ -34,7 +34,7 @@ export function tooLong(text: string): string | null {
   if (text.length > characters) return `It is too long: ${Math.round(text.length / 1e6)} million characters; at most ${characters / 1e6} million are read. Nothing was changed.`;
   let count = text.endsWith("\n") ? 0 : 1;
   for (let at = text.indexOf("\n"); at >= 0; at = text.indexOf("\n", at + 1)) count += 1;
-  return count > lines ? `It is too long: ${count.toLocaleString("en")} lines; at most ${lines.toLocaleString("en")} are read. Nothing was changed.` : null;
+  return count > lines ? `It is too long: ${printNumber(count, 0)} lines; at most ${printNumber(lines, 0)} are read. Nothing was changed.` : null;
 }
 
 /** What is said of a file that is too large to be read at all. @param bytes its size */

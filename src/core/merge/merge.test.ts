@@ -8,6 +8,7 @@ import { copyOf } from "../log/copy";
 import { emptyLog, putRecord, removeRecord, type Log } from "../log/log";
 import { recordKinds, type AnyRecord, type RecordKind } from "../log/records";
 import { canonical } from "../log/canonical";
+import { mergeLines } from "./lines";
 import { mergeLogs, type Difference } from "./merge";
 
 const stamp = (minute: number, node: string) => `2026-06-11T10:${String(minute).padStart(2, "0")}:00.000Z/0000/${node}`;
@@ -39,10 +40,38 @@ describe("merging another device's archive", () => {
     expect(mergeLogs(logOf(now), logOf(old))).toEqual([]);
   });
   it("joins fields that two hands changed: what one holds stays, the later word counts where both speak", () => {
-    const ours = logOf(weigh({ note: "salty", kg: 72.4, changed: stamp(9, "laptop") }));
-    const theirs = logOf(weigh({ time: "06:40", kg: 72.1, changed: stamp(5, "phone") }));
-    expect(mergeLogs(ours, theirs)).toMatchObject([{ fields: [{ path: ["time"], before: undefined, after: "06:40" }] }]);
+    const ours = logOf(weigh({ note: "salty", kg: 72.4, revision: 2, changed: stamp(9, "laptop") }));
+    const theirs = logOf(weigh({ time: "06:40", kg: 72.1, revision: 2, changed: stamp(5, "phone") }));
+    const [added, kept, ...others] = mergeLogs(ours, theirs);
+    expect(added).toMatchObject({ what: "changed", proposed: true, fields: [{ path: ["time"], before: undefined, after: "06:40" }] });
+    // What lost is told and not taken; taking it all the same leaves the note, of which the other says nothing.
+    expect(kept).toMatchObject({ what: "kept", proposed: false, fields: [{ path: ["kg"], before: 72.4, after: 72.1 }], written: { here: "2026-06-11T10:09:00.000Z", there: "2026-06-11T10:05:00.000Z" } });
+    expect(kept!.record).toMatchObject({ kg: 72.1, note: "salty", time: "06:40" });
+    expect(others).toEqual([]);
     expect(mergeLogs(theirs, ours)).toMatchObject([{ fields: expect.arrayContaining([expect.objectContaining({ path: ["note"], after: "salty" }), expect.objectContaining({ path: ["kg"], before: 72.1, after: 72.4 })]) as unknown }]);
+  });
+  it("asks about what differs though it was written at the same moment, as when a file was changed by other means", () => {
+    expect(mergeLogs(logOf(weigh({})), logOf(weigh({ kg: 73 })))).toMatchObject([{ what: "kept", proposed: false, fields: [{ path: ["kg"], before: 72, after: 73 }] }]);
+    const unstamped = (kg: number) => logOf(weigh({ kg, changed: undefined, revision: undefined }));
+    expect(mergeLogs(unstamped(72), unstamped(73))).toMatchObject([{ what: "kept", proposed: false, written: { here: null, there: null } }]);
+  });
+  it("passes over a record as it was first written there, before it was changed here", () => {
+    expect(mergeLogs(logOf(weigh({ kg: 71.8, revision: 2, changed: stamp(5, "laptop") })), logOf(weigh({})))).toEqual([]);
+  });
+  it("is told in words, names and the person's units", () => {
+    const base: [RecordKind, object][] = [["people", { id: "p", name: "Robin", units: { mass: "lb", distance: "mi", energy: "kJ" } }], ["exercises", { id: "squat", name: "Back squat" }]];
+    const ours = logOf(...base, weigh({ changed: stamp(1, "laptop") }), session([{ id: "1", done: { reps: 5, kg: 100 } }], { kcal: 300, distance: { done: { metres: 1609.344 } }, changed: stamp(3, "laptop") }));
+    const theirs = logOf(...base, weigh({ kg: 71.894390645, changed: stamp(5, "phone") }), session([{ id: "1", done: { reps: 4, kg: 102.058283, failed: true } }, { id: "2", planned: { reps: 5, kg: 100 } }], { kcal: 310, distance: { done: { metres: 3218.688 } }, minutes: 40, changed: stamp(6, "phone") }));
+    const told = mergeLines(ours, theirs, mergeLogs(ours, theirs)).flatMap(({ title, fields }) => [title, ...fields.map(({ name, before, after }) => `${name}: ${before} → ${after}`)]);
+    expect(told).toContain("158.5 lb");
+    expect(told).toContain("weight: 158.73 lb → 158.5 lb");
+    expect(told).toContain("Back squat › set 1 › done › repetitions: 5 → 4");
+    expect(told).toContain("Back squat › set 1 › done › load: 220.46 lb → 225 lb");
+    expect(told).toContain("Back squat › set 1 › done › one more missed: nothing → yes");
+    expect(told).toContain("Back squat › set 2: nothing → planned: repetitions 5, load 220.46 lb");
+    expect(told).toContain("distance › done › metres: 1.00 mi → 2.00 mi");
+    expect(told).toContain("energy: 1,255 kJ → 1,297 kJ");
+    expect(told).toContain("minutes: nothing → 40 min");
   });
   it("joins the sets of one session by their ids", () => {
     const ours = logOf(session([{ id: "1", done: { reps: 5, kg: 100 } }, { id: "2" }], { changed: stamp(3, "laptop") }));

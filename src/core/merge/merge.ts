@@ -13,19 +13,23 @@ export interface FieldChange { path: readonly Step[]; before: unknown; after: un
 export interface Difference {
   kind: RecordKind;
   id: string;
-  what: "new" | "changed" | "removed" | "brought back";
+  /** `kept` is what both have written to and what stays as it is here; its step would put the other's word in its place. */
+  what: "new" | "changed" | "removed" | "brought back" | "kept";
   /** The record, as it would stand or as it would be removed. */
   record: AnyRecord;
   fields: FieldChange[];
   step: ChangeStep;
-  /** Whether it is proposed; what is not (removed there before it was changed here) is only listed. */
+  /** Whether it is proposed; what is not (removed there before it was changed here, or kept) is only listed. */
   proposed: boolean;
+  /** When each side wrote the record, where both have: instants, null where a side does not say. The later one's fields stand. */
+  written: { here: string | null; there: string | null } | null;
 }
 
 /**
  * What merging another copy of the log into ours would change, record by record and field by field. Where both have changed a record,
- * fields are joined: what only one of them holds stays, and where they differ the one written later counts. An older copy
- * of a record written by the same hand changes nothing. Nothing of ours is touched that the other does not speak of.
+ * fields are joined: what only one of them holds stays, and where they differ the one written later counts; what lost against ours is listed as
+ * kept. An older copy of a record written by the same hand changes nothing, nor does a record as it was first written before ours was changed.
+ * Nothing of ours is touched that the other does not speak of.
  */
 export function mergeLogs(ours: Log, theirs: Log): Difference[] {
   const removed = [...theirs.removed.values()].flatMap((tombstone): Difference[] => {
@@ -33,12 +37,12 @@ export function mergeLogs(ours: Log, theirs: Log): Difference[] {
     const held = isRecordKind(kind) ? ours.records[kind].get(tombstone.id) : undefined;
     if (held === undefined || !isRecordKind(kind)) return [];
     const step: ChangeStep = { remove: { kind, id: tombstone.id, ...dateIn(held) } };
-    return [{ kind, id: tombstone.id, what: "removed", record: held, fields: [], step, proposed: isGone(theirs, kind, held) }];
+    return [{ kind, id: tombstone.id, what: "removed", record: held, fields: [], step, proposed: isGone(theirs, kind, held), written: null }];
   });
   // Removals come before what is put in their place on the same day.
   const found = [...removed, ...recordKinds.flatMap((kind) => [...theirs.records[kind].values()].flatMap((record) => present(ours, theirs, kind, record)))];
-  // What others refer to (exercises, foods) stands first, then day by day, the newest first.
-  const dateOf = ({ record }: Difference) => dateIn(record).date ?? "9999";
+  // What others refer to (exercises, foods) stands first, then day by day, the newest first, and last what stays as it is.
+  const dateOf = ({ what, record }: Difference) => `${what === "kept" ? 0 : 1}${dateIn(record).date ?? "9999"}`;
   return found.sort((a, b) => (dateOf(a) < dateOf(b) ? 1 : dateOf(a) > dateOf(b) ? -1 : 0));
 }
 
@@ -46,16 +50,31 @@ function present(ours: Log, theirs: Log, kind: RecordKind, record: AnyRecord): D
   const own = ours.records[kind].get(record.id);
   if (own === undefined && isGone(ours, kind, record)) return [];
   const held = own ?? sameDay(ours, theirs, kind, record);
-  if (held === undefined) return [{ kind, id: record.id, what: ours.removed.has(tombstoneKey(kind, record.id)) ? "brought back" : "new", record, fields: [], step: put(kind, record as never), proposed: true }];
+  const difference = { kind, written: null };
+  if (held === undefined) return [{ ...difference, id: record.id, what: ours.removed.has(tombstoneKey(kind, record.id)) ? "brought back" : "new", record, fields: [], step: put(kind, record as never), proposed: true }];
   if (held === record || sameJson(held, record)) return [];
   const [mine, other] = [stampOf(held), stampOf(record)];
-  const [later, earlier] = other > mine ? [record, held] : [held, record];
-  const both = nodeOf(mine) === nodeOf(other) ? later : (join(later, earlier) as AnyRecord);
+  const [theirsLater, apart] = [other > mine, nodeOf(mine) !== nodeOf(other)];
+  const changed = (what: "changed" | "kept", later: AnyRecord, earlier: AnyRecord): Difference[] => {
+    const wanted = { ...(apart ? joined(kind, later, earlier) : later), id: held.id, revision: Math.max(held.revision ?? 0, record.revision ?? 0), changed: theirsLater ? other : mine } as AnyRecord;
+    const fields = diff(held, wanted).filter(({ path }) => !isOrder(path.at(-1)));
+    const written = apart || mine === other ? { here: instantOf(mine), there: instantOf(other) } : null;
+    return fields.length === 0 ? [] : [{ kind, id: held.id, what, record: wanted, fields, step: put(kind, wanted as never, held as never), proposed: what === "changed", written }];
+  };
+  if (theirsLater) return changed("changed", record, held);
+  const taken = changed("changed", held, record);
+  // As it was first written there, before ours was changed, it holds no word of its own.
+  const first = record.revision === 1 && record.id === held.id && other < mine;
+  const told = (mine === other || apart) && !first ? changed("kept", record, held) : [];
+  const rest = told.map((one) => ({ ...one, fields: one.fields.filter(({ path }) => !taken.some(({ fields }) => fields.some((field) => sameJson(field.path, path)))) }));
+  return [...taken, ...rest.filter(({ fields }) => fields.length > 0)];
+}
+
+/** Two records made one: fields of the later one where both speak, and what only the earlier one holds. */
+function joined(kind: RecordKind, later: AnyRecord, earlier: AnyRecord): AnyRecord {
+  const both = join(later, earlier) as AnyRecord;
   // Two sound records can make one that is not: then the later one stands alone.
-  const joined = both === later || recordSchemas[kind].safeParse(both).success ? both : later;
-  const wanted = { ...joined, id: held.id, revision: Math.max(held.revision ?? 0, record.revision ?? 0), changed: stampOf(later) } as AnyRecord;
-  const fields = diff(held, wanted).filter(({ path }) => !isOrder(path.at(-1)));
-  return fields.length === 0 ? [] : [{ kind, id: held.id, what: "changed", record: wanted, fields, step: put(kind, wanted as never, held as never), proposed: true }];
+  return recordSchemas[kind].safeParse(both).success ? both : later;
 }
 
 /** Whether a log has removed a record, and not before it was written as it is. */
@@ -87,8 +106,9 @@ function join(later: unknown, earlier: unknown): unknown {
   return later;
 }
 
-
 const stampOf = (record: AnyRecord): string => record.changed ?? "";
 /** The database that made a stamp. */
 const nodeOf = (stamp: string): string => stamp.split("/")[2] ?? "";
+/** The instant of a stamp. */
+const instantOf = (stamp: string): string | null => (stamp === "" ? null : stamp.split("/")[0]!);
 const dateIn = (record: AnyRecord): { date?: string } => ("date" in record && typeof record.date === "string" ? { date: record.date } : {});

@@ -2,6 +2,7 @@ import { forgetting } from "../body/familiar";
 import { mean, median, type Weighed } from "../body/weighIns";
 import { weekStartOf, type Day, type Weekday } from "../calendar/day";
 import { printDay, weekdayNames } from "../calendar/print";
+import { printNumber } from "../units/number";
 import type { Role, Sheet } from "./sheet";
 
 /** A way in which a column may have been computed, in words, and what it gives on each day (null where it gives nothing). */
@@ -147,7 +148,7 @@ function straightLines(told: readonly { day: Day; value: number }[]): Rule[] {
   const [first, last] = [told[0]!, told.at(-1)!];
   if (first.day === last.day) return [];
   const perDay = (last.value - first.value) / (last.day - first.day);
-  return [{ words: `a straight line of ${(perDay * 7).toFixed(2).replace("-", "−")} a week from ${first.value}`, on: (day) => first.value + perDay * (day - first.day) }];
+  return [{ words: `a straight line of ${printNumber(perDay * 7, 2)} a week from ${first.value}`, on: (day) => first.value + perDay * (day - first.day) }];
 }
 
 /** The weigh-in without which the rule gives what the sheet shows; null when there is none, or several weigh-ins would do. */

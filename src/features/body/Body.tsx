@@ -4,7 +4,8 @@ import dynamic from "next/dynamic";
 import Link from "next/link";
 import { useState } from "react";
 import type { BodyAsk, BodyView } from "@/core/figures/views/body";
-import { shortDate } from "@/ui/dates";
+import { counted, printNumber } from "@/core/units/number";
+import { shortDate, weekName } from "@/ui/dates";
 import { Figure, WorkingLink } from "@/ui/figure/Figure";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
@@ -31,7 +32,7 @@ export function Body() {
   return (
     <>
       <div className={styles.head}>
-        <div className={styles.title}><h1>Body weight</h1><Link href="/report" className="noprint">Report</Link>{view && <span className="quiet">{view.mornings} of {view.span} mornings</span>}</div>
+        <div className={styles.title}><h1>Body weight</h1><Link href="/report" className="noprint">Report</Link>{view && <span className="quiet">{printNumber(view.mornings, 0)} of {counted(view.span, "morning")}</span>}</div>
         <span>
           {zoom !== null && <button type="button" className="link" style={{ marginRight: 20 }} onClick={() => setZoom(null)}>{shortDate(zoom.from)} to {shortDate(zoom.to)}, show all again</button>}
           <Ranges options={ranges} value={days} onChange={(chosen) => { setZoom(null); setDays(chosen); }} label="How far back" />
@@ -46,6 +47,7 @@ export function Body() {
 }
 
 function Drawn({ view, onZoom }: { view: BodyView; onZoom: (zoom: BodyAsk["zoom"]) => void }) {
+  const printer = usePrinter();
   return (
     <>
       <BodyChart view={view} onZoom={onZoom} />
@@ -54,7 +56,7 @@ function Drawn({ view, onZoom }: { view: BodyView; onZoom: (zoom: BodyAsk["zoom"
       <Weekdays view={view} />
       <Second view={view} />
       <MorningsByWeek view={view} />
-      {view.gross.length > 0 && <p className="warn small">Kept out of the trend as gross errors: {view.gross.map(({ date, kg }) => `${kg} kg on ${date}`).join(", ")}. Choose the day to correct it.</p>}
+      {view.gross.length > 0 && <p className="warn small">Kept out of the trend as gross errors: {view.gross.map(({ date, kg }) => `${printer.mass(kg)} on ${shortDate(date)}`).join(", ")}. Choose the day to correct it.</p>}
     </>
   );
 }
@@ -80,9 +82,9 @@ function Weeks({ view }: { view: BodyView }) {
   return (
     <Scrollable label="Weeks">
       <table>
-        <thead><tr><th>Week closing</th>{view.weeks.map(({ closingDate, open }) => <th key={closingDate} className="num">{shortDate(closingDate)}{open ? ", open" : ""}</th>)}</tr></thead>
+        <thead><tr><th>Week from</th>{view.weeks.map(({ closingDate, open }) => <th key={closingDate} className="num">{weekName(closingDate)}{open ? ", open" : ""}</th>)}</tr></thead>
         <tbody>
-          <tr><td>Median, days</td>{view.weeks.map((week) => <td key={week.closingDate} className="num">{week.medianKg === null ? <span className="quiet">none</span> : <WorkingLink figure={{ figure: "weekly", closingDate: week.closingDate }} on={today} label={`, working of the week closing ${week.closingDate}`}>{printer.massNumber(week.medianKg)}</WorkingLink>} <span className="quiet">· {week.days}</span></td>)}</tr>
+          <tr><td>Median, days</td>{view.weeks.map((week) => <td key={week.closingDate} className="num">{week.medianKg === null ? <span className="quiet">none</span> : <WorkingLink figure={{ figure: "weekly", closingDate: week.closingDate }} on={today} label={`, working of the week from ${weekName(week.closingDate)}`}>{printer.massNumber(week.medianKg)}</WorkingLink>} <span className="quiet">· {week.days}</span></td>)}</tr>
           <tr><td>Mean</td>{view.weeks.map((week) => <td key={week.closingDate} className="num">{week.meanKg === null ? "" : printer.massNumber(week.meanKg)}</td>)}</tr>
           <tr><td>Change a week{plan === null ? "" : `, plan ${printer.massChange(plan, 2).split(" ")[0]}`}</td>{view.weeks.map((week) => <td key={week.closingDate} className="num">{week.changeKg === null ? "" : printer.massChange(week.changeKg).split(" ")[0]}</td>)}</tr>
           <tr><td>A day{plan === null ? "" : `, plan ${printer.massChange(plan / 7, 2).split(" ")[0]}`}</td>{view.weeks.map((week) => <td key={week.closingDate} className="num">{week.changeKg === null ? "" : printer.massChange(week.changeKg / 7, 2).split(" ")[0]}</td>)}</tr>

@@ -1,6 +1,6 @@
 "use client";
 
-import { counted } from "@/core/units/number";
+import { counted, printNumber } from "@/core/units/number";
 import { useRouter } from "next/navigation";
 import { memo, useState } from "react";
 import { Area, CartesianGrid, ComposedChart, Line, ReferenceDot, ReferenceLine, ResponsiveContainer, Scatter, XAxis, YAxis } from "recharts";
@@ -107,7 +107,7 @@ const Drawing = memo(function Drawing({ view, withMedians }: { view: BodyView; w
           <Line dataKey="plan" stroke={colours.oat} strokeWidth={2} strokeDasharray="6 4" {...still} />
           <Line dataKey="catchUp" stroke={colours.plum} strokeWidth={1.8} strokeDasharray="9 4 2 4" {...still} />
           <Line dataKey="ahead" stroke={colours.pine} strokeWidth={2} strokeDasharray="1.5 4" {...still} />
-          <Line dataKey="trend" stroke={colours.pine} strokeWidth={2.5} {...still} label={(props: { x?: number | string; y?: number | string; index?: number }) => (lastTrend !== undefined && data[props.index ?? -1]?.day === lastTrend.day ? <text x={Number(props.x) + 6} y={Number(props.y) - 14} fill={colours.pine} fontSize={13.5} fontWeight={600} textAnchor={lastTrend.day > first + 0.85 * (last - first) ? "end" : "start"}>trend {lastTrend.trend!.toFixed(1)}</text> : <g />)} />
+          <Line dataKey="trend" stroke={colours.pine} strokeWidth={2.5} {...still} label={(props: { x?: number | string; y?: number | string; index?: number }) => (lastTrend !== undefined && data[props.index ?? -1]?.day === lastTrend.day ? <text x={Number(props.x) + 6} y={Number(props.y) - 14} fill={colours.pine} fontSize={13.5} fontWeight={600} textAnchor={lastTrend.day > first + 0.85 * (last - first) ? "end" : "start"}>trend {printNumber(lastTrend.trend!, 1)}</text> : <g />)} />
           {withMedians && view.medians.map(({ from, closingDate, kg }) => <ReferenceLine key={closingDate} segment={[{ x: dayNumber(from), y: inUnit(kg)! }, { x: Math.max(dayNumber(closingDate), dayNumber(from) + 0.5), y: inUnit(kg)! }]} stroke={colours.ink} strokeWidth={2.2} />)}
           <Scatter dataKey="weighed" shape={(props: Spot) => (visible(props) ? <circle cx={props.cx} cy={props.cy} r={2.2} fill={colours.ink} fillOpacity={0.6} /> : <g />)} isAnimationActive={false} />
           <Scatter dataKey="second" shape={(props: Spot) => (visible(props) ? <circle cx={props.cx} cy={props.cy} r={2.6} fill="none" stroke={colours.ink} strokeOpacity={0.75} /> : <g />)} isAnimationActive={false} />

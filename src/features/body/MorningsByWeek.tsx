@@ -1,7 +1,7 @@
 "use client";
 
 import type { BodyView, Morning } from "@/core/figures/views/body";
-import { shortDate, weekdayShort } from "@/ui/dates";
+import { shortDate, weekdayShort, weekName } from "@/ui/dates";
 import { useLog } from "@/ui/log/LogContext";
 import { Scrollable } from "@/ui/Scrollable";
 import { usePrinter } from "@/ui/usePrinter";
@@ -20,11 +20,11 @@ export function MorningsByWeek({ view: { byWeekday } }: { view: BodyView }) {
       <h2>Mornings, week by week</h2>
       <Scrollable label="Mornings, week by week">
         <table className={styles.mornings}>
-          <thead><tr><th>Week closing</th>{weekdays.map((weekday) => <th key={weekday} className="num">{weekdayShort(weekday)}</th>)}<th className="num">Median, days</th></tr></thead>
+          <thead><tr><th>Week from</th>{weekdays.map((weekday) => <th key={weekday} className="num">{weekdayShort(weekday)}</th>)}<th className="num">Median, days</th></tr></thead>
           <tbody>
             {byWeekday.map(({ closingDate, mornings, medianKg, days, open }) => (
               <tr key={closingDate}>
-                <th scope="row">{shortDate(closingDate)}{open ? ", open" : ""}</th>
+                <th scope="row">{weekName(closingDate)}{open ? ", open" : ""}</th>
                 {mornings.map((morning) => (
                   <td key={morning.date} className="num" aria-current={morning.date === day ? "date" : undefined}>
                     {morning.kg !== null && <button type="button" className={styles.morning} title={shortDate(morning.date)} onClick={() => chooseDay(morning.date)}><Lean step={morning.step} />{printer.massNumber(morning.kg)}<span className="hidden">{morning.step === null ? "" : `, ${words[morning.step]}`}, {shortDate(morning.date)}</span></button>}

@@ -28,7 +28,7 @@ export function Photographs() {
     setProblem(null);
     try {
       const { photo, stored } = await takenPhoto(file, person.id, on);
-      await commit([put("photos", photo)], `Photograph of ${on}`, [stored]);
+      await commit([put("photos", photo)], `Photograph of ${fullDate(on)}`, [stored]);
     } catch (error) {
       setProblem((error as Error).message);
     }
@@ -62,7 +62,7 @@ function Side({ photo, photos, side, onChoose }: { photo: DayPhoto; photos: DayP
           {photos.map(({ id, date }, index) => <option key={id} value={id}>{fullDate(date)}{photos[index - 1]?.date === date ? ", another" : ""}</option>)}
         </select>{" "}
         {photo.kg === null ? "" : `trend ${printer.mass(photo.kg)} `}
-        <button type="button" className="link small noprint" onClick={() => void commit([{ remove: { kind: "photos", id: photo.id, date: photo.date } }], `Photograph of ${photo.date} removed`)}>Remove</button>
+        <button type="button" className="link small noprint" onClick={() => void commit([{ remove: { kind: "photos", id: photo.id, date: photo.date } }], `Photograph of ${fullDate(photo.date)} removed`)}>Remove</button>
       </figcaption>
     </figure>
   );

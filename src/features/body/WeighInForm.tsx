@@ -6,6 +6,7 @@ import { v7 as newId } from "uuid";
 import { heaviest, lightest } from "@/core/body/weighIns";
 import { put } from "@/core/log/records";
 import { parseMass } from "@/core/units/mass";
+import { fullDate } from "@/ui/dates";
 import { aDate, massBetween } from "@/ui/inputs/checks";
 import { check, Field, Row, RowButton, wide } from "@/ui/inputs/Field";
 import { useLog } from "@/ui/log/LogContext";
@@ -24,7 +25,7 @@ export function WeighInForm() {
   const save = handleSubmit(async ({ date, kg, time, note, second }) => {
     const value = parseMass(kg, units.mass)!;
     if (!passes(value)) return;
-    const saved = await commit([put("weighIns", { id: newId(), personId: person.id, date, kg: value, primary: !second, ...(time ? { time } : {}), ...(note.trim() ? { note: note.trim() } : {}) })], `${second ? "Second weigh-in" : "Weigh-in"} ${printer.mass(value)}, ${date}`);
+    const saved = await commit([put("weighIns", { id: newId(), personId: person.id, date, kg: value, primary: !second, ...(time ? { time } : {}), ...(note.trim() ? { note: note.trim() } : {}) })], `${second ? "Second weigh-in" : "Weigh-in"} ${printer.mass(value)}, ${fullDate(date)}`);
     if (saved) reset();
   });
   return (

@@ -2,7 +2,7 @@
 
 import type { EnergyView } from "@/core/figures/views/energy";
 import { equations } from "@/core/energy/resting";
-import { printNumber } from "@/core/units/number";
+import { counted, printNumber } from "@/core/units/number";
 import type { Printer } from "@/core/units/printer";
 import { fullDate, shortDate } from "@/ui/dates";
 import { dateOf } from "@/core/calendar/day";
@@ -110,7 +110,7 @@ function GoalLine({ view: { line, goal }, printer }: Part) {
   return (
     <section className={styles.section}>
       <h2>Goal</h2>
-      <p>From {printer.mass(line.startKg)} on {fullDate(dateOf(line.startDay))} to {printer.mass(line.targetKg)} on {fullDate(dateOf(line.deadline))}: {line.days} days at {printer.rate(line.kgPerWeek)} ({printNumber((line.kgPerWeek / line.startKg) * 100, 2)} % of body weight).{goal.why ? ` ${goal.why}.` : ""}</p>
+      <p>From {printer.mass(line.startKg)} on {fullDate(dateOf(line.startDay))} to {printer.mass(line.targetKg)} on {fullDate(dateOf(line.deadline))}: {counted(line.days, "day")} at {printer.rate(line.kgPerWeek)} ({printNumber((line.kgPerWeek / line.startKg) * 100, 2)} % of body weight).{goal.why ? ` ${goal.why}.` : ""}</p>
     </section>
   );
 }

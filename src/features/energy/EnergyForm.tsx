@@ -5,7 +5,7 @@ import { v7 as newId } from "uuid";
 import { activityClasses, defaultActivityFactor, equationNames, equations, type EquationName } from "@/core/energy/resting";
 import { put, type EnergySettings } from "@/core/log/records";
 import { toKcal } from "@/core/units/energy";
-import { parseDecimal } from "@/core/units/number";
+import { parseDecimal, printNumber } from "@/core/units/number";
 import { between, optional } from "@/ui/inputs/checks";
 import { Choice, Field, Row, RowButton } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
@@ -58,7 +58,7 @@ export function EnergyForm({ settings }: { settings: EnergySettings | null }) {
         </Row>
         <Meanwhile said={meanwhile} />
       </form>
-      <p className="quiet small" style={{ paddingTop: 8 }}>Left empty, the target is the expenditure plus what the plan asks. Factors: {activityClasses.map(({ name, from, to }) => `${name.toLowerCase()} ${from.toFixed(2)} to ${to.toFixed(2)}`).join(", ")} (FAO/WHO/UNU 2004).</p>
+      <p className="quiet small" style={{ paddingTop: 8 }}>Left empty, the target is the expenditure plus what the plan asks. Factors: {activityClasses.map(({ name, from, to }) => `${name.toLowerCase()} ${printNumber(from, 2)} to ${printNumber(to, 2)}`).join(", ")} (FAO/WHO/UNU 2004).</p>
     </section>
   );
 }

@@ -12,7 +12,7 @@ import type { Projection } from "@/core/goal/projection";
 import { put, type Goal } from "@/core/log/records";
 import { fromKcal, toKcal } from "@/core/units/energy";
 import { fromKg, parseMass } from "@/core/units/mass";
-import { parseDecimal, printNumber } from "@/core/units/number";
+import { counted, parseDecimal, printNumber } from "@/core/units/number";
 import type { Printer } from "@/core/units/printer";
 import { fullDate, shortDate } from "@/ui/dates";
 import { aDate, between, massBetween } from "@/ui/inputs/checks";
@@ -97,7 +97,7 @@ export function GoalForm({ goal, starts }: { goal: Goal | null; starts: EnergyVi
       <div aria-live="polite" style={{ paddingTop: 8 }}>
         {preview === null ? null : "reason" in preview ? <p className="warn">{preview.reason}</p> : (
           <p>
-            {preview.line.days} days, until {fullDate(dateOf(preview.line.deadline))}; {printer.rate(preview.line.kgPerWeek)}, {printNumber(preview.percentPerWeek * 100, 2)} % of body weight; {printer.energyChange(preview.kcalPerDay)} a day{preview.targetKcal === null ? "" : `, a daily target of ${printer.energy(preview.targetKcal)}`}.{" "}
+            {counted(preview.line.days, "day")}, until {fullDate(dateOf(preview.line.deadline))}; {printer.rate(preview.line.kgPerWeek)}, {printNumber(preview.percentPerWeek * 100, 2)} % of body weight; {printer.energyChange(preview.kcalPerDay)} a day{preview.targetKcal === null ? "" : `, a daily target of ${printer.energy(preview.targetKcal)}`}.{" "}
             {preview.pace === null ? "" : paceText(preview.pace, preview.line.deadline, printer)} {preview.warnings.map((warning) => <span key={warning} className="warn">{warning} </span>)}
           </p>
         )}

@@ -5,7 +5,7 @@ import { useState } from "react";
 import { laidOutAnew } from "@/compute/archives";
 import type { Diagnosis } from "@/compute/worker";
 import { messageOf } from "@/core/messageOf";
-import { printNumber } from "@/core/units/number";
+import { counted, printNumber } from "@/core/units/number";
 import { useLog } from "@/ui/log/LogContext";
 import styles from "@/ui/view.module.css";
 import { download } from "@/ui/download";
@@ -32,7 +32,7 @@ export function Diagnostics() {
   const repairs = found?.findings.flatMap(({ repair }) => repair ?? []) ?? [];
   const mend = async () => {
     if (found !== null && found.layout.length > 0 && !(await replace(await laidOutAnew(name), "The log laid out anew"))) return;
-    if (repairs.length === 0 || (await commit(repairs, repairs.length === 1 ? "One repair" : `${repairs.length} repairs`))) await check();
+    if (repairs.length === 0 || (await commit(repairs, counted(repairs.length, "repair")))) await check();
   };
   const report = () => download(`oat-column-check-${today}.json`, `${JSON.stringify({ log: name, checkedOn: today, ...found }, null, 2)}\n`, "application/json");
   const told = found === null ? [] : [...found.findings, ...found.layout, ...found.figures.map((place) => ({ place, message: "it differs from the same figure computed afresh; reload this tab" }))];
@@ -51,7 +51,7 @@ export function Diagnostics() {
         {found && told.length === 0 && <p>All is well: {printNumber(found.records, 0)} records, {found.answers} answers computed twice and found equal.</p>}
         {told.length > 0 && (
           <>
-            <p className="warn">{told.length === 1 ? "One thing is" : `${told.length} things are`} not as they should be. Nothing was changed.</p>
+            <p className="warn">{told.length === 1 ? "One thing is" : `${counted(told.length, "thing")} are`} not as they should be. Nothing was changed.</p>
             <ul style={{ margin: 0, paddingLeft: 18 }}>{told.slice(0, toldAtMost).map(({ place, message }) => <li key={place + message}><code>{place}</code>: {message}</li>)}</ul>
             {told.length > toldAtMost && <p className="quiet small">The report tells of all of them.</p>}
           </>

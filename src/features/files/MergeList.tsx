@@ -6,7 +6,7 @@ import type { Merge } from "@/compute/archiveWorker";
 import type { MergeLine } from "@/core/merge/lines";
 import type { ChangeStep } from "@/core/log/records";
 import { printNumber } from "@/core/units/number";
-import { fullDate } from "@/ui/dates";
+import { fullDate, instantText } from "@/ui/dates";
 import { Scrollable } from "@/ui/Scrollable";
 import { kindName } from "./kindName";
 
@@ -30,14 +30,14 @@ export function MergeList({ merge, file, onWrite }: { merge: Merge; file: string
         <table>
           <thead><tr><th>Take</th><th>Day</th><th>Record</th><th>What differs</th></tr></thead>
           <tbody>
-            {lines.slice(0, listed).map(({ kind, what, date, title, fields }, index) => (
+            {lines.slice(0, listed).map((line, index) => { const { kind, date, title } = line; return (
               <tr key={index}>
                 <td><input type="checkbox" aria-label={`Take ${kindName(kind, 1)} ${title} ${date ?? ""}`} checked={!left.has(index)} onChange={() => toggle(index)} /></td>
                 <td>{date === null ? "" : fullDate(date)}</td>
                 <td>{kindName(kind, 1)} {title}</td>
-                <td>{what === "changed" ? fields.map(({ name, before, after }) => <div key={name}>{name}: {before} → {after}</div>) : what === "removed" && left.has(index) && !lines[index]!.proposed ? "removed there, changed here since" : `${what} there`}</td>
+                <td><WhatDiffers line={line} taken={!left.has(index)} /></td>
               </tr>
-            ))}
+            ); })}
           </tbody>
         </table>
       </Scrollable>
@@ -47,8 +47,29 @@ export function MergeList({ merge, file, onWrite }: { merge: Merge; file: string
   );
 }
 
+/** What one record says here and there, and which of the two stands. */
+function WhatDiffers({ line: { what, fields, proposed, written }, taken }: { line: MergeLine; taken: boolean }) {
+  if (what === "removed" && !taken && !proposed) return <>removed there, changed here since</>;
+  if (what !== "changed" && what !== "kept") return <>{what} there</>;
+  return (
+    <>
+      {fields.map(({ name, before, after }) => (
+        <div key={name}>{name}: {taken ? <>{before} → {after}</> : <>{before} stays, {after} there</>}</div>
+      ))}
+      {written !== null && <div className="quiet">{whenWritten(written)}</div>}
+    </>
+  );
+}
+
+/** `written here 11 June 2026, 10:09, there 11 June 2026, 10:05` */
+function whenWritten({ here, there }: NonNullable<MergeLine["written"]>): string {
+  const when = (instant: string | null) => (instant === null ? "at a time it does not say" : instantText(instant));
+  return here === there ? `written at the same moment here and there: which of them is right is yours to say` : `written here ${when(here)}, there ${when(there)}`;
+}
+
 /** `3 new, 2 changed, 1 removed` */
 function summary(lines: readonly MergeLine[]): string {
-  const counts = (["new", "changed", "removed", "brought back"] as const).map((what) => [what, lines.filter((line) => line.what === what).length] as const);
+  const named = { new: "new", changed: "changed", removed: "removed", "brought back": "brought back", kept: "changed here and there that stay as they are here" } as const;
+  const counts = (Object.keys(named) as MergeLine["what"][]).map((what) => [named[what], lines.filter((line) => line.what === what).length] as const);
   return counts.filter(([, count]) => count > 0).map(([what, count]) => `${printNumber(count, 0)} ${what}`).join(", ");
 }

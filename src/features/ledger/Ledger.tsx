@@ -6,6 +6,7 @@ import type { LedgerAsk, LedgerPreview, LedgerRow } from "@/core/figures/views/l
 import { tooLong } from "@/core/ledger/paste";
 import { allColumns, type LedgerColumn, type LedgerColumnId } from "@/core/ledger/columns";
 import { messageOf } from "@/core/messageOf";
+import { counted } from "@/core/units/number";
 import { addDays, daysBetween, ledgerDate } from "@/ui/dates";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
@@ -210,7 +211,7 @@ function Grid({ all, first, count, todayRow }: { all: ReadonlyMap<LedgerColumnId
       {choosing && <ChooseColumns all={all} columns={columns} onChange={setColumns} onClose={() => setChoosing(false)} />}
       {preview !== null && (
         <PreviewDialog all={all} {...preview} onOrder={(order) => { if ("paste" in preview.ask) void propose({ ...preview.ask, order }, preview.label); }} onUnit={(unit) => { if ("paste" in preview.ask) void propose({ ...preview.ask, unit }, preview.label); }}
-          onWrite={async () => { if (await commit(preview.found.change, `${preview.label}: ${preview.found.changes.length} ${preview.found.changes.length === 1 ? "cell" : "cells"}`)) setPreview(null); }}
+          onWrite={async () => { if (await commit(preview.found.change, `${preview.label}: ${counted(preview.found.changes.length, "cell")}`)) setPreview(null); }}
           onClose={() => setPreview(null)} />
       )}
     </>

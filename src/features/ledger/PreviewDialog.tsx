@@ -6,6 +6,7 @@ import type { LedgerPreview } from "@/core/figures/views/ledger";
 import type { LedgerColumn, LedgerColumnId } from "@/core/ledger/columns";
 import type { DateOrder } from "@/core/ledger/paste";
 import type { MassUnit } from "@/core/units/mass";
+import { counted, printNumber } from "@/core/units/number";
 import { Dialog } from "@/ui/figure/Dialog";
 import { ledgerDate } from "@/ui/dates";
 import { orderNames } from "@/ui/inputs/dateOrders";
@@ -23,7 +24,7 @@ export function PreviewDialog({ all, label, found, onOrder, onUnit, onWrite, onC
   const refusals = refused.length + lines.length;
   return (
     <Dialog title="Before it is written" onClose={onClose}>
-      <p>{label}: {changes.length} {changes.length === 1 ? "cell changes" : "cells change"}{refusals > 0 ? `, ${refusals} refused` : ""}.</p>
+      <p>{label}: {counted(changes.length, "cell changes", "cells change")}{refusals > 0 ? `, ${printNumber(refusals, 0)} refused` : ""}.</p>
       {order !== null && orders.length > 1 && (
         <p className="warn">Its dates can be read in more than one way. <label>They are written as <select value={order} onChange={(event) => onOrder(event.target.value as DateOrder)}>{orders.map((one) => <option key={one} value={one}>{orderNames[one]}</option>)}</select></label></p>
       )}

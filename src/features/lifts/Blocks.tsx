@@ -7,7 +7,7 @@ import { dateOf, dayOf } from "@/core/calendar/day";
 import type { BlocksView } from "@/core/figures/views/blocks";
 import type { BlockWork } from "@/core/figures/stretch";
 import { put, type Block } from "@/core/log/records";
-import { parseDecimal, printNumber } from "@/core/units/number";
+import { counted, parseDecimal, printNumber } from "@/core/units/number";
 import type { Printer } from "@/core/units/printer";
 import { addDays, shortDate } from "@/ui/dates";
 import { aDate, between, required } from "@/ui/inputs/checks";
@@ -70,8 +70,7 @@ function Line({ one, printer, choose, edit }: { one: BlockWork; printer: Printer
 
 /** Whole weeks where it is some, else days. */
 function lengthOf(days: number): string {
-  const [count, what] = days % 7 === 0 ? [days / 7, "week"] : [days, "day"];
-  return `${count} ${what}${count === 1 ? "" : "s"}`;
+  return days % 7 === 0 ? counted(days / 7, "week") : counted(days, "day");
 }
 
 function Change({ share }: { share: number | undefined }) {

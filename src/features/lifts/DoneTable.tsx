@@ -4,7 +4,7 @@ import { Button } from "antd";
 import { useState } from "react";
 import { entryDayOf } from "@/core/calendar/day";
 import type { TypedLine } from "@/core/figures/views/sets";
-import { longDate } from "@/ui/dates";
+import { fullDate } from "@/ui/dates";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
 import view from "@/ui/view.module.css";
@@ -28,7 +28,7 @@ export function DoneTable() {
     // Worked out anew at the moment of writing, against what the day holds now.
     const now = await compute.ask("setsTable", { personId: person.id, today, date, lines });
     if (now?.change && now.lines.some(({ doubt }) => doubt !== null) && doubted !== lines) return setDoubted(lines);
-    if (now?.change && await commit(now.change, `Sets of ${longDate(date)}`)) setLines([emptyLine]);
+    if (now?.change && await commit(now.change, `Sets of ${fullDate(date)}`)) setLines([emptyLine]);
   };
   const same = async () => {
     const last = await compute.ask("sameAsLast", { personId: person.id, today, date });

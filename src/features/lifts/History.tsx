@@ -3,7 +3,7 @@
 import Link from "next/link";
 import { useState } from "react";
 import type { LiftTime, LiftView } from "@/core/figures/views/lifts";
-import { printSigned } from "@/core/units/number";
+import { counted, printNumber, printSigned } from "@/core/units/number";
 import { fromKg } from "@/core/units/mass";
 import { fullDate, shortDate } from "@/ui/dates";
 import { useLog } from "@/ui/log/LogContext";
@@ -36,7 +36,7 @@ export function History({ lift: { times, timesInAll, added }, more }: { lift: Li
           ))}
         </tbody>
       </table></Scrollable>
-      <p className="quiet small" style={{ paddingTop: 6 }}>{times.length} of {timesInAll} times. {more && <button type="button" className="link" onClick={more}>Show more</button>} {picked.length === 1 ? "Tick another to hold the two against each other." : ""}</p>
+      <p className="quiet small" style={{ paddingTop: 6 }}>{printNumber(times.length, 0)} of {counted(timesInAll, "time")}. {more && <button type="button" className="link" onClick={more}>Show more</button>} {picked.length === 1 ? "Tick another to hold the two against each other." : ""}</p>
     </section>
   );
 }

@@ -1,6 +1,6 @@
 "use client";
 
-import { counted } from "@/core/units/number";
+import { counted, printNumber } from "@/core/units/number";
 import { memo, useState } from "react";
 import { Area, CartesianGrid, ComposedChart, Line, ReferenceDot, ResponsiveContainer, XAxis, YAxis } from "recharts";
 import type { LiftPoint, LiftView } from "@/core/figures/views/lifts";
@@ -44,7 +44,7 @@ const Drawing = memo(function Drawing({ course, tests, name }: { course: readonl
   const days = data.map(({ day }) => day);
   const tested = tests.map(({ date, kg }) => ({ day: dayNumber(date), kg: mass(kg) })).filter(({ day }) => day >= days[0]! && day <= days.at(-1)!);
   return (
-    <div style={{ height }} role="img" aria-label={`${name}: estimated maximum over ${counted(data.length, "day")}, best ${best.kg.toFixed(1)} ${printer.units.mass}`}>
+    <div style={{ height }} role="img" aria-label={`${name}: estimated maximum over ${counted(data.length, "day")}, best ${printNumber(best.kg, 1)} ${printer.units.mass}`}>
       <ResponsiveContainer width="100%" height="100%">
         <ComposedChart data={data} margin={margin} accessibilityLayer={false}>
           <CartesianGrid vertical={false} stroke={colours.rule} />
@@ -54,7 +54,7 @@ const Drawing = memo(function Drawing({ course, tests, name }: { course: readonl
           <Line dataKey="kg" stroke={colours.pine} strokeWidth={1.5} isAnimationActive={false} activeDot={false} dot={data.length > dotsUpTo ? false : { r: 2.4, fill: colours.paper, stroke: colours.pine, strokeWidth: 1.2 }} />
           {data.filter(({ record }) => record).map(({ day, kg }) => <ReferenceDot key={day} x={day} y={kg} r={3.2} fill={colours.pine} stroke="none" />)}
           {tested.map(({ day, kg }) => <ReferenceDot key={`t${day}`} x={day} y={kg} r={5} shape={(props: { cx?: number; cy?: number }) => <path d={`M${props.cx ?? 0} ${(props.cy ?? 0) - 6}l6 6l-6 6l-6-6z`} fill={colours.oat} />} />)}
-          <ReferenceDot x={best.day} y={best.kg} r={0} label={{ value: best.kg.toFixed(1), position: "top", fill: colours.pine, fontSize: 13.5, fontWeight: 600 }} />
+          <ReferenceDot x={best.day} y={best.kg} r={0} label={{ value: printNumber(best.kg, 1), position: "top", fill: colours.pine, fontSize: 13.5, fontWeight: 600 }} />
         </ComposedChart>
       </ResponsiveContainer>
     </div>

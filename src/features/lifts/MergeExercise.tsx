@@ -4,6 +4,7 @@ import { Button } from "antd";
 import { useState } from "react";
 import type { MergeExercises } from "@/core/figures/views/library";
 import type { Exercise } from "@/core/log/records";
+import { counted } from "@/core/units/number";
 import { useLog } from "@/ui/log/LogContext";
 import { ExercisePicker } from "@/ui/lifts/ExercisePicker";
 import view from "@/ui/view.module.css";
@@ -28,7 +29,7 @@ export function MergeExercise({ exercise, onMerged }: { exercise: Exercise; onMe
       <p className="quiet small" style={{ paddingBottom: 6 }}>The other&rsquo;s sets and maxima become those of {exercise.name}, and the other goes.</p>
       <ExercisePicker value={other?.id ?? null} label="The same as" placeholder="choose the other" onPick={(picked) => void look(picked)} />
       {other?.id === exercise.id && <p className="warn small">That is this exercise itself.</p>}
-      {found && other && <p style={{ paddingTop: 8 }}>{found.sessions} sessions and {found.maxima} tested maxima of {other.name} move. <Button size="small" onClick={() => void merge()}>Make them one</Button></p>}
+      {found && other && <p style={{ paddingTop: 8 }}>{counted(found.sessions, "session")} and {counted(found.maxima, "tested maximum", "tested maxima")} of {other.name} move. <Button size="small" onClick={() => void merge()}>Make them one</Button></p>}
     </section>
   );
 }

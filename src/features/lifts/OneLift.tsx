@@ -61,7 +61,7 @@ function RepTable({ lift: { exercise, table, curve, strength, added }, printer, 
       <h3>Repetitions and load</h3>
       <p className="quiet small">
         {"reason" in strength ? strength.reason : <>From {strength.standsOn === "test" ? "the maximum tested" : curve.sets > 0 ? "the highest estimate by its own curve" : "the highest estimate"} {strength.recent ? "of the last four weeks" : "there is"}, {quoted(printer, strength.kg, added)} {printer.units.mass} on {fullDate(strength.date)}.</>}{" "}
-        {curve.sets === 0 ? "No hard set tells this lift's own curve yet, so the common one stands." : `Its own curve rests on ${curve.sets} hard sets on ${counted(curve.days, "day")}.`}{" "}
+        {curve.sets === 0 ? "No hard set tells this lift's own curve yet, so the common one stands." : `Its own curve rests on ${counted(curve.sets, "hard set")} on ${counted(curve.days, "day")}.`}{" "}
         <WorkingLink figure={{ figure: "repCurve", exerciseId: exercise.id }} on={today} label=" of the repetition curve">working</WorkingLink>
       </p>
       <Scrollable label="Repetitions and load"><table>

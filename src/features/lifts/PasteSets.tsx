@@ -1,6 +1,6 @@
 "use client";
 
-import { counted } from "@/core/units/number";
+import { counted, printNumber } from "@/core/units/number";
 import { Button } from "antd";
 import { useState } from "react";
 import type { SetsPreview } from "@/core/figures/views/sets";
@@ -55,7 +55,7 @@ export function PasteSets() {
         {found && "reason" in found && <p className="warn">{found.reason}</p>}
         {found && !("reason" in found) && <Preview found={found} ask={ask} onAsk={(wanted) => void look(text, wanted)} />}
       </div>
-      {found && !("reason" in found) && <p style={{ paddingTop: 10 }}><Button type="primary" disabled={found.change === null || writing} onClick={() => void write()}>Write {found.sets} sets in {found.sessions} {found.sessions === 1 ? "session" : "sessions"}</Button></p>}
+      {found && !("reason" in found) && <p style={{ paddingTop: 10 }}><Button type="primary" disabled={found.change === null || writing} onClick={() => void write()}>Write {counted(found.sets, "set")} in {counted(found.sessions, "session")}</Button></p>}
     </section>
   );
 }
@@ -76,7 +76,7 @@ function Preview({ found: { sheet, lines }, ask, onAsk }: { found: SetsPreview; 
           <tbody>
             {sheet.unmatched.slice(0, listed).map(({ typed, lines: count, candidates }) => (
               <tr key={typed}>
-                <td>{typed}</td><td className="num">{count}</td>
+                <td>{typed}</td><td className="num">{printNumber(count, 0)}</td>
                 <td>{candidates.slice(0, 4).map((one) => <button key={one.id} type="button" className="link" style={{ marginRight: 14 }} onClick={() => match(typed, one.id)}>{one.name}</button>)}<span style={{ display: "inline-block", width: 240 }}><ExercisePicker value={null} label={`${typed} is`} placeholder="another, or a new one" onPick={(exercise) => match(typed, exercise.id)} /></span></td>
                 <td className="num"><button type="button" className="link" onClick={() => match(typed, null)}>Leave out</button></td>
               </tr>

@@ -5,7 +5,7 @@ import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useState } from "react";
 import { put, type Session } from "@/core/log/records";
 import type { PlanLine } from "@/core/figures/views/sets";
-import { longDate } from "@/ui/dates";
+import { fullDate, longDate } from "@/ui/dates";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
 import view from "@/ui/view.module.css";
@@ -47,7 +47,7 @@ export function PlanTable({ date, sessionId }: { date: string; sessionId: string
   const table = useFigure("planTable", { date, sessionId, lines });
   const save = async () => {
     const now = await compute.ask("planTable", { personId: person.id, today, date, sessionId, lines });
-    if (!now?.session || !await commit([put("sessions", now.session, base ?? now.held ?? undefined)], `Plan of ${longDate(date)}`)) return;
+    if (!now?.session || !await commit([put("sessions", now.session, base ?? now.held ?? undefined)], `Plan of ${fullDate(date)}`)) return;
     leave();
   };
   const leave = () => { keepBase(null); begin([emptyLine]); chooseDay(date); router.push("/"); };

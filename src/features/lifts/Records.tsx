@@ -39,7 +39,7 @@ export function Records() {
                 <tbody>{records.beaten.map((line) => <Beaten key={`${line.date} ${line.exerciseId} ${line.what} ${line.reps}`} line={line} printer={printer} />)}</tbody>
               </table></Scrollable>
             )}
-            {records.beatenInAll > records.beaten.length && <p className="quiet small" style={{ paddingTop: 6 }}>{records.beaten.length} of {printNumber(records.beatenInAll, 0)} records. <button type="button" className="link" onClick={() => setAtMost(atMost + 200)}>Show more</button></p>}
+            {records.beatenInAll > records.beaten.length && <p className="quiet small" style={{ paddingTop: 6 }}>{printNumber(records.beaten.length, 0)} of {printNumber(records.beatenInAll, 0)} records. <button type="button" className="link" onClick={() => setAtMost(atMost + 200)}>Show more</button></p>}
           </section>
           <Meets records={records} printer={printer} />
         </>

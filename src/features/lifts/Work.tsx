@@ -177,7 +177,7 @@ function Sessions({ work: { sessions, total }, printer }: { work: WorkView; prin
           ))}
         </tbody>
       </table></Scrollable>
-      {total.sessions > sessions.length && <p className="quiet small">The latest {sessions.length} of {total.sessions} sessions.</p>}
+      {total.sessions > sessions.length && <p className="quiet small">The latest {sessions.length} of {printNumber(total.sessions, 0)} sessions.</p>}
     </section>
   );
 }

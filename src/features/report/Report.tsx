@@ -119,8 +119,8 @@ function Weeks({ shown, inUnit, unit }: Part) {
       <h2>By week</h2>
       <Scrollable label="By week">
         <table>
-          <thead><tr><th>Week closing</th><th className="num">Days</th><th className="num">Mean, {unit}</th><th className="num">Median</th><th className="num">Change of the mean</th></tr></thead>
-          <tbody>{weeks.slice(0, weeksListed).map(({ closingDay, days, mean, median, change }) => <tr key={closingDay}><td>{fullDate(dateOf(closingDay))}</td><td className="num">{days}</td><td className="num">{printNumber(inUnit(mean), 2)}</td><td className="num">{printNumber(inUnit(median), 2)}</td><td className="num">{change === null ? "" : printSigned(inUnit(change), 2)}</td></tr>)}</tbody>
+          <thead><tr><th>Week from</th><th className="num">Days</th><th className="num">Mean, {unit}</th><th className="num">Median</th><th className="num">Change of the mean</th></tr></thead>
+          <tbody>{weeks.slice(0, weeksListed).map(({ closingDay, days, mean, median, change }) => <tr key={closingDay}><td>{fullDate(dateOf(closingDay - 6))}</td><td className="num">{days}</td><td className="num">{printNumber(inUnit(mean), 2)}</td><td className="num">{printNumber(inUnit(median), 2)}</td><td className="num">{change === null ? "" : printSigned(inUnit(change), 2)}</td></tr>)}</tbody>
         </table>
       </Scrollable>
       {weeks.length > weeksListed && <p className="quiet">and {weeks.length - weeksListed} weeks before; the CSV has them all</p>}

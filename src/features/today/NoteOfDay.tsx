@@ -5,6 +5,7 @@ import { useState } from "react";
 import { v7 as newId } from "uuid";
 import type { DayView } from "@/core/figures/views/today";
 import { put } from "@/core/log/records";
+import { fullDate } from "@/ui/dates";
 import { check, Field, Row, RowButton, wide } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
@@ -27,7 +28,7 @@ export function NoteOfDay({ view: { note, date } }: { view: DayView }) {
   const onSubmit = save(async ({ text, levelMayJump }, changed) => {
     const says = text.trim();
     const next = { ...(note ?? { id: newId(), personId: person.id, date }), ...(changed.has("text") ? { text: says } : {}), ...(changed.has("levelMayJump") ? { levelMayJump } : {}) };
-    const written = await commit([put("dayNotes", next, note ?? undefined)], says === "" ? `Note of ${date} emptied` : `Note of ${date}`);
+    const written = await commit([put("dayNotes", next, note ?? undefined)], says === "" ? `Note of ${fullDate(date)} emptied` : `Note of ${fullDate(date)}`);
     if (written) setOpen(false);
     return written;
   });

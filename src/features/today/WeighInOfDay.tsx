@@ -8,6 +8,7 @@ import type { DayView } from "@/core/figures/views/today";
 import { heaviest, lightest } from "@/core/body/weighIns";
 import { put, type WeighIn } from "@/core/log/records";
 import { parseMass } from "@/core/units/mass";
+import { fullDate } from "@/ui/dates";
 import { massBetween } from "@/ui/inputs/checks";
 import { Field, narrow, Row, RowButton } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
@@ -64,7 +65,7 @@ function Weighed({ weighIn, label, expectedKg }: { weighIn: WeighIn; label: stri
       <span className="label">{label}</span>{" "}
       {printer.mass(weighIn.kg)}{weighIn.time ? ` at ${weighIn.time}` : ""}{weighIn.note ? `, ${weighIn.note}` : ""} · {" "}
       <button type="button" className="link small" onClick={() => setChanging(true)}>Change</button>{" "}
-      <button type="button" className="link small" onClick={() => void commit([{ remove: { kind: "weighIns", id: weighIn.id, date: weighIn.date } }], `${label} of ${weighIn.date} removed`)}>Remove</button>
+      <button type="button" className="link small" onClick={() => void commit([{ remove: { kind: "weighIns", id: weighIn.id, date: weighIn.date } }], `${label} of ${fullDate(weighIn.date)} removed`)}>Remove</button>
     </p>
   );
 }

@@ -26,7 +26,8 @@ export function Strip({ before, row, next, height, scale }: { before?: ColumnRow
     const join = (other: ColumnRow | undefined, y: number): [number, number][] => { const there = other?.[key]; return there == null ? [] : [[(x(here) + x(there)) / 2, y]]; };
     return { points: [...join(before, 0), [x(here), dayHeight / 2], ...join(next, height)] };
   };
-  const path = (points: [number, number][]) => points.map(([px, py], index) => `${index === 0 ? "M" : "L"}${px.toFixed(1)} ${py.toFixed(1)}`).join("");
+  const tenths = (at: number) => Math.round(at * 10) / 10;
+  const path = (points: [number, number][]) => points.map(([px, py], index) => `${index === 0 ? "M" : "L"}${tenths(px)} ${tenths(py)}`).join("");
   const [trend, plan, low, high] = [at("trendKg"), at("planKg"), at("low80"), at("high80")];
   return (
     <svg width={stripWidth} height={height} aria-hidden="true">

@@ -53,7 +53,7 @@ export function weeklyWorking(figures: Figures, closingDate: string): WorkingRes
   const values = figures.weighed.filter(({ day }) => day >= week.from && day <= Math.min(closing, figures.on));
   const sorted = values.map(({ kg }) => kg).sort((a, b) => a - b);
   return {
-    title: `Week closing ${printDate(closingDate)}`, value: `median ${p.mass(week.medianKg, 2)}, mean ${p.mass(week.meanKg!, 2)}`,
+    title: `Week from ${printDay(closing - 6)}`, value: `median ${p.mass(week.medianKg, 2)}, mean ${p.mass(week.meanKg!, 2)}`,
     formula: "median: the middle weight in order of size (of an even count, the mean of the middle two); mean: sum ÷ count",
     steps: [`in order: ${sorted.map((kg) => p.massNumber(kg)).join(" · ")}`, `mean = ${p.massNumber(sorted.reduce((a, b) => a + b, 0))} ÷ ${week.days} = ${p.mass(week.meanKg!, 2)}`],
     inputs: values.map(({ day, kg }) => ({ label: printDay(day), value: p.mass(kg), date: dateOf(day) })),
