@@ -49,7 +49,7 @@ describe("the weight chart, the day's note and the goal", () => {
     await page.getByLabel("Note of the day").fill("diet break begins");
     await page.getByLabel(/the weight may jump/).check();
     await page.getByRole("button", { name: "Save note" }).click();
-    await saved(hand, `Note of ${testDay}`);
+    await saved(hand, "Note of 11 Jun 2026");
     await page.getByText("diet break begins (the weight may jump here)").waitFor();
     await page.keyboard.press("4");
     await page.getByRole("list", { name: "Key" }).getByText("the weight may jump").waitFor();
@@ -101,7 +101,7 @@ describe("the weight chart, the day's note and the goal", () => {
     await page.getByText(/27\.9 kg is far from the 72\.\d kg expected/).waitFor();
     await page.getByRole("button", { name: "Log weigh-in" }).click();
     await saved(hand, "Weigh-in 27.9 kg");
-    await page.getByText(/Kept out of the trend as gross errors: 27\.9 kg on 2026-06-03/).waitFor();
+    await page.getByText(/Kept out of the trend as gross errors: 27\.9 kg on 3 Jun/).waitFor();
     expect(Math.abs(Number(await trend.innerText()) - before)).toBeLessThanOrEqual(0.1);
     await page.keyboard.press("Control+z");
     await page.getByText("Undone: Weigh-in 27.9 kg").waitFor();
@@ -233,7 +233,7 @@ describe("an old spreadsheet", () => {
     await page.keyboard.press("4");
     await page.getByText("8 of 103 mornings").waitFor();
     await page.keyboard.press("Control+z");
-    await page.getByText("1 of 1 mornings").waitFor();
+    await page.getByText("1 of 1 morning").waitFor();
   });
 });
 
@@ -336,7 +336,7 @@ describe("photographs, and a phone and a laptop with one log", () => {
     await give(laptop.page, await exported(phone.page), "phone.zip");
     const kept = laptop.page.getByRole("row", { name: /weigh-in/ });
     await kept.getByText("weight: 72.4 kg stays, 72.1 kg there").waitFor();
-    await kept.getByText(/^written here 11 Jun 2026, 06:45, there 11 Jun 2026, 06:45$/).waitFor();
+    await kept.getByText(/^written later here: \d+ \w{3} \d{4}, \d\d:\d\d, there \d+ \w{3} \d{4}, \d\d:\d\d$/).waitFor();
     expect(await laptop.page.getByRole("button", { name: "Merge 0 of phone.zip into the log" }).isDisabled()).toBe(true);
     await kept.getByRole("checkbox").check();
     await kept.getByText("weight: 72.4 kg → 72.1 kg").waitFor();

@@ -78,7 +78,7 @@ describe("a log kept by forms", () => {
     await form.getByLabel("Deadline").fill("2026-09-09");
     await hand.page.getByText("90 days, until 9 Sep 2026; −0.47 kg a week").waitFor();
     await form.getByLabel("Deadline").fill("2026-06-11");
-    await hand.page.getByText("the deadline 2026-06-11 is not after the start").waitFor();
+    await hand.page.getByText("the deadline 11 Jun 2026 is not after the start").waitFor();
   });
 
   it("sessions said to be outside the factor are added net to their day's target", async () => {
@@ -159,7 +159,7 @@ describe("a log kept by forms", () => {
     await page.getByLabel("Load, line 1").fill("62,5");
     await page.getByText("3 × 5 at 62.5 kg", { exact: true }).waitFor();
     await page.getByRole("button", { name: "Log these sets" }).click();
-    await saved(hand, "Sets of Thursday 11 June");
+    await saved(hand, "Sets of 11 Jun 2026");
     await page.getByRole("link", { name: "Maximum" }).click();
     await page.getByRole("button", { name: "Zercher lift", exact: true }).first().waitFor();
     await page.getByRole("link", { name: "Work", exact: true }).click();

@@ -29,7 +29,7 @@ describe("the ledger by keyboard alone", () => {
     await page.keyboard.press("ArrowUp");
     await page.keyboard.type("72,3");
     await page.keyboard.press("Enter");
-    await page.getByText("Saved: Weight, Wed 10 Jun 26").waitFor();
+    await page.getByText("Saved: Weight, Wed 10 Jun 2026").waitFor();
     await cell(page, "2026-06-10", "weight").getByText("72.3").waitFor();
     expect(await active(page)).toBe(`cell-${testDay}-weight`);
     await page.keyboard.press("ArrowUp");
@@ -51,7 +51,7 @@ describe("the ledger by keyboard alone", () => {
     await page.keyboard.press("Escape");
     await cell(page, "2026-06-10", "weight").getByText("72.3", { exact: true }).waitFor();
     await page.keyboard.press("Control+z");
-    await page.getByText("Undone: What influenced it, Wed 10 Jun 26").waitFor();
+    await page.getByText("Undone: What influenced it, Wed 10 Jun 2026").waitFor();
     await page.keyboard.press("Control+z");
     await cell(page, "2026-06-10", "weight").getByText("72.8", { exact: true }).waitFor();
     expect(hand.problems).toEqual([]);
@@ -70,7 +70,7 @@ describe("the ledger by keyboard alone", () => {
     await open.focus();
     await page.keyboard.type("4");
     await cell(page, "2026-06-08", "weight").click();
-    await page.getByText("Saved: Weight, Tue 9 Jun 26").waitFor();
+    await page.getByText("Saved: Weight, Tue 9 Jun 2026").waitFor();
     await cell(page, "2026-06-09", "weight").getByText("72.4").waitFor();
     expect(await active(page)).toBe("cell-2026-06-08-weight");
     // One that is refused stays open, wherever is pressed.
@@ -80,7 +80,7 @@ describe("the ledger by keyboard alone", () => {
     expect(await open.inputValue()).toBe("nine");
     await open.press("Escape");
     await page.keyboard.press("Control+z");
-    await page.getByText("Undone: Weight, Tue 9 Jun 26").waitFor();
+    await page.getByText("Undone: Weight, Tue 9 Jun 2026").waitFor();
     await cell(page, "2026-06-10", "weight").click();
   });
 
@@ -98,7 +98,7 @@ describe("the ledger by keyboard alone", () => {
     expect(await active(page)).toBe("cell-2026-06-10-measure-waist");
     await page.keyboard.type("78,4");
     await page.keyboard.press("Enter");
-    await page.getByText("Saved: Waist, Wed 10 Jun 26").waitFor();
+    await page.getByText("Saved: Waist, Wed 10 Jun 2026").waitFor();
     await cell(page, "2026-06-10", "measure-waist").getByText("78.4").waitFor();
     await page.getByRole("button", { name: "Columns" }).click();
     await page.getByRole("dialog").getByRole("checkbox", { name: "Waist" }).uncheck();

@@ -350,7 +350,7 @@ describe("sets at the keyboard", () => {
     await page.getByText("8, 7, 6 (then missed)").waitFor();
     await page.getByLabel("Day", { exact: true }).fill("2026-06-10");
     await page.getByRole("button", { name: "Log these sets" }).press("Enter");
-    await saved(page, "Sets of Wednesday 10 June");
+    await saved(page, "Sets of 10 Jun 2026");
     await page.keyboard.press("1");
     await page.getByRole("heading", { name: "Thursday 11 June" }).waitFor();
     await page.keyboard.press("c");

@@ -159,7 +159,7 @@ describe("units, people and tabs", () => {
     await page.getByLabel("Load, line 1").fill("225");
     await page.getByRole("button", { name: "Save plan" }).click();
     // What was written before bears the same words.
-    await page.getByRole("status").getByText("Saved: Plan of Friday 12 June").waitFor();
+    await page.getByRole("status").getByText("Saved: Plan of 12 Jun 2026").waitFor();
     await page.clock.setFixedTime(new Date("2026-06-12T18:00:00"));
     await page.goto(`${address}/`);
     await page.getByRole("link", { name: "Train", exact: true }).click();

@@ -45,7 +45,7 @@ describe("merging another device's archive", () => {
     const [added, kept, ...others] = mergeLogs(ours, theirs);
     expect(added).toMatchObject({ what: "changed", proposed: true, fields: [{ path: ["time"], before: undefined, after: "06:40" }] });
     // What lost is told and not taken; taking it all the same leaves the note, of which the other says nothing.
-    expect(kept).toMatchObject({ what: "kept", proposed: false, fields: [{ path: ["kg"], before: 72.4, after: 72.1 }], written: { here: "2026-06-11T10:09:00.000Z", there: "2026-06-11T10:05:00.000Z" } });
+    expect(kept).toMatchObject({ what: "kept", proposed: false, fields: [{ path: ["kg"], before: 72.4, after: 72.1 }], written: { later: "here", here: "2026-06-11T10:09:00.000Z", there: "2026-06-11T10:05:00.000Z" } });
     expect(kept!.record).toMatchObject({ kg: 72.1, note: "salty", time: "06:40" });
     expect(others).toEqual([]);
     expect(mergeLogs(theirs, ours)).toMatchObject([{ fields: expect.arrayContaining([expect.objectContaining({ path: ["note"], after: "salty" }), expect.objectContaining({ path: ["kg"], before: 72.1, after: 72.4 })]) as unknown }]);
@@ -53,7 +53,7 @@ describe("merging another device's archive", () => {
   it("asks about what differs though it was written at the same moment, as when a file was changed by other means", () => {
     expect(mergeLogs(logOf(weigh({})), logOf(weigh({ kg: 73 })))).toMatchObject([{ what: "kept", proposed: false, fields: [{ path: ["kg"], before: 72, after: 73 }] }]);
     const unstamped = (kg: number) => logOf(weigh({ kg, changed: undefined, revision: undefined }));
-    expect(mergeLogs(unstamped(72), unstamped(73))).toMatchObject([{ what: "kept", proposed: false, written: { here: null, there: null } }]);
+    expect(mergeLogs(unstamped(72), unstamped(73))).toMatchObject([{ what: "kept", proposed: false, written: { later: null, here: null, there: null } }]);
   });
   it("passes over a record as it was first written there, before it was changed here", () => {
     expect(mergeLogs(logOf(weigh({ kg: 71.8, revision: 2, changed: stamp(5, "laptop") })), logOf(weigh({})))).toEqual([]);

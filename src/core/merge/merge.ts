@@ -21,8 +21,8 @@ export interface Difference {
   step: ChangeStep;
   /** Whether it is proposed; what is not (removed there before it was changed here, or kept) is only listed. */
   proposed: boolean;
-  /** When each side wrote the record, where both have: instants, null where a side does not say. The later one's fields stand. */
-  written: { here: string | null; there: string | null } | null;
+  /** Where both sides wrote the record: which wrote later, whose fields stand, null where they say the same moment; and when, null where a side does not say. */
+  written: { later: "here" | "there" | null; here: string | null; there: string | null } | null;
 }
 
 /**
@@ -58,7 +58,7 @@ function present(ours: Log, theirs: Log, kind: RecordKind, record: AnyRecord): D
   const changed = (what: "changed" | "kept", later: AnyRecord, earlier: AnyRecord): Difference[] => {
     const wanted = { ...(apart ? joined(kind, later, earlier) : later), id: held.id, revision: Math.max(held.revision ?? 0, record.revision ?? 0), changed: theirsLater ? other : mine } as AnyRecord;
     const fields = diff(held, wanted).filter(({ path }) => !isOrder(path.at(-1)));
-    const written = apart || mine === other ? { here: instantOf(mine), there: instantOf(other) } : null;
+    const written = apart || mine === other ? { later: mine === other ? null : theirsLater ? "there" as const : "here" as const, here: instantOf(mine), there: instantOf(other) } : null;
     return fields.length === 0 ? [] : [{ kind, id: held.id, what, record: wanted, fields, step: put(kind, wanted as never, held as never), proposed: what === "changed", written }];
   };
   if (theirsLater) return changed("changed", record, held);

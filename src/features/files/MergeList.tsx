@@ -61,10 +61,11 @@ function WhatDiffers({ line: { what, fields, proposed, written }, taken }: { lin
   );
 }
 
-/** `written here 11 June 2026, 10:09, there 11 June 2026, 10:05` */
-function whenWritten({ here, there }: NonNullable<MergeLine["written"]>): string {
-  const when = (instant: string | null) => (instant === null ? "at a time it does not say" : instantText(instant));
-  return here === there ? `written at the same moment here and there: which of them is right is yours to say` : `written here ${when(here)}, there ${when(there)}`;
+/** `written later there: 11 Jun 2026, 10:09, here 11 Jun 2026, 10:05` */
+function whenWritten({ later, here, there }: NonNullable<MergeLine["written"]>): string {
+  if (later === null) return "The two do not say which was written later: which is right is yours to say.";
+  const when = (instant: string | null) => (instant === null ? "at no known time" : instantText(instant));
+  return later === "here" ? `written later here: ${when(here)}, there ${when(there)}` : `written later there: ${when(there)}, here ${when(here)}`;
 }
 
 /** `3 new, 2 changed, 1 removed` */
