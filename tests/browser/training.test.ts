@@ -422,6 +422,37 @@ describe("sets at the keyboard", () => {
     await page.getByText("2 × 6 or more at +5 kg").waitFor();
     await page.keyboard.press("u");
   });
+
+  it("a range of repetitions and a share for each set are planned in a line; how many they were is asked, never filled in", async () => {
+    const { page } = hand;
+    await page.goto(`${address}/lifts/write?date=2026-06-12&log=demo`);
+    await page.getByRole("combobox", { name: "Exercise, line 1" }).focus();
+    await pick(page, "bench press", "Bench press");
+    await page.getByLabel("Reps, line 1").fill("5 3 1+");
+    await page.getByLabel("Load, line 1").fill("75 85 %");
+    await page.getByText("3 and 2 are listed for the sets of one line: which belongs to which?").waitFor();
+    await page.getByLabel("Load, line 1").fill("75 85 95 %");
+    await page.getByText(/^[\d.]+, [\d.]+, [\d.]+ kg on the day$/).waitFor();
+    await page.getByLabel("Load, line 1").press("Enter");
+    await page.waitForFunction(() => document.activeElement?.closest("[data-line]")?.getAttribute("data-line") === "1");
+    await pick(page, "chin", "Chin-up");
+    await page.getByLabel("Sets, line 2").fill("2");
+    await page.getByLabel("Reps, line 2").fill("8-12");
+    await page.getByRole("button", { name: "Save plan" }).click();
+    await page.getByRole("heading", { name: "Friday 12 June" }).waitFor();
+    await page.getByText(/1 × 5 at 75 % .*1 × 3 at 85 % .*1 × 1 or more at 95 %/).waitFor();
+    await page.getByText("2 × 8–12").waitFor();
+    await page.clock.setFixedTime(new Date("2026-06-12T18:00:00"));
+    await page.reload();
+    await page.getByRole("button", { name: "Confirm as planned" }).last().click();
+    await page.getByText("3 sets have no load or no repetitions to be confirmed with (Bench press, Chin-up): press the square of each and write what was done.").waitFor();
+    await page.getByRole("button", { name: "Chin-up, set 1, open, write what was done" }).click();
+    expect(await page.getByRole("textbox", { name: "Reps" }).inputValue()).toBe("");
+    await page.getByRole("textbox", { name: "Reps" }).fill("10");
+    await page.getByRole("button", { name: "Save set" }).click();
+    await page.getByRole("button", { name: "Chin-up, set 1, done, change" }).waitFor();
+    await page.clock.setFixedTime(new Date("2026-06-11T06:45:00"));
+  });
 });
 
 describe("reading the lifts", () => {

@@ -86,7 +86,8 @@ const seconds = amount(1_000_000);
 const metres = amount(10_000_000);
 
 const plannedSetSchema = open({
-  reps: reps.nullish(), kg: load.nullish(), percent: amount(2).nullish(), rpe: effort.nullish(), asManyAsPossible: z.boolean().nullish(), seconds: seconds.nullish(), metres: metres.nullish(),
+  /** The repetitions, or the fewest of them where `repsTo` names the most (8–12) or where they are as many as possible (5 or more). */
+  reps: reps.nullish(), repsTo: reps.nullish(), kg: load.nullish(), percent: amount(2).nullish(), rpe: effort.nullish(), asManyAsPossible: z.boolean().nullish(), seconds: seconds.nullish(), metres: metres.nullish(),
 });
 const doneSetSchema = open({
   reps: reps.nullish(), kg: load.nullish(), rpe: effort.nullish(), failed: z.boolean().nullish(), seconds: seconds.nullish(), metres: metres.nullish(),

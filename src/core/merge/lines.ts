@@ -37,7 +37,7 @@ type Named = "exercises" | "foods" | "measures" | "recipes" | "people";
 const namedBy: Record<string, Named> = { exerciseId: "exercises", foodId: "foods", measureId: "measures", recipeId: "recipes", personId: "people" };
 /** Fields whose name is not what they are called. */
 const fieldWords: Record<string, string> = {
-  kg: "load", reps: "repetitions", rpe: "RPE", seconds: "time", restSeconds: "rest", ml: "amount", failed: "one more missed", kcal: "energy", bodyShare: "share of body weight",
+  kg: "load", reps: "repetitions", repsTo: "repetitions at most", rpe: "RPE", seconds: "time", restSeconds: "rest", ml: "amount", failed: "one more missed", kcal: "energy", bodyShare: "share of body weight",
   per100g: "per 100 g", rateKgPerWeek: "rate", by: "until", primary: "first of the day", test: "meet or test",
 };
 const massFields = new Set(["kg", "startKg", "targetKg", "barKg", "incrementKg", "milestonesKg"]);

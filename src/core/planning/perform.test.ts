@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import type { Session } from "../log/records";
-import { asPlanned, confirmed, performedAs, withSet } from "./perform";
+import type { Session, TrainingSet } from "../log/records";
+import { asPlanned, confirmed, isAsPlanned, isShort, performedAs, withSet } from "./perform";
 
 const session: Session = { id: "s", personId: "p", date: "2026-06-01", kind: "strength", status: "planned", planned: { minutes: 60, effort: 7 }, items: [{ id: "i", exerciseId: "e", sets: [{ id: "a", planned: { reps: 5, kg: 100, percent: 0.8 } }, { id: "b", planned: { reps: 5, kg: 100 } }] }] };
 
@@ -36,6 +36,13 @@ describe("confirming", () => {
     expect(confirmed(open, () => undefined)).toMatchObject({ status: "partly", items: [{ sets: [{ id: "a", planned: { percent: 0.8 } }, { id: "b", done: { reps: 5, kg: 80 } }] }] });
     expect(confirmed(open, () => undefined).items![0]!.sets[0]!.done).toBeUndefined();
     expect(confirmed({ ...open, items: [{ ...open.items![0]!, sets: open.items![0]!.sets.slice(0, 1) }] }, () => undefined).status).toBe("planned");
+    // How many they were is the trainee's to say where the plan leaves it open.
+    const ranges: Session = { ...session, items: [{ id: "i", exerciseId: "squat", sets: [{ id: "a", planned: { reps: 8, repsTo: 12, kg: 60 } }, { id: "b", planned: { reps: 5, kg: 80, asManyAsPossible: true } }, { id: "c", planned: { reps: 5, kg: 80 } }] }] };
+    expect(confirmed(ranges, () => undefined).items![0]!.sets.map(({ done }) => done)).toEqual([undefined, undefined, { reps: 5, kg: 80 }]);
+    const [range, most] = ranges.items![0]!.sets as [TrainingSet, TrainingSet];
+    expect([7, 8, 12, 13].map((reps) => isAsPlanned({ ...range, done: { reps, kg: 60 } }))).toEqual([false, true, true, false]);
+    expect([4, 5, 9].map((reps) => isAsPlanned({ ...most, done: { reps, kg: 80 } }))).toEqual([false, true, true]);
+    expect(isShort({ ...range, done: { reps: 7, kg: 60 } })).toBe(true);
     expect(confirmed(run, () => undefined).distance).toEqual({ planned: { metres: 6000, seconds: 1980 }, done: { metres: 6000, seconds: 1980 }, purpose: "easy" });
   });
 });

@@ -53,18 +53,25 @@ export function performedAs(set: TrainingSet, done: Done | null): TrainingSet {
   return { ...(Object.fromEntries(Object.entries(set).filter(([key]) => key !== "done")) as TrainingSet), planned: set.planned ?? {} };
 }
 
-/** What a planned set is when it is done exactly as planned; `workedKg` is its load where that was worked out from a percentage or an effort. */
-export function asPlanned(set: TrainingSet, workedKg?: number): Done {
-  const { reps, kg = workedKg, rpe, seconds, metres } = set.planned ?? {};
-  return Object.fromEntries(Object.entries({ reps, kg, rpe, seconds, metres }).filter(([, value]) => value != null)) as Done;
+/** Whether a plan leaves the count open: a range of repetitions, or as many as possible. How many they were is then for the trainee to say. */
+export function isOpenEnded(planned: TrainingSet["planned"]): boolean {
+  return planned?.asManyAsPossible === true || (planned?.repsTo != null && planned.repsTo > (planned.reps ?? 0));
 }
 
-/** Whether a set was done just as planned; an effort that was not said does not part them. */
+/** What a planned set is when it is done exactly as planned, without repetitions where the plan leaves them open; `workedKg` is its load where that was worked out from a percentage or an effort. */
+export function asPlanned(set: TrainingSet, workedKg?: number): Done {
+  const { reps, kg = workedKg, rpe, seconds, metres } = set.planned ?? {};
+  return Object.fromEntries(Object.entries({ ...(isOpenEnded(set.planned) ? {} : { reps }), kg, rpe, seconds, metres }).filter(([, value]) => value != null)) as Done;
+}
+
+/** Whether a set was done just as planned, within its range of repetitions; an effort that was not said does not part them. */
 export function isAsPlanned(set: TrainingSet, workedKg?: number): boolean {
   const { done } = set;
   if (done == null || !hasPlan(set) || done.failed || (done.parts ?? []).length > 0) return false;
   const planned = asPlanned(set, workedKg);
-  return (["reps", "kg", "seconds", "metres"] as const).every((key) => (planned[key] ?? null) === (done[key] ?? null)) && (done.rpe == null || done.rpe === planned.rpe);
+  const { reps = 0, repsTo, asManyAsPossible } = set.planned!;
+  const counted = isOpenEnded(set.planned) ? (done.reps ?? -1) >= (reps ?? 0) && (asManyAsPossible === true || done.reps! <= repsTo!) : (planned.reps ?? null) === (done.reps ?? null);
+  return counted && (["kg", "seconds", "metres"] as const).every((key) => (planned[key] ?? null) === (done[key] ?? null)) && (done.rpe == null || done.rpe === planned.rpe);
 }
 
 /**

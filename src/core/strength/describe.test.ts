@@ -26,10 +26,10 @@ describe("sets in words", () => {
     expect(describeSets(done({ reps: 5, kg: 100, rpe: 8 }, { reps: 5, kg: 100, rpe: 8 }), "done", squat, kilograms)).toBe("2 × 5 at 100 kg, RPE 8");
     expect(describeSets(done({ reps: 5, kg: 100, rpe: 7 }, { reps: 5, kg: 100 }, { reps: 4, kg: 100, rpe: 9.5 }), "done", squat, kilograms)).toBe("5, 5, 4 at 100 kg, RPE 7, –, 9.5");
     const planned: TrainingSet[] = ["a", "b"].map((id) => ({ id, planned: { reps: 5, percent: 0.8 } }));
-    expect(describeSets(planned, "planned", squat, kilograms, { a: 104, b: 104 })).toBe("2 × 5 at 80 % (104 kg)");
+    expect(describeSets(planned, "planned", squat, kilograms, { a: 104, b: 104 })).toBe("2 × 5 at 80 % (104\u00a0kg)");
     expect(describeSets(planned, "planned", squat, kilograms)).toBe("2 × 5 at 80 %");
     expect(describeSets([{ id: "a", planned: { reps: 6, rpe: 8 } }], "planned", squat, kilograms)).toBe("1 × 6 at RPE 8");
-    expect(describeSets([{ id: "a", planned: { reps: 6, rpe: 8 } }], "planned", squat, kilograms, { a: 130 })).toBe("1 × 6 at RPE 8 (130 kg)");
+    expect(describeSets([{ id: "a", planned: { reps: 6, rpe: 8 } }], "planned", squat, kilograms, { a: 130 })).toBe("1 × 6 at RPE 8 (130\u00a0kg)");
     expect(describeSets([{ id: "a", planned: { reps: 6, kg: 100 } }], "planned", squat, kilograms, { a: 130 })).toBe("1 × 6 at 100 kg");
     expect(describeSets(done({ reps: 5, kg: 100 }, { reps: 5, kg: 100, rpe: 8.5 }), "done", squat, kilograms)).toBe("2 × 5 at 100 kg, last RPE 8.5");
   });

@@ -2,7 +2,7 @@ import type { Exercise, Item, TrainingSet } from "../log/records";
 import { hasPlan } from "../planning/perform";
 import type { Printer } from "../units/printer";
 
-type Measured = { reps?: number | null; kg?: number | null; seconds?: number | null; metres?: number | null; percent?: number | null; rpe?: number | null; asManyAsPossible?: boolean | null; failed?: boolean | null; parts?: readonly { reps?: number | null; kg?: number | null }[] | null };
+type Measured = { reps?: number | null; repsTo?: number | null; kg?: number | null; seconds?: number | null; metres?: number | null; percent?: number | null; rpe?: number | null; asManyAsPossible?: boolean | null; failed?: boolean | null; parts?: readonly { reps?: number | null; kg?: number | null }[] | null };
 
 /**
  * Sets as a lifter writes them: `3 × 6 at 72.5 kg, RPE 8`, `8, 8, 8, 7 at 52.5 kg`, `3 × 40 s`. Sets of one load stand together, with the
@@ -16,7 +16,7 @@ export function describeSets(sets: readonly TrainingSet[], side: "planned" | "do
     const measured = set[side];
     if (!measured || set.warmUp || (side === "planned" && !hasPlan(set))) continue;
     const load = loadText(measured, exercise, printer);
-    const comesTo = measured.kg != null || worked[set.id] === undefined ? "" : ` (${printer.load(worked[set.id]!)})`;
+    const comesTo = measured.kg != null || worked[set.id] === undefined ? "" : ` (${printer.load(worked[set.id]!).replace(" ", "\u00a0")})`;
     const [count, effort] = [countText(measured, printer), measured.rpe == null ? "–" : String(measured.rpe)];
     const last = runs.at(-1);
     if (last?.load === load && last.comesTo === comesTo) { last.counts.push(count); last.efforts.push(effort); } else runs.push({ load, comesTo, counts: [count], efforts: [effort] });
@@ -38,8 +38,9 @@ export function supersetOf(item: Pick<Item, "superset"> | undefined): string | n
   return item?.superset == null ? null : String(item.superset);
 }
 
-function countText({ reps, seconds, metres, parts, asManyAsPossible, failed }: Measured, printer: Printer): string {
+function countText({ reps, repsTo, seconds, metres, parts, asManyAsPossible, failed }: Measured, printer: Printer): string {
   if (reps === 0 && failed) return "missed";
+  if (reps != null && repsTo != null && repsTo > reps) return `${reps}–${repsTo}`;
   if (reps != null) return [reps, ...(parts ?? []).map((part) => part.reps ?? 0)].join("+") + (asManyAsPossible ? " or more" : "") + (failed ? " (then missed)" : "");
   if (asManyAsPossible) return "as many as possible";
   if (seconds != null) return `${seconds} s`;

@@ -4,7 +4,7 @@ import type { Exercise, TrainingSet } from "../log/records";
 import { metricUnits, Printer } from "../units/printer";
 import { KG_PER_LB } from "../units/mass";
 import { describeSets } from "./describe";
-import { loadField, plannedLoadField, plannedRepsField, readPlanned, readSet, repsField, stepLoad } from "./setText";
+import { loadField, plannedLoadField, plannedRepsField, readPlannedSets, readSet, repsField, stepLoad } from "./setText";
 
 const press: Exercise = { id: "press", name: "Press", measure: "load-reps" };
 const chin: Exercise = { id: "chin", name: "Chin", measure: "bodyweight-reps" };
@@ -53,19 +53,42 @@ describe("a set as it is written", () => {
 });
 
 describe("a planned set as it is written", () => {
-  it("a load, a share, an effort, as many as possible", () => {
-    expect(readPlanned("5", "100", "", press, "kg")).toEqual({ reps: 5, kg: 100 });
-    expect(readPlanned("5+", "77,5 %", "", press, "kg")).toEqual({ reps: 5, percent: 0.775, asManyAsPossible: true });
-    expect(readPlanned("6", "", "8", press, "kg")).toEqual({ reps: 6, rpe: 8 });
-    expect(readPlanned("max", "60", "", press, "kg")).toEqual({ kg: 60, asManyAsPossible: true });
-    expect(readPlanned("5", "300 %", "", press, "kg")).toContain("share of a maximum");
-    for (const planned of [{ reps: 5, kg: 100 }, { reps: 5, percent: 0.775, asManyAsPossible: true }, { reps: 6, rpe: 8 }, { kg: 60, asManyAsPossible: true }]) {
-      expect(readPlanned(plannedRepsField(planned), plannedLoadField(planned, "kg"), "rpe" in planned ? String(planned.rpe) : "", press, "kg")).toEqual(planned);
+  const one = (reps: string, load: string, rpe: string) => { const read = readPlannedSets(null, reps, load, rpe, press, "kg"); return typeof read === "string" || read.length !== 1 ? read : read[0]!; };
+  it("a load, a share, an effort, a range, as many as possible", () => {
+    expect(one("5", "100", "")).toEqual({ reps: 5, kg: 100 });
+    expect(one("5+", "77,5 %", "")).toEqual({ reps: 5, percent: 0.775, asManyAsPossible: true });
+    expect(one("5 or more", "80", "")).toEqual({ reps: 5, kg: 80, asManyAsPossible: true });
+    expect(one("6", "", "8")).toEqual({ reps: 6, rpe: 8 });
+    expect(one("6", "", "2 rir")).toEqual({ reps: 6, rpe: 8 });
+    expect(one("max", "60", "")).toEqual({ kg: 60, asManyAsPossible: true });
+    for (const range of ["8-12", "8–12", "8 to 12", "8 - 12"]) expect(one(range, "60", "")).toEqual({ reps: 8, repsTo: 12, kg: 60 });
+    for (const planned of [{ reps: 5, kg: 100 }, { reps: 5, percent: 0.775, asManyAsPossible: true }, { reps: 6, rpe: 8 }, { kg: 60, asManyAsPossible: true }, { reps: 8, repsTo: 12, percent: 0.7 }]) {
+      expect(one(plannedRepsField(planned), plannedLoadField(planned, "kg"), "rpe" in planned ? String(planned.rpe) : "")).toEqual(planned);
     }
+  });
+  it("what no plan can say is refused", () => {
+    expect(one("5", "300 %", "")).toContain("share of a maximum");
+    expect(one("12-8", "60", "")).toContain("no range");
+    expect(one("6+3", "60", "")).toContain("is for a set that is done");
+    expect(one("6 + 3", "60", "")).toContain("is for a set that is done");
+    expect(one("6f", "60", "")).toContain("is for a set that is done");
+  });
+  it("lists what differs from set to set, and refuses what does not fit", () => {
+    const wave = [{ reps: 5, percent: 0.75 }, { reps: 3, percent: 0.85 }, { reps: 1, percent: 0.95, asManyAsPossible: true }];
+    for (const [reps, loads] of [["5 3 1+", "75 85 95 %"], ["5, 3, 1+", "75% 85% 95%"], ["5/3/1 +", "75 % / 85 % / 95 %"], ["5,3,1 or more", "75; 85; 95%"]] as const) expect(readPlannedSets(null, reps, loads, "", press, "kg")).toEqual(wave);
+    expect(readPlannedSets(3, "5", "72,5 75 77.5", "", press, "kg")).toEqual([72.5, 75, 77.5].map((kg) => ({ reps: 5, kg })));
+    expect(readPlannedSets(null, "5", "200 225 lb", "", press, "kg")).toEqual([200, 225].map((lb) => ({ reps: 5, kg: lb * KG_PER_LB })));
+    expect(readPlannedSets(3, "8-12", "60", "", press, "kg")).toEqual(Array.from({ length: 3 }, () => ({ reps: 8, repsTo: 12, kg: 60 })));
+    expect(readPlannedSets(null, "5", "", "rir 3 2 1", press, "kg")).toEqual([7, 8, 9].map((rpe) => ({ reps: 5, rpe })));
+    expect(readPlannedSets(null, "5 5 max", "60", "", press, "kg")).toEqual([{ reps: 5, kg: 60 }, { reps: 5, kg: 60 }, { kg: 60, asManyAsPossible: true }]);
+    expect(readPlannedSets(null, "5 3", "75 85 95 %", "", press, "kg")).toContain("which belongs to which");
+    expect(readPlannedSets(4, "5 3 1", "80", "", press, "kg")).toContain("3 are listed, for 4 sets");
+    expect(readPlannedSets(1, "30 s", "", "", { id: "plank", name: "Plank", measure: "duration" }, "kg")).toEqual([{ seconds: 30 }]);
   });
   it("reads in words", () => {
     const said = (sets: TrainingSet[], side: "planned" | "done") => describeSets(sets, side, press, new Printer(metricUnits));
     expect(said([{ id: "1", planned: { reps: 5, percent: 0.75 } }, { id: "2", planned: { reps: 5, percent: 0.75, asManyAsPossible: true } }], "planned")).toBe("5, 5 or more at 75 %");
+    expect(said([1, 2, 3].map((id) => ({ id: String(id), planned: { reps: 8, repsTo: 12, kg: 60 } })), "planned")).toBe("3 × 8–12 at 60 kg");
     expect(said([{ id: "1", planned: { reps: 6, rpe: 8 } }, { id: "2", planned: {} }], "planned")).toBe("1 × 6 at RPE 8");
     expect(said([{ id: "1", done: { reps: 8, kg: 60, parts: [{ reps: 6, kg: 40 }] } }, { id: "2", done: { reps: 4, kg: 80, failed: true } }], "done")).toBe("1 × 8+6 at 60+40 kg; 1 × 4 (then missed) at 80 kg");
   });

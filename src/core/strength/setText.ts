@@ -2,6 +2,7 @@ import type { Exercise, TrainingSet } from "../log/records";
 import { parseMass, printLoad, type MassUnit } from "../units/mass";
 import { parseDecimal } from "../units/number";
 import { parseDuration } from "../units/time";
+import { isTimed } from "./sets";
 
 type Done = NonNullable<TrainingSet["done"]>;
 type Planned = NonNullable<TrainingSet["planned"]>;
@@ -74,27 +75,65 @@ export function loadField({ kg, parts }: Done, unit: MassUnit): string {
 }
 
 /**
- * A planned set as it is written: repetitions `5`, `5+` or `5 or more` for as many as possible, `max`; load `80`, `75 %` of the maximum, or
- * nothing with an RPE to be worked out on the day.
+ * A planned set as it is written: repetitions `5`, `8-12` for a range, `5+` or `5 or more` for as many as possible, `max`; load `80`, `75 %` of the
+ * maximum, or nothing with an RPE to be worked out on the day.
  */
-export function readPlanned(repsText: string, loadText: string, rpeText: string, exercise: Exercise, unit: MassUnit): Planned | string {
+function readPlanned(repsText: string, loadText: string, rpeText: string, exercise: Exercise, unit: MassUnit): Planned | string {
   const text = repsText.trim();
   const most = /^max$/i.test(text) || /(\+|or more)$/i.test(text);
   const share = /^(\d+(?:[.,]\d+)?)\s*%$/.exec(loadText.trim());
   const percent = share === null ? null : parseDecimal(share[1]!)! / 100;
   if (percent !== null && (percent <= 0 || percent > 1.5)) return `"${loadText.trim()}" is no share of a maximum from 1 to 150 %.`;
-  const amount = /^max$/i.test(text) ? "1" : text.replace(/\s*(\+|or more)$/i, "");
+  const range = rangePattern.exec(text);
+  const [from, to] = range === null ? [null, null] : [Number(range[1]), Number(range[2])];
+  if (from !== null && (to <= from || from < 1 || isTimed(exercise))) return `"${text}" is no range of repetitions, such as 8-12.`;
+  const amount = from !== null ? String(from) : /^max$/i.test(text) ? "1" : text.replace(/\s*(\+|or more)$/i, "");
   const open = loadText.trim() === "";
   const set = readSet(amount, percent !== null || open ? "0" : loadText, rpeText, exercise, unit);
   if (typeof set === "string") return set;
-  const { kg, failed: _failed, parts: _parts, ...rest } = set;
-  const { reps, ...others } = rest;
-  return { ...others, ...(reps == null || /^max$/i.test(text) ? {} : { reps }), ...(percent !== null ? { percent } : open ? {} : { kg: kg ?? 0 }), ...(most ? { asManyAsPossible: true } : {}) };
+  const { kg, failed, parts, reps, ...others } = set;
+  if (failed || parts) return `"${text}" is for a set that is done: a plan says repetitions, a range such as 8-12, or 5+ for as many as possible.`;
+  return { ...others, ...(reps == null || /^max$/i.test(text) ? {} : { reps }), ...(to === null ? {} : { repsTo: to }), ...(percent !== null ? { percent } : open ? {} : { kg: kg ?? 0 }), ...(most ? { asManyAsPossible: true } : {}) };
+}
+
+const rangePattern = /^(\d+)\s*(?:-|–|to)\s*(\d+)$/i;
+
+/**
+ * The sets of one line of a plan. Repetitions, loads and efforts hold for every set, or are listed one a set: `5 3 1+` at `75 85 95 %`. A unit or a
+ * percent sign behind the last load is that of all.
+ * @param count the sets, where they are said
+ * @returns the sets, or what is wrong
+ */
+export function readPlannedSets(count: number | null, repsText: string, loadText: string, rpeText: string, exercise: Exercise, unit: MassUnit): Planned[] | string {
+  const reps = listed(repsText.replaceAll(/,|\bor\s+more\b/gi, (word) => (word === "," ? " " : "+")).replaceAll(/\s*(?:-|–|\bto\b)\s*/gi, "-").replaceAll(/\s+(?=\+|(?!max)[a-z])|(?<=\s\+)\s+(?=\d)/gi, ""));
+  const loads = listed(loadText.replaceAll(/\s+(?=%|kgs?\b|lbs?\b)/gi, ""));
+  const efforts = listed(rpeText.replaceAll(/(?<=\b(?:rpe|rir|@))\s+|\s+(?=rir\b)/gi, ""));
+  const named = /(%|kgs?|lbs?)$/i.exec(loads.at(-1) ?? "")?.[1] ?? "";
+  const reserve = efforts.some((one) => /rir/i.test(one));
+  const columns = [reps, loads.map((one) => (/[%a-z]/i.test(one) ? one : `${one}${named}`)), efforts.map((one) => (reserve && !/rir/i.test(one) ? `${one}rir` : one))];
+  const lengths = columns.map(({ length }) => length).filter((length) => length > 1);
+  const sets = lengths[0] ?? count ?? 1;
+  if (lengths.some((length) => length !== sets)) return `${lengths.join(" and ")} are listed for the sets of one line: which belongs to which?`;
+  if (lengths.length > 0 && count !== null && count !== sets) return `${sets} are listed, for ${count === 1 ? "one set" : `${count} sets`}.`;
+  const planned: Planned[] = [];
+  for (let at = 0; at < sets; at++) {
+    const [count, load, rpe] = columns.map((column) => (column.length > 1 ? column[at] : column[0]) ?? "");
+    const one = readPlanned(count!, load!, rpe!, exercise, unit);
+    if (typeof one === "string") return one;
+    planned.push(one);
+  }
+  return planned;
+}
+
+/** What is listed in a field: parted by spaces, semicolons, strokes, or a comma with a space behind it. */
+function listed(text: string): string[] {
+  return text.trim().split(/\s*[;/]\s*|,?\s+/).filter((one) => one !== "");
 }
 
 /** A planned set's repetitions as `readPlanned` reads them back. */
-export function plannedRepsField({ reps, seconds, metres, asManyAsPossible }: Planned): string {
+export function plannedRepsField({ reps, repsTo, seconds, metres, asManyAsPossible }: Planned): string {
   const amount = reps ?? seconds ?? metres;
+  if (reps != null && repsTo != null) return `${reps}-${repsTo}`;
   return amount == null ? (asManyAsPossible ? "max" : "") : `${amount}${asManyAsPossible ? "+" : ""}`;
 }
 

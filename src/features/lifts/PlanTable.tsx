@@ -59,7 +59,7 @@ export function PlanTable({ date, sessionId }: { date: string; sessionId: string
           extra={{ head: "Warm-up", cell: (line, at, set) => <input type="checkbox" style={{ width: "auto", height: "auto", minWidth: 0 }} aria-label={`Warm-up, line ${at + 1}`} checked={line.warmUp} onChange={(event) => set({ warmUp: event.target.checked })} /> }}>
           {(addLine) => (
             <>
-              <p className="quiet small" style={{ padding: "8px 0" }}>5+ or max is as many as possible. A load of 75 % is of the maximum in force; without a load, an RPE is turned into one on the day. Lines of the same superset (A, B …) that follow one another are done in turn.</p>
+              <p className="quiet small" style={{ padding: "8px 0" }}>8-12 is a range, 5+ or max as many as possible. A load of 75 % is of the maximum in force; without a load, an RPE is turned into one on the day. What differs from set to set is listed: 5 3 1+ at 75 85 95 %. Lines of the same superset (A, B …) that follow one another are done in turn.</p>
               <p className={styles.inline}><Button type="primary" htmlType="submit" disabled={!table?.session}>Save plan</Button><button type="button" className="link" onClick={addLine}>Add a line</button><button type="button" className="link" onClick={leave}>Cancel</button></p>
             </>
           )}

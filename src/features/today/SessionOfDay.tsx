@@ -109,7 +109,7 @@ function Items({ card, save, ahead }: { card: SessionCard; save: (next: Session,
                   {item.sets.every(({ done }) => done) && item.done && <span className="done small">{item.asPlanned ? "as planned" : item.done}</span>}
                   {item.sets.filter(({ warmUp }) => !warmUp).map((set, index) => (
                     <button key={set.id} type="button" disabled={ahead} className={`${styles.set} ${set.done ? (isShort(set) ? styles.short : styles.full) : ""}`}
-                      aria-label={`${item.name}, set ${index + 1}, ${set.done ? "done, change" : "confirm as planned"}`} aria-pressed={set.done != null} onClick={() => press(item, set.id)} />
+                      aria-label={`${item.name}, set ${index + 1}, ${set.done ? "done, change" : needsMore(set, item) ? "open, write what was done" : "confirm as planned"}`} aria-pressed={set.done != null} onClick={() => press(item, set.id)} />
                   ))}
                 </span>
               </td>

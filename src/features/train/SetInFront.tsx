@@ -3,7 +3,7 @@
 import { Button } from "antd";
 import { useState, type ReactNode } from "react";
 import type { TrainingItem, TrainingStep, TrainingView } from "@/core/figures/views/training";
-import { hasPlan, isShort } from "@/core/planning/perform";
+import { hasPlan, isOpenEnded, isShort } from "@/core/planning/perform";
 import { lackOf, loadDoubt } from "@/core/strength/doubt";
 import { platesFor, type Loaded } from "@/core/strength/loading";
 import { describeSets } from "@/core/strength/describe";
@@ -61,7 +61,7 @@ export function SetInFront({ view, item, step, draft, onDraft, onConfirm, choose
       </div>
       {!timed && !far && <Dial label="Load" text={now.kg === null ? "" : `${sign}${fieldNumber(now.kg, printer.units.mass)}`} unit={printer.units.mass} onText={(text) => { const kg = parseMass(text.replace(/^[+−]/, ""), printer.units.mass); if (kg !== null && Math.abs(kg) <= 2000) change({ kg }); }} step={(up) => change({ kg: stepLoad(now.kg ?? item.barKg ?? 0, item.stepKg, up) })}>{loaded && item.barKg !== null && now.kg !== null && <Plates kg={now.kg} barKg={item.barKg} view={view} printer={printer} onPick={(kg) => change({ kg })} />}</Dial>}
       <Dial label={amountName[0]!.toUpperCase() + amountName.slice(1)} text={now[amountKey] === null ? "" : String(now[amountKey])} unit={exercise.perSide ? `${amountName} a side` : amountName} onText={(text) => { const value = parseDecimal(text); if (value !== null && value >= 0 && value <= 100_000) change({ [amountKey]: value }); }} step={(up) => change({ [amountKey]: Math.max(0, (now[amountKey] ?? 0) + (up ? amountStep : -amountStep)) })}>
-        {set.planned?.asManyAsPossible ? <span className="planned">as many as possible</span> : null}
+        {set.planned?.asManyAsPossible ? <span className="planned">as many as possible</span> : isOpenEnded(set.planned) ? <span className="planned">{set.planned!.reps ?? 0} to {set.planned!.repsTo} planned</span> : null}
       </Dial>
       {!timed && !far && <Ending reps={now.reps ?? 0} failed={now.failed} test={view.session.test === true} onChange={change} />}
       {timed && <Hold key={now.setId} seconds={now.seconds ?? 0} />}

@@ -2,6 +2,7 @@
 
 import { Button } from "antd";
 import type { Exercise, TrainingSet } from "@/core/log/records";
+import { isOpenEnded } from "@/core/planning/perform";
 import { isTimed } from "@/core/strength/sets";
 import { loadField, readSet, repsField } from "@/core/strength/setText";
 import type { Printer } from "@/core/units/printer";
@@ -16,7 +17,7 @@ export function SetEditor({ set, exercise, printer, onSave, onClose }: Props) {
   const unit = printer.units.mass;
   const done = set.done ?? set.planned ?? {};
   const amount = exercise.measure === "duration" ? "Seconds" : exercise.measure === "distance" ? "Metres" : "Reps";
-  const shown = { reps: repsField({ ...done, failed: false }), failed: set.done?.failed === true, load: loadField(done, unit), rpe: set.done?.rpe == null ? "" : String(set.done.rpe) };
+  const shown = { reps: set.done == null && isOpenEnded(set.planned) ? "" : repsField({ ...done, failed: false }), failed: set.done?.failed === true, load: loadField(done, unit), rpe: set.done?.rpe == null ? "" : String(set.done.rpe) };
   const { control, save, getValues, trigger, register, meanwhile } = useRecordForm(shown, { reps: amount, failed: "Missed one more", load: "Load", rpe: "RPE" });
   const timed = isTimed(exercise);
   const read = ({ reps, failed, load, rpe }: typeof shown) => readSet(failed && !timed && !/f(ailed)?$/i.test(reps.trim()) ? `${reps.trim()}f` : reps, load, rpe, exercise, unit);

@@ -4,7 +4,8 @@ import type { Change, Exercise, Session } from "../../log/records";
 import { loadDoubt } from "../../strength/doubt";
 import { describeSets } from "../../strength/describe";
 import type { Printer } from "../../units/printer";
-import { loadField, plannedLoadField, plannedRepsField, readPlanned, repsField } from "../../strength/setText";
+import { loadField, plannedLoadField, plannedRepsField, readPlannedSets, repsField } from "../../strength/setText";
+import type { Target } from "../../strength/suggest";
 import { parseDecimal } from "../../units/number";
 import { parseDuration, printDuration } from "../../units/time";
 import { withPlan, type PlannedRow } from "../../planning/plan";
@@ -111,18 +112,25 @@ export function planView(figures: Figures, { date, sessionId, lines }: PlanAsk, 
     if (exercise === undefined) return { text: "", problem: null, last: null };
     const last = lastTime(figures, base, exercise.id, printer);
     if (line.reps.trim() === "" && line.load.trim() === "") return { text: "", problem: line.rpe.trim() || line.sets.trim() ? "No repetitions are written." : null, last };
-    const planned = readPlanned(line.reps, line.load, line.rpe, exercise, printer.units.mass);
-    const count = line.sets.trim() === "" ? 1 : parseDecimal(line.sets);
+    const count = line.sets.trim() === "" ? null : parseDecimal(line.sets);
+    if (line.sets.trim() !== "" && (count === null || count % 1 !== 0 || count < 1 || count > 50)) return { text: "", problem: `"${line.sets}" is no number of sets from 1 to 50.`, last };
+    const planned = readPlannedSets(count, line.reps, line.load, line.rpe, exercise, printer.units.mass);
     const restSeconds = line.rest.trim() === "" ? null : (parseDuration(line.rest) ?? parseDecimal(line.rest));
     if (typeof planned === "string") return { text: "", problem: planned, last };
-    if (count === null || count % 1 !== 0 || count < 1 || count > 50) return { text: "", problem: `"${line.sets}" is no number of sets from 1 to 50.`, last };
     if (line.rest.trim() !== "" && (restSeconds === null || restSeconds > 7200)) return { text: "", problem: `"${line.rest}" is no rest, such as 2:00 or 90.`, last };
-    rows.push({ itemId: line.itemId, exerciseId: exercise.id, superset: line.superset.trim() || null, tempo: line.tempo.trim() || null, count, planned, restSeconds, warmUp: line.warmUp });
-    const target = lifting(figures).target(exercise, planned, day);
-    return { text: "reason" in target ? `No load yet: ${target.reason}.` : target.from !== "plan" && target.kg !== null ? `${printer.load(target.kg)} on the day` : "", problem: null, last };
+    for (const set of planned) rows.push({ itemId: line.itemId, exerciseId: exercise.id, superset: line.superset.trim() || null, tempo: line.tempo.trim() || null, count: 1, planned: set, restSeconds, warmUp: line.warmUp });
+    return { text: comesTo(planned.map((set) => lifting(figures).target(exercise, set, day)), printer), problem: null, last };
   });
   const whole = rows.length > 0 && read.every(({ problem }) => problem === null);
   return { lines: read, session: whole ? withPlan(base, rows, newId) : null, held };
+}
+
+/** What planned shares and efforts come to on the day, set by set where they differ; empty where the loads are written. */
+function comesTo(targets: readonly Target[], printer: Printer): string {
+  const lacking = targets.find((target) => "reason" in target);
+  if (lacking !== undefined && "reason" in lacking) return `No load yet: ${lacking.reason}.`;
+  const loads = targets.flatMap((target) => ("reason" in target || target.from === "plan" || target.kg === null ? [] : [printer.loadNumber(target.kg)]));
+  return loads.length === 0 ? "" : `${(new Set(loads).size === 1 ? loads.slice(0, 1) : loads).join(", ")} ${printer.units.mass} on the day`;
 }
 
 /** The plan of a session as lines of the table. */

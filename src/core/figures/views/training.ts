@@ -121,5 +121,5 @@ function amountsOf(...from: (Amounts | null | undefined)[]): Pick<Proposal, "rep
 
 /** Whether two sets were planned with the same load, share or effort. */
 function sameAim(a: TrainingSet["planned"], b: TrainingSet["planned"]): boolean {
-  return (["kg", "percent", "rpe", "reps"] as const).every((key) => (a?.[key] ?? null) === (b?.[key] ?? null));
+  return (["kg", "percent", "rpe", "reps", "repsTo"] as const).every((key) => (a?.[key] ?? null) === (b?.[key] ?? null));
 }
