@@ -132,6 +132,36 @@ describe("a form that is open while another tab saves the same record", () => {
   });
 });
 
+describe("a form whose fields were typed and saved", () => {
+  it("follows the record again, whoever changes it, and plates stay what they are made in when units change", async () => {
+    const hand = await trainee();
+    await openDemo(hand.page, "/settings");
+    const other = await hand.newPage();
+    await openDemo(other, "/settings");
+    const plates = (page: Page) => page.getByRole("textbox", { name: /^Plates/ });
+    const store = async (page: Page, text: string) => {
+      await plates(page).fill(text);
+      const form = await section(page, "Bar, plates and rest");
+      await form.getByRole("button", { name: "Save", exact: true }).click();
+      await page.getByRole("status").getByText("Saved: Bar, plates and rest").waitFor();
+    };
+    const shows = (page: Page, text: string) => page.waitForFunction((wanted) => [...document.querySelectorAll("input")].some(({ value }) => value === wanted), text);
+    await store(hand.page, "25 × 2, 20 × 4");
+    await shows(other, "25 × 2, 20 × 4");
+    await store(other, "25 × 4, 10 × 4");
+    await shows(hand.page, "25 × 4, 10 × 4");
+    await hand.page.getByLabel("Weights in").selectOption("lb");
+    await hand.page.getByRole("button", { name: "Save profile" }).click();
+    await shows(hand.page, "25 kg × 4, 10 kg × 4");
+    await hand.page.getByRole("button", { name: "Take the usual bar and plates in lb" }).click();
+    await shows(hand.page, "45 × 6, 35 × 2, 25 × 4, 10 × 4, 5 × 4, 2.5 × 2");
+    await hand.page.keyboard.press("Control+z");
+    await shows(other, "25 kg × 4, 10 kg × 4");
+    expect(hand.problems).toEqual([]);
+    await hand.close();
+  });
+});
+
 describe("midnight, and another tab's save,", () => {
   it("leave what is half-written where it is, and a line begun at 23:59 is that day's", async () => {
     const hand = await trainee();

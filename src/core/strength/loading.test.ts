@@ -1,7 +1,17 @@
 import { describe, expect, it } from "vitest";
 import { fromKg, toKg } from "../units/mass";
-import { loadStep } from "./loading";
+import { loadStep, madeIn } from "./loading";
+import { ironText } from "./setText";
 import { starterExercises, starterExercisesIn } from "./starterExercises";
+
+describe("bars and plates after a change of units", () => {
+  it("are named in the unit they are made in", () => {
+    expect([20, 25, 1.25, 8].map((kg) => [madeIn(kg, "kg"), madeIn(kg, "lb"), ironText(kg, "lb")])).toEqual([20, 25, 1.25, 8].map((kg) => ["kg", "kg", `${kg} kg`]));
+    expect([45, 2.5].map((lb) => toKg(lb, "lb")).map((kg) => [madeIn(kg, "kg"), ironText(kg, "lb"), ironText(kg, "kg")])).toEqual([["lb", "45", "45 lb"], ["lb", "2.5", "2.5 lb"]]);
+    // What is round in neither is named in the trainee's.
+    expect([ironText(17.37, "kg"), ironText(17.37, "lb")]).toEqual(["17.37", "38.29"]);
+  });
+});
 
 describe("the step of a load", () => {
   it("is the exercise's own in the unit it was written in, and the nearest usual one after the trainee changed units", () => {

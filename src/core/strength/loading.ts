@@ -2,11 +2,24 @@ import { fromKg, toKg, type MassUnit } from "../units/mass";
 import type { Exercise, Settings } from "../log/records";
 
 /** Plates at hand: how many there are of one weight, both sides together. */
-export interface PlateStock { kg: number; count: number }
+export type PlateStock = { kg: number; count: number };
 
 /** A bar when neither the exercise nor the settings name one, and plates to begin with (common practice, no source). */
 export const usualBarKg = (unit: MassUnit) => toKg(unit === "lb" ? 45 : 20, unit);
 export const usualPlates = (unit: MassUnit): PlateStock[] => (unit === "lb" ? [[45, 6], [35, 2], [25, 4], [10, 4], [5, 4], [2.5, 2]] : [[25, 2], [20, 4], [15, 2], [10, 4], [5, 4], [2.5, 4], [1.25, 2]]).map(([value, count]) => ({ kg: toKg(value!, unit), count: count! }));
+
+/** Whether a weight is one of a unit's own: in quarters of it, as bars, plates and steps are made. */
+function isMadeIn(kg: number, unit: MassUnit): boolean {
+  const quarters = fromKg(kg, unit) * 4;
+  return Math.abs(quarters - Math.round(quarters)) < 1e-3;
+}
+
+const otherUnit = (unit: MassUnit): MassUnit => (unit === "lb" ? "kg" : "lb");
+
+/** The unit in which a bar or a plate is made: the trainee's, unless it is round in the other one alone. Iron stays what it is when the trainee changes units. */
+export function madeIn(kg: number, unit: MassUnit): MassUnit {
+  return !isMadeIn(kg, unit) && isMadeIn(kg, otherUnit(unit)) ? otherUnit(unit) : unit;
+}
 
 /** The bar a lift is done with, kilograms; null for what is not loaded with plates. */
 export function barOf(exercise: Exercise, settings: Settings, unit: MassUnit): number | null {
@@ -23,8 +36,7 @@ const usualSteps: Readonly<Record<MassUnit, readonly number[]>> = { kg: [0.5, 1,
  */
 export function loadStep(exercise: Exercise, unit: MassUnit): number {
   if (exercise.incrementKg == null) return toKg(unit === "lb" ? 5 : 2.5, unit);
-  const isRound = (of: MassUnit) => { const quarters = fromKg(exercise.incrementKg!, of) * 4; return Math.abs(quarters - Math.round(quarters)) < 1e-3; };
-  if (isRound(unit) || !isRound(unit === "lb" ? "kg" : "lb")) return exercise.incrementKg;
+  if (madeIn(exercise.incrementKg, unit) === unit) return exercise.incrementKg;
   const own = fromKg(exercise.incrementKg, unit);
   return toKg(usualSteps[unit].reduce((best, step) => (Math.abs(step - own) < Math.abs(best - own) ? step : best)), unit);
 }

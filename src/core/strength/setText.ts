@@ -2,6 +2,7 @@ import type { Exercise, TrainingSet } from "../log/records";
 import { parseMass, printLoad, type MassUnit } from "../units/mass";
 import { parseDecimal } from "../units/number";
 import { parseDuration } from "../units/time";
+import { madeIn } from "./loading";
 import { isTimed } from "./sets";
 
 type Done = NonNullable<TrainingSet["done"]>;
@@ -59,6 +60,12 @@ function readLoads(text: string, exercise: Exercise, unit: MassUnit): number[] |
 /** A number as it is typed into a field again. */
 export function fieldNumber(kg: number, unit: MassUnit): string {
   return printLoad(kg, unit).replace("−", "-").replaceAll(",", "");
+}
+
+/** A bar or a plate as it is named and as a field reads it back: `25`, and `25 kg` in a log of pounds. */
+export function ironText(kg: number, unit: MassUnit): string {
+  const made = madeIn(kg, unit);
+  return made === unit ? fieldNumber(kg, unit) : `${fieldNumber(kg, made)} ${made}`;
 }
 
 /** A set's repetitions, seconds or metres as `readSet` reads them back. */

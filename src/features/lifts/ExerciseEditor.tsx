@@ -6,7 +6,8 @@ import { Controller, useWatch, type Control } from "react-hook-form";
 import { v7 as newId } from "uuid";
 import type { ExercisesView } from "@/core/figures/views/library";
 import { put, type Exercise } from "@/core/log/records";
-import { fieldNumber } from "@/core/strength/setText";
+import { loadStep } from "@/core/strength/loading";
+import { fieldNumber, ironText } from "@/core/strength/setText";
 import { aliasesOf } from "@/core/strength/usualNames";
 import { parseMass } from "@/core/units/mass";
 import { parseDecimal } from "@/core/units/number";
@@ -36,10 +37,9 @@ const recordKeys: Record<keyof Fields, (keyof Exercise & string)[]> = {
 export function ExerciseEditor({ exercise, library, onSaved }: { exercise: Exercise | null; library: ExercisesView; onSaved: (id: string) => void }) {
   const { commit, units } = useLog();
   const id = useId();
-  const mass = (kg: number | null | undefined) => (kg == null ? "" : fieldNumber(kg, units.mass));
   const shown: Fields = {
     name: exercise?.name ?? "", aliases: exercise === null ? "" : aliasesOf(exercise).join(", "), group: exercise?.group ?? "", measure: exercise?.measure ?? "load-reps", mechanics: exercise?.mechanics ?? "compound", equipment: exercise?.equipment ?? "", bodyShare: exercise?.bodyShare == null ? "" : String(Math.round(exercise.bodyShare * 1000) / 10), perSide: exercise?.perSide ?? false,
-    increment: mass(exercise?.incrementKg), bar: mass(exercise?.barKg), setting: exercise?.setting ?? "", cues: exercise?.cues ?? "", links: (exercise?.links ?? []).join("\n"), note: exercise?.note ?? "", direct: exercise?.direct ?? [], indirect: exercise?.indirect ?? [],
+    increment: exercise?.incrementKg == null ? "" : fieldNumber(loadStep(exercise, units.mass), units.mass), bar: exercise?.barKg == null ? "" : ironText(exercise.barKg, units.mass), setting: exercise?.setting ?? "", cues: exercise?.cues ?? "", links: (exercise?.links ?? []).join("\n"), note: exercise?.note ?? "", direct: exercise?.direct ?? [], indirect: exercise?.indirect ?? [],
     parentId: exercise?.maximumFrom?.exerciseId ?? null, ratio: exercise?.maximumFrom ? String(Math.round(exercise.maximumFrom.ratio * 1000) / 10) : "",
   };
   const { control, save, register, meanwhile } = useRecordForm<Fields>(shown, fieldNames);

@@ -1,8 +1,8 @@
 "use client";
 
 import { Button } from "antd";
-import { usualBarKg, usualPlates } from "@/core/strength/loading";
-import { fieldNumber } from "@/core/strength/setText";
+import { madeIn, usualBarKg, usualPlates } from "@/core/strength/loading";
+import { ironText } from "@/core/strength/setText";
 import { parseMass } from "@/core/units/mass";
 import { parseDecimal } from "@/core/units/number";
 import { parseDuration, printDuration } from "@/core/units/time";
@@ -20,8 +20,9 @@ export function PlateSettings() {
   const [settings, change] = useSettings();
   const unit = units.mass;
   const plates = settings.plates ?? usualPlates(unit);
+  const foreign = plates.some(({ kg }) => madeIn(kg, unit) !== unit);
   const shown = {
-    bar: fieldNumber(settings.barKg ?? usualBarKg(unit), unit), plates: plates.map(({ kg, count }) => `${fieldNumber(kg, unit)} × ${count}`).join(", "),
+    bar: ironText(settings.barKg ?? usualBarKg(unit), unit), plates: plates.map(({ kg, count }) => `${ironText(kg, unit)} × ${count}`).join(", "),
     rest: printDuration(settings.restSeconds ?? 120), warmUps: settings.countWarmUps ?? false,
   };
   const { control, save, register, meanwhile } = useRecordForm(shown, { bar: "Bar", plates: "Plates", rest: "Rest", warmUps: "Warm-ups as work" });
@@ -48,6 +49,7 @@ export function PlateSettings() {
           <label className={check}><input type="checkbox" {...register("warmUps")} /> count warm-ups as work</label>
           <RowButton><Button htmlType="submit">Save</Button></RowButton>
         </Row>
+        {foreign && <p className="quiet small" style={{ paddingTop: 6 }}>The plates are made in {unit === "lb" ? "kilograms" : "pounds"}. <button type="button" className="link" onClick={() => void change({ barKg: usualBarKg(unit), plates: usualPlates(unit) }, `The usual bar and plates in ${unit}`)}>Take the usual bar and plates in {unit}</button></p>}
         <Meanwhile said={meanwhile} />
       </form>
     </section>

@@ -7,7 +7,7 @@ import { hasPlan, isOpenEnded, isShort } from "@/core/planning/perform";
 import { lackOf, loadDoubt } from "@/core/strength/doubt";
 import { platesFor, type Loaded } from "@/core/strength/loading";
 import { describeSets } from "@/core/strength/describe";
-import { fieldNumber, stepLoad } from "@/core/strength/setText";
+import { fieldNumber, ironText, stepLoad } from "@/core/strength/setText";
 import { parseMass } from "@/core/units/mass";
 import { parseDecimal } from "@/core/units/number";
 import type { Printer } from "@/core/units/printer";
@@ -139,7 +139,7 @@ function Dial({ label, text, unit, onText, step, children }: { label: string; te
 /** What to put on each side of the bar; when the plates at hand cannot make it, the nearest weights they can. */
 function Plates({ kg, barKg, view, printer, onPick }: { kg: number; barKg: number; view: TrainingView; printer: Printer; onPick: (kg: number) => void }) {
   const { exact, below, above } = platesFor(kg, barKg, view.plates);
-  const side = ({ perSide }: Loaded) => (perSide.length === 0 ? "empty bar" : `${perSide.map((plate) => printer.loadNumber(plate)).join(" + ")} a side`);
+  const side = ({ perSide }: Loaded) => (perSide.length === 0 ? "empty bar" : `${perSide.map((plate) => ironText(plate, printer.units.mass)).join(" + ")} a side`);
   if (exact) return <>· {side(exact)}</>;
   return <>· not with your plates: {[below, above].flatMap((loaded) => (loaded === null ? [] : [<button key={loaded.kg} type="button" className="link" onClick={() => onPick(loaded.kg)}>{printer.loadNumber(loaded.kg)}</button>])).reduce<ReactNode[]>((all, one, index) => (index === 0 ? [one] : [...all, " or ", one]), [])}</>;
 }

@@ -33,7 +33,8 @@ export function useRecordForm<F extends FieldValues>(now: F, names: FieldNames<F
     setSaving(true);
     try {
       if (await write(fields, new Set(keysOf(now).filter((key) => !same(fields[key], now[key]))))) {
-        form.reset(fields);
+        // What was typed is the record now: from here on it follows the record again.
+        form.reset(fields, { keepDirtyValues: false });
         setOpened({ savedOn: now });
       }
     } finally {
