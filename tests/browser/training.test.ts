@@ -1,4 +1,4 @@
-import type { Page } from "playwright-core";
+import type { Locator, Page } from "playwright-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { address, beginLog, openDemo, seriousFindings, testDay, trainee, write, type Trainee } from "./harness";
 
@@ -208,6 +208,56 @@ describe("a session that was not planned", () => {
     await page.getByRole("button", { name: "Start lifting" }).click();
     await page.getByRole("button", { name: /^The same as Strength, 11 Jun/ }).click();
     await page.getByText("set 1 of 2, planned 6 at +2.5 kg").waitFor();
+    expect(hand.problems).toEqual([]);
+    await hand.close();
+  });
+});
+
+describe("taps and keys in the gym", () => {
+  it("are few: a planned session of five exercises and 17 sets, and one of four exercises and 10 sets that was not planned", async () => {
+    const hand = await trainee({ width: 390, height: 844, touch: true });
+    const { page } = hand;
+    const counts = { taps: 0, keys: 0 };
+    const tap = async (what: Locator) => { await what.tap(); counts.taps += 1; };
+    const setsDone = async (count: number) => {
+      for (let set = 0; set < count; set++) {
+        const before = await page.locator("#content").innerText();
+        await tap(page.getByRole("button", { name: "Set done" }));
+        await page.waitForFunction((old) => (document.querySelector("#content") as HTMLElement).innerText !== old, before);
+      }
+    };
+    await openDemo(page);
+    await tap(page.getByRole("link", { name: "Train", exact: true }));
+    await heading(page, "Deadlift");
+    await setsDone(17);
+    await page.getByText("15 sets done, none open.").waitFor();
+    await tap(page.getByRole("button", { name: "Finish session" }));
+    await page.getByRole("region", { name: "Strength B" }).getByText("as planned").nth(4).waitFor();
+    expect(counts.taps).toBeLessThanOrEqual(22);
+    counts.taps = 0;
+    await page.clock.setFixedTime(new Date("2026-06-12T18:00:00"));
+    await page.goto(`${address}/`);
+    await page.getByRole("heading", { name: "Friday 12 June" }).waitFor();
+    await tap(page.getByRole("button", { name: "Start lifting" }));
+    let add = page.getByRole("button", { name: "Add an exercise" });
+    for (const [keys, name, sets] of [["ben", "Bench press", 3], ["squ", "Back squat", 3], ["chi", "Chin-up", 2], ["dea", "Deadlift", 2]] as const) {
+      await tap(add);
+      // The search has the focus, and lists what was done lately before a key is pressed.
+      await page.waitForFunction(() => document.activeElement?.getAttribute("role") === "combobox");
+      await page.locator(".ant-select-item-option").first().waitFor();
+      await page.keyboard.type(keys);
+      counts.keys += keys.length;
+      await tap(page.getByTitle(name, { exact: true }));
+      await heading(page, name);
+      await setsDone(sets);
+      add = page.getByRole("button", { name: "Add", exact: true });
+    }
+    await tap(page.getByRole("button", { name: "Finish", exact: true }));
+    await page.getByText("10 sets done, none open.").waitFor();
+    await tap(page.getByRole("button", { name: "Finish session" }));
+    await page.getByRole("region", { name: "Strength" }).getByText(/^55 lifts/).waitFor();
+    expect(counts.taps).toBeLessThanOrEqual(24);
+    expect(counts.keys).toBeLessThanOrEqual(20);
     expect(hand.problems).toEqual([]);
     await hand.close();
   });

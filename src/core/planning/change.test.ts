@@ -45,6 +45,10 @@ describe("a session changed while it is trained", () => {
     expect(confirmed(free, () => undefined).items![0]!.sets[0]!.done).toBeUndefined();
     const done: Session = { ...free, status: "done", items: [{ ...free.items![0]!, sets: [{ ...free.items![0]!.sets[0]!, done: { reps: 5, kg: 50 } }] }] };
     expect(adherence([done], 30_000)).toMatchObject({ planned: 0, extra: 1 });
+    // Going on to another exercise leaves the set that waits behind the done ones, and stands in front.
+    const next = withExercise(withMoreSets(done, free.items![0]!.id, newId), "dip", newId);
+    expect(next.items!.map(({ sets }) => sets.length)).toEqual([1, 1]);
+    expect(nextStep(next)!.item.exerciseId).toBe("dip");
     // Begun and left empty, it is nothing.
     expect(adherence([{ ...session, status: "planned", items: [] }], 30_000)).toMatchObject({ planned: 0, missed: 0, extra: 0 });
   });

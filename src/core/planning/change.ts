@@ -77,9 +77,10 @@ export function withSwapped(session: Session, itemId: string, exerciseId: string
   return withStatus({ ...session, items });
 }
 
-/** Another exercise at the end, with one open set. */
+/** Another exercise at the end, with one open set. A set of which nothing was asked, waiting behind done ones, is not waited for any longer. */
 export function withExercise(session: Session, exerciseId: string, newId: () => string): Session {
-  return withStatus({ ...session, items: [...(session.items ?? []), { id: newId(), exerciseId, sets: [{ id: newId(), planned: {} }] }] });
+  const items = (session.items ?? []).map((item): Item => (item.sets.some(({ done }) => done) ? { ...item, sets: item.sets.filter((set) => set.done || hasPlan(set)) } : item));
+  return withStatus({ ...session, items: [...items, { id: newId(), exerciseId, sets: [{ id: newId(), planned: {} }] }] });
 }
 
 /** An exercise left out, with the reason ("" when none is given); what was done of it stays. */

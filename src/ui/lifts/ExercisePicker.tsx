@@ -1,8 +1,8 @@
 "use client";
 
 import { counted } from "@/core/units/number";
-import { Select } from "antd";
-import { useMemo, useState } from "react";
+import { Select, type RefSelectProps } from "antd";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { v7 as newId } from "uuid";
 import { put, type Exercise } from "@/core/log/records";
 import { sameName } from "@/core/entry/names";
@@ -24,6 +24,9 @@ interface Props { value: string | null; onPick: (exercise: Exercise) => void; la
  */
 export function ExercisePicker({ value, onPick, label, autoFocus, placeholder = "Type to search", except }: Props) {
   const { commit } = useLog();
+  const field = useRef<RefSelectProps>(null);
+  // After a dialog has opened around it, which gives its own first button the focus.
+  useEffect(() => { if (autoFocus) field.current?.focus(); }, [autoFocus]);
   const [typed, setTyped] = useState("");
   const view = useFigure("exercises", { text: "", muscle: null, equipment: null, group: null });
   // Found here and at once, so that Enter never takes what stood there before the last letter.
@@ -45,7 +48,7 @@ export function ExercisePicker({ value, onPick, label, autoFocus, placeholder = 
   };
   return (
     <Select<string, (typeof options)[number]>
-      aria-label={label} showSearch={{ searchValue: typed, filterOption: false, onSearch: setTyped }} value={value ?? undefined} placeholder={placeholder} autoFocus={autoFocus} style={{ width: "100%" }} popupMatchSelectWidth={320} getPopupContainer={(node: HTMLElement) => node.closest("dialog") ?? document.body} defaultActiveFirstOption
+      aria-label={label} showSearch={{ searchValue: typed, filterOption: false, onSearch: setTyped }} value={value ?? undefined} placeholder={placeholder} ref={field} defaultOpen={autoFocus === true} style={{ width: "100%" }} popupMatchSelectWidth={320} getPopupContainer={(node: HTMLElement) => node.closest("dialog") ?? document.body} defaultActiveFirstOption
       options={options} onChange={pick} notFoundContent={named === "" ? null : "Nothing is called that."}
       optionRender={({ data }) => <span style={{ display: "flex", justifyContent: "space-between", gap: 12 }}><span>{data.label}</span><span className="quiet small">{data.detail}</span></span>}
     />
