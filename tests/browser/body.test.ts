@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { parse } from "csv-parse/sync";
 import { readFileSync } from "node:fs";
 import type { Page } from "playwright-core";
-import { beginLog, openDemo, testDay, trainee, write, type Trainee } from "./harness";
+import { address, beginLog, openDemo, testDay, trainee, write, type Trainee } from "./harness";
 
 const saved = (hand: Trainee, text: string) => hand.page.getByText(`Saved: ${text}`).waitFor();
 
@@ -84,7 +84,7 @@ describe("the weight chart, the day's note and the goal", () => {
     await page.getByText(/run \+\d\.\d\d kg.*against the mornings of the same days .*16 days/).waitFor();
     await page.getByRole("button", { name: /working of the second weigh-ins/ }).click();
     // This morning 72.9: 74.4 − 72.9 = +1.5
-    await page.getByRole("dialog").getByText("74.4 − 72.9 = +1.5 kg").waitFor();
+    await page.getByRole("dialog").getByText("74.4 − 72.9 = +1.50 kg").waitFor();
     await page.keyboard.press("Escape");
     expect(await trend.innerText()).toBe(before);
     await page.keyboard.press("Control+z");
@@ -204,6 +204,19 @@ describe("the report", () => {
     await page.emulateMedia({ media: "print" });
     expect(await page.getByRole("button", { name: "As CSV" }).isVisible()).toBe(false);
     expect((await page.pdf({ format: "A4" })).subarray(0, 4).toString()).toBe("%PDF");
+  });
+});
+
+describe("a log of weigh-ins alone", () => {
+  it("shows its notes on the chart, without a session", async () => {
+    const hand = await trainee();
+    await beginLog(hand.page, { "Weight now": "80" });
+    await write(hand.page, "5 jun: 80.9");
+    await write(hand.page, "9 jun: note diet break begins");
+    await hand.page.goto(`${address}/body`);
+    await hand.page.locator(".recharts-reference-dot title").getByText("diet break begins").waitFor({ state: "attached" });
+    expect(hand.problems).toEqual([]);
+    await hand.close();
   });
 });
 

@@ -106,6 +106,25 @@ describe("the ledger by keyboard alone", () => {
     expect(hand.problems).toEqual([]);
   });
 
+  it("goes to any day, years before the first entry and after the last, and is typed into there", async () => {
+    const { page } = hand;
+    await page.getByLabel("Go to").fill("2019-03-05");
+    await cell(page, "2019-03-05", "weight").waitFor();
+    expect(await active(page)).toMatch(/^cell-2019-03-05-/);
+    await cell(page, "2019-03-05", "weight").click();
+    await page.keyboard.type("71.2");
+    await page.keyboard.press("Enter");
+    await page.getByText("Saved: Weight, Tue 5 Mar 2019").waitFor();
+    await page.waitForFunction(() => document.querySelector("[role=grid]")!.getAttribute("aria-activedescendant")!.startsWith("cell-2019-03-06-"));
+    await page.getByRole("status").getByRole("button", { name: "Undo" }).click();
+    await page.getByText("Undone: Weight, Tue 5 Mar 2019").waitFor();
+    await page.getByLabel("Go to").fill("2031-01-01");
+    await cell(page, "2031-01-01", "weight").waitFor();
+    await page.getByLabel("Go to").fill("2026-06-10");
+    await cell(page, "2026-06-10", "weight").click();
+    expect(hand.problems).toEqual([]);
+  });
+
   it("fills down, empties and copies a range, each shown before it is written", async () => {
     const { page } = hand;
     await page.reload();

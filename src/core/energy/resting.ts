@@ -10,13 +10,21 @@ export type Resting = { kcal: number } | { reason: string };
 
 interface Equation { title: string; source: string; written: string; kcal: (body: Body) => Resting }
 
+const lacking = { height: "height is not set", birthDate: "birth date is not set", fat: "no body-fat measurement gives the fat-free mass" };
+
+/** Where the trainee writes what a resting expenditure lacks: without the profile's or a body fat's reasons it is a weight. */
+export function whereToWrite(reason: string): string {
+  if (reason === lacking.height || reason === lacking.birthDate) return "Write it under Settings.";
+  return reason === lacking.fat ? "Write a reading of it under Body, or choose another equation under Energy." : "Type this morning's weight in the line above.";
+}
+
 type SexTerms = (kg: number, cm: number, years: number) => number;
 
 /** An equation that needs height, age and sex; unspecified sex is the mean of both. */
 function bySex(female: SexTerms, male: SexTerms): (body: Body) => Resting {
   return ({ kg, heightCm, ageYears, sex }) => {
-    if (heightCm === null) return { reason: "height is not set" };
-    if (ageYears === null) return { reason: "birth date is not set" };
+    if (heightCm === null) return { reason: lacking.height };
+    if (ageYears === null) return { reason: lacking.birthDate };
     const [f, m] = [female(kg, heightCm, ageYears), male(kg, heightCm, ageYears)];
     return { kcal: sex === "female" ? f : sex === "male" ? m : (f + m) / 2 };
   };
@@ -24,7 +32,7 @@ function bySex(female: SexTerms, male: SexTerms): (body: Body) => Resting {
 
 /** An equation on fat-free mass. */
 function byFatFree(kcal: (fatFreeKg: number) => number): (body: Body) => Resting {
-  return ({ fatFreeKg }) => (fatFreeKg === null ? { reason: "no body-fat measurement gives the fat-free mass" } : { kcal: kcal(fatFreeKg) });
+  return ({ fatFreeKg }) => (fatFreeKg === null ? { reason: lacking.fat } : { kcal: kcal(fatFreeKg) });
 }
 
 /** Resting energy expenditure in kilocalories a day. Coefficients from memory until checked against the worked values in tests/checks. */

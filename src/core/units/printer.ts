@@ -19,8 +19,8 @@ export class Printer {
   massNumber(kg: number, decimals = 1): string { return printMass(kg, this.units.mass, decimals); }
   /** `−0.42 kg a week` */
   rate(kgPerWeek: number, decimals = 2): string { return `${printSigned(fromKg(kgPerWeek, this.units.mass), decimals)} ${this.units.mass} a week`; }
-  /** `+0.3 kg` */
-  massChange(kg: number, decimals = 1): string { return `${printSigned(fromKg(kg, this.units.mass), decimals)} ${this.units.mass}`; }
+  /** `+0.34 kg`: a change of body weight has a decimal more than the weights it parts. */
+  massChange(kg: number, decimals = 2): string { return `${printSigned(fromKg(kg, this.units.mass), decimals)} ${this.units.mass}`; }
   /** `72.5 kg` as a load, without idle zeros. */
   load(kg: number): string { return `${printLoad(kg, this.units.mass)} ${this.units.mass}`; }
   loadNumber(kg: number): string { return printLoad(kg, this.units.mass); }

@@ -70,7 +70,7 @@ function Second({ view: { second } }: { view: BodyView }) {
     <p className="small">
       {"reason" in second
         ? <span className="quiet">Second weigh-ins are not compared with the mornings: {second.reason}.</span>
-        : <>Second weigh-ins run <WorkingLink figure={{ figure: "second" }} on={today} label=", working of the second weigh-ins">{printer.massChange(second.offset, 2)}</WorkingLink> against the mornings of the same days ({printer.massChange(second.low80, 2).split(" ")[0]} to {printer.massChange(second.high80, 2).split(" ")[0]}; {second.days} days). They never enter the trend.</>}
+        : <>Second weigh-ins run <WorkingLink figure={{ figure: "second" }} on={today} label=", working of the second weigh-ins">{printer.massChange(second.offset)}</WorkingLink> against the mornings of the same days ({printer.massChange(second.low80).split(" ")[0]} to {printer.massChange(second.high80).split(" ")[0]}; {second.days} days). They never enter the trend.</>}
     </p>
   );
 }
@@ -86,8 +86,8 @@ function Weeks({ view }: { view: BodyView }) {
         <tbody>
           <tr><td>Median, days</td>{view.weeks.map((week) => <td key={week.closingDate} className="num">{week.medianKg === null ? <span className="quiet">none</span> : <WorkingLink figure={{ figure: "weekly", closingDate: week.closingDate }} on={today} label={`, working of the week from ${weekName(week.closingDate)}`}>{printer.massNumber(week.medianKg)}</WorkingLink>} <span className="quiet">· {week.days}</span></td>)}</tr>
           <tr><td>Mean</td>{view.weeks.map((week) => <td key={week.closingDate} className="num">{week.meanKg === null ? "" : printer.massNumber(week.meanKg)}</td>)}</tr>
-          <tr><td>Change a week{plan === null ? "" : `, plan ${printer.massChange(plan, 2).split(" ")[0]}`}</td>{view.weeks.map((week) => <td key={week.closingDate} className="num">{week.changeKg === null ? "" : printer.massChange(week.changeKg).split(" ")[0]}</td>)}</tr>
-          <tr><td>A day{plan === null ? "" : `, plan ${printer.massChange(plan / 7, 2).split(" ")[0]}`}</td>{view.weeks.map((week) => <td key={week.closingDate} className="num">{week.changeKg === null ? "" : printer.massChange(week.changeKg / 7, 2).split(" ")[0]}</td>)}</tr>
+          <tr><td>Change a week{plan === null ? "" : `, plan ${printer.massChange(plan).split(" ")[0]}`}</td>{view.weeks.map((week) => <td key={week.closingDate} className="num">{week.changeKg === null ? "" : printer.massChange(week.changeKg).split(" ")[0]}</td>)}</tr>
+          <tr><td>A day{plan === null ? "" : `, plan ${printer.massChange(plan / 7).split(" ")[0]}`}</td>{view.weeks.map((week) => <td key={week.closingDate} className="num">{week.changeKg === null ? "" : printer.massChange(week.changeKg / 7).split(" ")[0]}</td>)}</tr>
           <tr><td>Sessions, done of planned</td>{view.weeks.map((week) => <td key={week.closingDate} className="num">{week.planned === 0 ? "" : `${week.done} of ${week.planned}`}</td>)}</tr>
         </tbody>
       </table>

@@ -77,7 +77,9 @@ const Drawing = memo(function Drawing({ view, withMedians }: { view: BodyView; w
   const pair = (low: number | null, high: number | null) => (low === null || high === null ? null : [inUnit(low)!, inUnit(high)!]);
   const data = view.points.map((point) => ({
     day: dayNumber(point.date), weighed: point.gross ? null : inUnit(point.weighedKg), second: inUnit(point.secondKg), trend: inUnit(point.trendKg), plan: inUnit(point.planKg), ahead: inUnit(point.aheadKg), catchUp: inUnit(point.catchUpKg),
-    band: pair(point.low80, point.high80), aheadBand: pair(point.aheadLow, point.aheadHigh), planBand: pair(point.planLow, point.planHigh), trained: point.sessions > 0 ? strip / 2 : null,
+    band: pair(point.low80, point.high80), aheadBand: pair(point.aheadLow, point.aheadHigh), planBand: pair(point.planLow, point.planHigh), 
+    // On every point, so that the strip and the notes in it are there without a session too.
+    strip: strip / 2, sessions: point.sessions,
   }));
   const values = data.flatMap(({ weighed, second, trend, plan, ahead }) => [weighed, second, trend, plan, ahead]).filter((value) => value !== null);
   const [low, high] = domainOf([...values, ...(view.targetKg === null ? [] : [inUnit(view.targetKg)!])], 1);
@@ -111,7 +113,7 @@ const Drawing = memo(function Drawing({ view, withMedians }: { view: BodyView; w
           {withMedians && view.medians.map(({ from, closingDate, kg }) => <ReferenceLine key={closingDate} segment={[{ x: dayNumber(from), y: inUnit(kg)! }, { x: Math.max(dayNumber(closingDate), dayNumber(from) + 0.5), y: inUnit(kg)! }]} stroke={colours.ink} strokeWidth={2.2} />)}
           <Scatter dataKey="weighed" shape={(props: Spot) => (visible(props) ? <circle cx={props.cx} cy={props.cy} r={2.2} fill={colours.ink} fillOpacity={0.6} /> : <g />)} isAnimationActive={false} />
           <Scatter dataKey="second" shape={(props: Spot) => (visible(props) ? <circle cx={props.cx} cy={props.cy} r={2.6} fill="none" stroke={colours.ink} strokeOpacity={0.75} /> : <g />)} isAnimationActive={false} />
-          <Scatter yAxisId="strip" dataKey="trained" shape={(props: Spot) => (visible(props) ? <rect x={props.cx! - 0.9} y={props.cy! - 4} width={1.8} height={8} fill={colours.slate} /> : <g />)} isAnimationActive={false} />
+          <Scatter yAxisId="strip" dataKey="strip" shape={(props: Spot & { payload?: { sessions: number } }) => (visible(props) && props.payload!.sessions > 0 ? <rect x={props.cx! - 0.9} y={props.cy! - 4} width={1.8} height={8} fill={colours.slate} /> : <g />)} isAnimationActive={false} />
           {view.marks.filter(({ date }) => shownDay(date) !== null).map(({ date, text, levelMayJump }) => (
             <ReferenceDot key={date} yAxisId="strip" x={dayNumber(date)} y={strip / 2} shape={({ cx, cy }: Spot) => (
               <g><title>{text}</title>{levelMayJump && <line x1={cx} x2={cx} y1={margin.top} y2={cy} stroke={colours.slate} strokeDasharray="2 3" />}<path d={`M${cx! - 4.5},${cy! - 4.5} h9 v9 h-9 z`} fill={levelMayJump ? colours.ink : colours.paper} stroke={colours.ink} /></g>
@@ -141,7 +143,7 @@ function Key({ view, withMedians }: { view: BodyView; withMedians: boolean }) {
     has("trendKg") && { name: "trend, 80 % band", mark: <><rect width={24} height={12} fill={colours.pine} fillOpacity={0.22} />{line(colours.pine, undefined, 2.5)}</> },
     has("planKg") && { name: "plan, its band", mark: <><rect width={24} height={12} fill={colours.oat} fillOpacity={0.13} />{line(colours.oat, "6 4")}</> },
     has("catchUpKg") && { name: "to land on the day", mark: line(colours.plum, "9 4 2 4", 1.8) },
-    has("aheadKg") && { name: "at this pace, 80 % band", mark: <><rect width={24} height={12} fill={colours.pine} fillOpacity={0.1} />{line(colours.pine, "1.5 4")}</> },
+    view.points.filter(({ aheadKg }) => aheadKg !== null).length > 1 && { name: "at this pace, 80 % band", mark: <><rect width={24} height={12} fill={colours.pine} fillOpacity={0.1} />{line(colours.pine, "1.5 4")}</> },
     arrival?.p50 != null && !arrival.arrived && arrival.p50 <= (view.points.at(-1)?.date ?? "") && { name: "arrival, 80 %", mark: <><line x1={2} x2={22} y1={6} y2={6} stroke={colours.pine} strokeWidth={5} strokeOpacity={0.45} /><circle cx={12} cy={6} r={4} fill={colours.pine} /></> },
     has("sessions") && { name: "training", mark: <rect x={11} y={2} width={1.8} height={8} fill={colours.slate} /> },
     view.marks.length > 0 && { name: "note", mark: <rect x={7.5} y={1.5} width={9} height={9} fill="none" stroke={colours.ink} /> },

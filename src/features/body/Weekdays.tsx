@@ -17,13 +17,13 @@ export function Weekdays({ view: { weekdayWeight, weekdayIntake, afterTraining }
     <section className={view.section}>
       <h2>Days of the week</h2>
       <div className={view.two}>
-        <Effects title={`Weight, ${printer.units.mass} against the week`} result={weekdayWeight} of="weight" print={(value) => printer.massChange(value, 2).split(" ")[0]!} />
+        <Effects title={`Weight, ${printer.units.mass} against the week`} result={weekdayWeight} of="weight" print={(value) => printer.massChange(value).split(" ")[0]!} />
         <Effects title={`Intake, ${printer.units.energy} against the week`} result={weekdayIntake} of="intake" print={(value) => printer.energyChange(value).split(" ")[0]!} />
       </div>
       <p className={`small ${styles.note}`}>
         {"reason" in afterTraining
           ? <span className="quiet">The morning after training is not compared with the morning after rest: {afterTraining.reason}.</span>
-          : <>Mornings after training go with <WorkingLink figure={{ figure: "afterTraining" }} on={today} label=", working of the morning after training">{printer.massChange(afterTraining.effect, 2)}</WorkingLink> against mornings after rest ({printer.massChange(afterTraining.low80, 2).split(" ")[0]} to {printer.massChange(afterTraining.high80, 2).split(" ")[0]}; {afterTraining.afterTraining} and {afterTraining.afterRest} mornings). An association, not a cause.</>}
+          : <>Mornings after training go with <WorkingLink figure={{ figure: "afterTraining" }} on={today} label=", working of the morning after training">{printer.massChange(afterTraining.effect)}</WorkingLink> against mornings after rest ({printer.massChange(afterTraining.low80).split(" ")[0]} to {printer.massChange(afterTraining.high80).split(" ")[0]}; {afterTraining.afterTraining} and {afterTraining.afterRest} mornings). An association, not a cause.</>}
       </p>
     </section>
   );

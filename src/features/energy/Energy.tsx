@@ -1,7 +1,7 @@
 "use client";
 
 import type { EnergyView } from "@/core/figures/views/energy";
-import { equations } from "@/core/energy/resting";
+import { equations, whereToWrite } from "@/core/energy/resting";
 import { counted, printNumber } from "@/core/units/number";
 import type { Printer } from "@/core/units/printer";
 import { fullDate, shortDate } from "@/ui/dates";
@@ -52,7 +52,8 @@ interface Part { view: EnergyView; printer: Printer }
 function ExpenditureBlock({ view: { expenditure, range }, printer }: Part) {
   const { today } = useLog();
   const ref = { figure: "expenditure" as const };
-  if ("reason" in expenditure || range === null) return <Figure label="Expenditure" figure={ref} on={today} missing={`Not known: ${"reason" in expenditure ? expenditure.reason : ""}. Set it under Settings, profile.`} />;
+  if ("reason" in expenditure) return <Figure label="Expenditure" figure={ref} on={today} missing={`Not known: ${expenditure.reason}. ${whereToWrite(expenditure.reason)}`} />;
+  if (range === null) return null;
   return <Figure label="Expenditure, by formula" value={printer.energyNumber(expenditure.kcal)} unit={`${printer.units.energy} a day`} figure={ref} on={today} note={`${printer.energyNumber(range.low)} to ${printer.energyNumber(range.high)}`} />;
 }
 

@@ -5,8 +5,10 @@ import { useEffect, useMemo, useRef, useState, type ClipboardEvent, type Keyboar
 import type { LedgerAsk, LedgerPreview, LedgerRow } from "@/core/figures/views/ledger";
 import { tooLong } from "@/core/ledger/paste";
 import { allColumns, type LedgerColumn, type LedgerColumnId } from "@/core/ledger/columns";
+import { entryDayOf, firstYear, lastYear } from "@/core/calendar/day";
 import { messageOf } from "@/core/messageOf";
 import { counted } from "@/core/units/number";
+import { useReach } from "@/ui/column/useReach";
 import { addDays, daysBetween, ledgerDate } from "@/ui/dates";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
@@ -29,11 +31,12 @@ interface Place { row: number; column: number }
 export function Ledger() {
   const shell = useFigure("shell", {});
   const measures = useFigure("measures", {});
-  const { today } = useLog();
+  const { day, today } = useLog();
+  const reach = useReach(shell?.span, day);
   const known = measures?.known;
   const all = useMemo(() => (known === undefined ? null : allColumns(known)), [known]);
-  if (shell === undefined || all === null) return <h1>Ledger</h1>;
-  const [first, last] = [shell.span.first, shell.span.last];
+  if (reach === undefined || all === null) return <h1>Ledger</h1>;
+  const { first, last } = reach;
   return <Grid all={all} first={first} count={daysBetween(first, last) + 1} todayRow={daysBetween(first, today)} />;
 }
 
@@ -42,6 +45,8 @@ function Grid({ all, first, count, todayRow }: { all: ReadonlyMap<LedgerColumnId
   const { columns, setColumns } = useColumns(all);
   const scroller = useRef<HTMLDivElement>(null);
   const [choosing, setChoosing] = useState(false);
+  /** What stands in "Go to" while it is typed: a year half typed is no day yet. */
+  const [going, setGoing] = useState<string | null>(null);
   const row = Math.min(count - 1, Math.max(0, daysBetween(first, day)));
   const [column, setColumn] = useState(0);
   const [anchor, setAnchor] = useState<Place | null>(null);
@@ -181,7 +186,7 @@ function Grid({ all, first, count, todayRow }: { all: ReadonlyMap<LedgerColumnId
     <>
       <div className={styles.head}>
         <h1>Ledger</h1>
-        <label className={styles.jump}>Go to <input type="date" min={first} max={dateAt(count - 1)} value={day} onChange={(event) => { if (event.target.value !== "") chooseDay(event.target.value < first ? first : event.target.value > dateAt(count - 1) ? dateAt(count - 1) : event.target.value); }} /></label>
+        <label className={styles.jump}>Go to <input type="date" min={`${firstYear}-01-01`} max={`${lastYear}-12-31`} value={going ?? day} onBlur={() => setGoing(null)} onChange={(event) => { setGoing(event.target.value); if (entryDayOf(event.target.value) !== null) chooseDay(event.target.value); }} /></label>
         <button type="button" className="link" onClick={() => setChoosing(true)}>Columns</button>
         <button type="button" className="link" title="Ctrl D" onClick={fillDown}>Fill down</button>
         <p role="status" className={message?.warn ? `warn ${styles.message}` : `quiet ${styles.message}`}>{message?.text ?? "Type to write, Enter to keep, Escape to leave it; paste from a spreadsheet with or without dates."}</p>

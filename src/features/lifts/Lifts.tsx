@@ -67,7 +67,7 @@ function LiftTable({ lifts, chosenId, printer, choose }: { lifts: readonly LiftR
               <tr key={exercise.id} className={exercise.id === chosenId ? view.chosen : undefined}>
                 <td><button type="button" className="link" style={{ color: "var(--ink)" }} aria-pressed={exercise.id === chosenId} onClick={() => choose(exercise.id)}>{exercise.name}</button><div className="quiet small">{lastDone === null ? "tested" : `${sessions} ${sessions === 1 ? "time" : "times"}, last ${shortDate(lastDone)}`}</div></td>
                 {cell(best, row, "best")}{cell(latest, row, "latest")}
-                <td className="num">{changeKg === null ? "" : printer.massChange(changeKg).split(" ")[0]}<div className="quiet small">{[ratio === null ? null : `${printNumber(ratio, 2)} ×`, against === null ? null : printer.percent(against)].filter(Boolean).join(", ")}</div></td>
+                <td className="num">{changeKg === null ? "" : printer.massChange(changeKg, 1).split(" ")[0]}<div className="quiet small">{[ratio === null ? null : `${printNumber(ratio, 2)} ×`, against === null ? null : printer.percent(against)].filter(Boolean).join(", ")}</div></td>
               </tr>
             );
           })}

@@ -89,7 +89,7 @@ function Meets({ records: { meets, totalLifts, standing }, printer }: { records:
   const [settings, change] = useSettings();
   const names = new Map(standing.map(({ exerciseId, name }) => [exerciseId, name]));
   const set = (ids: string[], label: string) => void change({ totalLifts: ids }, label);
-  const changed = (kg: number | null) => (kg === null ? "" : ` (${printer.massChange(kg)})`);
+  const changed = (kg: number | null) => (kg === null ? "" : ` (${printer.massChange(kg, 1)})`);
   return (
     <section className={view.section}>
       <h2>Meets and days of testing</h2>

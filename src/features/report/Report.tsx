@@ -73,21 +73,21 @@ interface Part { shown: ReportView; inUnit: (value: number) => number; unit: str
 /** `75.3 kg on 5 March 2026 to 72.9 kg on 11 June 2026: −2.4 kg, −0.17 kg a week` */
 function summaryLine({ report }: ReportView, inUnit: (value: number) => number, unit: string): string {
   const { start, current, total, perWeek } = report!;
-  return `${printNumber(inUnit(start.value), 1)} ${unit} on ${fullDate(dateOf(start.day))} to ${printNumber(inUnit(current.value), 1)} ${unit} on ${fullDate(dateOf(current.day))}: ${printSigned(inUnit(total), 1)} ${unit}${perWeek === null ? "" : `, ${printSigned(inUnit(perWeek), 2)} ${unit} a week`}`;
+  return `${printNumber(inUnit(start.value), 1)} ${unit} on ${fullDate(dateOf(start.day))} to ${printNumber(inUnit(current.value), 1)} ${unit} on ${fullDate(dateOf(current.day))}: ${printSigned(inUnit(total), 2)} ${unit}${perWeek === null ? "" : `, ${printSigned(inUnit(perWeek), 2)} ${unit} a week`}`;
 }
 
 function Summary({ shown, inUnit, unit }: Part) {
   const { start, current, total, perWeek } = shown.report!;
   const { trend } = shown;
   const number = (value: number) => `${printNumber(inUnit(value), 1)} ${unit}`;
-  const change = (value: number | null, decimals: number) => (value === null ? "needs seven days" : `${printSigned(inUnit(value), decimals)} ${unit}`);
+  const change = (value: number | null) => (value === null ? "needs seven days" : `${printSigned(inUnit(value), 2)} ${unit}`);
   return (
     <Scrollable label="Summary">
       <table className={styles.summary}>
         <thead><tr><th /><th className="num">Start, {fullDate(dateOf(start.day))}</th><th className="num">Current, {fullDate(dateOf(current.day))}</th><th className="num">Total change</th><th className="num">Mean change a week</th></tr></thead>
         <tbody>
-          <tr><th scope="row">As {shown.unit === null ? "weighed" : "measured"}</th><td className="num">{number(start.value)}</td><td className="num">{number(current.value)}</td><td className="num"><strong>{change(total, 1)}</strong></td><td className="num">{change(perWeek, 2)}</td></tr>
-          {trend && <tr><th scope="row">By the trend</th><td className="num">{number(trend.start)}</td><td className="num">{number(trend.current)}</td><td className="num"><strong>{change(trend.current - trend.start, 1)}</strong></td><td className="num">{change(trend.perWeek, 2)}</td></tr>}
+          <tr><th scope="row">As {shown.unit === null ? "weighed" : "measured"}</th><td className="num">{number(start.value)}</td><td className="num">{number(current.value)}</td><td className="num"><strong>{change(total)}</strong></td><td className="num">{change(perWeek)}</td></tr>
+          {trend && <tr><th scope="row">By the trend</th><td className="num">{number(trend.start)}</td><td className="num">{number(trend.current)}</td><td className="num"><strong>{change(trend.current - trend.start)}</strong></td><td className="num">{change(trend.perWeek)}</td></tr>}
         </tbody>
       </table>
     </Scrollable>
@@ -102,7 +102,7 @@ function Years({ shown, inUnit, unit }: Part) {
       <Scrollable label="By year">
         <table>
           <thead><tr><th>Year</th><th className="num">Readings</th><th className="num">Mean, {unit}</th><th className="num">Lowest</th><th className="num">Highest</th><th className="num">Change of the weekly mean</th></tr></thead>
-          <tbody>{shown.report!.years.map(({ year, days, mean, low, high, change }) => <tr key={year}><td>{year}</td><td className="num">{days}</td><td className="num">{number(mean)}</td><td className="num">{number(low)}</td><td className="num">{number(high)}</td><td className="num">{change === null ? "" : printSigned(inUnit(change), 1)}</td></tr>)}</tbody>
+          <tbody>{shown.report!.years.map(({ year, days, mean, low, high, change }) => <tr key={year}><td>{year}</td><td className="num">{days}</td><td className="num">{number(mean)}</td><td className="num">{number(low)}</td><td className="num">{number(high)}</td><td className="num">{change === null ? "" : printSigned(inUnit(change), 2)}</td></tr>)}</tbody>
         </table>
       </Scrollable>
     </section>

@@ -1,5 +1,6 @@
 "use client";
 
+import { whereToWrite } from "@/core/energy/resting";
 import type { ArrivalFigure, DayView, PlanFigure, TrendFigure } from "@/core/figures/views/today";
 import { counted, printNumber } from "@/core/units/number";
 import type { Printer } from "@/core/units/printer";
@@ -39,11 +40,11 @@ export function carriedNote({ carriedDays, date }: TrendFigure): string {
 
 export function PlanBlock({ plan, printer, on }: Block & { plan: PlanFigure | { reason: string } }) {
   if ("reason" in plan) return <Figure label="Against the plan" figure={{ figure: "plan" }} on={on} missing={plan.reason} />;
-  const side = Math.abs(plan.aboveKg) < 0.05 ? "on the line" : plan.aboveKg > 0 ? "above" : "below";
+  const side = Math.abs(plan.aboveKg) < 0.005 ? "on the line" : plan.aboveKg > 0 ? "above" : "below";
   const standing = { "on plan": "inside the plan's band", "too slow": "behind the plan's band", "too fast": "ahead of the plan's band: too fast", above: "above the band in which it is kept", below: "below the band in which it is kept", "not known": "outside the plan's band, by a weight of more than a week ago" }[plan.standing];
   return (
-    <Figure label="Against the plan" value={printer.massNumber(Math.abs(plan.aboveKg))} unit={`${printer.units.mass} ${side}`} figure={{ figure: "plan" }} on={on}
-      note={<><span className={plan.standing === "on plan" ? undefined : "warn"}>{standing}</span> · {plan.trendKgPerWeek === null ? "" : `${printer.rate(plan.trendKgPerWeek)}; `}the plan asks {printer.massChange(plan.kgPerWeek, 2)}</>} />
+    <Figure label="Against the plan" value={printer.massNumber(Math.abs(plan.aboveKg), 2)} unit={`${printer.units.mass} ${side}`} figure={{ figure: "plan" }} on={on}
+      note={<><span className={plan.standing === "on plan" ? undefined : "warn"}>{standing}</span> · {plan.trendKgPerWeek === null ? "" : `${printer.rate(plan.trendKgPerWeek)}; `}the plan asks {printer.massChange(plan.kgPerWeek)}</>} />
   );
 }
 
@@ -66,7 +67,7 @@ function arrivalNote({ arrived, holding, p10, p50, p90 }: ArrivalFigure): string
 function FoodLeft({ view: { food, date }, printer, on }: Block & { view: DayView }) {
   const ref = { figure: "foodLeft" as const, date };
   const { target, remainingKcal } = food;
-  if ("reason" in target) return <Figure label="Left to eat" figure={ref} on={on} missing={`No target: ${target.reason}. Set it under Energy.`} />;
+  if ("reason" in target) return <Figure label="Left to eat" figure={ref} on={on} missing={`No target: ${target.reason}. ${whereToWrite(target.reason)}`} />;
   if (remainingKcal === null) return <Figure label="Left to eat" figure={ref} on={on} missing={`Not known: ${food.unknownWhy}. At least ${printer.energy(food.eaten.kcal)} of ${printer.energy(target.kcal)} is eaten.`} />;
   const protein = target.protein === null ? "" : ` · protein ${food.eaten.protein >= target.protein ? "reached" : `${printNumber(target.protein - food.eaten.protein, 0)} g to go`}`;
   const over = remainingKcal < 0;

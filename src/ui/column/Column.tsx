@@ -10,6 +10,7 @@ import { addDays, columnDate, daysBetween, longDate, monthShort } from "../dates
 import { useLog } from "../log/LogContext";
 import { useFigure } from "../log/useFigure";
 import { Mark } from "./Mark";
+import { useReach } from "./useReach";
 import { Strip, dayHeight, scaleOf } from "./Strip";
 import styles from "./column.module.css";
 
@@ -23,8 +24,9 @@ const stretch = 56;
 export function Column({ onChosen }: { onChosen?: () => void }) {
   const { day, today, chooseDay, units } = useLog();
   const shell = useFigure("shell", {});
-  if (shell === undefined) return <nav className={styles.column} aria-label="Days" />;
-  return <Days key={shell.span.first} first={shell.span.first} last={shell.span.last} {...{ day, today, chooseDay, onChosen }} printer={new Printer(units)} />;
+  const reach = useReach(shell?.span, day);
+  if (reach === undefined) return <nav className={styles.column} aria-label="Days" />;
+  return <Days key={reach.first} first={reach.first} last={reach.last} {...{ day, today, chooseDay, onChosen }} printer={new Printer(units)} />;
 }
 
 interface DaysProps { first: string; last: string; day: string; today: string; chooseDay: (date: string) => void; onChosen?: () => void; printer: Printer }

@@ -4,7 +4,8 @@ import { balanceForRate, goalWarnings, planLine, planWeight, rateOfBalance, type
 import { carryForward, project, type Projection } from "../../goal/projection";
 import type { Goal } from "../../log/records";
 import type { Figures } from "../figures";
-import { expenditureOn } from "../foodDay";
+import { whereToWrite } from "../../energy/resting";
+import { expenditureOn, type Expenditure } from "../foodDay";
 
 /** A goal that is being written. `kcal`: set by what is eaten a day, from which the rate follows; null when the goal says its own. */
 export interface GoalAsk { goal: Goal; kcal: number | null }
@@ -31,7 +32,7 @@ export type GoalPreview = {
 export function goalPreview(figures: Figures, { goal: asked, kcal }: GoalAsk): GoalPreview {
   const { trend, on } = figures;
   const expenditure = expenditureOn(figures, on);
-  const by = kcal === null ? asked.by : byIntake(asked, kcal, "reason" in expenditure ? null : expenditure.kcal);
+  const by = kcal === null ? asked.by : byIntake(asked, kcal, expenditure);
   if ("reason" in by) return { reason: by.reason as string };
   const goal = { ...asked, by };
   const line = planLine(goal);
@@ -48,9 +49,9 @@ export function goalPreview(figures: Figures, { goal: asked, kcal }: GoalAsk): G
 }
 
 /** The rate that an intake gives a goal, or why it gives none. */
-function byIntake(goal: Goal, kcal: number, expenditureKcal: number | null): { rateKgPerWeek: number } | { reason: string } {
-  if (expenditureKcal === null) return { reason: "What you burn is not known, so an intake gives no rate. Write height, birth date and sex under Settings." };
-  const rate = rateOfBalance(kcal - expenditureKcal);
+function byIntake(goal: Goal, kcal: number, expenditure: Expenditure): { rateKgPerWeek: number } | { reason: string } {
+  if ("reason" in expenditure) return { reason: `What you burn is not known (${expenditure.reason}), so an intake gives no rate. ${whereToWrite(expenditure.reason)}` };
+  const rate = rateOfBalance(kcal - expenditure.kcal);
   if (goal.startKg == null || goal.targetKg == null || rate * (goal.targetKg - goal.startKg) <= 0) return { reason: `At this intake the weight goes ${rate < 0 ? "down" : rate > 0 ? "up" : "nowhere"}, away from the goal.` };
   return { rateKgPerWeek: rate };
 }

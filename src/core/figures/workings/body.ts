@@ -79,7 +79,7 @@ export function weekdayWorking(figures: Figures, of: "weight" | "intake"): Worki
   const result = of === "weight" ? figures.weekdayWeight : weekdayIntake(figures)();
   if ("reason" in result) return { reason: `Nothing is shown: ${result.reason}.` };
   const p = figures.printer;
-  const print = (value: number) => (of === "weight" ? p.massChange(value, 2) : p.energyChange(value));
+  const print = (value: number) => (of === "weight" ? p.massChange(value) : p.energyChange(value));
   const { effects, chance, days, from, to } = result;
   return {
     title: of === "weight" ? "Weekdays and weight" : "Weekdays and intake", value: `${effects.length} effects that sum to zero`,
@@ -99,8 +99,8 @@ export function afterTrainingWorking(figures: Figures): WorkingResult {
   if ("reason" in result) return { reason: `Nothing is shown: ${result.reason}.` };
   const p = figures.printer;
   return {
-    title: "The morning after training", value: p.massChange(result.effect, 2), formula: "scale = level + water + effect of the weekday + effect of training the day before + error",
-    steps: [`mornings after training ${result.afterTraining}, after rest ${result.afterRest}`, `difference ${p.massChange(result.effect, 2)}, 80 % interval ${p.massChange(result.low80, 2)} to ${p.massChange(result.high80, 2)}`],
+    title: "The morning after training", value: p.massChange(result.effect), formula: "scale = level + water + effect of the weekday + effect of training the day before + error",
+    steps: [`mornings after training ${result.afterTraining}, after rest ${result.afterRest}`, `difference ${p.massChange(result.effect)}, 80 % interval ${p.massChange(result.low80)} to ${p.massChange(result.high80)}`],
     inputs: [], assumptions: ["A day counts as training when a session of it was performed, wholly or partly.", "Weekdays are held apart, so that a training day's weekday does not stand for the training."],
     source: "Generalised least squares on the innovations of the filter: de Jong 1991, The Annals of Statistics 19:1073.", sureness: "An association, not a cause: what goes with training days (food, salt, sleep) is in it.",
   };
@@ -111,8 +111,8 @@ export function secondWorking(figures: Figures): WorkingResult {
   if ("reason" in result) return { reason: `Nothing is shown: ${result.reason}.` };
   const p = figures.printer;
   return {
-    title: "Second weigh-ins against the mornings", value: p.massChange(result.offset, 2), formula: "offset = mean of (second weigh-in − morning of the same day);  interval = offset ± t × s ÷ √days",
-    steps: [`s = ${p.mass(result.sd, 2)} over ${counted(result.days, "day")} with both`, `80 % interval ${p.massChange(result.low80, 2)} to ${p.massChange(result.high80, 2)}`],
+    title: "Second weigh-ins against the mornings", value: p.massChange(result.offset), formula: "offset = mean of (second weigh-in − morning of the same day);  interval = offset ± t × s ÷ √days",
+    steps: [`s = ${p.mass(result.sd, 2)} over ${counted(result.days, "day")} with both`, `80 % interval ${p.massChange(result.low80)} to ${p.massChange(result.high80)}`],
     inputs: figures.seconds.filter(({ morningKg }) => morningKg !== null).slice(-10).reverse().map(({ day, time, kg, morningKg }) => ({ label: `${printDay(day)}${time === null ? "" : `, ${time}`}`, value: `${p.massNumber(kg)} − ${p.massNumber(morningKg!)} = ${p.massChange(kg - morningKg!)}`, date: dateOf(day) })),
     assumptions: ["Second weigh-ins never enter the trend or the weeks.", "Days are taken as independent; pairs more than 8 % apart are left out as errors.", "At most the last 120 pairs count."],
     source: "Mean of paired differences; Student's t by the series of Abramowitz & Stegun, 26.7.5.", sureness: `It rests on ${counted(result.days, "day")}.`,
@@ -130,12 +130,12 @@ export function planWorking(figures: Figures): WorkingResult {
   const elapsed = Math.min(Math.max(0, on - line.startDay), line.days);
   const change = line.targetKg - line.startKg;
   return {
-    title: "Against the plan", value: `${p.massChange(figure.aboveKg, 2)} (${figure.standing})`,
+    title: "Against the plan", value: `${p.massChange(figure.aboveKg)} (${figure.standing})`,
     formula: "plan(day) = start + rate ÷ 7 × days since the start;  above = trend − plan",
     steps: [
-      line.by === "deadline" ? `rate = ${p.massChange(change, 2)} ÷ ${counted(line.days, "day")} × 7 = ${p.rate(line.kgPerWeek, 4)}` : `days = ${p.massNumber(Math.abs(change), 2)} ÷ ${p.massNumber(Math.abs(line.kgPerWeek), 4)} × 7, rounded up = ${line.days}`,
+      line.by === "deadline" ? `rate = ${p.massChange(change)} ÷ ${counted(line.days, "day")} × 7 = ${p.rate(line.kgPerWeek, 4)}` : `days = ${p.massNumber(Math.abs(change), 2)} ÷ ${p.massNumber(Math.abs(line.kgPerWeek), 4)} × 7, rounded up = ${line.days}`,
       `plan = ${p.massNumber(line.startKg, 3)} + (${p.rate(line.kgPerWeek, 4)}) ÷ 7 × ${elapsed} = ${p.mass(planKg, 3)}`,
-      `above = ${p.massNumber(trendKg, 3)} − ${p.massNumber(planKg, 3)} = ${p.massChange(figure.aboveKg, 2)}`,
+      `above = ${p.massNumber(trendKg, 3)} − ${p.massNumber(planKg, 3)} = ${p.massChange(figure.aboveKg)}`,
       `band = largest of half a week's rate ${p.massNumber(Math.abs(line.kgPerWeek) / 2, 2)}, 0.5 % of body weight ${p.massNumber(trendKg * 0.005, 2)}, and the trend's half-interval = ${p.mass(figure.bandKg, 2)}`,
       figure.catchUpKgPerWeek === null ? "The deadline is not ahead." : `to land on the deadline from here: (${p.massNumber(line.targetKg, 2)} − ${p.massNumber(trendKg, 2)}) ÷ ${line.deadline - on} × 7 = ${p.rate(figure.catchUpKgPerWeek)}`,
       `daily balance of the plan = ${p.rate(line.kgPerWeek, 4)} × ${p.energyPerMass(kcalPerKg)} ÷ 7 = ${p.energyChange(balanceForRate(line.kgPerWeek))}`,
