@@ -72,7 +72,7 @@ describe("a date at the end of what it may be", () => {
     }
     asked("work", { ...asking, from: first, to: last });
     asked("distance", { ...asking, days: null });
-    asked("report", { ...asking, of: "weight", from: null });
+    asked("report", { ...asking, of: "weight", from: null, until: null });
     for (const on of [first, dateOf(today), last]) timed(`figures on ${on}`, () => contract(log, mustDay(on)));
     expect(slowest[1], slowest[0]).toBeLessThan(atMost);
   });

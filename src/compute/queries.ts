@@ -18,7 +18,7 @@ import { dayView, type DayView } from "@/core/figures/views/today";
 import { measuresView, type MeasuresView } from "@/core/figures/views/measures";
 import { photosView, type DayPhoto } from "@/core/figures/views/photos";
 import { householdLifts, recordsView, type HouseholdLifts, type RecordsView } from "@/core/figures/views/records";
-import { reportView, type ReportView } from "@/core/figures/views/report";
+import { reportView, type ReportAsk, type ReportView } from "@/core/figures/views/report";
 import { planLines, planView, sameAsLast, setsPreview, tableView, type PlanAsk, type PlanLine, type PlanView, type SetsPreview, type TableAsk, type TableView, type TypedLine } from "@/core/figures/views/sets";
 import { trainingView, type TrainingView } from "@/core/figures/views/training";
 import type { SetsSheetAsk } from "@/core/workbook/setsSheet";
@@ -62,7 +62,7 @@ export interface Queries {
   distance: { asks: Asking & { days: number | null }; answers: DistanceView };
   body: { asks: Asking & BodyAsk; answers: BodyView };
   photos: { asks: Asking; answers: DayPhoto[] };
-  report: { asks: Asking & { of: string; from: string | null }; answers: ReportView };
+  report: { asks: Asking & ReportAsk; answers: ReportView };
   workbook: { asks: Asking & WorkbookAsk; answers: WorkbookView | { reason: string } };
   measures: { asks: Asking; answers: MeasuresView };
   food: { asks: Asking & { date: string }; answers: FoodView };

@@ -184,11 +184,16 @@ describe("the report", () => {
     const text = await kept("As CSV");
     expect(text.name).toBe("weight-2026-06-11.csv");
     const [head, ...weeks] = parse(text.bytes.toString()) as string[][];
-    expect(head).toEqual(["week closing", "days", "Weight, mean (kg)", "median (kg)", "change (kg)"]);
+    expect(head).toEqual(["week closing", "days", "Weight, mean (kg)", "median (kg)", "change (kg)", "trend (kg)", "plan (kg)"]);
     const last = weeks.at(-1)!;
     // The Body view draws up the same weeks, by another way.
     expect(last.slice(0, 2)).toEqual(["2026-06-14", "4"]);
     await page.getByRole("row", { name: new RegExp(`^8 Jun 2026 4 ${Number(last[2]).toFixed(2)} ${Number(last[3]).toFixed(2)}`) }).waitFor();
+    // Until an earlier day: the goal in force then, its line, and what was written of the days.
+    await page.getByLabel("Report until").fill("2026-04-15");
+    await page.getByRole("columnheader", { name: "Current, 15 Apr 2026" }).waitFor();
+    await page.getByText(/75\.3 kg on 5 Mar 2026 to 71\.0 kg by 13 Aug 2026.*On 15 Apr 2026 its line asked 74\.20 kg/).waitFor();
+    await page.getByRole("row", { name: "1 Apr 2026 fever, stayed in bed" }).waitFor();
     await page.getByRole("link", { name: "Body" }).click();
     const shown = await page.getByRole("button", { name: /working of the week from 8 Jun/ }).innerText();
     expect(Math.abs(Number.parseFloat(shown) - Number(last[3]))).toBeLessThanOrEqual(0.0501);

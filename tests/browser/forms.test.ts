@@ -68,7 +68,7 @@ describe("a log kept by forms", () => {
     expect(await figure(hand, "expenditure").innerText()).toBe("2,759");
     await hand.page.keyboard.press("1");
     await hand.page.getByText("105 days to 24 Sep 2026").waitFor();
-    expect(await figure(hand, "plan").innerText()).toBe("0.0");
+    expect(await figure(hand, "plan").innerText()).toBe("0.00");
   });
 
   it("the goal's deadline asks its rate: 6 kg in 90 days is 0.47 kg a week", async () => {
@@ -131,6 +131,26 @@ describe("a log kept by forms", () => {
     await saved(hand, "Barley bread removed");
     await hand.page.getByRole("status").getByRole("button", { name: "Undo" }).click();
     await hand.page.getByRole("row", { name: /Eaten 535/ }).waitFor();
+  });
+
+  it("meals of one's own are named in Settings, ordered so on the day, and written to by line and by form", async () => {
+    const { page } = hand;
+    await page.goto(`${address}/settings`);
+    const form = formWith(hand, "Save meals");
+    await form.getByLabel("Meals of a day, in their order").fill("breakfast, after rowing, breakfast");
+    await form.getByText("breakfast is written twice.").waitFor();
+    await form.getByLabel("Meals of a day, in their order").fill("after rowing, breakfast, supper");
+    await form.getByRole("button", { name: "Save meals" }).click();
+    await saved(hand, "Meals");
+    await write(page, "breakfast: 80 g oats");
+    await page.keyboard.press("Escape");
+    await write(page, "after rowing: 40 g oats");
+    await page.keyboard.press("Escape");
+    await page.keyboard.press("5");
+    expect(await page.getByLabel("Meal", { exact: true }).locator("option").allInnerTexts()).toEqual(["after rowing", "breakfast", "supper"]);
+    await page.goto(`${address}/`);
+    await page.getByText("After rowing").waitFor();
+    expect(await page.getByText(/^(After rowing|Breakfast)$/).allInnerTexts()).toEqual(["After rowing", "Breakfast"]);
   });
 
   it("an exercise of one's own is at once in every list, and its sets count", async () => {

@@ -12,7 +12,7 @@ import type { EntryContext } from "./reading";
 const today = mustDay("2026-06-11"); // a Thursday
 let next = 0;
 const base: EntryContext = {
-  personId: "p", day: today, today, printer: new Printer(metricUnits), exercises: starterExercises, kinds: [{ id: "k", name: "swim" }], foods: starterFoods,
+  personId: "p", day: today, today, printer: new Printer(metricUnits), exercises: starterExercises, kinds: [{ id: "k", name: "swim" }], foods: starterFoods, meals: ["breakfast", "lunch", "dinner", "After rowing", "Pre-workout"],
   recipes: [{ id: "soup", name: "Lentil soup", portions: 4, ingredients: [{ foodId: "lentils", grams: 320 }] }], factorFor: () => factorOf.mean,
   sessionsOn: () => [], weighInOn: () => null, expectedKg: () => 72, bodyWeightOn: () => 72, bestOf: () => null, shareOf: () => null, noteOn: () => null, measures: [], lastReading: () => null, dateOrder: null, newId: () => `id${next++}`,
 };
@@ -142,6 +142,14 @@ describe("foods", () => {
     expect(only<Meal>("an apple")).toMatchObject({ grams: 160 });
     expect(only<Meal>("tomorrow: 140 g salmon")).toMatchObject({ status: "planned" });
     expect(only<Meal>("1,5 kg potatoes")).toMatchObject({ grams: 1500 });
+    // Meals of the trainee's own, which may be called after what they follow; one alone behind the foods.
+    for (const text of ["after rowing: 80 g oats", "After Rowing - 80 g oats", "AFTER ROWING: oats 80 g"]) expect(only<Meal>(text)).toMatchObject({ meal: "After rowing", foodId: "oats", grams: 80 });
+    expect(only<Meal>("80 g oats for pre-workout")).toMatchObject({ meal: "Pre-workout", grams: 80 });
+    expect(only<Meal>("pre workout: 80 g oats")).toMatchObject({ meal: "Pre-workout" });
+    expect(only<Meal>("yesterday pre-workout: 80 g oats")).toMatchObject({ meal: "Pre-workout", date: "2026-06-10" });
+    expect(only<Meal>("supper 80 g oats")).toMatchObject({ meal: "dinner" });
+    expect(read("after rowing:").problems[0]!.message).toContain("Foods are missing");
+    expect(read("rowing: 6 km 25:00").change?.[0]).toMatchObject({ kind: "sessions" });
   });
   it("ask what is meant", () => {
     const bread = read("2 slices bread");

@@ -3,7 +3,8 @@ import { put, type Change, type Food, type Meal, type Recipe } from "../log/reco
 import { addUp, ofFood, ofRecipe, type FullNutrients } from "../nutrition/energy";
 import { printNumber } from "../units/number";
 import { isMark, isWhole, isWord, type At } from "./amounts";
-import { candidatesFor, namesIn, nearTo, sameName } from "./names";
+import { usualMeals } from "../nutrition/mealNames";
+import { candidatesFor, namesIn, nearTo, sameName, type Named } from "./names";
 import { nothingWritten, placeOf, reading, rewritten, type EntryChoice, type EntryProblem, type Line, type Reading } from "./reading";
 import { tokensOf, type Token } from "./tokens";
 
@@ -11,7 +12,7 @@ type Thing = Food | Recipe;
 type Unread = { message: string; offered: { label: string; text: string }[] };
 interface Eaten { meal: Meal; nutrients: FullNutrients; text: string; name: string; grams: number | null; portions: number | null }
 
-const mealNames: Readonly<Record<string, string>> = { breakfast: "breakfast", lunch: "lunch", dinner: "dinner", supper: "dinner", snack: "snack", snacks: "snack" };
+const usual = [...usualMeals.map((name) => ({ id: name, name })), { id: "dinner", name: "supper" }];
 const grams: Readonly<Record<string, number>> = { g: 1, gr: 1, gram: 1, grams: 1, gramme: 1, grammes: 1, kg: 1000, ml: 1, cl: 10, dl: 100, l: 1000, litre: 1000, litres: 1000, liter: 1000, liters: 1000, oz: 28.349523125, ounce: 28.349523125, ounces: 28.349523125, lb: 453.59237, lbs: 453.59237 };
 const countWords: Readonly<Record<string, number>> = { a: 1, an: 1, one: 1, two: 2, three: 3, four: 4, five: 5, six: 6, half: 0.5, quarter: 0.25 };
 const eating = ["had", "ate", "eaten", "have", "eat", "i", "some", "of", "for", "at"];
@@ -23,14 +24,15 @@ export function readFood(line: Line): Reading | null {
   let [from, to] = [0, line.tokens.length];
   while (from < to && isWord(line.tokens[from], ...eating)) from += 1;
   let meal: string | null = null;
-  const named = line.tokens[from];
-  if (named?.kind === "word" && mealNames[named.text] !== undefined) {
-    meal = mealNames[named.text]!;
-    from += isMark(line.tokens[from + 1], ":", "-", ",") ? 2 : 1;
+  const named = mealAt(line, from);
+  if (named !== null) {
+    meal = named.meal;
+    from = named.to;
     while (isWord(line.tokens[from], "i", "had", "ate", "was")) from += 1;
-  } else if (to - from > 2 && isWord(line.tokens[to - 2], "for", "at") && mealNames[line.tokens[to - 1]!.text] !== undefined) {
-    meal = mealNames[line.tokens[to - 1]!.text]!;
-    to -= 2;
+  } else {
+    const last = line.tokens.findLastIndex((token, at) => at > from && isWord(token, "for", "at"));
+    const behind = last < 0 ? null : mealAt(line, last + 1, true);
+    if (behind !== null && behind.to === to) [meal, to] = [behind.meal, last];
   }
   const pieces = piecesOf(line.tokens.slice(from, to), things);
   if (pieces.length === 0) return meal === null ? null : reading("meals", dateOf(day), { problems: [{ ...placeOf(line.tokens, 0, line.tokens.length), message: "Foods are missing, for example 80 g oats, 2 eggs." }] });
@@ -60,6 +62,19 @@ export function readFood(line: Line): Reading | null {
     problems, choices, change: problems.length > 0 ? null : change, label: `${eaten.map(({ text: said }) => said).join(", ")}, ${context.printer.energy(total.kcal)}`,
     written: { ...nothingWritten, meals: eaten.map(({ name, grams: g, portions }) => ({ name, grams: g, portions, meal })) },
   });
+}
+
+/**
+ * A meal's name that stands at a place in the line, and where what belongs to it begins. A name of the trainee's own may be a food's too: it needs a colon
+ * or a dash behind it, unless it stands alone.
+ */
+export function mealAt({ tokens, context }: Line, at: number, alone = false): { meal: string; own: boolean; to: number } | null {
+  const found = (names: readonly Named[]) => { const [first] = namesIn(tokens.slice(at), names); return first?.from === 0 ? first : undefined; };
+  const own = found(context.meals.map((name) => ({ id: name, name })));
+  const to = at + (own?.to ?? 0);
+  if (own !== undefined && (alone || isMark(tokens[to], ":", "-"))) return { meal: own.things[0]!.id, own: true, to: to + (alone ? 0 : 1) };
+  const word = found(usual);
+  return word === undefined ? null : { meal: word.things[0]!.id, own: false, to: at + word.to + (!alone && isMark(tokens[at + word.to], ":", "-", ",") ? 1 : 0) };
 }
 
 /** Parts of a list of foods: parted by marks and by `and`, where that is not within a name. */

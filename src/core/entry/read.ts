@@ -5,7 +5,7 @@ import { aliasesOf } from "../strength/usualNames";
 import { distanceAt, isMark, isNoteAt, isWhole, isWord, massUnitAt } from "./amounts";
 import { isBodyLine, readBodyLine } from "./bodyLine";
 import { kindWords, readDistance } from "./distance";
-import { readFood } from "./food";
+import { mealAt, readFood } from "./food";
 import { newExercise, readLifting, type Segment } from "./lifting";
 import { begins, candidatesFor, namesIn, nearTo, sameName, slipOf, type NameAt } from "./names";
 import { folded, longestLine, nothingWritten, placeOf, reading, rewritten, tooLongLine, type EntryChoice, type EntryContext, type Line, type Reading, type Written } from "./reading";
@@ -167,6 +167,8 @@ function readChunk(line: Line): Reading {
   if (isWord(first, "skip", "skipped")) return readSkip(line);
   if (isWord(first, "note", "notes") && tokens.length > 1) return readNote(line);
   if (isMark(first, "\"", "“")) return readQuoted(line);
+  // A meal of the trainee's own may be called after what it follows: `after rowing: banana 120 g`.
+  if (mealAt(line, 0)?.own) return readFood(line)!;
   const names = namesIn(tokens, context.exercises);
   const kind = kindAt(tokens, context);
   // A name that holds the word of a kind (`barbell row`) is that exercise; one behind the sets of a run is not looked for.

@@ -22,6 +22,8 @@ export interface EntryContext {
   exercises: readonly Exercise[];
   kinds: readonly RecordOf<"kinds">[];
   foods: readonly Food[];
+  /** Names of a day's meals in their order. */
+  meals: readonly string[];
   recipes: readonly Recipe[];
   /** The relation of repetitions to load in force for an exercise. */
   factorFor: (exerciseId: string) => Factor;

@@ -260,6 +260,8 @@ export class Figures extends Asked {
 
   readonly #goals = this.#kept(() => this.#mine("goals"));
   get goal(): Goal | null { return this.goalOn(this.on); }
+  /** The goal in force on a day: of a measure, or with null of the weight. */
+  goalOf(measureId: string | null, day: Day): Goal | null { return measureId === null ? this.goalOn(day) : goalInForce(this.#goals(), day, measureId); }
   readonly goalOn = this.#each((day: Day): Goal | null => goalInForce(this.#goals(), day));
   get line(): PlanLine | { reason: string } { return this.lineOn(this.on); }
 

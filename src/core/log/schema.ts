@@ -31,6 +31,8 @@ export const settingsSchema = open({
   plates: z.array(open({ kg: z.number().positive().max(100), count: z.number().int().min(0).max(100) })).max(40).nullish(),
   /** Rest between sets when a set does not say, seconds. */
   restSeconds: z.number().min(0).max(7200).nullish(),
+  /** The meals of a day in their order; breakfast, lunch, dinner and snack without them. */
+  meals: z.array(open({ name, hour: z.number().min(0).max(24).nullish() })).max(12).nullish(),
   /** The lifts whose best attempts of a meet make its total. */
   totalLifts: z.array(id).max(20).nullish(),
 });

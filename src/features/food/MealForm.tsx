@@ -4,6 +4,7 @@ import { Button } from "antd";
 import { useForm, useWatch } from "react-hook-form";
 import { v7 as newId } from "uuid";
 import { put, type Meal } from "@/core/log/records";
+import { mealNames } from "@/core/nutrition/mealNames";
 import { ofFood, ofRecipe } from "@/core/nutrition/energy";
 import { parseDecimal } from "@/core/units/number";
 import { between } from "@/ui/inputs/checks";
@@ -12,13 +13,12 @@ import { useLog } from "@/ui/log/LogContext";
 import { useHousehold } from "@/ui/log/useFigure";
 import styles from "@/ui/view.module.css";
 
-const meals = ["breakfast", "lunch", "dinner", "snack"].map((value) => ({ value, label: value }));
-
 /** A food or a recipe on the chosen day; on a day to come it is planned. */
 export function MealForm() {
   const { person, day, today, commit } = useLog();
   const library = useHousehold("library");
-  const { control, handleSubmit, resetField } = useForm({ mode: "onChange", defaultValues: { meal: "breakfast", thing: "", amount: "" } });
+  const meals = mealNames(person.settings ?? {});
+  const { control, handleSubmit, resetField } = useForm({ mode: "onChange", defaultValues: { meal: meals[0]!, thing: "", amount: "" } });
   const options = [...(library?.foods ?? []).map(({ id, name }) => ({ value: `food ${id}`, label: name })), ...(library?.recipes ?? []).map(({ id, name }) => ({ value: `recipe ${id}`, label: `${name} (recipe)` }))];
   const chosen = useWatch({ control, name: "thing" }) || options[0]?.value || "";
   const isRecipe = chosen.startsWith("recipe ");
@@ -36,7 +36,7 @@ export function MealForm() {
       <h2>{day > today ? "Plan food" : "Log food"}</h2>
       <form onSubmit={(event) => void save(event)} noValidate>
         <Row>
-          <Choice control={control} name="meal" label="Meal" options={meals} />
+          <Choice control={control} name="meal" label="Meal" options={meals.map((value) => ({ value, label: value }))} />
           <Choice control={control} name="thing" label="Food or recipe" options={options} />
           <Field control={control} name="amount" label="Amount" unit={isRecipe ? "portions" : "g"} inputMode="decimal" check={isRecipe ? between("The amount", 0.1, 100) : between("The amount", 1, 20_000)} />
           <RowButton><Button htmlType="submit">{day > today ? "Plan food" : "Log food"}</Button></RowButton>

@@ -3,11 +3,11 @@
 import { Button } from "antd";
 import dynamic from "next/dynamic";
 import { useRef, useState } from "react";
-import { reportRows, type ReportView } from "@/core/figures/views/report";
+import { reportRows, type ReportGoal, type ReportView } from "@/core/figures/views/report";
 import { dateOf, entryDayOf } from "@/core/calendar/day";
 import { csv } from "@/formats/csv";
 import { fromKg } from "@/core/units/mass";
-import { printNumber, printSigned } from "@/core/units/number";
+import { counted, printNumber, printSigned } from "@/core/units/number";
 import { fullDate } from "@/ui/dates";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
@@ -28,7 +28,8 @@ export function Report() {
   const printer = usePrinter();
   const [of, setOf] = useState("weight");
   const [from, setFrom] = useState<string | null>(null);
-  const shown = useFigure("report", { of, from });
+  const [until, setUntil] = useState<string | null>(null);
+  const shown = useFigure("report", { of, from, until });
   const chart = useRef<HTMLDivElement>(null);
   if (shown === undefined) return <h1>Report</h1>;
   const unit = shown.unit ?? printer.units.mass;
@@ -41,14 +42,16 @@ export function Report() {
         <h1>{shown.name}, {person.name}</h1>
         <span className={`${styles.choices} noprint`}>
           <label>Of <select aria-label="Report of" value={shown.of} onChange={(event) => setOf(event.target.value)}>{shown.choices.map((choice) => <option key={choice.of} value={choice.of}>{choice.name}</option>)}</select></label>
-          <label>From <input type="date" aria-label="Report from" className={body.date} value={from ?? ""} max={today} onChange={({ target: { value } }) => { if (value === "" || entryDayOf(value) !== null) setFrom(value || null); }} /></label>
+          <label>From <input type="date" aria-label="Report from" className={body.date} value={from ?? ""} max={until ?? today} onChange={({ target: { value } }) => { if (value === "" || entryDayOf(value) !== null) setFrom(value || null); }} /></label>
+          <label>Until <input type="date" aria-label="Report until" className={body.date} value={until ?? ""} min={from ?? undefined} max={today} onChange={({ target: { value } }) => { if (value === "" || entryDayOf(value) !== null) setUntil(value || null); }} /></label>
         </span>
       </div>
-      {report === null ? <p>Nothing is written{from === null ? "" : ` since ${fullDate(from)}`}.</p> : (
+      {report === null ? <p>Nothing is written{from === null ? "" : ` since ${fullDate(from)}`}{until === null ? "" : ` until ${fullDate(until)}`}.</p> : (
         <>
           <Summary shown={shown} inUnit={inUnit} unit={unit} />
-          {report.weeks.length > 1 && <div ref={chart}><ReportChart weeks={report.weeks.map(({ closingDay, mean, days }) => ({ day: closingDay, mean: inUnit(mean), days }))} name={shown.name} /></div>}
-          {report.weeks.length > 1 && <p className="quiet small">Mean of each week in {unit}; the bars show on how many days it rests.</p>}
+          {shown.goal && <Goal goal={shown.goal} current={report.current.day} inUnit={inUnit} unit={unit} />}
+          {report.weeks.length > 1 && <div ref={chart}><ReportChart weeks={shown.weeks.map(({ closingDay, mean, days, trend, planned }) => ({ day: closingDay, mean: inUnit(mean), days, trend: trend === null ? null : inUnit(trend), planned: planned === null ? null : inUnit(planned) }))} name={shown.name} /></div>}
+          {report.weeks.length > 1 && <p className="quiet small">Dots: the mean of each week in {unit}, with bars for the days it rests on{shown.unit === null ? "; the line is the trend, the dashes the goal's" : ""}.</p>}
           <p className={`${styles.choices} noprint`}>
             <Button onClick={() => window.print()}>Print</Button>
             {report.weeks.length > 1 && <button type="button" className="link" onClick={() => void chartPicture(chart.current!, `${shown.name}, ${person.name}`, summaryLine(shown, inUnit, unit)).then((picture) => download(`${fileName}.png`, picture, "image/png"))}>As a picture</button>}
@@ -60,6 +63,7 @@ export function Report() {
               <div className={body.pair}>{[shown.photos.first, shown.photos.latest].map((photo) => <figure key={photo.id} className={body.photo}><Picture photo={photo} /><figcaption>{fullDate(photo.date)}{photo.kg === null ? "" : `, trend ${printer.mass(photo.kg)}`}</figcaption></figure>)}</div>
             </section>
           )}
+          <Notes shown={shown} />
           <Years shown={shown} inUnit={inUnit} unit={unit} />
           <Weeks shown={shown} inUnit={inUnit} unit={unit} />
         </>
@@ -74,6 +78,32 @@ interface Part { shown: ReportView; inUnit: (value: number) => number; unit: str
 function summaryLine({ report }: ReportView, inUnit: (value: number) => number, unit: string): string {
   const { start, current, total, perWeek } = report!;
   return `${printNumber(inUnit(start.value), 1)} ${unit} on ${fullDate(dateOf(start.day))} to ${printNumber(inUnit(current.value), 1)} ${unit} on ${fullDate(dateOf(current.day))}: ${printSigned(inUnit(total), 2)} ${unit}${perWeek === null ? "" : `, ${printSigned(inUnit(perWeek), 2)} ${unit} a week`}`;
+}
+
+/** `Goal: 74.6 kg on 1 Mar 2026 to 71.0 kg by 13 Aug 2026. On 11 Jun 2026 the line asked 72.81 kg; the trend is +0.12 kg against it, with 48 % of the way done.` */
+function Goal({ goal: { start, startDay, target, deadline, asked, apart, share, why }, current, inUnit, unit }: { goal: ReportGoal; current: number; inUnit: Part["inUnit"]; unit: string }) {
+  const day = (one: number) => fullDate(dateOf(one));
+  return (
+    <p className={styles.goal}>
+      <strong>Goal:</strong> {printNumber(inUnit(start), 1)} {unit} on {day(startDay)} to {printNumber(inUnit(target), 1)} {unit} by {day(deadline)}{why === null ? "" : ` (${why})`}.{" "}
+      {asked === null ? `The goal's date had passed by ${day(current)}.` : `On ${day(current)} its line asked ${printNumber(inUnit(asked), 2)} ${unit}${apart === null ? "" : `, and it stood ${printSigned(inUnit(apart), 2)} ${unit} against it`}.`}
+      {share === null ? "" : ` ${printNumber(share * 100, 0)} % of the way was done.`}
+    </p>
+  );
+}
+
+/** What was written of the days, oldest first. */
+function Notes({ shown: { notes, notesInAll } }: { shown: ReportView }) {
+  if (notes.length === 0) return null;
+  return (
+    <section className={view.section}>
+      <h2>Notes</h2>
+      <Scrollable label="Notes">
+        <table><tbody>{notes.map(({ date, text }) => <tr key={date}><td className="quiet" style={{ whiteSpace: "nowrap", width: 120 }}>{fullDate(date)}</td><td>{text}</td></tr>)}</tbody></table>
+      </Scrollable>
+      {notesInAll > notes.length && <p className="quiet">and {counted(notesInAll - notes.length, "note")} before</p>}
+    </section>
+  );
 }
 
 function Summary({ shown, inUnit, unit }: Part) {
@@ -113,17 +143,19 @@ function Years({ shown, inUnit, unit }: Part) {
 const weeksListed = 104;
 
 function Weeks({ shown, inUnit, unit }: Part) {
-  const weeks = shown.report!.weeks.toReversed();
+  const weeks = shown.weeks.toReversed();
+  const ofWeight = shown.unit === null;
+  const two = (value: number | null) => (value === null ? "" : printNumber(inUnit(value), 2));
   return (
     <section className={view.section}>
       <h2>By week</h2>
       <Scrollable label="By week">
         <table>
-          <thead><tr><th>Week from</th><th className="num">Days</th><th className="num">Mean, {unit}</th><th className="num">Median</th><th className="num">Change of the mean</th></tr></thead>
-          <tbody>{weeks.slice(0, weeksListed).map(({ closingDay, days, mean, median, change }) => <tr key={closingDay}><td>{fullDate(dateOf(closingDay - 6))}</td><td className="num">{days}</td><td className="num">{printNumber(inUnit(mean), 2)}</td><td className="num">{printNumber(inUnit(median), 2)}</td><td className="num">{change === null ? "" : printSigned(inUnit(change), 2)}</td></tr>)}</tbody>
+          <thead><tr><th>Week from</th><th className="num">Days</th><th className="num">Mean, {unit}</th><th className="num">Median</th><th className="num">Change of the mean</th>{ofWeight && <><th className="num">Trend</th><th className="num">Plan</th></>}</tr></thead>
+          <tbody>{weeks.slice(0, weeksListed).map(({ closingDay, days, mean, median, change, trend, planned }) => <tr key={closingDay}><td>{fullDate(dateOf(closingDay - 6))}</td><td className="num">{days}</td><td className="num">{two(mean)}</td><td className="num">{two(median)}</td><td className="num">{change === null ? "" : printSigned(inUnit(change), 2)}</td>{ofWeight && <><td className="num">{two(trend)}</td><td className="num planned">{two(planned)}</td></>}</tr>)}</tbody>
         </table>
       </Scrollable>
-      {weeks.length > weeksListed && <p className="quiet">and {weeks.length - weeksListed} weeks before; the CSV has them all</p>}
+      {weeks.length > weeksListed && <p className="quiet">and {counted(weeks.length - weeksListed, "week")} before; the CSV has them all</p>}
     </section>
   );
 }

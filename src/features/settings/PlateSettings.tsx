@@ -7,7 +7,7 @@ import { parseMass } from "@/core/units/mass";
 import { parseDecimal } from "@/core/units/number";
 import { parseDuration, printDuration } from "@/core/units/time";
 import { massBetween } from "@/ui/inputs/checks";
-import { check, Field, Row, RowButton, wide, type Check } from "@/ui/inputs/Field";
+import { check, Field, list, Row, RowButton, type Check } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
 import { useLog } from "@/ui/log/LogContext";
@@ -44,7 +44,7 @@ export function PlateSettings() {
       <form onSubmit={(event) => void onSubmit(event)} noValidate>
         <Row>
           <Field control={control} name="bar" label="Bar" unit={unit} inputMode="decimal" check={massBetween("The bar", unit, 0, 100)} />
-          <Field control={control} name="plates" label={`Plates, ${unit}, and how many in all`} className={wide} check={arePlates} />
+          <Field control={control} name="plates" label={`Plates, ${unit}, and how many in all`} className={list} check={arePlates} />
           <Field control={control} name="rest" label="Rest between sets" check={aRest} />
           <label className={check}><input type="checkbox" {...register("warmUps")} /> count warm-ups as work</label>
           <RowButton><Button htmlType="submit">Save</Button></RowButton>

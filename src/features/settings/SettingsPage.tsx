@@ -13,6 +13,7 @@ import { useMode } from "@/ui/theme/ThemeProvider";
 import styles from "@/ui/view.module.css";
 import { ProfileFieldset } from "../firstRun/ProfileFieldset";
 import { profileFields, withProfile } from "../firstRun/profile";
+import { MealSettings } from "./MealSettings";
 import { People } from "./People";
 import { PlateSettings } from "./PlateSettings";
 import { Reminder } from "./Reminder";
@@ -26,6 +27,7 @@ export function SettingsPage() {
       <Profile key={person.id} />
       <People />
       <PlateSettings key={`plates ${person.id}`} />
+      <MealSettings key={`meals ${person.id}`} />
       <div className={styles.two}>
         <Reminder />
         <Browser />

@@ -55,4 +55,6 @@ export function RowButton({ children }: { children: ReactNode }) {
 /** A tick box beside fields, level with them. */
 export const check = styles.check;
 export const wide = styles.wide;
+/** A field in which several things are listed. */
+export const list = styles.list;
 export const narrow = styles.narrow;

@@ -1,4 +1,5 @@
 import type { Day } from "../../calendar/day";
+import { mealNames } from "../../nutrition/mealNames";
 import { printDay } from "../../calendar/print";
 import type { Exercise } from "../../log/records";
 import { readEntry } from "../../entry/read";
@@ -24,6 +25,7 @@ export function entryContext(figures: Figures, day: Day, dateOrder: EntryContext
       const target = lifting(figures).target(exercise, { percent: share }, on);
       return "reason" in target ? null : target.kg;
     },
+    meals: mealNames(figures.settings),
     noteOn: (on) => figures.noteOn(on), measures: [...figures.log.index.all("measures").values()], dateOrder,
     lastReading: figures.readingBefore,
     bestOf: (exerciseId) => {

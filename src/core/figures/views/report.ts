@@ -1,6 +1,8 @@
-import { dateOf, mustDay } from "../../calendar/day";
+import { dateOf, mustDay, type Day } from "../../calendar/day";
 import { changePerWeek } from "../../body/familiar";
-import { report, type Report } from "../../report/report";
+import { planLine, planWeight } from "../../goal/plan";
+import type { Reading } from "../../goal/measureGoal";
+import { report, type Report, type ReportWeek } from "../../report/report";
 import { heldLevel } from "../../goal/projection";
 import { rounded } from "../../units/number";
 import type { Figures } from "../figures";
@@ -9,6 +11,15 @@ import { photosView, type DayPhoto } from "./photos";
 /** What a report can be of: the weight, or a measure by its id. */
 export interface ReportChoice { of: string; name: string }
 
+/** The goal's line beside what was weighed or measured, on the report's last day: what it asked, how far from it that day was, and the share of the way. */
+export interface ReportGoal { start: number; startDay: Day; target: number; deadline: Day; asked: number | null; apart: number | null; share: number | null; why: string | null }
+
+/** A week of a report; for the weight with the trend and the goal's line on its last day. */
+export type ReportWeekView = ReportWeek & { trend: number | null; planned: number | null };
+
+/** So many notes are listed, the latest. */
+const notesAtMost = 200;
+
 export interface ReportView {
   choices: ReportChoice[];
   /** What it is of; `unit` is null for the weight, which is in kilograms and printed in the trainee's unit. */
@@ -16,26 +27,37 @@ export interface ReportView {
   name: string;
   unit: string | null;
   report: Report | null;
+  weeks: ReportWeekView[];
+  goal: ReportGoal | null;
+  /** What was written of the days between the first and the last, oldest first; `notesInAll` counts those too many to list. */
+  notes: { date: string; text: string }[];
+  notesInAll: number;
   /** For the weight: the trend on the first and the last day. */
   trend: { start: number; current: number; perWeek: number | null } | null;
   photos: { first: DayPhoto; latest: DayPhoto } | null;
 }
 
-/** @param from only what was read from this date on counts; null for all of it */
-export function reportView(figures: Figures, { of, from }: { of: string; from: string | null }): ReportView {
+/** What a report is asked of: only what was read from one date on and until another counts; null for all of it. */
+export interface ReportAsk { of: string; from: string | null; until: string | null }
+
+export function reportView(figures: Figures, { of, from, until }: ReportAsk): ReportView {
   const measures = [...figures.measures.values()].filter(({ id }) => figures.readingsOf(id).length > 0).sort((a, b) => (a.name < b.name ? -1 : 1));
   const measure = measures.find(({ id }) => id === of);
   const begin = from === null ? -Infinity : mustDay(from);
+  const end = until === null ? figures.on : Math.min(figures.on, mustDay(until));
   // A day's last reading stands for it.
   const readings = measure === undefined
     ? figures.weighed.map(({ day, kg }) => ({ day, value: kg }))
     : [...new Map(figures.valuesOf(measure.id).map((reading) => [reading.day, reading])).values()];
-  const result = report(readings.filter(({ day }) => day >= begin), figures.weekStart, figures.on);
-  const photos = photosView(figures).filter(({ date }) => mustDay(date) >= begin);
+  const result = report(readings.filter(({ day }) => day >= begin && day <= end), figures.weekStart, end);
+  const photos = photosView(figures).filter(({ date }) => mustDay(date) >= begin && mustDay(date) <= end);
   const [first, latest] = [photos[0], photos.at(-1)];
+  const notes = result === null ? [] : figures.remarksBetween(Math.max(begin, result.start.day), end);
   return {
     choices: [{ of: "weight", name: "Weight" }, ...measures.map(({ id, name }) => ({ of: id, name }))],
     of: measure?.id ?? "weight", name: measure?.name ?? "Weight", unit: measure === undefined ? null : (measure.unit ?? ""), report: result,
+    weeks: (result?.weeks ?? []).map((week) => ({ ...week, ...(measure === undefined ? onLastDay(figures, Math.min(week.closingDay, result!.current.day)) : { trend: null, planned: null }) })),
+    goal: result === null ? null : goalOf(figures, measure?.id ?? null, result.current), notes: notes.slice(-notesAtMost).map(({ day, text }) => ({ date: dateOf(day), text })), notesInAll: notes.length,
     trend: measure !== undefined || result === null ? null : trendBetween(figures, result), photos: first && latest && first !== latest ? { first, latest } : null,
   };
 }
@@ -46,8 +68,29 @@ function trendBetween(figures: Figures, { start, current }: Report): ReportView[
   return { start: from, current: to, perWeek: changePerWeek(to - from, current.day - start.day) };
 }
 
+function onLastDay(figures: Figures, day: Day): { trend: number | null; planned: number | null } {
+  return { trend: figures.trend === null ? null : heldLevel(figures.trend, day), planned: figures.planOn(day) };
+}
+
+/** The goal in force on the last reading's day: of the weight against its trend, of a measure against the reading. */
+function goalOf(figures: Figures, measureId: string | null, current: Reading): ReportGoal | null {
+  const goal = figures.goalOf(measureId, current.day);
+  const line = goal === null ? null : planLine(measureId === null ? goal : { ...goal, startKg: goal.startValue, targetKg: goal.targetValue });
+  if (line === null || "reason" in line) return null;
+  const stands = measureId !== null ? current.value : figures.trend === null ? null : heldLevel(figures.trend, current.day);
+  const asked = current.day > line.deadline ? null : planWeight(line, current.day);
+  return {
+    start: line.startKg, startDay: line.startDay, target: line.targetKg, deadline: line.deadline, asked, apart: asked === null || stands === null ? null : stands - asked,
+    share: stands === null || line.targetKg === line.startKg ? null : (stands - line.startKg) / (line.targetKg - line.startKg), why: goal!.why || null,
+  };
+}
+
 /** The weeks of a report as rows for a spreadsheet, the first of them their heads. */
-export function reportRows({ name, report: result }: ReportView, unit: string, inUnit: (value: number) => number): (string | number | null)[][] {
+export function reportRows({ name, unit: measured, weeks }: ReportView, unit: string, inUnit: (value: number) => number): (string | number | null)[][] {
   const two = (value: number | null) => (value === null ? null : rounded(inUnit(value), 2));
-  return [["week closing", "days", `${name}, mean (${unit})`, `median (${unit})`, `change (${unit})`], ...(result?.weeks ?? []).map(({ closingDay, days, mean, median, change }) => [dateOf(closingDay), days, two(mean), two(median), two(change)])];
+  const ofWeight = measured === null;
+  return [
+    ["week closing", "days", `${name}, mean (${unit})`, `median (${unit})`, `change (${unit})`, ...(ofWeight ? [`trend (${unit})`, `plan (${unit})`] : [])],
+    ...weeks.map(({ closingDay, days, mean, median, change, trend, planned }) => [dateOf(closingDay), days, two(mean), two(median), two(change), ...(ofWeight ? [two(trend), two(planned)] : [])]),
+  ];
 }

@@ -9,6 +9,7 @@ import { mealNutrients, type FullNutrients } from "../../nutrition/energy";
 import type { Figures } from "../figures";
 import { foodDay, type FoodDay } from "../foodDay";
 import { dueOf, type Due } from "./due";
+import { mealNames } from "../../nutrition/mealNames";
 import { capitalised, sessionCard, type SessionCard } from "./sessionCard";
 
 /** One line of a meal. */
@@ -75,10 +76,9 @@ export function mealLines(figures: Figures, day: Day): MealLine[] {
   });
 }
 
-const mealOrder = ["breakfast", "lunch", "dinner", "snack"];
-
-/** The day's meals: breakfast, lunch, dinner, snack, then the trainee's own names in alphabetical order. */
+/** The day's meals: in the order of the trainee's names of them, then any others in alphabetical order. */
 export function mealGroups(figures: Figures, day: Day): MealGroup[] {
+  const mealOrder = mealNames(figures.settings);
   const rank = (name: string) => { const index = mealOrder.indexOf(name); return index < 0 ? mealOrder.length : index; };
   return [...groupBy(mealLines(figures, day), ({ meal }) => meal.meal || "food")]
     .sort(([a], [b]) => rank(a) - rank(b) || (a < b ? -1 : 1))

@@ -1,0 +1,26 @@
+import type { Settings } from "../log/records";
+
+/** Names of a day's meals where the trainee has none of their own, in the order of the day. */
+export const usualMeals = ["breakfast", "lunch", "dinner", "snack"] as const;
+
+/** Names of a day's meals in their order, the trainee's own where set. */
+export function mealNames({ meals }: Settings): readonly string[] {
+  return meals == null || meals.length === 0 ? usualMeals : meals.map(({ name }) => name);
+}
+
+/** So many meals a day has at most. */
+export const mealsAtMost = 12;
+
+/**
+ * Names of meals as they are written in one field, in their order, parted by commas.
+ * @returns the names, or what is wrong
+ */
+export function readMealNames(text: string): string[] | string {
+  const names = text.split(/[,;\n]/).map((name) => name.trim().replaceAll(/\s+/g, " ")).filter((name) => name !== "");
+  if (names.length === 0) return "Write at least one, such as breakfast, lunch, dinner.";
+  if (names.length > mealsAtMost) return `A day has at most ${mealsAtMost} meals.`;
+  const twice = names.find((name, at) => names.findIndex((other) => other.toLowerCase() === name.toLowerCase()) !== at);
+  if (twice !== undefined) return `${twice} is written twice.`;
+  const odd = names.find((name) => !/\p{L}/u.test(name) || /:/.test(name) || name.length > 40);
+  return odd === undefined ? names : `"${odd}" is no name of a meal.`;
+}
