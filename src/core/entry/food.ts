@@ -37,7 +37,7 @@ export function readFood(line: Line): Reading | null {
   const pieces = piecesOf(line.tokens.slice(from, to), things);
   if (pieces.length === 0) return meal === null ? null : reading("meals", dateOf(day), { problems: [{ ...placeOf(line.tokens, 0, line.tokens.length), message: "Foods are missing, for example 80 g oats, 2 eggs." }] });
   const results = pieces.map((tokens) => ({ tokens, result: readPiece(tokens, text, meal, line, things) }));
-  const known = (tokens: readonly Token[]) => nearTo(nameOf(tokens, text), things).length > 0 || (amountAt(tokens, 0) !== null && tokens.some((token) => isWord(token, "g", "gr", "gram", "grams", "ml")));
+  const known = (tokens: readonly Token[]) => nearTo(nameOf(tokens, text), things).length > 0 || tokens.some((token, at) => token.kind === "number" && isWord(tokens[at + 1], "g", "gr", "gram", "grams", "ml"));
   if (meal === null && results.every(({ result }) => result === null) && !pieces.some(known)) return null;
   const eaten: Eaten[] = [];
   const problems: EntryProblem[] = [];
@@ -183,8 +183,8 @@ function readPiece(tokens: readonly Token[], text: string, meal: string | null, 
   const portion = named ?? (thing.portions ?? [])[0];
   // A number alone counts what is counted by its own name (`2 eggs`); `80 oats` may be grams.
   if (amount !== null && unit === null && named === undefined && portion !== undefined && (!sameName(portion.name, thing.name) || amount > 20)) {
-    const number = text.slice(tokens[0]!.start, tokens[0]!.end);
-    return { message: `${number} of what of ${thing.name}?`, offered: [{ label: `${printNumber(amount, amount % 1 === 0 ? 0 : 2)} g`, text: `${amount} g ${thing.name}` }, { label: `${printNumber(amount, amount % 1 === 0 ? 0 : 2)} × ${portion.name}, ${printNumber(amount * portion.grams, 0)} g`, text: `${amount} ${portion.name} ${thing.name}` }] };
+    const number = printNumber(amount, amount % 1 === 0 ? 0 : 2);
+    return { message: `Is ${number} of ${thing.name} in grams, or ${number} times a ${portion.name}?`, offered: [{ label: `${number} g`, text: `${amount} g ${thing.name}` }, { label: `${number} × ${portion.name}, ${printNumber(amount * portion.grams, 0)} g`, text: `${amount} ${portion.name} ${thing.name}` }] };
   }
   const weight = amount === null ? null : unit !== null && !counted ? amount * grams[unit]! : portion === undefined ? null : amount * portion.grams;
   if (weight === null) return { message: `How much ${thing.name}? Write grams, for example 100 g.`, offered: [{ label: `100 g ${thing.name}`, text: `100 g ${thing.name}` }] };

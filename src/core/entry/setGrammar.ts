@@ -245,7 +245,7 @@ export class SetGrammar {
     if (loads === null && first.value > setsBelieved && this.measure === "load-reps") return null;
     if (loads === null && this.measure === "load-reps" && clean.length === 1 && clean[0]!.reps! >= surelyLoad && !clean[0]!.parts && to === this.tokens.length) {
       const [reps, kg] = [first.text, `${clean[0]!.reps} ${this.defaultUnit}`];
-      return { doubt: { from, to, message: `Is ${clean[0]!.reps} the load, or are it repetitions without one?`, readings: [{ label: `one set of ${reps} at ${kg}`, text: `1x${reps} ${kg}` }] } };
+      return { doubt: { from, to, message: `Is ${clean[0]!.reps} the load, or are these repetitions without one?`, readings: [{ label: `one set of ${reps} at ${kg}`, text: `1x${reps} ${kg}` }] } };
     }
     if (loads === null && this.measure === "load-reps" && (isMark(this.#token(to), ",") || this.#token(to) === undefined) === false && this.loadAt(this.#connector(to)) !== null && !isMark(this.#token(to), "@")) return this.#group(from, to, this.#sets(first.value, clean, []));
     if (first.value > setsBelieved) {

@@ -113,7 +113,7 @@ export class SetLineReader {
     const token = this.#token(at)!;
     const said = this.line.slice(token.start, token.end);
     const effort = token.kind === "number" && token.value >= 5 && token.value <= 10 && this.#groups.length > 0;
-    return this.#unread(at, at + 1, token.kind === "number" ? `What is ${said}? ${effort ? "An effort is written rpe 8, " : ""}sets 3x6 90 kg, or 90 kg x 6.` : `"${said}" is not understood here.`, effort ? [{ label: `effort, rpe ${said}`, text: `rpe ${said}` }] : undefined);
+    return this.#unread(at, at + 1, token.kind === "number" ? `What is ${said}? ${effort ? "An effort is written rpe 8, sets" : "Sets are written"} 3x6 90 kg, or 90 kg x 6.` : `"${said}" is not understood here.`, effort ? [{ label: `effort, rpe ${said}`, text: `rpe ${said}` }] : undefined);
   }
 
   #inBrackets(at: number): number | null {
@@ -289,6 +289,12 @@ export class SetLineReader {
     if (last === undefined) return this.#unread(at, to, "What failed? Write f behind the repetitions completed: 100 kg x 4f is four, and a fifth tried and missed.");
     if (last.sets.length !== 1 || last.sets[0]!.reps === undefined || last.sets[0]!.parts) return this.#unread(at, to, "Which set failed? Write f behind the repetitions it completed, for example 5, 5, 4f.");
     const { reps, load } = last.sets[0]!;
+    // `1x180 failed`: that many are not done in a set; it is the load.
+    const unit = this.defaultUnit;
+    if (load === undefined && reps! > 50 && (this.exercise.measure ?? "load-reps") === "load-reps") {
+      this.#result.doubts.push({ from: last.from, to, message: `Was ${reps} the load?`, readings: [{ label: `one repetition at ${reps} ${unit}, missed`, text: `${reps} ${unit} x 0f` }] });
+      return to;
+    }
     const told = (count: number) => `${load ? `${this.#spoken(load)} x ` : ""}${count}f`;
     const readings = [...(reps! > 0 ? [{ label: `${reps! - 1} done, the ${ordinal(reps!)} missed`, text: told(reps! - 1) }] : []), { label: `${reps} done, one more missed`, text: told(reps!) }];
     this.#result.doubts.push({ from: last.from, to, message: reps === 1 ? "Was it made and another missed, or was it missed?" : `Were ${reps} completed, or was the last of them missed?`, readings });
