@@ -188,6 +188,7 @@ class Collected extends LineCursor {
     const distance = distanceAt(this.line.tokens, at);
     if (distance === null) return null;
     if (this.metres !== null) return this.unread(at, distance.to, "Two distances are written. Which was it?");
+    if (isWord(this.token(distance.to), "steps", "step", "lengths", "length", "laps", "lap", "floors")) return this.unread(at, distance.to + 1, `${this.said(at, distance.to + 1)} has no place in a session yet. It can be kept behind note:`);
     const unit = this.token(at + 1)!;
     if (unit.text === "m" && distance.value < 100 && this.kind !== "swim") {
       const number = this.line.text.slice(this.token(at)!.start, this.token(at)!.end);
@@ -217,10 +218,22 @@ class Collected extends LineCursor {
     return this.unread(at, at + 1, `What is ${text}? It has no unit, and the ${this.metres === null ? "time is" : "distance and the time are"} written already.`);
   }
 
+  /** `marathon 3:45:00`, `half marathon`: the distance of a run, where no other is told. Exact by World Athletics' rule (from memory). */
+  #race(at: number): number | null {
+    const half = isWord(this.token(at), "half") && isMark(this.token(at + 1), "-") ? at + 2 : isWord(this.token(at), "half") ? at + 1 : at;
+    if (this.kind !== "run" || this.metres !== null || !isWord(this.token(half), "marathon")) return null;
+    const next = this.token(half + 1);
+    if (next?.kind === "word" && !isWord(next, "race", "in")) return null;
+    this.metres = half > at ? 21_097.5 : 42_195;
+    return half + 1;
+  }
+
   #words(at: number): number {
     const token = this.token(at)!;
     if (token.kind !== "word") return this.unread(at, at + 1, `"${this.said(at, at + 1)}" is not understood here.`);
-    if (purposes.includes(token.text) && this.purpose === null) { this.purpose = token.text === "intervals" ? "interval" : token.text; return at + 1; }
+    const race = this.#race(at);
+    if (race !== null) return race;
+    if (purposes.includes(token.text) && this.purpose === null && !isWord(this.token(at + 1), "between")) { this.purpose = token.text === "intervals" ? "interval" : token.text; return at + 1; }
     if (kindWords[token.text] === this.kind) return at + 1;
     if (isWord(token, "at")) { const rate = this.#bareRate(at); if (rate !== null) return rate; }
     if (unplaced.has(token.text) && this.token(at + 1)?.kind === "number") return this.unread(at, at + 2, `${this.said(at, at + 2)} has no place in a session yet. It can be kept behind note:`);

@@ -15,14 +15,14 @@ interface Eaten { meal: Meal; nutrients: FullNutrients; text: string; name: stri
 const usual = [...usualMeals.map((name) => ({ id: name, name })), { id: "dinner", name: "supper" }];
 const grams: Readonly<Record<string, number>> = { g: 1, gr: 1, gram: 1, grams: 1, gramme: 1, grammes: 1, kg: 1000, ml: 1, cl: 10, dl: 100, l: 1000, litre: 1000, litres: 1000, liter: 1000, liters: 1000, oz: 28.349523125, ounce: 28.349523125, ounces: 28.349523125, lb: 453.59237, lbs: 453.59237 };
 const countWords: Readonly<Record<string, number>> = { a: 1, an: 1, one: 1, two: 2, three: 3, four: 4, five: 5, six: 6, half: 0.5, quarter: 0.25 };
-const eating = ["had", "ate", "eaten", "have", "eat", "i", "some", "of", "for", "at"];
+const eating = ["had", "ate", "eaten", "have", "eat", "i", "some", "of", "for", "at", "tonight", "morning", "afternoon", "evening", "night"];
 
 /** Foods and recipes with their amounts: `breakfast: 80 g oats, 2 eggs and half a portion lentil soup`. Null when nothing in it is a food. */
 export function readFood(line: Line): Reading | null {
   const { day, context, text } = line;
   const things: Thing[] = [...context.foods, ...context.recipes];
   let [from, to] = [0, line.tokens.length];
-  while (from < to && isWord(line.tokens[from], ...eating)) from += 1;
+  while (from < to && (isWord(line.tokens[from], ...eating) || (from > 0 && isMark(line.tokens[from], ":")))) from += 1;
   let meal: string | null = null;
   const named = mealAt(line, from);
   if (named !== null) {
@@ -36,7 +36,14 @@ export function readFood(line: Line): Reading | null {
   }
   const pieces = piecesOf(line.tokens.slice(from, to), things);
   if (pieces.length === 0) return meal === null ? null : reading("meals", dateOf(day), { problems: [{ ...placeOf(line.tokens, 0, line.tokens.length), message: "Foods are missing, for example 80 g oats, 2 eggs." }] });
-  const results = pieces.map((tokens) => ({ tokens, result: readPiece(tokens, text, meal, line, things) }));
+  // `breakfast 80 g oats, lunch 200 g salmon`: what stands behind another meal's name is that one's.
+  let of = meal;
+  const results = pieces.map((piece) => {
+    const next = mealAt({ ...line, tokens: piece }, 0);
+    const tokens = next === null || next.to >= piece.length ? piece : piece.slice(next.to);
+    if (tokens !== piece) of = next!.meal;
+    return { tokens, result: readPiece(tokens, text, of, line, things) };
+  });
   const known = (tokens: readonly Token[]) => nearTo(nameOf(tokens, text), things).length > 0 || tokens.some((token, at) => token.kind === "number" && isWord(tokens[at + 1], "g", "gr", "gram", "grams", "ml"));
   if (meal === null && results.every(({ result }) => result === null) && !pieces.some(known)) return null;
   const eaten: Eaten[] = [];
@@ -56,11 +63,11 @@ export function readFood(line: Line): Reading | null {
   const change: Change = eaten.map(({ meal: record }) => put("meals", record));
   return reading("meals", dateOf(day), {
     fields: [
-      ...(meal ? [{ label: "meal", text: meal }] : []), ...eaten.map(({ text: said, nutrients }) => ({ label: day > context.today ? "planned" : "eaten", text: `${said}, ${context.printer.energy(nutrients.kcal)}` })),
+      ...[...new Set(eaten.flatMap(({ meal: record }) => record.meal ?? []))].map((name) => ({ label: "meal", text: name })), ...eaten.map(({ text: said, nutrients }) => ({ label: day > context.today ? "planned" : "eaten", text: `${said}, ${context.printer.energy(nutrients.kcal)}` })),
       ...(eaten.length > 0 ? [{ label: "in all", text: `${context.printer.energy(total.kcal)}, protein ${printNumber(total.protein, 0)} g, carbohydrate ${printNumber(total.carbohydrate, 0)} g (fibre ${printNumber(total.fibre, 0)}), fat ${printNumber(total.fat, 0)} g` }] : []),
     ],
     problems, choices, change: problems.length > 0 ? null : change, label: `${eaten.map(({ text: said }) => said).join(", ")}, ${context.printer.energy(total.kcal)}`,
-    written: { ...nothingWritten, meals: eaten.map(({ name, grams: g, portions }) => ({ name, grams: g, portions, meal })) },
+    written: { ...nothingWritten, meals: eaten.map(({ name, grams: g, portions, meal: record }) => ({ name, grams: g, portions, meal: record.meal ?? null })) },
   });
 }
 

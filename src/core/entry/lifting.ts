@@ -18,6 +18,8 @@ export interface Segment { exercise: Exercise; isNew: boolean; tokens: readonly 
 
 /** More repetitions than this in a set are questioned. */
 const manyReps = 100;
+/** With a load, fewer are odd already. */
+const manyLoaded = 50;
 
 interface Read { segment: Segment; sets: Performed[]; said: WrittenDown[]; note: string | null; superset: string | null; tempo: string | null }
 
@@ -108,7 +110,7 @@ function performed(set: SaidSet, { exercise }: Segment, { text, day, context }: 
   if (wrong && typeof wrong.kg === "object") return refuse(wrong.kg.reason);
   if (set.reps === 0 && !set.failed) return refuse("No repetition was completed. If it was tried and missed, write 0f.", [{ label: "tried and missed", text: rewritten(text, [{ ...place, text: text.slice(place.start, place.end).replace(/(?<=[x×*]\s*)0(?![.,\d])/i, "0f") }]) }].filter((one) => one.text !== text));
   if ((set.reps ?? 0) > 1000) return refuse("More than 1,000 repetitions in a set are not taken.");
-  if ((set.reps ?? 0) > manyReps) cautions.push(`${set.reps} repetitions in one set? Press Enter again if it is right.`);
+  if ((set.reps ?? 0) > (measure === "load-reps" ? manyLoaded : manyReps)) cautions.push(`${set.reps} repetitions in one set? Press Enter again if it is right.`);
   const best = context.bestOf(exercise.id);
   const doubt = loadDoubt(exercise, typed, best?.e1rmKg ?? null, printer);
   if (doubt !== null) cautions.push(`${doubt} Press Enter again if it is right.`);

@@ -1,5 +1,5 @@
 import { dateOf, dayOf, entryDayOf, outsideYears, weekdayOf, type Day } from "../calendar/day";
-import { monthNamed, weekdayNames } from "../calendar/print";
+import { monthNamed, printDay, weekdayNames } from "../calendar/print";
 import { isMark, isWhole, isWord, lengthUnitAt, massUnitAt } from "./amounts";
 import type { Token } from "./tokens";
 
@@ -15,11 +15,23 @@ export interface When { from: number; to: number; day: Day; problem: string | nu
 /** The day a line begins with: `yesterday`, `mon`, `last friday`, `2 days ago`, `2026-05-01`, `12 Nov`, `24/11`, `24.11.2026`. Null when it begins with none. */
 export function dayInFront(text: string, tokens: readonly Token[], today: Day, order: "dmy" | "mdy" | null): When | null {
   const at = isWord(tokens[0], "on") ? 1 : 0;
-  const found = inFigures(text, tokens, at, today, order) ?? named(tokens, at, today, true);
-  if (found === null) return null;
+  const first = inFigures(text, tokens, at, today, order) ?? named(tokens, at, today, true);
+  if (first === null) return null;
+  const found = weekdayWithDate(text, tokens, first, today, order) ?? first;
   const behind = tokens[found.to];
   const ends = isMark(behind, ":", ",") || (isMark(behind, "-") && !(behind!.glued && tokens[found.to + 1]?.glued));
   return { ...found, from: 0, to: ends ? found.to + 1 : found.to };
+}
+
+/** `Tue 24/11`, `Tuesday, 24 November`: the date, if it is such a day. Null when no date follows a weekday. */
+function weekdayWithDate(text: string, tokens: readonly Token[], { from, to, day }: When, today: Day, order: "dmy" | "mdy" | null): When | null {
+  const word = tokens[to - 1];
+  if (to - from !== 1 || word?.kind !== "word" || !(weekdays.includes(word.text) || word.text in shortWeekdays)) return null;
+  const at = isMark(tokens[to], ",", ".") ? to + 1 : to;
+  const date = inFigures(text, tokens, at, today, order) ?? inWords(tokens, at, today);
+  if (date === null || date.problem !== null) return date;
+  const its = weekdayNames[weekdayOf(date.day) - 1]!;
+  return weekdayOf(date.day) === weekdayOf(day) ? date : { ...date, problem: `${printDay(date.day)} is a ${its}. Which is meant?`, days: [date.day, day] };
 }
 
 /** A day named further on in a line by its word (`81.9 yesterday`, `… on Monday`, `… 2026-05-01`); null when there is none, or more than one. */
@@ -46,7 +58,10 @@ function sure(from: number, to: number, day: Day): When {
 }
 
 function named(tokens: readonly Token[], at: number, today: Day, front: boolean): When | null {
-  const [first, second] = [tokens[at], tokens[at + 1]];
+  const [found, second] = [tokens[at], tokens[at + 1]];
+  // `yesterday's run`: in front it is the day; further on it may be part of a note.
+  const bare = (token: Token | undefined) => (front && token?.kind === "word" ? { ...token, text: token.text.replace(/'s$/, "") } : token);
+  const first = bare(found);
   if (isWord(first, "today", "tonight")) return sure(at, first!.text === "tonight" ? at : at + 1, today);
   if (isWord(first, "yesterday")) return sure(at, at + 1, today - 1);
   if (isWord(first, "tomorrow")) return sure(at, at + 1, today + 1);
@@ -58,7 +73,7 @@ function named(tokens: readonly Token[], at: number, today: Day, front: boolean)
     return sure(at, at + 3, today - count * (second!.text.startsWith("week") ? 7 : 1));
   }
   const led = isWord(first, "last", "next", "this") ? 1 : 0;
-  const word = tokens[at + led];
+  const word = bare(tokens[at + led]);
   const weekday = word?.kind !== "word" ? 0 : weekdays.indexOf(word.text) + 1 || (shortWeekdays[word.text] ?? 0) || (front && word.text.length > 2 && isMark(tokens[at + led + 1], ":") ? weekdays.findIndex((name) => name.startsWith(word.text)) + 1 : 0);
   if (weekday > 0) {
     const back = (weekdayOf(today) - weekday + 7) % 7;
