@@ -81,7 +81,7 @@ export function readLifting(line: Line, segments: readonly Segment[]): Reading {
 interface Told { problems: EntryProblem[]; choices: EntryChoice[]; cautions: string[]; place: { start: number; end: number } }
 
 /** One set as it will stand in the log; null where something is missing, which is told. */
-function performed(set: SaidSet, { exercise }: Segment, { text, day, context }: Line, { problems, choices, cautions, place }: Told): { performed: Performed; said: WrittenDown } | null {
+function performed(set: SaidSet, { exercise, isNew }: Segment, { text, day, context }: Line, { problems, choices, cautions, place }: Told): { performed: Performed; said: WrittenDown } | null {
   const { printer } = context;
   const measure = exercise.measure ?? "load-reps";
   const refuse = (message: string, offered: EntryChoice[] = []) => { problems.push({ ...place, message }); if (choices.length === 0) choices.push(...offered); return null; };
@@ -89,6 +89,7 @@ function performed(set: SaidSet, { exercise }: Segment, { text, day, context }: 
   if (set.load === undefined && !timed && measure === "load-reps") return refuse("The load is missing: write it behind the reps, with 0 for none.");
   if (set.load === undefined && measure === "assisted-reps") return refuse("The assistance is missing: write it behind the reps, with 0 for none.");
   if (set.load?.bodyAlone && measure === "load-reps" && !timed) return refuse(`${exercise.name} counts what is loaded, not the body's own weight. Write the load, or 0 for none.`);
+  if (timed && !isNew && measure.endsWith("-reps")) return refuse(`${exercise.name} is counted in repetitions, for example ${measure === "bodyweight-reps" ? "3x8" : `3x6 ${printer.units.mass === "lb" ? "135 lb" : "60 kg"}`}.`);
   if (measure === "duration" && !timed) return refuse(`${exercise.name} is held for a time, for example 3x40 s.`);
   if (measure === "distance" && !timed) return refuse(`${exercise.name} goes over a distance or a time, for example 4x40 m.`);
   const kgOfLoad = (load: Load | undefined): number | { reason: string } => {

@@ -1,6 +1,6 @@
 import type { Exercise } from "../log/records";
 import type { MassUnit } from "../units/mass";
-import { durationAt, isMark, isWhole, isWord, massUnitAt, type At } from "./amounts";
+import { distanceAt, durationAt, isMark, isWhole, isWord, massUnitAt, type At } from "./amounts";
 import type { Token } from "./tokens";
 
 /** A load as it was written. */
@@ -497,7 +497,8 @@ export class SetGrammar {
     const time = durationAt(this.tokens, at);
     if (time && Number.isFinite(time.value) && time.value > 0) return { value: { seconds: time.value }, to: time.to };
     const number = this.#token(at);
-    if (number?.kind === "number" && number.pair === null && isWord(this.#token(at + 1), "m", "metres", "meters", "metre", "meter") && this.measure !== "duration") return { value: { metres: number.value }, to: at + 2 };
+    const far = this.measure === "duration" ? null : distanceAt(this.tokens, at);
+    if (far !== null) return { value: { metres: far.value }, to: far.to };
     if (crossed && isWhole(number) && (this.measure === "duration" || this.measure === "distance") && massUnitAt(this.tokens, at + 1) === null) return { value: this.measure === "duration" ? { seconds: number.value } : { metres: number.value }, to: at + 1 };
     return null;
   }

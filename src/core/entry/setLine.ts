@@ -319,7 +319,16 @@ export class SetLineReader {
       const said = this.#token(at)!.text;
       return this.#unread(at, to, `What is ${said}? A load added is written +${said} kg, an effort rpe 8, another set 1x${said}.`, [{ label: `+${said} ${this.defaultUnit}`, text: `+${said} ${this.defaultUnit}` }, ...(this.#token(at)!.value <= 10 ? [{ label: `effort, rpe ${said}`, text: `rpe ${said}` }] : []), { label: `another set of ${said}`, text: `1x${said}` }]);
     }
+    const next = this.#token(to);
+    if (to === at + 1 && this.#token(at)!.kind === "number" && (this.exercise.measure ?? "load-reps") !== "load-reps" && isWhole(next) && isMark(this.#token(to + 1), "x")) {
+      const said = this.#token(at)!.text;
+      return this.#unread(at, to, `Is ${said} a load, or a set of ${said}?`, [{ label: `+${said} ${this.defaultUnit}`, text: `+${said} ${this.defaultUnit}` }, { label: `a set of ${said}`, text: `1x${said},` }]);
+    }
     const timed = sets.some(({ seconds }) => seconds !== undefined);
+    if (timed && sets.length === 1 && this.exercise.measure === "distance" && isWhole(next) && isMark(this.#token(to + 1), "x")) {
+      const said = this.line.slice(this.#token(at)!.start, this.#token(to - 1)!.end);
+      return this.#unread(at, to, `Is ${said} a set of its own?`, [{ label: `a set of ${said}`, text: `${said},` }]);
+    }
     const odd = timed && this.#groups.length > 0 && (this.exercise.measure !== "duration" && this.exercise.measure !== "distance" ? true : !this.#apart && this.#groups.at(-1)!.sets.length > 1);
     if (odd && sets.length === 1) {
       const said = this.line.slice(this.#token(at)!.start, this.#token(to - 1)!.end);
