@@ -36,6 +36,8 @@ export class SetLineReader {
   #warm: { to: number; scope: "next" | "on" } | null = null;
   #warmed: number[] = [];
   #drop: "next" | "all" | null = null;
+  /** Whether the group just read was a drop: a lighter one behind a comma may be another. */
+  #dropping = false;
   #apart = true;
 
   constructor(readonly line: string, readonly tokens: readonly Token[], readonly exercise: Exercise, readonly defaultUnit: MassUnit) {
@@ -76,6 +78,7 @@ export class SetLineReader {
     if (isMark(token, ";", "|") || isWord(token, "then")) {
       if (this.#warm?.scope === "on" && this.#warmed.length > 0) this.#warm = null;
       if (this.#drop === "all") this.#drop = null;
+      this.#dropping = false;
       this.#apart = true;
       return at + 1;
     }
@@ -123,6 +126,8 @@ export class SetLineReader {
     const end = this.tokens.findIndex((token, index) => index > at && isMark(token, closing));
     if (end < 0) return null;
     const inside = this.tokens.slice(at + 1, end);
+    // Sets in brackets beside sets: warm-ups, as often as not.
+    if (inside.some(({ text }) => text === "x") && this.tokens.some(({ text }, index) => text === "x" && (index < at || index > end))) return this.#unread(at, end + 1, `What are the sets in brackets? Warm-ups are written warm-up ${this.line.slice(this.tokens[at + 1]!.start, this.tokens[end - 1]!.end)}, then the others.`);
     if (inside.some(({ kind }) => kind === "number" || kind === "clock") || inside.some((token) => keywords.has(token.text))) return closing === "\"" || closing === "”" ? null : at + 1;
     if (inside.length > 0) this.#note(at + 1, end);
     return end + 1;
@@ -337,6 +342,12 @@ export class SetLineReader {
     const said: SaidSet[] = sets.map((set) => ({ ...set, ...(this.#warm === null ? {} : { warmUp: true }) }));
     if (this.#warm !== null) this.#warmed.push(at);
     const before = this.#groups.at(-1)?.sets.at(-1);
+    const lightest = before?.parts?.at(-1)?.load;
+    if (this.#dropping && this.#drop === null && said.length === 1 && lightest && said[0]!.load && said[0]!.load.value < lightest.value) {
+      const text = this.line.slice(this.#token(at)!.start, this.#token(to - 1)!.end);
+      return this.#unread(at, to, `Is ${text} another drop, or a set of its own?`, [{ label: "another drop", text: `drop ${text}` }, { label: "a set of its own", text: `then ${text}` }]);
+    }
+    this.#dropping = this.#drop === "next";
     if (this.#drop !== null && before !== undefined && (this.#drop === "next" || this.#groups.length > 0)) {
       if (said.some(({ reps, parts }) => reps === undefined || parts)) return this.#unread(at, to, "The parts of a drop set are repetitions with a load each.");
       before.parts = [...(before.parts ?? []), ...said.map(({ reps, load }) => ({ reps: reps!, ...(load ? { load } : {}) }))];
