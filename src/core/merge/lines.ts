@@ -57,7 +57,9 @@ class Words {
 
   /** What the record is called behind its kind. */
   title(): string {
-    const { kind, record } = this.difference;
+    const { kind, record, fields } = this.difference;
+    // What differs says what it is.
+    if (fields.length > 0 && (kind === "weighIns" || kind === "water" || kind === "dayNotes")) return "";
     switch (kind) {
       case "sessions": { const session = record as Session; return session.title || session.kind; }
       case "meals": { const meal = record as RecordOf<"meals">; return meal.name || this.nameOf("foods", meal.foodId) || this.nameOf("recipes", meal.recipeId) || meal.meal || ""; }

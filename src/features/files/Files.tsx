@@ -4,7 +4,6 @@ import { Button } from "antd";
 import Link from "next/link";
 import { useLog } from "@/ui/log/LogContext";
 import { useHousehold } from "@/ui/log/useFigure";
-import { printNumber } from "@/core/units/number";
 import styles from "@/ui/view.module.css";
 import { madeUpLog, writeArchiveFile, writeFiguresFile } from "@/compute/archives";
 import { handOutArchive } from "@/ui/handOutArchive";
@@ -18,7 +17,7 @@ import { UnreadPart } from "./UnreadPart";
 import { StorageLine } from "./StorageLine";
 import { csv } from "@/formats/csv";
 import { download } from "@/ui/download";
-import { kindName } from "./kindName";
+import { holdingsText } from "./kindName";
 
 /** Is it safe, is it mine? */
 export function Files() {
@@ -28,7 +27,7 @@ export function Files() {
   const exportLog = () => handing.out(async () => { await handOutArchive(name, "oat-column", (exportedAt) => writeArchiveFile(name, exportedAt), today); });
   const exportDays = () => handing.out(async () => { const rows = await compute.ask("daily", { personId: person.id, today }); download(`oat-column-days-${units.mass}-${today}.csv`, csv(rows ?? []), "text/csv"); });
   const exportPerson = () => handing.out(async () => { await handOutArchive(name, `oat-column-${person.name.toLowerCase().replace(/[^a-z0-9]+/g, "-")}`, (exportedAt) => writeArchiveFile(name, exportedAt, person.id), today); });
-  const held = holdings?.counts.filter(({ count }) => count > 0).map(({ kind, count }) => `${printNumber(count, 0)} ${kindName(kind, count)}`).join(", ") ?? "";
+  const held = holdingsText(holdings?.counts ?? []);
   const exportFigures = () => handing.out(async () => download(`oat-column-figures-${today}.json`, await writeFiguresFile(name, today), "application/json"));
   return (
     <>

@@ -4,11 +4,13 @@ import { Button } from "antd";
 import { useId, useState } from "react";
 import { readArchiveFile } from "@/compute/archives";
 import type { ImportReading } from "@/compute/archiveWorker";
+import { recordKinds } from "@/core/log/records";
 import { messageOf } from "@/core/messageOf";
 import { counted, printNumber } from "@/core/units/number";
 import { useLog } from "@/ui/log/LogContext";
 import { useUnsaved } from "@/ui/unsaved";
 import styles from "@/ui/view.module.css";
+import { holdingsText } from "./kindName";
 import { MergeList } from "./MergeList";
 import { useTold } from "./useTold";
 
@@ -50,7 +52,7 @@ export function ImportPanel() {
         )}
         {found && "laidOut" in found && (
           <>
-            <p>{found.file} is sound: people {found.counts.people}, weigh-ins {printNumber(found.counts.weighIns, 0)}, sessions {printNumber(found.counts.sessions, 0)}, meals {printNumber(found.counts.meals, 0)}.</p>
+            <p>{found.file} is sound: {holdingsText(recordKinds.map((kind) => ({ kind, count: found.counts[kind] }))) || "nothing is in it"}.</p>
             {found.photos.length > 0 && <p>It holds {counted(found.photos.length, "photograph")}.</p>}
             {found.healed > 0 && <p className="quiet">{printNumber(found.healed, 0)} {found.healed === 1 ? "record bears" : "records bear"} a stamp of writing that is none or lies far ahead; {found.healed === 1 ? "it is" : "they are"} taken as written now.</p>}
             {found.missing > 0 && <p className="warn">It speaks of {found.missing} {found.missing === 1 ? "photograph" : "photographs"} that it does not hold.</p>}

@@ -32,7 +32,7 @@ export function MergeList({ merge, file, onWrite }: { merge: Merge; file: string
           <tbody>
             {lines.slice(0, listed).map((line, index) => { const { kind, date, title } = line; return (
               <tr key={index}>
-                <td><input type="checkbox" aria-label={`Take ${kindName(kind, 1)} ${title} ${date ?? ""}`} checked={!left.has(index)} onChange={() => toggle(index)} /></td>
+                <td><input type="checkbox" aria-label={`Take ${kindName(kind, 1)} ${title} ${date === null ? "" : fullDate(date)}`} checked={!left.has(index)} onChange={() => toggle(index)} /></td>
                 <td>{date === null ? "" : fullDate(date)}</td>
                 <td>{kindName(kind, 1)} {title}</td>
                 <td><WhatDiffers line={line} taken={!left.has(index)} /></td>
