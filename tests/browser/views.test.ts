@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { address, beginLog, openDemo, seriousFindings, trainee, write, type Trainee } from "./harness";
+import { address, beginLog, exportedLog, openDemo, seriousFindings, trainee, write, type Trainee } from "./harness";
 
 const views = [["/", "Today"], ["/lifts", "Lifts"], ["/distance", "Distance"], ["/body", "Body"], ["/food", "Food"], ["/energy", "Energy"], ["/files", "Files"], ["/ledger", "Ledger"], ["/report", "Report"]] as const;
 const parts = [["/lifts/work", "Work"], ["/lifts/records", "Records"], ["/lifts/exercises?exercise=chin-up", "Exercises"], ["/lifts/write", "Write sets"], ["/lifts/write?date=2026-06-11&session=demo-1-rower-strength-2026-06-11", "Plan sets"], ["/train?date=2026-06-11&session=demo-1-rower-strength-2026-06-11", "Training"]] as const;
@@ -185,6 +185,31 @@ describe("units, people and tabs", () => {
     await page.getByLabel("Whose log").selectOption({ label: "Training partner" });
     await page.getByRole("button", { name: "Leg press" }).waitFor();
     expect(await page.getByRole("button", { name: "Back squat" }).count()).toBe(0);
+    await hand.close();
+  });
+  it("what was written for one person is taken back and done again from the other's log only when that is said twice", async () => {
+    const hand = await trainee();
+    const { page } = hand;
+    await openDemo(page);
+    await write(page, "second 73.4 21:00");
+    await page.keyboard.press("Escape");
+    await page.getByLabel("Whose log").selectOption({ label: "Training partner" });
+    await page.getByRole("heading", { level: 1 }).first().waitFor();
+    await page.keyboard.press("u");
+    const told = page.getByRole("status");
+    await told.getByText(/^The last change is Rower's: .*Undo it all the same\?/).waitFor();
+    const held = async () => (await exportedLog(page)).weighIns.filter((one) => one.kg === 73.4).length;
+    expect(await held()).toBe(1);
+    await page.keyboard.press("u");
+    await page.keyboard.press("u");
+    await told.getByText(/^Undone:/).waitFor();
+    expect(await held()).toBe(0);
+    await page.keyboard.press("r");
+    await told.getByText(/^The last change is Rower's: .*Press r again to do it again\./).waitFor();
+    await page.keyboard.press("r");
+    await told.getByText(/^Done again:/).waitFor();
+    expect(await held()).toBe(1);
+    expect(hand.problems).toEqual([]);
     await hand.close();
   });
   it("the demo leaves an own log alone, and says that it is the demo", async () => {

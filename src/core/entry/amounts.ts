@@ -31,6 +31,20 @@ export function isMark(token: Token | undefined, ...marks: readonly string[]): b
   return token?.kind === "mark" && marks.includes(token.text);
 }
 
+/** Words which say, wherever they stand, that it was not done, not yet, or more than once: none of them is a note unless it is marked as one. */
+const denials = new Set(["cancelled", "canceled", "skipped", "postponed", "planned", "aborted", "abandoned", "dnf", "dns", "didn't", "didnt", "todo", "twice", "thrice"]);
+/** The same in front of what it is about. */
+const denialsInFront = new Set(["no", "not", "never", "plan", "goal", "target", "want", "wanted", "will", "should", "would", "could", "must", "might", "may", "need", "next", "missed", "instead"]);
+
+/** The word by which what is written was perhaps not done, or not so often; null where there is none. @param front whether nothing else stands before it */
+export function denialIn(tokens: readonly Token[], from: number, to: number, front: boolean): Token | null {
+  const first = front ? tokens.findIndex((token, at) => at >= from && !isWord(token, "did", "do", "i", "we", "have")) : -1;
+  return tokens.slice(from, to).find((token, index) => token.kind === "word" && (denials.has(token.text) || (from + index === first && (denialsInFront.has(token.text) || (token.text === "to" && isWord(tokens[first + 1], "do")))))) ?? null;
+}
+
+/** What is said of such a word. */
+export const denied = (said: string): string => `"${said}": was it done as it is written? A note is written behind note:`;
+
 /** Whether `note:` stands at a place: all behind it is the note. */
 export function isNoteAt(tokens: readonly Token[], at: number): boolean {
   return isWord(tokens[at], "note", "notes", "comment") && isMark(tokens[at + 1], ":");

@@ -3,7 +3,7 @@ import { pacePerKm } from "../endurance/distance";
 import { put, type Session } from "../log/records";
 import { metresPer } from "../units/length";
 import { printDuration } from "../units/time";
-import { distanceAt, durationAt, isMark, isNoteAt, isWhole, isWord, lengthUnitAt, massUnitAt, restWithoutUnit, type At } from "./amounts";
+import { denialIn, denied, distanceAt, durationAt, isMark, isNoteAt, isWhole, isWord, lengthUnitAt, massUnitAt, restWithoutUnit, type At } from "./amounts";
 import { LineCursor } from "./cursor";
 import { slipOf } from "./names";
 import { nothingWritten, placeOf, reading, rewritten, type EntryChoice, type Line, type Reading } from "./reading";
@@ -239,7 +239,7 @@ class Collected extends LineCursor {
     if (unplaced.has(token.text) && this.token(at + 1)?.kind === "number") return this.unread(at, at + 2, `${this.said(at, at + 2)} has no place in a session yet. It can be kept behind note:`);
     if (idle.has(token.text) && (this.token(at + 1)?.kind !== "word" || isWord(this.token(at + 1), "the", "about"))) return at + 1;
     let to = at;
-    while (to < this.line.tokens.length && (this.line.tokens[to]!.kind === "word" || isMark(this.line.tokens[to], "-", "'")) && !(to > at && (purposes.includes(this.line.tokens[to]!.text) || isWord(this.line.tokens[to], "rpe", "effort", "rest", "pace", "split", "note")))) to += 1;
+    while (to < this.line.tokens.length && (this.line.tokens[to]!.kind === "word" || isMark(this.line.tokens[to], "-", "'")) && !(to > at && ((purposes.includes(this.line.tokens[to]!.text) && !isWord(this.line.tokens[to - 1], "not", "no", "never", "too")) || isWord(this.line.tokens[to], "rpe", "effort", "rest", "pace", "split", "note")))) to += 1;
     for (let place = at; place < to; place++) {
       const word = this.line.tokens[place]!;
       if (word.kind === "word" && kindWords[word.text] !== undefined && kindWords[word.text] !== this.kind && !isWord(this.line.tokens[place - 1], "the", "a", "to", "from", "after", "before")) return this.unread(place, place + 1, `"${this.said(place, place + 1)}" is another activity. Write a semicolon between two things, or brackets around a note.`);
@@ -252,6 +252,8 @@ class Collected extends LineCursor {
       const amount = distanceAt(this.line.tokens, to) ?? durationAt(this.line.tokens, to);
       if (amount === null) return this.unread(at, to + 1, `"${this.said(at, to + 1)}" is not understood. A note with numbers is written behind note:`);
     }
+    const denial = denialIn(this.line.tokens, at, to, this.line.tokens.slice(0, at).every((one) => idle.has(one.text)));
+    if (denial !== null) return this.unread(at, to, denied(this.line.text.slice(denial.start, denial.end)));
     const end = isWord(this.line.tokens[to - 1], "in", "for", "at") && to - 1 > at ? to - 1 : to;
     this.note.push(this.said(at, end));
     return to;

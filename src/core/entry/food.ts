@@ -59,6 +59,8 @@ export function readFood(line: Line): Reading | null {
     const offered = result?.offered ?? near.map((thing) => ({ label: thing.name, text: text.slice(place.start, place.end).replace(name, thing.name) }));
     if (choices.length === 0) choices.push(...offered.map((one) => ({ label: one.label, text: rewritten(text, [{ ...place, text: one.text }]) })));
   }
+  const doubtful = line.tokens.findIndex((token) => isMark(token, "?"));
+  if (doubtful >= 0) problems.push({ ...placeOf(line.tokens, doubtful, doubtful + 1), message: "Is it sure? Without the question mark it is written." });
   const total = addUp(eaten.map(({ nutrients }) => nutrients));
   const change: Change = eaten.map(({ meal: record }) => put("meals", record));
   return reading("meals", dateOf(day), {

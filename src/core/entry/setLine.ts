@@ -1,6 +1,6 @@
 import type { Exercise } from "../log/records";
 import type { MassUnit } from "../units/mass";
-import { durationAt, isMark, isNoteAt, isWhole, isWord, massUnitAt, restWithoutUnit, type At } from "./amounts";
+import { denialIn, denied, durationAt, isMark, isNoteAt, isWhole, isWord, massUnitAt, restWithoutUnit, type At } from "./amounts";
 import { slipOf } from "./names";
 import { SetGrammar, type Doubt, type Load, type WrittenSet } from "./setGrammar";
 import type { Token } from "./tokens";
@@ -392,10 +392,23 @@ export class SetLineReader {
       if (meant !== null && !commonWords.has(text)) return this.#unread(place, place + 1, `"${this.line.slice(start, end)}" is not understood. Is ${meant} meant?`, [{ label: meant, text: meant }]);
     }
     if (this.#groups.length === 0) return this.#unread(at, to, `"${this.line.slice(this.tokens[at]!.start, this.tokens[to - 1]!.end)}" is not understood before the sets. A note stands behind them.`, undefined);
+    const denial = denialIn(this.tokens, at, to, false);
+    if (denial !== null) return this.#unread(at, to, denied(this.line.slice(denial.start, denial.end)));
     const next = this.#token(to);
     if (next !== undefined && !isMark(next, ",", ";", "|", ")", "]", "/")) return this.#unread(at, to + 1, `"${this.line.slice(this.tokens[at]!.start, next.end)}" is not understood. A note with numbers is written behind note:`);
     this.#note(at, to);
     return to;
+  }
+
+  /** `100 lb x 8, 110 x 8` in a log of kilograms: a load without its unit beside one in the other unit may be in either. */
+  #sameUnit(): void {
+    const loadsOf = ({ sets }: Grouped) => sets.flatMap(({ load, parts }) => [load, ...(parts ?? []).map((part) => part.load)]).filter((load) => load !== undefined && !load.percent && !load.bodyAlone);
+    const other = this.#groups.flatMap(loadsOf).find((load) => load?.unit != null && load.unit !== this.defaultUnit)?.unit;
+    if (other === undefined || other === null) return;
+    for (const group of this.#groups) {
+      const bare = loadsOf(group).find((load) => load?.unit === null && load.value !== 0);
+      if (bare) this.#unread(group.from, group.to, `Is ${bare.value} in ${other} or in ${this.defaultUnit}? Write the unit with it.`);
+    }
   }
 
   /** What is still open at the end: a load alone, an effort alone, how far warm-ups go. */
@@ -407,6 +420,7 @@ export class SetLineReader {
       if (bare.length === 0) this.#unread(from, to, "A load of which sets? Sets are written 3x6 90 kg, or 90 kg x 6.");
       for (const set of bare) set.load = load;
     }
+    this.#sameUnit();
     if (this.#warm !== null && this.#warmed.length > 1) {
       const span = (from: number) => this.line.slice(this.tokens[from]!.start, this.tokens.at(-1)!.end);
       this.#unread(this.#warmed[0]!, this.tokens.length, "Which of these are warm-ups? Write work before the first that is none.", this.#warmed.slice(1).map((from) => ({ label: `work from ${span(from)}`, text: `${this.line.slice(this.tokens[this.#warmed[0]!]!.start, this.tokens[from]!.start)}work ${span(from)}` })));
