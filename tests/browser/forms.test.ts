@@ -147,6 +147,7 @@ describe("a log kept by forms", () => {
     await write(page, "after rowing: 40 g oats");
     await page.keyboard.press("Escape");
     await page.keyboard.press("5");
+    await page.getByLabel("Meal", { exact: true }).locator("option").first().waitFor({ state: "attached" });
     expect(await page.getByLabel("Meal", { exact: true }).locator("option").allInnerTexts()).toEqual(["after rowing", "breakfast", "supper"]);
     await page.goto(`${address}/`);
     await page.getByText("After rowing").waitFor();

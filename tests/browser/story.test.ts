@@ -59,7 +59,7 @@ it("the trainee's story: from an empty start to figures that equal the headless 
   const shown = await screen(page);
 
   expect(shown.trend).toBe(person!.weight.trend.at(-1)!.kg.toFixed(1));
-  expect(shown.plan).toBe(Math.abs(person!.goal.aboveKg).toFixed(1));
+  expect(shown.plan).toBe(Math.abs(person!.goal.aboveKg).toFixed(2));
   expect(shown.arrival).toBe((person!.goal.reachableBy * 100).toFixed(0));
   expect(shown.foodLeft.replace(",", "")).toBe(person!.food.at(-1)!.remainingKcal.toFixed(0));
   expect(shown.expenditure.replace(",", "")).toBe(person!.energy.formula.kcal.toFixed(0));

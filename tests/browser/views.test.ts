@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { address, beginLog, exportedLog, openDemo, seriousFindings, trainee, write, type Trainee } from "./harness";
+import { address, beginLog, exportedLog, openDemo, seriousFindings, testDay, trainee, write, type Trainee } from "./harness";
 
 const views = [["/", "Today"], ["/lifts", "Lifts"], ["/distance", "Distance"], ["/body", "Body"], ["/food", "Food"], ["/energy", "Energy"], ["/files", "Files"], ["/ledger", "Ledger"], ["/report", "Report"]] as const;
 const parts = [["/lifts/work", "Work"], ["/lifts/records", "Records"], ["/lifts/exercises?exercise=chin-up", "Exercises"], ["/lifts/write", "Write sets"], ["/lifts/write?date=2026-06-11&session=demo-1-rower-strength-2026-06-11", "Plan sets"], ["/train?date=2026-06-11&session=demo-1-rower-strength-2026-06-11", "Training"]] as const;
@@ -198,9 +198,10 @@ describe("units, people and tabs", () => {
     await page.keyboard.press("u");
     const told = page.getByRole("status");
     await told.getByText(/^The last change is Rower's: .*Undo it all the same\?/).waitFor();
-    const held = async () => (await exportedLog(page)).weighIns.filter((one) => one.kg === 73.4).length;
+    const held = async () => (await exportedLog(page)).weighIns.filter((one) => one.kg === 73.4 && one.date === testDay && one.primary === false).length;
     expect(await held()).toBe(1);
     await page.keyboard.press("u");
+    await told.getByText(/^The last change is Rower's: /).waitFor();
     await page.keyboard.press("u");
     await told.getByText(/^Undone:/).waitFor();
     expect(await held()).toBe(0);
