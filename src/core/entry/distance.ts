@@ -221,16 +221,18 @@ class Collected extends LineCursor {
   /** `marathon 3:45:00`, `half marathon`: the distance of a run, where no other is told. Exact by World Athletics' rule (from memory). */
   #race(at: number): number | null {
     const half = isWord(this.token(at), "half") && isMark(this.token(at + 1), "-") ? at + 2 : isWord(this.token(at), "half") ? at + 1 : at;
-    if (this.kind !== "run" || this.metres !== null || !isWord(this.token(half), "marathon")) return null;
+    const whole = isWord(this.token(half), "marathon");
+    if ((this.kind !== "run" && this.kind !== "row") || this.metres !== null || !(whole || (half === at && isWord(this.token(at), "hm")))) return null;
     const next = this.token(half + 1);
     if (next?.kind === "word" && !isWord(next, "race", "in")) return null;
-    this.metres = half > at ? 21_097.5 : 42_195;
+    this.metres = half > at || !whole ? 21_097.5 : 42_195;
     return half + 1;
   }
 
   #words(at: number): number {
     const token = this.token(at)!;
     if (token.kind !== "word") return this.unread(at, at + 1, `"${this.said(at, at + 1)}" is not understood here.`);
+    if (isWord(token, "on", "every", "off") && durationAt(this.line.tokens, at + 1) !== null) return this.unread(at, at + 2, `"${this.said(at, at + 2)}" is when the next piece began, and has no place in a session yet. It can be kept behind note:`);
     const race = this.#race(at);
     if (race !== null) return race;
     if (purposes.includes(token.text) && this.purpose === null && !isWord(this.token(at + 1), "between")) { this.purpose = token.text === "intervals" ? "interval" : token.text; return at + 1; }
@@ -304,6 +306,14 @@ export function readDistance(kind: string, line: Line): Reading {
   if (said.rest !== null && said.repeats === null) ask("A rest stands between pieces, for example 4x500 m 1:52 rest 2 min.");
   if (day > context.today) ask("It cannot have been done in the future.");
   if (metres === 0) ask("A distance of nothing was not covered.");
+  // `bike 1:30` is an hour and a half as often as ninety seconds.
+  const [lone] = times;
+  const short = lone && tokens[lone.from]!.kind === "clock" && tokens[lone.from]!.text.split(":").length === 2 && metres === null && count === 1 && lone.seconds < 600;
+  if (short) {
+    const [hours, minutes] = tokens[lone.from]!.text.split(":");
+    const at = placeOf(tokens, lone.from, lone.to);
+    ask(`Is ${tokens[lone.from]!.text} in hours or in minutes?`, [`${hours} h ${minutes} min`, `${hours} min ${minutes} s`].map((one) => ({ label: one, text: rewritten(text, [{ ...at, text: one }]) })));
+  }
   const total = { metres: metres === null ? null : metres * count, seconds: seconds.some((one) => one === null) ? null : seconds.reduce<number>((sum, one) => sum + one!, 0) };
   let caution: string | null = null;
   if (total.metres !== null && total.seconds !== null && total.metres > 0 && problems.length === 0) {
