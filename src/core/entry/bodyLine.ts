@@ -57,6 +57,12 @@ class Facts extends LineCursor {
     if (isMark(this.token(at), "(")) {
       const end = this.line.tokens.findIndex((token, index) => index > at && isMark(token, ")"));
       if (end < 0 || last === undefined) return this.unread(at, this.line.tokens.length, "The bracket is not understood here.");
+      // `71.4 (06:40)`, `71.4 (evening)`: when it was, and no note.
+      const when = this.line.tokens.slice(at + 1, end);
+      if (when.length > 0 && when.every((token) => token.kind === "clock" || isWord(token, "at", ...firstWords, ...secondWords))) {
+        for (let place = at + 1; place < end;) place = this.step(place);
+        return end + 1;
+      }
       if (end > at + 1) last.note.push(this.said(at + 1, end));
       return end + 1;
     }
@@ -221,7 +227,7 @@ class Facts extends LineCursor {
     const token = this.token(at)!;
     const last = this.weighIns.at(-1);
     if (token.kind !== "word" || isWord(token, "cm", "mm", "m", "km", "g", "kcal", "reps", "sets", "min", "ml", "l", "in", "inch", "inches", "percent")) return this.unread(at, at + 1, `"${this.said(at, at + 1)}" is not understood here.`);
-    if (last === undefined) return this.unread(at, at + 1, `"${this.said(at, at + 1)}" is not understood here.`);
+    if (last === undefined || (token.glued && this.token(at - 1)?.kind === "number")) return this.unread(at, at + 1, `"${this.said(at, at + 1)}" is not understood here.`);
     let to = at;
     while (to < this.line.tokens.length && (this.line.tokens[to]!.kind === "word" || isMark(this.line.tokens[to], "-", "'", ",", ".", "&", "!", "/", "+")) && !(to > at && this.#names.has(to) && this.token(this.#names.get(to)!.to)?.kind === "number") && !(to > at && isWord(this.line.tokens[to], "water"))) to += 1;
     const next = this.token(to);
