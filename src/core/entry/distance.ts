@@ -306,24 +306,21 @@ export function readDistance(kind: string, line: Line): Reading {
   if (said.rest !== null && said.repeats === null) ask("A rest stands between pieces, for example 4x500 m 1:52 rest 2 min.");
   if (day > context.today) ask("It cannot have been done in the future.");
   if (metres === 0) ask("A distance of nothing was not covered.");
+  const [time] = times;
+  const at = time ? placeOf(tokens, time.from, time.to) : whole;
+  const clock = time && tokens[time.from]!.kind === "clock" && tokens[time.from]!.text.split(":").length === 2 ? tokens[time.from]!.text : null;
   // `bike 1:30` is an hour and a half as often as ninety seconds.
-  const [lone] = times;
-  const short = lone && tokens[lone.from]!.kind === "clock" && tokens[lone.from]!.text.split(":").length === 2 && metres === null && count === 1 && lone.seconds < 600;
-  if (short) {
-    const [hours, minutes] = tokens[lone.from]!.text.split(":");
-    const at = placeOf(tokens, lone.from, lone.to);
-    ask(`Is ${tokens[lone.from]!.text} in hours or in minutes?`, [`${hours} h ${minutes} min`, `${hours} min ${minutes} s`].map((one) => ({ label: one, text: rewritten(text, [{ ...at, text: one }]) })));
+  if (clock !== null && metres === null && count === 1 && time!.seconds < 600) {
+    const [hours, minutes] = clock.split(":");
+    ask(`Is ${clock} in hours or in minutes?`, [`${hours} h ${minutes} min`, `${hours} min ${minutes} s`].map((one) => ({ label: one, text: rewritten(text, [{ ...at, text: one }]) })));
   }
   const total = { metres: metres === null ? null : metres * count, seconds: seconds.some((one) => one === null) ? null : seconds.reduce<number>((sum, one) => sum + one!, 0) };
   let caution: string | null = null;
   if (total.metres !== null && total.seconds !== null && total.metres > 0 && problems.length === 0) {
     const secondsPerKm = (total.seconds / total.metres) * 1000;
     const [fastest, slowest] = believed[kind] ?? [0, Infinity];
-    const [time] = times;
-    const at = time ? placeOf(tokens, time.from, time.to) : whole;
     if (secondsPerKm < fastest) {
       const asSplit = kind === "row" && metres! > 500 && seconds[0]! >= 75;
-      const clock = time && tokens[time.from]!.kind === "clock" && tokens[time.from]!.text.split(":").length === 2 ? tokens[time.from]!.text : null;
       if (asSplit) ask(`${printer.distanceOf(kind, metres!)} in that time is faster than anyone rows. Is it the split per 500 m?`, [{ label: `split: ${printer.duration((seconds[0]! / 500) * metres!)} ${count > 1 ? "a piece" : "in all"}`, text: rewritten(text, [{ ...at, text: printer.duration((seconds[0]! / 500) * metres!) }]) }]);
       else if (clock !== null && kind !== "row" && time && seconds[0]! >= fastest && seconds[0]! <= slowest) ask("That is faster than anyone covers the distance. Is it the pace?", [{ label: `${clock} /${printer.units.distance}`, text: rewritten(text, [{ ...at, text: `${clock} /${printer.units.distance}` }]) }]);
       else ask("That is faster than anyone covers the distance. Check distance and time.", clock !== null && secondsPerKm * 60 >= fastest && secondsPerKm * 60 <= slowest ? [{ label: `${clock}:00, in hours`, text: rewritten(text, [{ ...at, text: `${clock}:00` }]) }] : []);

@@ -12,7 +12,7 @@ import type { EntryContext } from "./reading";
 const today = mustDay("2026-06-11"); // a Thursday
 let next = 0;
 const base: EntryContext = {
-  personId: "p", day: today, today, printer: new Printer(metricUnits), exercises: starterExercises, kinds: [{ id: "k", name: "swim" }], foods: starterFoods, meals: ["breakfast", "lunch", "dinner", "After rowing", "Pre-workout"],
+  personId: "p", day: today, today, printer: new Printer(metricUnits), exercises: starterExercises, kinds: [{ id: "k", name: "swim" }], foods: starterFoods, meals: ["breakfast", "lunch", "dinner", "After rowing", "Pre-workout"].map((name) => ({ id: name, name })),
   recipes: [{ id: "soup", name: "Lentil soup", portions: 4, ingredients: [{ foodId: "lentils", grams: 320 }] }], factorFor: () => factorOf.mean,
   sessionsOn: () => [], weighInOn: () => null, expectedKg: () => 72, bodyWeightOn: () => 72, bestOf: () => null, shareOf: () => null, noteOn: () => null, measures: [], lastReading: () => null, dateOrder: null, newId: () => `id${next++}`,
 };

@@ -4,7 +4,7 @@ import { addUp, ofFood, ofRecipe, type FullNutrients } from "../nutrition/energy
 import { printNumber } from "../units/number";
 import { isMark, isWhole, isWord, type At } from "./amounts";
 import { usualMeals } from "../nutrition/mealNames";
-import { candidatesFor, namesIn, nearTo, sameName, type Named } from "./names";
+import { candidatesFor, namesIn, nameStandingAt, nearTo, sameName } from "./names";
 import { nothingWritten, placeOf, reading, rewritten, type EntryChoice, type EntryProblem, type Line, type Reading } from "./reading";
 import { tokensOf, type Token } from "./tokens";
 
@@ -78,12 +78,10 @@ export function readFood(line: Line): Reading | null {
  * or a dash behind it, unless it stands alone.
  */
 export function mealAt({ tokens, context }: Line, at: number, alone = false): { meal: string; own: boolean; to: number } | null {
-  const found = (names: readonly Named[]) => { const [first] = namesIn(tokens.slice(at), names); return first?.from === 0 ? first : undefined; };
-  const own = found(context.meals.map((name) => ({ id: name, name })));
-  const to = at + (own?.to ?? 0);
-  if (own !== undefined && (alone || isMark(tokens[to], ":", "-"))) return { meal: own.things[0]!.id, own: true, to: to + (alone ? 0 : 1) };
-  const word = found(usual);
-  return word === undefined ? null : { meal: word.things[0]!.id, own: false, to: at + word.to + (!alone && isMark(tokens[at + word.to], ":", "-", ",") ? 1 : 0) };
+  const own = nameStandingAt(tokens, at, context.meals);
+  if (own !== null && (alone || isMark(tokens[own.to], ":", "-"))) return { meal: own.things[0]!.id, own: true, to: own.to + (alone ? 0 : 1) };
+  const word = nameStandingAt(tokens, at, usual);
+  return word === null ? null : { meal: word.things[0]!.id, own: false, to: word.to + (!alone && isMark(tokens[word.to], ":", "-", ",") ? 1 : 0) };
 }
 
 /** Parts of a list of foods: parted by marks and by `and`, where that is not within a name. */

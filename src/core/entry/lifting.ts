@@ -7,6 +7,7 @@ import { describeSets } from "../strength/describe";
 import { namedExercise } from "../strength/library";
 import { bodyShare, quotedKg, totalLoad } from "../strength/sets";
 import { toKg } from "../units/mass";
+import type { Printer } from "../units/printer";
 import { printNumber } from "../units/number";
 import { placeOf, reading, rewritten, nothingWritten, type EntryChoice, type EntryProblem, type Line, type Reading, type WrittenDown } from "./reading";
 import type { Load } from "./setGrammar";
@@ -46,8 +47,7 @@ export function readLifting(line: Line, segments: readonly Segment[]): Reading {
     }
     const ok = result.problems.length === 0 && result.doubts.length === 0;
     if (ok && result.sets.length === 0) {
-      const ask = exercise.measure === "duration" ? "3x40 s" : exercise.measure === "distance" ? "4x40 m" : exercise.measure === "bodyweight-reps" ? "3x8" : `3x6 ${context.printer.units.mass === "lb" ? "135 lb" : "60 kg"}`;
-      problems.push({ ...segment.name, message: `Sets are missing, for example ${exercise.name.toLowerCase()} ${ask}.` });
+      problems.push({ ...segment.name, message: `Sets are missing, for example ${exercise.name.toLowerCase()} ${exampleOf(exercise, context.printer)}.` });
     }
     const sets = ok ? result.sets.map((set) => performed(set, segment, line, { problems, choices, cautions, place: at(0, tokens.length) })) : [];
     return { segment, sets: sets.flatMap((set) => set?.performed ?? []), said: sets.flatMap((set) => set?.said ?? []), note: result.note, superset: result.superset ?? segment.superset ?? null, tempo: result.tempo };
@@ -78,6 +78,11 @@ export function readLifting(line: Line, segments: readonly Segment[]): Reading {
   });
 }
 
+/** Sets as they are written of an exercise. */
+function exampleOf({ measure }: Exercise, { units }: Printer): string {
+  return measure === "duration" ? "3x40 s" : measure === "distance" ? "4x40 m" : measure === "bodyweight-reps" ? "3x8" : `3x6 ${units.mass === "lb" ? "135 lb" : "60 kg"}`;
+}
+
 interface Told { problems: EntryProblem[]; choices: EntryChoice[]; cautions: string[]; place: { start: number; end: number } }
 
 /** One set as it will stand in the log; null where something is missing, which is told. */
@@ -89,7 +94,7 @@ function performed(set: SaidSet, { exercise, isNew }: Segment, { text, day, cont
   if (set.load === undefined && !timed && measure === "load-reps") return refuse("The load is missing: write it behind the reps, with 0 for none.");
   if (set.load === undefined && measure === "assisted-reps") return refuse("The assistance is missing: write it behind the reps, with 0 for none.");
   if (set.load?.bodyAlone && measure === "load-reps" && !timed) return refuse(`${exercise.name} counts what is loaded, not the body's own weight. Write the load, or 0 for none.`);
-  if (timed && !isNew && measure.endsWith("-reps")) return refuse(`${exercise.name} is counted in repetitions, for example ${measure === "bodyweight-reps" ? "3x8" : `3x6 ${printer.units.mass === "lb" ? "135 lb" : "60 kg"}`}.`);
+  if (timed && !isNew && measure.endsWith("-reps")) return refuse(`${exercise.name} is counted in repetitions, for example ${exampleOf(exercise, printer)}.`);
   if (measure === "duration" && !timed) return refuse(`${exercise.name} is held for a time, for example 3x40 s.`);
   if (measure === "distance" && !timed) return refuse(`${exercise.name} goes over a distance or a time, for example 4x40 m.`);
   const kgOfLoad = (load: Load | undefined): number | { reason: string } => {

@@ -60,6 +60,11 @@ export function namesIn<T extends Named>(tokens: readonly Token[], things: reado
   return found;
 }
 
+/** The name that stands at a place, the longest; null when none does. */
+export function nameStandingAt<T extends Named>(tokens: readonly Token[], at: number, things: readonly T[]): NameAt<T> | null {
+  return tokens[at] === undefined ? null : nameAt(tokens, at, knownThings(things) as unknown as Known<T>);
+}
+
 function nameAt<T>(tokens: readonly Token[], from: number, { byKey, longest }: Known<T>): NameAt<T> | null {
   if (tokens[from]!.kind !== "word") return null;
   let best: NameAt<T> | null = null;

@@ -23,7 +23,7 @@ export interface EntryContext {
   kinds: readonly RecordOf<"kinds">[];
   foods: readonly Food[];
   /** Names of a day's meals in their order. */
-  meals: readonly string[];
+  meals: readonly { id: string; name: string }[];
   recipes: readonly Recipe[];
   /** The relation of repetitions to load in force for an exercise. */
   factorFor: (exerciseId: string) => Factor;

@@ -54,6 +54,8 @@ export class SetLineReader {
   }
 
   #token(at: number): Token | undefined { return this.tokens[at]; }
+  /** What was written from one place up to another. */
+  #said(from: number, to: number): string { return this.line.slice(this.tokens[from]!.start, this.tokens[to - 1]!.end); }
 
   #unread(from: number, to: number, message: string, readings?: Unread["readings"]): number {
     this.#result.problems.push({ from, to, message, ...(readings ? { readings } : {}) });
@@ -114,7 +116,7 @@ export class SetLineReader {
 
   #nothing(at: number): number {
     const token = this.#token(at)!;
-    const said = this.line.slice(token.start, token.end);
+    const said = this.#said(at, at + 1);
     const effort = token.kind === "number" && token.value >= 5 && token.value <= 10 && this.#groups.length > 0;
     return this.#unread(at, at + 1, token.kind === "number" ? `What is ${said}? ${effort ? "An effort is written rpe 8, sets" : "Sets are written"} 3x6 90 kg, or 90 kg x 6.` : `"${said}" is not understood here.`, effort ? [{ label: `effort, rpe ${said}`, text: `rpe ${said}` }] : undefined);
   }
@@ -127,14 +129,14 @@ export class SetLineReader {
     if (end < 0) return null;
     const inside = this.tokens.slice(at + 1, end);
     // Sets in brackets beside sets: warm-ups, as often as not.
-    if (inside.some(({ text }) => text === "x") && this.tokens.some(({ text }, index) => text === "x" && (index < at || index > end))) return this.#unread(at, end + 1, `What are the sets in brackets? Warm-ups are written warm-up ${this.line.slice(this.tokens[at + 1]!.start, this.tokens[end - 1]!.end)}, then the others.`);
+    if (inside.some(({ text }) => text === "x") && this.tokens.some(({ text }, index) => text === "x" && (index < at || index > end))) return this.#unread(at, end + 1, `What are the sets in brackets? Warm-ups are written warm-up ${this.#said(at + 1, end)}, then the others.`);
     if (inside.some(({ kind }) => kind === "number" || kind === "clock") || inside.some((token) => keywords.has(token.text))) return closing === "\"" || closing === "”" ? null : at + 1;
     if (inside.length > 0) this.#note(at + 1, end);
     return end + 1;
   }
 
   #note(from: number, to: number): void {
-    this.#notes.push(this.line.slice(this.tokens[from]!.start, this.tokens[to - 1]!.end));
+    this.#notes.push(this.#said(from, to));
   }
 
   #noted(at: number): number | null {
@@ -269,7 +271,7 @@ export class SetLineReader {
     const from = to;
     while (to < this.tokens.length && (to === from || this.tokens[to]!.glued) && /^(?:\d+(?:\.\d+)?|x|-|\/|\.)$/.test(this.tokens[to]!.text)) to += 1;
     if (to === from) return this.#unread(at, at + 1, "The tempo is missing behind it, for example tempo 3-1-1.");
-    this.#result.tempo = this.line.slice(this.tokens[from]!.start, this.tokens[to - 1]!.end);
+    this.#result.tempo = this.#said(from, to);
     return to;
   }
 
@@ -295,8 +297,8 @@ export class SetLineReader {
     if (last.sets.length !== 1 || last.sets[0]!.reps === undefined || last.sets[0]!.parts) return this.#unread(at, to, "Which set failed? Write f behind the repetitions it completed, for example 5, 5, 4f.");
     const { reps, load } = last.sets[0]!;
     // `1x180 failed`: that many are not done in a set; it is the load.
-    const unit = this.defaultUnit;
     if (load === undefined && reps! > 50 && (this.exercise.measure ?? "load-reps") === "load-reps") {
+      const unit = this.defaultUnit;
       this.#result.doubts.push({ from: last.from, to, message: `Was ${reps} the load?`, readings: [{ label: `one repetition at ${reps} ${unit}, missed`, text: `${reps} ${unit} x 0f` }] });
       return to;
     }
@@ -331,12 +333,12 @@ export class SetLineReader {
     }
     const timed = sets.some(({ seconds }) => seconds !== undefined);
     if (timed && sets.length === 1 && this.exercise.measure === "distance" && isWhole(next) && isMark(this.#token(to + 1), "x")) {
-      const said = this.line.slice(this.#token(at)!.start, this.#token(to - 1)!.end);
+      const said = this.#said(at, to);
       return this.#unread(at, to, `Is ${said} a set of its own?`, [{ label: `a set of ${said}`, text: `${said},` }]);
     }
     const odd = timed && this.#groups.length > 0 && (this.exercise.measure !== "duration" && this.exercise.measure !== "distance" ? true : !this.#apart && this.#groups.at(-1)!.sets.length > 1);
     if (odd && sets.length === 1) {
-      const said = this.line.slice(this.#token(at)!.start, this.#token(to - 1)!.end);
+      const said = this.#said(at, to);
       return this.#unread(at, to, `What is ${said}: the rest?`, [{ label: `rest ${said}`, text: `rest ${said}` }, ...(this.exercise.measure === "duration" ? [{ label: "another set", text: `, ${said}` }] : [])]);
     }
     const said: SaidSet[] = sets.map((set) => ({ ...set, ...(this.#warm === null ? {} : { warmUp: true }) }));
@@ -344,7 +346,7 @@ export class SetLineReader {
     const before = this.#groups.at(-1)?.sets.at(-1);
     const lightest = before?.parts?.at(-1)?.load;
     if (this.#dropping && this.#drop === null && said.length === 1 && lightest && said[0]!.load && said[0]!.load.value < lightest.value) {
-      const text = this.line.slice(this.#token(at)!.start, this.#token(to - 1)!.end);
+      const text = this.#said(at, to);
       return this.#unread(at, to, `Is ${text} another drop, or a set of its own?`, [{ label: "another drop", text: `drop ${text}` }, { label: "a set of its own", text: `then ${text}` }]);
     }
     this.#dropping = this.#drop === "next";
@@ -381,21 +383,21 @@ export class SetLineReader {
   #words(at: number): number | null {
     if (this.#token(at)!.kind !== "word") return null;
     const joins = isWord(this.#token(at), "with", "for", "at", "of", "on") && this.#token(at + 1)?.kind === "word" && !keywords.has(this.#token(at + 1)!.text) && this.#groups.length > 0;
-    if (!joins && keywords.has(this.#token(at)!.text)) return this.#unread(at, at + 1, `"${this.line.slice(this.#token(at)!.start, this.#token(at)!.end)}" is not understood here.`);
+    if (!joins && keywords.has(this.#token(at)!.text)) return this.#unread(at, at + 1, `"${this.#said(at, at + 1)}" is not understood here.`);
     let to = at;
     while (to < this.tokens.length && (this.tokens[to]!.kind === "word" || isMark(this.tokens[to], "-", "'", ".", "!", "&"))) to += 1;
     for (let place = at; place < to; place++) {
       const { text, kind, start, end } = this.tokens[place]!;
       if (kind !== "word") continue;
-      if (place > at && counted.has(text)) return this.#unread(at, to, `"${this.line.slice(this.tokens[at]!.start, this.tokens[to - 1]!.end)}" is not understood. Write it with the set it is of (4f: four, and a fifth missed), or in brackets as a note.`);
+      if (place > at && counted.has(text)) return this.#unread(at, to, `"${this.#said(at, to)}" is not understood. Write it with the set it is of (4f: four, and a fifth missed), or in brackets as a note.`);
       const meant = text.length > 2 && !keywords.has(text) ? slipOf(text, keywords) : null;
       if (meant !== null && !commonWords.has(text)) return this.#unread(place, place + 1, `"${this.line.slice(start, end)}" is not understood. Is ${meant} meant?`, [{ label: meant, text: meant }]);
     }
-    if (this.#groups.length === 0) return this.#unread(at, to, `"${this.line.slice(this.tokens[at]!.start, this.tokens[to - 1]!.end)}" is not understood before the sets. A note stands behind them.`, undefined);
+    if (this.#groups.length === 0) return this.#unread(at, to, `"${this.#said(at, to)}" is not understood before the sets. A note stands behind them.`, undefined);
     const denial = denialIn(this.tokens, at, to, false);
     if (denial !== null) return this.#unread(at, to, denied(this.line.slice(denial.start, denial.end)));
     const next = this.#token(to);
-    if (next !== undefined && !isMark(next, ",", ";", "|", ")", "]", "/")) return this.#unread(at, to + 1, `"${this.line.slice(this.tokens[at]!.start, next.end)}" is not understood. A note with numbers is written behind note:`);
+    if (next !== undefined && !isMark(next, ",", ";", "|", ")", "]", "/")) return this.#unread(at, to + 1, `"${this.#said(at, to + 1)}" is not understood. A note with numbers is written behind note:`);
     this.#note(at, to);
     return to;
   }
@@ -422,7 +424,7 @@ export class SetLineReader {
     }
     this.#sameUnit();
     if (this.#warm !== null && this.#warmed.length > 1) {
-      const span = (from: number) => this.line.slice(this.tokens[from]!.start, this.tokens.at(-1)!.end);
+      const span = (from: number) => this.#said(from, this.tokens.length);
       this.#unread(this.#warmed[0]!, this.tokens.length, "Which of these are warm-ups? Write work before the first that is none.", this.#warmed.slice(1).map((from) => ({ label: `work from ${span(from)}`, text: `${this.line.slice(this.tokens[this.#warmed[0]!]!.start, this.tokens[from]!.start)}work ${span(from)}` })));
     }
   }

@@ -140,10 +140,9 @@ function inFigures(text: string, tokens: readonly Token[], at: number, today: Da
   if (!match) return null;
   const [a, b] = [Number(match[1]), Number(match[3])];
   // `3/4 cup` is an amount: without a colon one of the two must be a day that is no month, or a weight alone must follow.
-  const next = tokens.findIndex(({ start }) => start >= first.start + match[0].length);
-  const weighed = next > 0 && tokens[next]!.kind === "number" && tokens[next]!.value >= 30 && tokens.slice(next + 1).every((token) => isWord(token, "kg", "kgs", "lb", "lbs"));
-  if (short && match[2] === "/" && !/^\s*:/.test(rest.slice(match[0].length)) && a <= 12 && b <= 12 && !weighed) return null;
   const to = behind(tokens, first.start + match[0].length);
+  const weighed = tokens[to]?.kind === "number" && tokens[to].value >= 30 && tokens.slice(to + 1).every((token) => isWord(token, "kg", "kgs", "lb", "lbs"));
+  if (short && match[2] === "/" && !/^\s*:/.test(rest.slice(match[0].length)) && a <= 12 && b <= 12 && !weighed) return null;
   const year = match[4] === undefined ? null : match[4].length === 2 ? 2000 + Number(match[4]) : Number(match[4]);
   const read = (dayOfMonth: number, month: number) => (year === null ? (month >= 1 && month <= 12 ? yearless(at, to, month, dayOfMonth, today) : { ...sure(at, to, 0), problem: "There is no such day." }) : dated(at, to, year, month, dayOfMonth));
   if (match[2] === "." || match[2] === "-") return read(a, b);

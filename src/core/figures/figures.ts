@@ -283,7 +283,7 @@ export class Figures extends Asked {
   readonly #milestones = this.#kept(() => ("reason" in this.line ? [] : milestones(this.line, this.trend, this.on, this.person.units?.mass === "lb", this.goal?.milestonesKg ?? [])));
 
   /** The goal on a measure in force, and how it stands; null without one. */
-  readonly measureGoal = this.#each((measureId: string): MeasureGoal | null => measureGoal(goalInForce(this.#goals(), this.on, measureId), this.valuesOf(measureId).at(-1), this.measureTrend(measureId), this.on));
+  readonly measureGoal = this.#each((measureId: string): MeasureGoal | null => measureGoal(this.goalOf(measureId, this.on), this.valuesOf(measureId).at(-1), this.measureTrend(measureId), this.on));
 
   /** When the goal will be met, or why that cannot be said. */
   get projection(): Projection | { reason: string } { return this.#projection(); }

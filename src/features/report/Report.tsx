@@ -50,7 +50,7 @@ export function Report() {
         <>
           <Summary shown={shown} inUnit={inUnit} unit={unit} />
           {shown.goal && <Goal goal={shown.goal} current={report.current.day} inUnit={inUnit} unit={unit} />}
-          {report.weeks.length > 1 && <div ref={chart}><ReportChart weeks={shown.weeks.map(({ closingDay, mean, days, trend, planned }) => ({ day: closingDay, mean: inUnit(mean), days, trend: trend === null ? null : inUnit(trend), planned: planned === null ? null : inUnit(planned) }))} name={shown.name} /></div>}
+          {report.weeks.length > 1 && <div ref={chart}><ReportChart weeks={report.weeks.map(({ closingDay, mean, days, trend, planned }) => ({ day: closingDay, mean: inUnit(mean), days, trend: trend === null ? null : inUnit(trend), planned: planned === null ? null : inUnit(planned) }))} name={shown.name} /></div>}
           {report.weeks.length > 1 && <p className="quiet small">Dots: the mean of each week in {unit}, with bars for the days it rests on{shown.unit === null ? "; the line is the trend, the dashes the goal's" : ""}.</p>}
           <p className={`${styles.choices} noprint`}>
             <Button onClick={() => window.print()}>Print</Button>
@@ -143,7 +143,7 @@ function Years({ shown, inUnit, unit }: Part) {
 const weeksListed = 104;
 
 function Weeks({ shown, inUnit, unit }: Part) {
-  const weeks = shown.weeks.toReversed();
+  const weeks = shown.report!.weeks.toReversed();
   const ofWeight = shown.unit === null;
   const two = (value: number | null) => (value === null ? "" : printNumber(inUnit(value), 2));
   return (

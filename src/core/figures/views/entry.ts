@@ -25,7 +25,7 @@ export function entryContext(figures: Figures, day: Day, dateOrder: EntryContext
       const target = lifting(figures).target(exercise, { percent: share }, on);
       return "reason" in target ? null : target.kg;
     },
-    meals: mealNames(figures.settings),
+    meals: mealNames(figures.settings).map((name) => ({ id: name, name })),
     noteOn: (on) => figures.noteOn(on), measures: [...figures.log.index.all("measures").values()], dateOrder,
     lastReading: figures.readingBefore,
     bestOf: (exerciseId) => {

@@ -1,9 +1,7 @@
 import { dateOf, mustDay, type Day } from "../../calendar/day";
 import { changePerWeek } from "../../body/familiar";
-import { planLine, planWeight } from "../../goal/plan";
-import type { Reading } from "../../goal/measureGoal";
+import { measureGoal, type Reading } from "../../goal/measureGoal";
 import { report, type Report, type ReportWeek } from "../../report/report";
-import { heldLevel } from "../../goal/projection";
 import { rounded } from "../../units/number";
 import type { Figures } from "../figures";
 import { photosView, type DayPhoto } from "./photos";
@@ -26,8 +24,7 @@ export interface ReportView {
   of: string;
   name: string;
   unit: string | null;
-  report: Report | null;
-  weeks: ReportWeekView[];
+  report: (Omit<Report, "weeks"> & { weeks: ReportWeekView[] }) | null;
   goal: ReportGoal | null;
   /** What was written of the days between the first and the last, oldest first; `notesInAll` counts those too many to list. */
   notes: { date: string; text: string }[];
@@ -55,42 +52,42 @@ export function reportView(figures: Figures, { of, from, until }: ReportAsk): Re
   const notes = result === null ? [] : figures.remarksBetween(Math.max(begin, result.start.day), end);
   return {
     choices: [{ of: "weight", name: "Weight" }, ...measures.map(({ id, name }) => ({ of: id, name }))],
-    of: measure?.id ?? "weight", name: measure?.name ?? "Weight", unit: measure === undefined ? null : (measure.unit ?? ""), report: result,
-    weeks: (result?.weeks ?? []).map((week) => ({ ...week, ...(measure === undefined ? onLastDay(figures, Math.min(week.closingDay, result!.current.day)) : { trend: null, planned: null }) })),
+    of: measure?.id ?? "weight", name: measure?.name ?? "Weight", unit: measure === undefined ? null : (measure.unit ?? ""),
+    report: result && { ...result, weeks: result.weeks.map((week) => ({ ...week, ...(measure === undefined ? onLastDay(figures, Math.min(week.closingDay, result.current.day)) : { trend: null, planned: null }) })) },
     goal: result === null ? null : goalOf(figures, measure?.id ?? null, result.current), notes: notes.slice(-notesAtMost).map(({ day, text }) => ({ date: dateOf(day), text })), notesInAll: notes.length,
     trend: measure !== undefined || result === null ? null : trendBetween(figures, result), photos: first && latest && first !== latest ? { first, latest } : null,
   };
 }
 
 function trendBetween(figures: Figures, { start, current }: Report): ReportView["trend"] {
-  const [from, to] = [start, current].map(({ day }) => (figures.trend === null ? null : heldLevel(figures.trend, day)));
+  const [from, to] = [start, current].map(({ day }) => figures.heldOn(day));
   if (from == null || to == null) return null;
   return { start: from, current: to, perWeek: changePerWeek(to - from, current.day - start.day) };
 }
 
 function onLastDay(figures: Figures, day: Day): { trend: number | null; planned: number | null } {
-  return { trend: figures.trend === null ? null : heldLevel(figures.trend, day), planned: figures.planOn(day) };
+  return { trend: figures.heldOn(day), planned: figures.planOn(day) };
 }
 
 /** The goal in force on the last reading's day: of the weight against its trend, of a measure against the reading. */
-function goalOf(figures: Figures, measureId: string | null, current: Reading): ReportGoal | null {
-  const goal = figures.goalOf(measureId, current.day);
-  const line = goal === null ? null : planLine(measureId === null ? goal : { ...goal, startKg: goal.startValue, targetKg: goal.targetValue });
-  if (line === null || "reason" in line) return null;
-  const stands = measureId !== null ? current.value : figures.trend === null ? null : heldLevel(figures.trend, current.day);
-  const asked = current.day > line.deadline ? null : planWeight(line, current.day);
-  return {
-    start: line.startKg, startDay: line.startDay, target: line.targetKg, deadline: line.deadline, asked, apart: asked === null || stands === null ? null : stands - asked,
-    share: stands === null || line.targetKg === line.startKg ? null : (stands - line.startKg) / (line.targetKg - line.startKg), why: goal!.why || null,
-  };
+function goalOf(figures: Figures, measureId: string | null, { day, value }: Reading): ReportGoal | null {
+  const goal = figures.goalOf(measureId, day);
+  const stands = measureId === null ? figures.heldOn(day) : value;
+  if (goal === null || stands === null) return null;
+  // A weight goal is judged as one of a measure is: by what stands on the day.
+  const standing = measureGoal(measureId === null ? { ...goal, startValue: goal.startKg, targetValue: goal.targetKg } : goal, { day, value: stands }, null, day);
+  if (standing === null) return null;
+  const { startValue, startDay, targetValue, deadline, planned, apart, doneShare } = standing;
+  const over = day > deadline;
+  return { start: startValue, startDay, target: targetValue, deadline, asked: over ? null : planned, apart: over ? null : apart, share: doneShare, why: goal.why || null };
 }
 
 /** The weeks of a report as rows for a spreadsheet, the first of them their heads. */
-export function reportRows({ name, unit: measured, weeks }: ReportView, unit: string, inUnit: (value: number) => number): (string | number | null)[][] {
+export function reportRows({ name, unit: measured, report: result }: ReportView, unit: string, inUnit: (value: number) => number): (string | number | null)[][] {
   const two = (value: number | null) => (value === null ? null : rounded(inUnit(value), 2));
   const ofWeight = measured === null;
   return [
     ["week closing", "days", `${name}, mean (${unit})`, `median (${unit})`, `change (${unit})`, ...(ofWeight ? [`trend (${unit})`, `plan (${unit})`] : [])],
-    ...weeks.map(({ closingDay, days, mean, median, change, trend, planned }) => [dateOf(closingDay), days, two(mean), two(median), two(change), ...(ofWeight ? [two(trend), two(planned)] : [])]),
+    ...(result?.weeks ?? []).map(({ closingDay, days, mean, median, change, trend, planned }) => [dateOf(closingDay), days, two(mean), two(median), two(change), ...(ofWeight ? [two(trend), two(planned)] : [])]),
   ];
 }
