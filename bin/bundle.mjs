@@ -17,7 +17,7 @@ function newest(path) {
 export async function bundle(name) {
   const source = join(root, "bin", `${name}.ts`);
   const output = join(root, "build", `${name}.mjs`);
-  const changed = Math.max(statSync(source).mtimeMs, statSync(join(root, "package-lock.json")).mtimeMs, ...["core", "formats", "demo"].map((room) => newest(join(root, "src", room))));
+  const changed = Math.max(statSync(source).mtimeMs, statSync(join(root, "package-lock.json")).mtimeMs, ...["core", "formats", "demo", "compute"].map((room) => newest(join(root, "src", room))));
   if (existsSync(output) && statSync(output).mtimeMs >= changed) return output;
   let esbuild;
   try {
