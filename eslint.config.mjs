@@ -23,34 +23,54 @@ export const rooms = {
     "import/resolver": { typescript: { project: "./tsconfig.json" } },
   },
   rules: {
-    "boundaries/dependencies": ["error", {
-      default: "disallow",
-      policies: [
-        ...Object.entries(arrows).map(([room, targets]) => ({
-          from: { element: { type: room } },
-          allow: { to: { element: { types: { anyOf: [room, ...targets] } } } },
-        })),
-        { allow: { to: { module: { origin: ["external", "core"] } } } },
-        {
-          from: { element: { type: "core" } },
-          disallow: { to: { module: { origin: ["external", "core"], source: "!zod" } } },
-        },
-      ],
-    }],
+    "boundaries/dependencies": [
+      "error",
+      {
+        default: "disallow",
+        policies: [
+          ...Object.entries(arrows).map(([room, targets]) => ({
+            from: { element: { type: room } },
+            allow: { to: { element: { types: { anyOf: [room, ...targets] } } } },
+          })),
+          { allow: { to: { module: { origin: ["external", "core"] } } } },
+          {
+            from: { element: { type: "core" } },
+            disallow: { to: { module: { origin: ["external", "core"], source: "!zod" } } },
+          },
+        ],
+      },
+    ],
   },
 };
 
 /** Numbers and dates are written in one way, by `core/units` and `core/calendar/print`; CONTRIBUTING says which. */
 const ownWriting = [
-  { selector: "CallExpression[callee.property.name=/^(toFixed|toPrecision|toLocaleString|toLocaleDateString|toLocaleTimeString)$/]", message: "Numbers are written by core/units/number, dates by ui/dates." },
-  { selector: "CallExpression[callee.type='MemberExpression'][callee.property.name='format'][callee.object.callee.name='dayjs']", message: "Dates are written by ui/dates." },
+  {
+    selector:
+      "CallExpression[callee.property.name=/^(toFixed|toPrecision|toLocaleString|toLocaleDateString|toLocaleTimeString)$/]",
+    message: "Numbers are written by core/units/number, dates by ui/dates.",
+  },
+  {
+    selector:
+      "CallExpression[callee.type='MemberExpression'][callee.property.name='format'][callee.object.callee.name='dayjs']",
+    message: "Dates are written by ui/dates.",
+  },
 ];
 
 /** The outside world by way of the language itself. */
 const noOutside = [
-  { selector: "CallExpression[callee.object.name='Date'][callee.property.name='now']", message: "core is given the day; it never asks the clock." },
-  { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: "core is given the day; it never asks the clock." },
-  { selector: "CallExpression[callee.object.name='Math'][callee.property.name='random']", message: "core is deterministic." },
+  {
+    selector: "CallExpression[callee.object.name='Date'][callee.property.name='now']",
+    message: "core is given the day; it never asks the clock.",
+  },
+  {
+    selector: "NewExpression[callee.name='Date'][arguments.length=0]",
+    message: "core is given the day; it never asks the clock.",
+  },
+  {
+    selector: "CallExpression[callee.object.name='Math'][callee.property.name='random']",
+    message: "core is deterministic.",
+  },
 ];
 
 /** What the trade's knowledge must never touch: the outside world. */
@@ -60,15 +80,39 @@ export const pureCore = {
 };
 
 const config = [
-  { ignores: ["**/.next/**", "bench/bare/**", "bench/node_modules/**", "node_modules/**", "public/**", "tests/fixtures/lint/**", "next-env.d.ts", "build/**"] },
+  {
+    ignores: [
+      "**/.next/**",
+      "bench/bare/**",
+      "bench/node_modules/**",
+      "node_modules/**",
+      "public/**",
+      "tests/fixtures/lint/**",
+      "next-env.d.ts",
+      "build/**",
+    ],
+  },
   ...next,
   ...nextTypescript,
   { files: ["src/**/*.{ts,tsx}"], ...rooms },
-  { files: ["src/**/*.{ts,tsx}"], ignores: ["src/**/*.test.ts", "src/core/units/**", "src/ui/dates.ts"], rules: { "no-restricted-syntax": ["error", ...ownWriting] } },
+  {
+    files: ["src/**/*.{ts,tsx}"],
+    ignores: ["src/**/*.test.ts", "src/core/units/**", "src/ui/dates.ts"],
+    rules: { "no-restricted-syntax": ["error", ...ownWriting] },
+  },
   { files: ["src/core/**/*.ts"], ignores: ["**/*.test.ts"], rules: pureCore },
-  { files: ["src/core/units/**/*.ts", "src/core/figures/contract.ts"], ignores: ["**/*.test.ts"], rules: { "no-restricted-syntax": ["error", ...noOutside] } },
+  {
+    files: ["src/core/units/**/*.ts", "src/core/figures/contract.ts"],
+    ignores: ["**/*.test.ts"],
+    rules: { "no-restricted-syntax": ["error", ...noOutside] },
+  },
   { files: ["src/**/*.test.{ts,tsx}"], rules: { "boundaries/dependencies": "off" } },
-  { rules: { "@typescript-eslint/no-explicit-any": "error", "@typescript-eslint/no-unused-vars": ["error", { ignoreRestSiblings: true }] } },
+  {
+    rules: {
+      "@typescript-eslint/no-explicit-any": "error",
+      "@typescript-eslint/no-unused-vars": ["error", { ignoreRestSiblings: true }],
+    },
+  },
 ];
 
 export default config;

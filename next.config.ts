@@ -7,7 +7,9 @@ import type { NextConfig } from "next";
 function coreVersion(): string {
   const hash = createHash("sha256");
   for (const room of ["src/core", "src/compute"]) {
-    for (const entry of readdirSync(join(process.cwd(), room), { recursive: true, encoding: "utf8" }).sort()) if (entry.endsWith(".ts") && !entry.endsWith(".test.ts")) hash.update(entry).update(readFileSync(join(process.cwd(), room, entry)));
+    for (const entry of readdirSync(join(process.cwd(), room), { recursive: true, encoding: "utf8" }).sort())
+      if (entry.endsWith(".ts") && !entry.endsWith(".test.ts"))
+        hash.update(entry).update(readFileSync(join(process.cwd(), room, entry)));
   }
   return hash.digest("hex").slice(0, 16);
 }

@@ -3,5 +3,12 @@ import { defineConfig } from "vitest/config";
 
 export default defineConfig({
   resolve: { alias: { "@": fileURLToPath(new URL("./src", import.meta.url)) } },
-  test: { include: ["tests/browser/**/*.test.ts"], environment: "node", testTimeout: 90_000, hookTimeout: 60_000, maxWorkers: 2, globalSetup: ["tests/browser/server.ts"] },
+  test: {
+    include: ["tests/browser/**/*.test.ts"],
+    environment: "node",
+    testTimeout: 90_000,
+    hookTimeout: 60_000,
+    maxWorkers: 2,
+    globalSetup: ["tests/browser/server.ts"],
+  },
 });

@@ -3,5 +3,9 @@ import { fileURLToPath } from "node:url";
 
 export default defineConfig({
   resolve: { alias: { "@": fileURLToPath(new URL("./src", import.meta.url)) } },
-  test: { include: ["src/**/*.test.{ts,tsx}", "tests/checks/**/*.test.ts", "tests/house/**/*.test.ts"], environment: "node", testTimeout: 90_000 },
+  test: {
+    include: ["src/**/*.test.{ts,tsx}", "tests/checks/**/*.test.ts", "tests/house/**/*.test.ts"],
+    environment: "node",
+    testTimeout: 90_000,
+  },
 });

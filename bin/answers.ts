@@ -18,7 +18,10 @@ function print(name: string, log: Log, answers: Answers): void {
   process.stdout.write(`${name}\tcontract\t${hashOf(contract(log, day))}\t${hashOf(contract(log, day - 45))}\n`);
   for (const { id } of peopleOf(log)) {
     const asked = everyQuestion(log, { personId: id, today });
-    for (const query of Object.keys(asked) as QueryName[]) process.stdout.write(`${name}\t${id}\t${query}\t${asked[query].map((one) => hashOf(answers.answer(query, one))).join(" ")}\n`);
+    for (const query of Object.keys(asked) as QueryName[])
+      process.stdout.write(
+        `${name}\t${id}\t${query}\t${asked[query].map((one) => hashOf(answers.answer(query, one))).join(" ")}\n`,
+      );
   }
 }
 
@@ -27,7 +30,10 @@ function fresh(log: Log): Answers {
   return new Answers(log, () => `new-${(made += 1)}`);
 }
 
-for (const [name, log] of [["demo", demoLog(day)], ["ten years", decadesLog(day, 10)]] as const) {
+for (const [name, log] of [
+  ["demo", demoLog(day)],
+  ["ten years", decadesLog(day, 10)],
+] as const) {
   const answers = fresh(log);
   print(name, log, answers);
   const [person] = peopleOf(log);

@@ -6,5 +6,9 @@ requireNode();
 requirePackages();
 requireChromium();
 await requireBuild();
-const { status } = spawnSync("npx", ["--no-install", "vitest", "run", "--config", "vitest.browser.config.ts", ...process.argv.slice(2)], { cwd: root, stdio: ["ignore", "inherit", "inherit"] });
+const { status } = spawnSync(
+  "npx",
+  ["--no-install", "vitest", "run", "--config", "vitest.browser.config.ts", ...process.argv.slice(2)],
+  { cwd: root, stdio: ["ignore", "inherit", "inherit"] },
+);
 process.exit(status ?? 1);

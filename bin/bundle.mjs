@@ -17,7 +17,11 @@ function newest(path) {
 export async function bundle(name) {
   const source = join(root, "bin", `${name}.ts`);
   const output = join(root, "build", `${name}.mjs`);
-  const changed = Math.max(statSync(source).mtimeMs, statSync(join(root, "package-lock.json")).mtimeMs, ...["core", "formats", "demo", "compute"].map((room) => newest(join(root, "src", room))));
+  const changed = Math.max(
+    statSync(source).mtimeMs,
+    statSync(join(root, "package-lock.json")).mtimeMs,
+    ...["core", "formats", "demo", "compute"].map((room) => newest(join(root, "src", room))),
+  );
   if (existsSync(output) && statSync(output).mtimeMs >= changed) return output;
   let esbuild;
   try {
@@ -27,6 +31,16 @@ export async function bundle(name) {
     process.exit(1);
   }
   mkdirSync(join(root, "build"), { recursive: true });
-  await esbuild.build({ entryPoints: [source], outfile: output, bundle: true, platform: "node", format: "esm", target: "node20", minify: true, absWorkingDir: root, logLevel: "error" });
+  await esbuild.build({
+    entryPoints: [source],
+    outfile: output,
+    bundle: true,
+    platform: "node",
+    format: "esm",
+    target: "node20",
+    minify: true,
+    absWorkingDir: root,
+    logLevel: "error",
+  });
   return output;
 }

@@ -19,7 +19,9 @@ export function stop(sentence) {
 /** What is wrong with a Node version, in a sentence, or null. */
 export function nodeProblem(version) {
   const [major, minor] = version.split(".").map(Number);
-  return major < 20 || (major === 20 && minor < 19) ? `Oat Column needs Node 20.19 or newer; this is Node ${version}.` : null;
+  return major < 20 || (major === 20 && minor < 19)
+    ? `Oat Column needs Node 20.19 or newer; this is Node ${version}.`
+    : null;
 }
 
 export function requireNode() {
@@ -44,8 +46,13 @@ export function requirePackages() {
   const wanted = hashOf(["package-lock.json"]);
   if (existsSync(stamp) && readFileSync(stamp, "utf8") === wanted) return;
   console.log("Installing packages.");
-  const { status } = spawnSync("npm", ["ci", "--no-audit", "--no-fund"], { cwd: root, stdio: ["ignore", "inherit", "inherit"], shell: process.platform === "win32" });
-  if (status !== 0) stop("The packages could not be installed; npm's reason stands above. A network is needed once for this.");
+  const { status } = spawnSync("npm", ["ci", "--no-audit", "--no-fund"], {
+    cwd: root,
+    stdio: ["ignore", "inherit", "inherit"],
+    shell: process.platform === "win32",
+  });
+  if (status !== 0)
+    stop("The packages could not be installed; npm's reason stands above. A network is needed once for this.");
   writeFileSync(stamp, wanted);
 }
 
@@ -61,22 +68,39 @@ export async function requireBuild() {
 }
 
 /** Without these Chromium looks for hosts that are not there. */
-export const chromiumFlags = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync"];
+export const chromiumFlags = [
+  "--no-sandbox",
+  "--disable-gpu",
+  "--disable-quic",
+  "--no-first-run",
+  "--disable-background-networking",
+  "--disable-component-update",
+  "--disable-sync",
+];
 
 /** Where Debian's Chromium is, or null. */
 export function findChromium() {
-  return [process.env.CHROMIUM, "/usr/bin/chromium", "/usr/bin/chromium-browser"].find((path) => path && existsSync(path)) ?? null;
+  return (
+    [process.env.CHROMIUM, "/usr/bin/chromium", "/usr/bin/chromium-browser"].find((path) => path && existsSync(path)) ??
+    null
+  );
 }
 
 /** Installs Debian's Chromium when it is missing and that is allowed. */
 export function requireChromium() {
   if (findChromium() !== null) return;
   const allowed = process.getuid?.() === 0 && spawnSync("apt-get", ["--version"], { stdio: "ignore" }).status === 0;
-  if (!allowed) stop("The browser tests need Debian's package `chromium` and this user may not install it. Run `apt-get install chromium` as root, or set CHROMIUM to its path, and try again.");
+  if (!allowed)
+    stop(
+      "The browser tests need Debian's package `chromium` and this user may not install it. Run `apt-get install chromium` as root, or set CHROMIUM to its path, and try again.",
+    );
   console.log("Installing Chromium.");
   const env = { ...process.env, DEBIAN_FRONTEND: "noninteractive" };
   spawnSync("apt-get", ["update", "-qq"], { stdio: ["ignore", "ignore", "inherit"], env });
-  const { status } = spawnSync("apt-get", ["install", "-y", "-qq", "--no-install-recommends", "chromium"], { stdio: ["ignore", "ignore", "inherit"], env });
+  const { status } = spawnSync("apt-get", ["install", "-y", "-qq", "--no-install-recommends", "chromium"], {
+    stdio: ["ignore", "ignore", "inherit"],
+    env,
+  });
   if (status !== 0 || findChromium() === null) stop("Chromium could not be installed; apt-get's reason stands above.");
 }
 

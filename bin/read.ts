@@ -12,7 +12,8 @@ import { starterFoods } from "../src/core/nutrition/starterFoods";
 import { starterExercisesIn } from "../src/core/strength/starterExercises";
 import { readArchive, writeArchive } from "../src/formats/archive";
 
-const usage = "usage: npm run --silent read -- FILE [--on YYYY-MM-DD] [--archive FILE] [--units lb,mi] [--person NAME] [--write FILE]";
+const usage =
+  "usage: npm run --silent read -- FILE [--on YYYY-MM-DD] [--archive FILE] [--units lb,mi] [--person NAME] [--write FILE]";
 
 function fail(message: string): never {
   process.stderr.write(`${message}\n`);
@@ -24,7 +25,13 @@ function option(name: string): string | null {
   const at = args.indexOf(name);
   return at < 0 ? null : (args.splice(at, 2)[1] ?? fail(usage));
 }
-const [onText, archivePath, unitsText, personName, writePath] = ["--on", "--archive", "--units", "--person", "--write"].map(option) as [string | null, string | null, string | null, string | null, string | null];
+const [onText, archivePath, unitsText, personName, writePath] = [
+  "--on",
+  "--archive",
+  "--units",
+  "--person",
+  "--write",
+].map(option) as [string | null, string | null, string | null, string | null, string | null];
 const [file, ...rest] = args;
 if (file === undefined || rest.length > 0) fail(usage);
 
@@ -40,10 +47,16 @@ function bytesOf(path: string): Uint8Array {
 function logOf(units: NonNullable<Person["units"]>): Log {
   if (archivePath !== null) {
     const reading = readArchive(bytesOf(archivePath));
-    return reading.ok ? reading.log : fail(reading.problems.map(({ path, message }) => `${path}: ${message}`).join("\n"));
+    return reading.ok
+      ? reading.log
+      : fail(reading.problems.map(({ path, message }) => `${path}: ${message}`).join("\n"));
   }
   const log = emptyLog();
-  write(log, [{ kind: "people", put: { id: newId(), name: "Trainee", units } }, ...starterExercisesIn(units.mass ?? "kg").map((exercise) => ({ kind: "exercises" as const, put: exercise })), ...starterFoods.map((food) => ({ kind: "foods" as const, put: food }))]);
+  write(log, [
+    { kind: "people", put: { id: newId(), name: "Trainee", units } },
+    ...starterExercisesIn(units.mass ?? "kg").map((exercise) => ({ kind: "exercises" as const, put: exercise })),
+    ...starterFoods.map((food) => ({ kind: "foods" as const, put: food })),
+  ]);
   return log;
 }
 
@@ -53,7 +66,11 @@ function write(log: Log, change: Change): void {
     if (!("put" in step)) continue;
     stamp = nextStamp([stamp], Date.now(), "read");
     const held = log.records[step.kind].get(step.put.id) as { revision?: number | null } | undefined;
-    putRecord(log, step.kind as RecordKind, { ...step.put, revision: (held?.revision ?? 0) + 1, changed: stamp } as AnyRecord);
+    putRecord(
+      log,
+      step.kind as RecordKind,
+      { ...step.put, revision: (held?.revision ?? 0) + 1, changed: stamp } as AnyRecord,
+    );
   }
 }
 
@@ -66,11 +83,18 @@ for (const unit of unitsText === null ? [] : unitsText.split(",").map((one) => o
 }
 const log = logOf(units);
 const people = [...log.records.people.values()];
-const person = personName === null ? people[0] : people.find(({ id, name }) => id === personName || name === personName);
-if (person === undefined) fail(personName === null ? "the archive holds nobody" : `--person: nobody in the archive is called "${personName}"`);
-if (unitsText !== null && archivePath !== null) putRecord(log, "people", { ...person, units: { ...person.units, ...units } });
+const person =
+  personName === null ? people[0] : people.find(({ id, name }) => id === personName || name === personName);
+if (person === undefined)
+  fail(personName === null ? "the archive holds nobody" : `--person: nobody in the archive is called "${personName}"`);
+if (unitsText !== null && archivePath !== null)
+  putRecord(log, "people", { ...person, units: { ...person.units, ...units } });
 const now = new Date();
-const on = dayOf(onText ?? `${now.getFullYear()}-${String(now.getMonth() + 1).padStart(2, "0")}-${String(now.getDate()).padStart(2, "0")}`) ?? fail(`--on: "${onText}" is not a date written YYYY-MM-DD`);
+const on =
+  dayOf(
+    onText ??
+      `${now.getFullYear()}-${String(now.getMonth() + 1).padStart(2, "0")}-${String(now.getDate()).padStart(2, "0")}`,
+  ) ?? fail(`--on: "${onText}" is not a date written YYYY-MM-DD`);
 
 const text = new TextDecoder().decode(bytesOf(file)).replace(/^\uFEFF/, "");
 const lines = text.replace(/\r?\n$/, "").split(/\r?\n/);
@@ -78,7 +102,15 @@ const figures = new Figures(log, person.id, on);
 const context = entryContext(figures, on, null, newId);
 const left: { number: number; line: string; why: string }[] = [];
 let number = 0;
-for (const read of readLines(lines, on, null, (line, day) => readEntry(line, { ...context, day }), (change) => { if (writePath !== null) write(log, change); })) {
+for (const read of readLines(
+  lines,
+  on,
+  null,
+  (line, day) => readEntry(line, { ...context, day }),
+  (change) => {
+    if (writePath !== null) write(log, change);
+  },
+)) {
   number += 1;
   process.stdout.write(`${JSON.stringify(read)}\n`);
   if (read.as !== "written" && read.line.trim() !== "") left.push({ number, line: read.line, why: read.question });
@@ -89,5 +121,7 @@ if (writePath !== null) {
   } catch (error) {
     fail(`${writePath}: it cannot be written (${(error as NodeJS.ErrnoException).code ?? "unknown reason"})`);
   }
-  process.stderr.write(`${number - left.length} of ${number} lines are in ${writePath}, as of ${dateOf(on)}.${left.length > 0 ? ` Not read:\n${left.map((one) => `${one.number}: ${one.line}\n   ${one.why}`).join("\n")}` : ""}\n`);
+  process.stderr.write(
+    `${number - left.length} of ${number} lines are in ${writePath}, as of ${dateOf(on)}.${left.length > 0 ? ` Not read:\n${left.map((one) => `${one.number}: ${one.line}\n   ${one.why}`).join("\n")}` : ""}\n`,
+  );
 }

@@ -11,29 +11,65 @@ const address = `http://127.0.0.1:${port}`;
 const folder = join(root, "docs", "screenshots");
 mkdirSync(folder, { recursive: true });
 
-const server = spawn(process.execPath, ["bin/start.mjs", "--port", String(port)], { cwd: root, stdio: ["ignore", "pipe", "inherit"] });
-await new Promise((resolve) => server.stdout.on("data", (chunk) => { if (String(chunk).includes(address)) resolve(); }));
+const server = spawn(process.execPath, ["bin/start.mjs", "--port", String(port)], {
+  cwd: root,
+  stdio: ["ignore", "pipe", "inherit"],
+});
+await new Promise((resolve) =>
+  server.stdout.on("data", (chunk) => {
+    if (String(chunk).includes(address)) resolve();
+  }),
+);
 
 async function open(width, height, dark, phone = false) {
   const profile = mkdtempSync(join(tmpdir(), "oat-column-pictures-"));
   const context = await chromium.launchPersistentContext(profile, {
-    executablePath: findChromium(), headless: true, viewport: { width, height }, colorScheme: dark ? "dark" : "light", locale: "en-GB", isMobile: phone, hasTouch: phone,
+    executablePath: findChromium(),
+    headless: true,
+    viewport: { width, height },
+    colorScheme: dark ? "dark" : "light",
+    locale: "en-GB",
+    isMobile: phone,
+    hasTouch: phone,
     args: chromiumFlags,
   });
   const page = context.pages()[0];
   await page.clock.setFixedTime(new Date("2026-06-11T06:45:00"));
-  return { page, close: async () => { await context.close(); rmSync(profile, { recursive: true, force: true }); } };
+  return {
+    page,
+    close: async () => {
+      await context.close();
+      rmSync(profile, { recursive: true, force: true });
+    },
+  };
 }
 
 async function show(page, path) {
   await page.goto(`${address}${path}?log=demo`);
   await page.locator("#content h1").waitFor();
-  if (path === "/body" || path === "/distance" || path.startsWith("/lifts") || path === "/report") await page.locator("#content .recharts-surface").first().waitFor();
-  await page.getByText(/^med \d/).first().waitFor({ state: "attached", timeout: 4000 }).catch(() => {}); // the Column, which a phone does not show
+  if (path === "/body" || path === "/distance" || path.startsWith("/lifts") || path === "/report")
+    await page.locator("#content .recharts-surface").first().waitFor();
+  await page
+    .getByText(/^med \d/)
+    .first()
+    .waitFor({ state: "attached", timeout: 4000 })
+    .catch(() => {}); // the Column, which a phone does not show
   await page.waitForFunction(() => document.fonts.status === "loaded");
 }
 
-const views = [["/", "today"], ["/lifts", "lifts"], ["/lifts/work", "work"], ["/distance", "distance"], ["/body", "body"], ["/food", "food"], ["/energy", "energy"], ["/files", "files"], ["/settings", "settings"], ["/ledger", "ledger"], ["/report", "report"]];
+const views = [
+  ["/", "today"],
+  ["/lifts", "lifts"],
+  ["/lifts/work", "work"],
+  ["/distance", "distance"],
+  ["/body", "body"],
+  ["/food", "food"],
+  ["/energy", "energy"],
+  ["/files", "files"],
+  ["/settings", "settings"],
+  ["/ledger", "ledger"],
+  ["/report", "report"],
+];
 const light = await open(1280, 800, false);
 for (const [path, name] of views) {
   await show(light.page, path);

@@ -17,7 +17,12 @@ function finish(sentence) {
 
 function step(name, command, args) {
   console.log(`\n— ${name}`);
-  const { status } = spawnSync(command, args, { cwd: root, stdio: ["ignore", "inherit", "inherit"], env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1" }, shell: process.platform === "win32" });
+  const { status } = spawnSync(command, args, {
+    cwd: root,
+    stdio: ["ignore", "inherit", "inherit"],
+    env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1" },
+    shell: process.platform === "win32",
+  });
   return status === 0;
 }
 
@@ -32,8 +37,19 @@ function gate(name, args) {
 function suite(name, config) {
   const report = join(reports, `${name.replaceAll(" ", "-")}.json`);
   rmSync(report, { force: true });
-  const fine = step(name, "npx", ["--no-install", "vitest", "run", "--config", config, "--reporter=default", "--reporter=json", `--outputFile.json=${report}`]);
-  const counts = existsSync(report) ? JSON.parse(readFileSync(report, "utf8")) : { numPassedTests: 0, numFailedTests: 1 };
+  const fine = step(name, "npx", [
+    "--no-install",
+    "vitest",
+    "run",
+    "--config",
+    config,
+    "--reporter=default",
+    "--reporter=json",
+    `--outputFile.json=${report}`,
+  ]);
+  const counts = existsSync(report)
+    ? JSON.parse(readFileSync(report, "utf8"))
+    : { numPassedTests: 0, numFailedTests: 1 };
   passed += counts.numPassedTests;
   failed += fine ? 0 : Math.max(1, counts.numFailedTests);
   if (!fine) finish(`Stopped at: ${name}.`);
@@ -43,6 +59,7 @@ requireNode();
 requirePackages();
 requireChromium();
 mkdirSync(reports, { recursive: true });
+gate("format", ["prettier", "--check", "--log-level", "warn", "."]);
 gate("lint", ["eslint", ".", "--max-warnings", "0"]);
 gate("types", ["tsc", "--noEmit"]);
 suite("unit tests", "vitest.config.ts");

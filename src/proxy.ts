@@ -6,7 +6,10 @@ import { NextResponse, type NextRequest } from "next/server";
 let hashes: Record<string, string[]> | null = null;
 
 function hashesFor(path: string): string[] {
-  hashes ??= JSON.parse(readFileSync(join(process.cwd(), ".next", "script-hashes.json"), "utf8")) as Record<string, string[]>;
+  hashes ??= JSON.parse(readFileSync(join(process.cwd(), ".next", "script-hashes.json"), "utf8")) as Record<
+    string,
+    string[]
+  >;
   return (Object.hasOwn(hashes, path) ? hashes[path] : hashes["/_not-found"]) ?? [];
 }
 
@@ -18,8 +21,17 @@ function policyOf(path: string): string {
   if (path.startsWith("/_next/static/") || workers.has(path)) return bare;
   const scripts = process.env.NODE_ENV === "production" ? hashesFor(path).join(" ") : "'unsafe-inline' 'unsafe-eval'";
   return [
-    "default-src 'none'", `script-src 'self' ${scripts}`, "style-src 'self' 'unsafe-inline'", "img-src 'self' data: blob:", "font-src 'self'", "connect-src 'self'", "worker-src 'self'",
-    "manifest-src 'self'", "base-uri 'none'", "form-action 'self'", "frame-ancestors 'none'",
+    "default-src 'none'",
+    `script-src 'self' ${scripts}`,
+    "style-src 'self' 'unsafe-inline'",
+    "img-src 'self' data: blob:",
+    "font-src 'self'",
+    "connect-src 'self'",
+    "worker-src 'self'",
+    "manifest-src 'self'",
+    "base-uri 'none'",
+    "form-action 'self'",
+    "frame-ancestors 'none'",
   ].join("; ");
 }
 
@@ -29,7 +41,10 @@ const ownHosts = /^(127\.0\.0\.1|localhost|\[::1\])(:\d{1,5})?$/;
 /** Refuses who asks for another host, and sends everything else with a content-security policy that allows its own scripts and nothing from outside. */
 export function proxy(request: NextRequest) {
   if (!ownHosts.test(request.headers.get("host") ?? "")) {
-    return new NextResponse("Oat Column answers under its own address alone.", { status: 421, headers: { "Content-Type": "text/plain", "Content-Security-Policy": "default-src 'none'" } });
+    return new NextResponse("Oat Column answers under its own address alone.", {
+      status: 421,
+      headers: { "Content-Type": "text/plain", "Content-Security-Policy": "default-src 'none'" },
+    });
   }
   const response = NextResponse.next();
   response.headers.set("Content-Security-Policy", policyOf(request.nextUrl.pathname));

@@ -1,4 +1,7 @@
-interface Asked { ifAvailable?: boolean; mode?: "exclusive" | "shared" }
+interface Asked {
+  ifAvailable?: boolean;
+  mode?: "exclusive" | "shared";
+}
 type Work<T> = (lock: object | null) => T | Promise<T>;
 
 /** A stand-in for the browser's Web Locks where there are none: by name, exclusive or shared, `ifAvailable` included. */
@@ -15,10 +18,15 @@ export class Locks {
     const held = this.#held.get(name) ?? { shared, holders: new Set<Promise<void>>() };
     this.#held.set(name, held);
     const running = Promise.resolve().then(() => work({ name }));
-    const settled: Promise<void> = running.then(() => {}, () => {}).then(() => {
-      held.holders.delete(settled);
-      if (held.holders.size === 0) this.#held.delete(name);
-    });
+    const settled: Promise<void> = running
+      .then(
+        () => {},
+        () => {},
+      )
+      .then(() => {
+        held.holders.delete(settled);
+        if (held.holders.size === 0) this.#held.delete(name);
+      });
     held.holders.add(settled);
     return running;
   }

@@ -18,7 +18,9 @@ class MemoryFile {
   #store = new Uint8Array(0);
   #size = 0;
 
-  get bytes(): Uint8Array<ArrayBuffer> { return this.#store.subarray(0, this.#size); }
+  get bytes(): Uint8Array<ArrayBuffer> {
+    return this.#store.subarray(0, this.#size);
+  }
 
   resize(size: number): void {
     if (size > this.#store.byteLength) {
@@ -80,7 +82,10 @@ export class MemoryFolder implements CopyFolder {
 
   /** Every file below, by its path. */
   all(path = ""): [string, { bytes: Uint8Array }][] {
-    return [...[...this.inside].map(([name, file]) => [`${path}${name}`, file] as [string, MemoryFile]), ...[...this.below].flatMap(([name, folder]) => folder.all(`${path}${name}/`))];
+    return [
+      ...[...this.inside].map(([name, file]) => [`${path}${name}`, file] as [string, MemoryFile]),
+      ...[...this.below].flatMap(([name, folder]) => folder.all(`${path}${name}/`)),
+    ];
   }
 
   #handle(file: MemoryFile): SyncFile {
@@ -103,7 +108,9 @@ export class MemoryFolder implements CopyFolder {
         this.disk.used += size - file.bytes.byteLength;
         file.resize(size);
       },
-      close: () => { file.held = false; },
+      close: () => {
+        file.held = false;
+      },
     };
   }
 }

@@ -16,15 +16,25 @@ import { ofGeneration, readLog } from "@/store/reader";
 import { Store } from "@/store/store";
 import type { IDBPDatabase } from "idb";
 
-export interface Measured { name: string; value: number; unit: string; reference?: number; referenceName?: string }
+export interface Measured {
+  name: string;
+  value: number;
+  unit: string;
+  reference?: number;
+  referenceName?: string;
+}
 
 const today = mustDay("2026-06-11");
 const asking = { personId: veteranId, today: dateOf(today) };
 
 /** Everything that the views ask for, all of them open at once. */
-const asked = [...(["people", "library", "holdings"] as const).map((name) => ({ name, asks: null })), ...everyView(asking)];
+const asked = [
+  ...(["people", "library", "holdings"] as const).map((name) => ({ name, asks: null })),
+  ...everyView(asking),
+];
 
-const quantile = (values: number[], share: number) => values.toSorted((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * share))]!;
+const quantile = (values: number[], share: number) =>
+  values.toSorted((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * share))]!;
 const median = (values: number[]) => quantile(values, 0.5);
 
 async function timed<T>(work: () => T | Promise<T>): Promise<[T, number]> {
@@ -39,7 +49,8 @@ const pause = () => new Promise((resolve) => setTimeout(resolve, 150));
 async function rawRead(database: IDBPDatabase<LogDatabase>): Promise<number> {
   const start = performance.now();
   const held: unknown[] = [];
-  for (const page of await database.getAll("pages", ofGeneration((await database.get("meta", "standing"))!.generation))) held.push(JSON.parse(page.text));
+  for (const page of await database.getAll("pages", ofGeneration((await database.get("meta", "standing"))!.generation)))
+    held.push(JSON.parse(page.text));
   const took = performance.now() - start;
   return held.length > 0 ? took : NaN;
 }
@@ -75,7 +86,14 @@ async function measureYears(years: number): Promise<Measured[]> {
   const store = await Store.open("generated");
   const laidOut = layOut(decadesLog(today, years));
   const [, replacing] = await timed(() => store.replace(laidOut, "bench"));
-  measured.push({ name: label("write the whole log in one transaction"), value: replacing, unit: "ms" }, { name: label("stored text"), value: laidOut.pages.reduce((sum, { text }) => sum + text.length, 0) / 1e6, unit: "MB" });
+  measured.push(
+    { name: label("write the whole log in one transaction"), value: replacing, unit: "ms" },
+    {
+      name: label("stored text"),
+      value: laidOut.pages.reduce((sum, { text }) => sum + text.length, 0) / 1e6,
+      unit: "MB",
+    },
+  );
   store.close();
   const database = await openDatabase("generated");
 
@@ -87,13 +105,23 @@ async function measureYears(years: number): Promise<Measured[]> {
     const [, took] = await timed(() => readLog(database));
     reads.push(took);
   }
-  measured.push({ name: label("whole log in memory"), value: Math.min(...reads), unit: "ms", reference: Math.min(...raws), referenceName: "raw read of the same bytes" });
+  measured.push({
+    name: label("whole log in memory"),
+    value: Math.min(...reads),
+    unit: "ms",
+    reference: Math.min(...raws),
+    referenceName: "raw read of the same bytes",
+  });
 
   // A log just read leaves the collector of garbage at work for a while; what computing takes is measured apart from that.
   const { log } = await readLog(database);
   const afterReading = await recomputes(9, async () => (await readLog(database)).log);
   const recomputed = await recomputes(9, () => takenUp(log));
-  measured.push({ name: label("full recompute of every view"), value: median(recomputed), unit: "ms" }, { name: label("the same the first time, right after the log was read"), value: afterReading[0]!, unit: "ms" }, { name: label("the same right after the log was read"), value: median(afterReading), unit: "ms" });
+  measured.push(
+    { name: label("full recompute of every view"), value: median(recomputed), unit: "ms" },
+    { name: label("the same the first time, right after the log was read"), value: afterReading[0]!, unit: "ms" },
+    { name: label("the same right after the log was read"), value: median(afterReading), unit: "ms" },
+  );
   const [, whole] = await timed(() => contract(copyOf(log), today));
   measured.push({ name: label("every figure of every day, as the figures command prints"), value: whole, unit: "ms" });
 
@@ -102,14 +130,21 @@ async function measureYears(years: number): Promise<Measured[]> {
   for (const one of kept) one.refresh();
   const histories = answers.answer("lifts", { ...asking, against: null })!.lifts.map(({ exercise }) => exercise.id);
   const [opened, switched]: [number[], number[]] = [[], []];
-  for (const exerciseId of histories) opened.push((await timed(() => answers.answer("lift", { ...asking, exerciseId, times: 12 })))[1]);
+  for (const exerciseId of histories)
+    opened.push((await timed(() => answers.answer("lift", { ...asking, exerciseId, times: 12 })))[1]);
   for (const formula of ["epley", "personal", "wathan", "mean", "personal", "lander", "mean"] as const) {
     const person = log.records.people.get(veteranId)!;
     await pause();
-    const [, took] = await timed(() => { putRecord(log, "people", { ...person, settings: { ...person.settings, e1rmFormula: formula } }); for (const one of kept) one.refresh(); });
+    const [, took] = await timed(() => {
+      putRecord(log, "people", { ...person, settings: { ...person.settings, e1rmFormula: formula } });
+      for (const one of kept) one.refresh();
+    });
     switched.push(took);
   }
-  measured.push({ name: label("opening the history of a lift, slowest"), value: Math.max(...opened), unit: "ms" }, { name: label("another formula for everything in every view, slowest"), value: Math.max(...switched), unit: "ms" });
+  measured.push(
+    { name: label("opening the history of a lift, slowest"), value: Math.max(...opened), unit: "ms" },
+    { name: label("another formula for everything in every view, slowest"), value: Math.max(...switched), unit: "ms" },
+  );
   database.close();
   return measured;
 }
@@ -150,9 +185,18 @@ async function edits(years: number[]): Promise<Measured[]> {
   }
   return logs.flatMap(({ years, log, kept, times, byKind }) => {
     const after = answerAll(copyOf(log));
-    if (!kept.every(({ value }, index) => JSON.stringify(value) === after[index])) throw new Error("figures brought up to date differ from figures computed afresh");
+    if (!kept.every(({ value }, index) => JSON.stringify(value) === after[index]))
+      throw new Error("figures brought up to date differ from figures computed afresh");
     const label = (name: string) => `${name}, ${years} year${years === 1 ? "" : "s"}`;
-    return [{ name: label("one edit to all figures of all views, median"), value: median(times), unit: "ms" }, { name: label("one edit to all figures of all views, p95"), value: quantile(times, 0.95), unit: "ms" }, ...[...byKind].map(([kind, some]) => ({ name: label(`one edit (${kind}), p95`), value: quantile(some, 0.95), unit: "ms" }))];
+    return [
+      { name: label("one edit to all figures of all views, median"), value: median(times), unit: "ms" },
+      { name: label("one edit to all figures of all views, p95"), value: quantile(times, 0.95), unit: "ms" },
+      ...[...byKind].map(([kind, some]) => ({
+        name: label(`one edit (${kind}), p95`),
+        value: quantile(some, 0.95),
+        unit: "ms",
+      })),
+    ];
   });
 }
 
@@ -163,7 +207,14 @@ function spreadsheet(years: number): Measured[] {
   const rows = weights.map(({ kg }, index) => {
     const row = index + 1;
     const [week, month] = [Math.max(1, row - 6), Math.max(1, row - 27)];
-    return [row, kg, `=MEDIAN(B${week}:B${row})`, index === 0 ? "=B1" : `=D${row - 1}+0.1*(B${row}-D${row - 1})`, `=80-0.01*A${row}`, row < 3 ? "" : `=SLOPE(B${month}:B${row},A${month}:A${row})`];
+    return [
+      row,
+      kg,
+      `=MEDIAN(B${week}:B${row})`,
+      index === 0 ? "=B1" : `=D${row - 1}+0.1*(B${row}-D${row - 1})`,
+      `=80-0.01*A${row}`,
+      row < 3 ? "" : `=SLOPE(B${month}:B${row},A${month}:A${row})`,
+    ];
   });
   const start = performance.now();
   const engine = HyperFormula.buildFromArray(rows, { licenseKey: "gpl-v3", maxRows: 20_000 });
@@ -176,10 +227,22 @@ function spreadsheet(years: number): Measured[] {
     edits.push(performance.now() - before);
   }
   engine.destroy();
-  return [{ name: "spreadsheet engine, weigh-ins alone: build", value: build, unit: "ms" }, { name: "spreadsheet engine, weigh-ins alone: one edit, p95", value: quantile(edits, 0.95), unit: "ms" }];
+  return [
+    { name: "spreadsheet engine, weigh-ins alone: build", value: build, unit: "ms" },
+    { name: "spreadsheet engine, weigh-ins alone: one edit, p95", value: quantile(edits, 0.95), unit: "ms" },
+  ];
 }
 
 self.onmessage = (event: MessageEvent<number | "spreadsheet" | number[]>) => {
-  const work = async () => (event.data === "spreadsheet" ? spreadsheet(20) : Array.isArray(event.data) ? edits(event.data) : measureYears(event.data));
-  work().then((result) => self.postMessage({ result }), (error: unknown) => self.postMessage({ error: error instanceof Error ? (error.stack ?? error.message) : String(error) }));
+  const work = async () =>
+    event.data === "spreadsheet"
+      ? spreadsheet(20)
+      : Array.isArray(event.data)
+        ? edits(event.data)
+        : measureYears(event.data);
+  work().then(
+    (result) => self.postMessage({ result }),
+    (error: unknown) =>
+      self.postMessage({ error: error instanceof Error ? (error.stack ?? error.message) : String(error) }),
+  );
 };

@@ -9,10 +9,23 @@ export const metadata: Metadata = {
   title: "Oat Column",
   description: "A training log that does the arithmetic",
   manifest: "/manifest.webmanifest",
-  icons: { icon: [{ url: "/favicon.ico", sizes: "32x32" }, { url: "/icon.svg", type: "image/svg+xml" }], apple: "/icon-192.png" },
+  icons: {
+    icon: [
+      { url: "/favicon.ico", sizes: "32x32" },
+      { url: "/icon.svg", type: "image/svg+xml" },
+    ],
+    apple: "/icon-192.png",
+  },
 };
 
-export const viewport: Viewport = { width: "device-width", initialScale: 1, themeColor: [{ media: "(prefers-color-scheme: light)", color: "#FBF9F3" }, { media: "(prefers-color-scheme: dark)", color: "#121A19" }] };
+export const viewport: Viewport = {
+  width: "device-width",
+  initialScale: 1,
+  themeColor: [
+    { media: "(prefers-color-scheme: light)", color: "#FBF9F3" },
+    { media: "(prefers-color-scheme: dark)", color: "#121A19" },
+  ],
+};
 
 export default function Layout({ children }: { children: ReactNode }) {
   return (
@@ -23,7 +36,9 @@ export default function Layout({ children }: { children: ReactNode }) {
         <script src="/mode.js" />
       </head>
       <body>
-        <ThemeProvider><Frame>{children}</Frame></ThemeProvider>
+        <ThemeProvider>
+          <Frame>{children}</Frame>
+        </ThemeProvider>
       </body>
     </html>
   );

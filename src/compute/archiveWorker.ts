@@ -26,15 +26,31 @@ type Told = ((share: number) => void) & ProxyMarked;
  * What merging an archive into the log would write, with each difference in words. `lines` is null when there are too many to be looked
  * through; `related` says whether the two speak of the same people.
  */
-export interface Merge { steps: ChangeStep[]; lines: MergeLine[] | null; count: number; related: boolean }
+export interface Merge {
+  steps: ChangeStep[];
+  lines: MergeLine[] | null;
+  count: number;
+  related: boolean;
+}
 
 /** An archive read and laid out, or what is wrong with it. `healed`: stamps that were none and were left out. */
 export type ImportReading =
-  | { laidOut: LaidOut; counts: Record<RecordKind, number>; photos: StoredPhoto[]; missing: number; healed: number; merge: Merge }
+  | {
+      laidOut: LaidOut;
+      counts: Record<RecordKind, number>;
+      photos: StoredPhoto[];
+      missing: number;
+      healed: number;
+      merge: Merge;
+    }
   | { problems: Problem[] };
 
 /** A log that was mended, laid out anew: records that came from its second copy, and how much was taken out. */
-export interface MendedLog { laidOut: LaidOut; brought: number; out: number }
+export interface MendedLog {
+  laidOut: LaidOut;
+  brought: number;
+  out: number;
+}
 
 /** Beyond so many differences two logs are not copies of one. */
 const differencesAtMost = 20_000;
@@ -49,12 +65,26 @@ class ArchiveSession {
     const reading = await inSteps(readingArchive(bytes), told);
     if (!reading.ok) return { problems: reading.problems };
     const { photos, missing } = await namedByContent(reading.log, reading.photos);
-    const counts = Object.fromEntries(recordKinds.map((kind) => [kind, reading.log.records[kind].size])) as Record<RecordKind, number>;
-    return { laidOut: layOut(reading.log), counts, photos, missing, healed: reading.healed, merge: mergeOf(await logOf(name), reading.log) };
+    const counts = Object.fromEntries(recordKinds.map((kind) => [kind, reading.log.records[kind].size])) as Record<
+      RecordKind,
+      number
+    >;
+    return {
+      laidOut: layOut(reading.log),
+      counts,
+      photos,
+      missing,
+      healed: reading.healed,
+      merge: mergeOf(await logOf(name), reading.log),
+    };
   }
 
   /** The whole log as an archive, or one person's alone: JSON text, or a zip when it speaks of photographs. */
-  async write(name: LogName, exportedAt: string, personId: string | null = null): Promise<string | Uint8Array<ArrayBuffer>> {
+  async write(
+    name: LogName,
+    exportedAt: string,
+    personId: string | null = null,
+  ): Promise<string | Uint8Array<ArrayBuffer>> {
     const database = await openDatabase(name);
     try {
       const { log: whole } = await readLog(database);
@@ -121,16 +151,27 @@ function mergeOf(ours: Log, theirs: Log): Merge {
   const differences = mergeLogs(ours, theirs);
   const related = [...theirs.records.people.keys()].some((id) => ours.records.people.has(id));
   const within = differences.length <= differencesAtMost;
-  return { steps: within ? differences.map(({ step }) => step) : [], lines: within ? mergeLines(ours, theirs, differences) : null, count: differences.length, related };
+  return {
+    steps: within ? differences.map(({ step }) => step) : [],
+    lines: within ? mergeLines(ours, theirs, differences) : null,
+    count: differences.length,
+    related,
+  };
 }
 
 /** Gives each photograph that a log speaks of the name of its content, as it is kept under; `missing` counts those the archive does not hold. */
-async function namedByContent(log: Log, found: ReadonlyMap<string, Uint8Array>): Promise<{ photos: StoredPhoto[]; missing: number }> {
+async function namedByContent(
+  log: Log,
+  found: ReadonlyMap<string, Uint8Array>,
+): Promise<{ photos: StoredPhoto[]; missing: number }> {
   const photos = new Map<string, StoredPhoto>();
   let missing = 0;
   for (const photo of [...log.records.photos.values()]) {
     const bytes = found.get(photo.file);
-    if (bytes === undefined) { missing += 1; continue; }
+    if (bytes === undefined) {
+      missing += 1;
+      continue;
+    }
     const file = await photoFile(bytes);
     photos.set(file, { file, bytes: bytes.slice() });
     if (file !== photo.file) putRecord(log, "photos", { ...photo, file });

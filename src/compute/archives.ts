@@ -10,24 +10,43 @@ export type OnProgress = (share: number) => boolean;
 const silentAtMost = 30_000;
 
 /** Reads an archive; null when it was stopped. @throws Error that says what went wrong, whatever it was */
-export function readArchiveFile(name: LogName, bytes: Uint8Array, onProgress: OnProgress): Promise<ImportReading | null> {
+export function readArchiveFile(
+  name: LogName,
+  bytes: Uint8Array,
+  onProgress: OnProgress,
+): Promise<ImportReading | null> {
   return worked<ImportReading | null>((session, end) => {
     let silence: ReturnType<typeof setTimeout>;
     const listen = () => {
       clearTimeout(silence);
-      silence = setTimeout(() => end(Promise.reject(new Error("Reading it took too long and was given up. Nothing was changed."))), silentAtMost);
+      silence = setTimeout(
+        () => end(Promise.reject(new Error("Reading it took too long and was given up. Nothing was changed."))),
+        silentAtMost,
+      );
     };
     listen();
     // Stopping ends the worker itself, so that it works in the middle of anything.
-    const stopped = setInterval(() => { if (!onProgress(share)) end(Promise.resolve(null)); }, 200);
+    const stopped = setInterval(() => {
+      if (!onProgress(share)) end(Promise.resolve(null));
+    }, 200);
     let share = 0;
-    const told = proxy((done: number) => { share = done; listen(); });
-    return session.read(name, bytes, told).finally(() => { clearTimeout(silence); clearInterval(stopped); });
+    const told = proxy((done: number) => {
+      share = done;
+      listen();
+    });
+    return session.read(name, bytes, told).finally(() => {
+      clearTimeout(silence);
+      clearInterval(stopped);
+    });
   });
 }
 
 /** The log as an archive, or with a person's id that person's alone. */
-export function writeArchiveFile(name: LogName, exportedAt: string, personId: string | null = null): Promise<string | Uint8Array<ArrayBuffer>> {
+export function writeArchiveFile(
+  name: LogName,
+  exportedAt: string,
+  personId: string | null = null,
+): Promise<string | Uint8Array<ArrayBuffer>> {
   return worked((session) => session.write(name, exportedAt, personId) as Promise<string | Uint8Array<ArrayBuffer>>);
 }
 
@@ -56,11 +75,17 @@ export function madeUpLog(today: string, years: number | null): Promise<LaidOut>
 }
 
 /** Does something in a worker that is ended when it is done, when it fails in any way, or when `end` gives another outcome. */
-async function worked<T>(ask: (session: Remote<ArchiveSession>, end: (outcome: Promise<T>) => void) => Promise<T>): Promise<T> {
-  const worker = new Worker(new URL("./archiveWorker.ts", import.meta.url), { type: "module", name: "oat-column-archive" });
+async function worked<T>(
+  ask: (session: Remote<ArchiveSession>, end: (outcome: Promise<T>) => void) => Promise<T>,
+): Promise<T> {
+  const worker = new Worker(new URL("./archiveWorker.ts", import.meta.url), {
+    type: "module",
+    name: "oat-column-archive",
+  });
   try {
     return await new Promise<T>((resolve, reject) => {
-      worker.onerror = (event) => reject(new Error(`It could not be worked on (${event.message || "the worker ended"}). Nothing was changed.`));
+      worker.onerror = (event) =>
+        reject(new Error(`It could not be worked on (${event.message || "the worker ended"}). Nothing was changed.`));
       ask(wrap<ArchiveSession>(worker), resolve).then(resolve, reject);
     });
   } finally {

@@ -20,7 +20,11 @@ interface Held {
 }
 
 /** A worker, the session in it, a promise that is kept when the worker has died, and a way to give it up. */
-interface Line { session: Promise<Remote<Session>>; died: Promise<never>; giveUp: () => void }
+interface Line {
+  session: Promise<Remote<Session>>;
+  died: Promise<never>;
+  giveUp: () => void;
+}
 
 class WorkerDied extends Error {}
 class TooLong extends Error {}
@@ -50,14 +54,21 @@ export class ComputeClient {
    * @param drawn when the worker may start: it takes time from whatever is being drawn
    */
   constructor(
-    private readonly name: LogName, private readonly saved: Map<string, unknown>, private readonly opening: (share: number) => void,
-    private readonly room: (bytes: number) => Promise<boolean>, drawn: Promise<void>,
+    private readonly name: LogName,
+    private readonly saved: Map<string, unknown>,
+    private readonly opening: (share: number) => void,
+    private readonly room: (bytes: number) => Promise<boolean>,
+    drawn: Promise<void>,
   ) {
     this.#generation = Number(localStorage.getItem(generationKey(name))) || 0;
     this.#generations = new BroadcastChannel(generationKey(name));
-    this.#generations.onmessage = ({ data }: MessageEvent<number>) => { if (data > this.#generation) this.#moveOn(data); };
+    this.#generations.onmessage = ({ data }: MessageEvent<number>) => {
+      if (data > this.#generation) this.#moveOn(data);
+    };
     this.#line = this.#start(drawn);
-    document.addEventListener("visibilitychange", () => { if (document.visibilityState === "visible") void this.#call((session) => session.follow()).catch(() => {}); });
+    document.addEventListener("visibilitychange", () => {
+      if (document.visibilityState === "visible") void this.#call((session) => session.follow()).catch(() => {});
+    });
   }
 
   /** Rejects when the log cannot be opened, or reading it was stopped. */
@@ -82,7 +93,15 @@ export class ComputeClient {
   /** Listens to a query until the returned function is called; the last listener to leave ends the watch. */
   subscribe<N extends QueryName>(name: N, asks: Queries[N]["asks"], listener: () => void): () => void {
     const key = answerKey(name, asks);
-    const held = this.#held.get(key) ?? { name, asks, answer: null, problem: null, arrived: false, listeners: new Set<() => void>(), number: null };
+    const held = this.#held.get(key) ?? {
+      name,
+      asks,
+      answer: null,
+      problem: null,
+      arrived: false,
+      listeners: new Set<() => void>(),
+      number: null,
+    };
     this.#held.set(key, held);
     held.listeners.add(listener);
     held.number ??= this.#watch(held);
@@ -122,7 +141,13 @@ export class ComputeClient {
       Object.assign(held, problem === null ? { answer, problem, arrived: true } : { problem });
       for (const told of held.listeners) told();
     };
-    const watching = this.#call((session) => session.watch(held.name, held.asks as never, proxy(tell)), budget, (problem) => { held.problem = problem; });
+    const watching = this.#call(
+      (session) => session.watch(held.name, held.asks as never, proxy(tell)),
+      budget,
+      (problem) => {
+        held.problem = problem;
+      },
+    );
     // A log that cannot be opened at all is said where it is opened, not of every question.
     watching.catch((error: unknown) => this.#everOpened && tell(undefined, messageOf(error)));
     return watching;
@@ -132,7 +157,11 @@ export class ComputeClient {
    * Asks the session, and asks again should the worker die meanwhile: nothing that is asked changes anything.
    * @param onGivenUp told when the question took too long, before everything else is asked of another worker
    */
-  async #call<T>(ask: (session: Remote<Session>) => Promise<T>, seconds = Infinity, onGivenUp: (problem: string) => void = () => {}): Promise<T> {
+  async #call<T>(
+    ask: (session: Remote<Session>) => Promise<T>,
+    seconds = Infinity,
+    onGivenUp: (problem: string) => void = () => {},
+  ): Promise<T> {
     for (;;) {
       const line = this.#line;
       const late = after(seconds, line.session);
@@ -171,14 +200,24 @@ export class ComputeClient {
   #start(when: Promise<void>): Line {
     let die: (error: Error) => void = () => {};
     let end = () => {};
-    const died = new Promise<never>((_, reject) => { die = reject; });
+    const died = new Promise<never>((_, reject) => {
+      die = reject;
+    });
     died.catch(() => {});
     const session = when.then(async () => {
       const { endpoint, failed, terminate } = startWorker(this.name, this.#generation);
       const remote = wrap<Session>(endpoint);
-      end = () => { if (terminate === null) void remote.retire(); else terminate(); };
+      end = () => {
+        if (terminate === null) void remote.retire();
+        else terminate();
+      };
       const tab = `oat-column-tab-${newId()}`;
-      await new Promise<void>((held) => { void navigator.locks.request(tab, () => { held(); return died.catch(() => {}); }); });
+      await new Promise<void>((held) => {
+        void navigator.locks.request(tab, () => {
+          held();
+          return died.catch(() => {});
+        });
+      });
       const life = await Promise.race([failed, this.#open(remote, tab)]);
       // From now on the worker answers; what was saved would be out of date in a view that is opened after an edit.
       this.saved.clear();
@@ -189,7 +228,14 @@ export class ComputeClient {
       return remote;
     });
     session.catch(() => {});
-    const line = { session, died, giveUp: () => { die(new WorkerDied("the worker does not answer")); end(); } };
+    const line = {
+      session,
+      died,
+      giveUp: () => {
+        die(new WorkerDied("the worker does not answer"));
+        end();
+      },
+    };
     return line;
   }
 
@@ -197,7 +243,15 @@ export class ComputeClient {
   async #open(remote: Remote<Session>, tab: string): Promise<string> {
     for (;;) {
       try {
-        return await remote.open(this.name, tab, proxy((share: number) => { this.opening(share); return !this.#stopped; }), proxy(this.room));
+        return await remote.open(
+          this.name,
+          tab,
+          proxy((share: number) => {
+            this.opening(share);
+            return !this.#stopped;
+          }),
+          proxy(this.room),
+        );
       } catch (error) {
         if (this.#stopped || !(error instanceof Error) || error.message !== stoppedProblem.message) throw error;
       }
@@ -214,15 +268,39 @@ function after(seconds: number, begun: Promise<unknown>): { passed: Promise<neve
   let ended = seconds === Infinity;
   const passed = new Promise<never>((_, reject) => {
     let left = seconds;
-    void begun.then(() => { if (!ended) ticking = setInterval(() => { left -= 1; if (left <= 0) reject(new TooLong()); }, 1000); }, () => {});
+    void begun.then(
+      () => {
+        if (!ended)
+          ticking = setInterval(() => {
+            left -= 1;
+            if (left <= 0) reject(new TooLong());
+          }, 1000);
+      },
+      () => {},
+    );
   });
   passed.catch(() => {});
-  return { passed, end: () => { ended = true; clearInterval(ticking); } };
+  return {
+    passed,
+    end: () => {
+      ended = true;
+      clearInterval(ticking);
+    },
+  };
 }
 
 /** A shared worker where the browser has them, else one of this tab's own, which alone can be ended from outside. */
-function startWorker(name: LogName, generation: number): { endpoint: Endpoint; failed: Promise<never>; terminate: (() => void) | null } {
-  const fail = (worker: AbstractWorker) => new Promise<never>((_, reject) => { worker.onerror = () => reject(new Error("The part that computes could not be started. Reload the page; nothing that was saved is lost.")); });
+function startWorker(
+  name: LogName,
+  generation: number,
+): { endpoint: Endpoint; failed: Promise<never>; terminate: (() => void) | null } {
+  const fail = (worker: AbstractWorker) =>
+    new Promise<never>((_, reject) => {
+      worker.onerror = () =>
+        reject(
+          new Error("The part that computes could not be started. Reload the page; nothing that was saved is lost."),
+        );
+    });
   const options = { type: "module", name: `oat-column-${name}${generation === 0 ? "" : `-${generation}`}` } as const;
   if (typeof SharedWorker === "undefined") {
     const worker = new Worker(new URL("./worker.ts", import.meta.url), options);

@@ -9,10 +9,20 @@ import { Answers, everyView, type Queries, type QueryName } from "./queries";
 const today = mustDay("2026-06-11");
 const [first, last] = ["1900-01-01", "2100-12-31"];
 const personId = rowerId;
-const record = <K extends RecordKind>(kind: K, given: RecordOf<K>) => (log: Log) => putRecord(log, kind, given);
-const goal = (given: Partial<RecordOf<"goals">> & Pick<RecordOf<"goals">, "by">) => record("goals", { id: "zz", personId, of: "weight", startDate: "2026-06-01", startKg: 72, targetKg: 60, ...given });
+const record =
+  <K extends RecordKind>(kind: K, given: RecordOf<K>) =>
+  (log: Log) =>
+    putRecord(log, kind, given);
+const goal = (given: Partial<RecordOf<"goals">> & Pick<RecordOf<"goals">, "by">) =>
+  record("goals", { id: "zz", personId, of: "weight", startDate: "2026-06-01", startKg: 72, targetKg: 60, ...given });
 const moved = (which: (session: RecordOf<"sessions">) => boolean, date: string, id: string) => (log: Log) => {
-  putRecord(log, "sessions", { ...[...log.records.sessions.values()].find((one) => one.personId === personId && one.status === "done" && which(one))!, id, date });
+  putRecord(log, "sessions", {
+    ...[...log.records.sessions.values()].find(
+      (one) => one.personId === personId && one.status === "done" && which(one),
+    )!,
+    id,
+    date,
+  });
 };
 const lifting = ({ items }: RecordOf<"sessions">) => (items ?? []).length > 0;
 const running = ({ distance }: RecordOf<"sessions">) => distance != null;
@@ -29,7 +39,8 @@ const everyKind = (date: string): ((log: Log) => void)[] => [
   record("maxima", { id: "x", personId, exerciseId: "back-squat", date, kg: 130, tested: true }),
   record("photos", { id: "x", personId, date, file: "a.jpg" }),
   (log) => putRecord(log, "people", { ...log.records.people.get(personId)!, birthDate: date }),
-  (log) => putRecord(log, "readings", { id: "x", personId, measureId: [...log.records.measures.keys()][0]!, date, value: 30 }),
+  (log) =>
+    putRecord(log, "readings", { id: "x", personId, measureId: [...log.records.measures.keys()][0]!, date, value: 30 }),
 ];
 
 const far: [string, ((log: Log) => void)[]][] = [
@@ -37,8 +48,14 @@ const far: [string, ((log: Log) => void)[]][] = [
   [`records of every kind on ${last}`, everyKind(last)],
   ["a goal from long ago", [goal({ startDate: first, by: { date: "2026-12-31" } })]],
   ["a goal far ahead", [goal({ by: { date: last } })]],
-  ["a goal from end to end", [goal({ startDate: first, startKg: 900, targetKg: 2, by: { date: last }, milestonesKg: [800, 700, 600, 500] })]],
-  ["a goal that begins at the end", [goal({ startDate: "2100-01-01", startKg: 900, targetKg: 2, by: { rateKgPerWeek: 0.2 } })]],
+  [
+    "a goal from end to end",
+    [goal({ startDate: first, startKg: 900, targetKg: 2, by: { date: last }, milestonesKg: [800, 700, 600, 500] })],
+  ],
+  [
+    "a goal that begins at the end",
+    [goal({ startDate: "2100-01-01", startKg: 900, targetKg: 2, by: { rateKgPerWeek: 0.2 } })],
+  ],
   ["a goal at the lowest rate", [goal({ startKg: 90, by: { rateKgPerWeek: 0.006 } })]],
 ];
 
@@ -47,7 +64,9 @@ const atMost = 3000;
 
 describe("a date at the end of what it may be", () => {
   let slowest: [string, number];
-  beforeEach(() => { slowest = ["", 0]; });
+  beforeEach(() => {
+    slowest = ["", 0];
+  });
 
   it.each(far)("%s: every view and the headless figures answer at once", (_, adding) => {
     const log = demoLog(today);
@@ -61,10 +80,14 @@ describe("a date at the end of what it may be", () => {
     };
     const answers = new Answers(log, () => "new");
     const asking = { personId, today: dateOf(today) };
-    const asked = <N extends QueryName>(name: N, asks: Queries[N]["asks"]) => timed(`${name} ${JSON.stringify(asks)}`, () => answers.answer(name, asks));
+    const asked = <N extends QueryName>(name: N, asks: Queries[N]["asks"]) =>
+      timed(`${name} ${JSON.stringify(asks)}`, () => answers.answer(name, asks));
     for (const { name, asks } of everyView(asking)) asked(name, asks as never);
     for (const date of [first, last]) {
-      const around = { from: dateOf(Math.max(mustDay(first), mustDay(date) - 30)), to: dateOf(Math.min(mustDay(last), mustDay(date) + 30)) };
+      const around = {
+        from: dateOf(Math.max(mustDay(first), mustDay(date) - 30)),
+        to: dateOf(Math.min(mustDay(last), mustDay(date) + 30)),
+      };
       asked("day", { ...asking, date });
       asked("food", { ...asking, date });
       asked("column", { ...asking, ...around });

@@ -13,8 +13,22 @@ const day = mustDay("2026-06-11");
 const today = dateOf(day);
 const rower = { personId: partnerId, today };
 const asked: { [N in QueryName]?: Queries[N]["asks"] } = {
-  people: null, shell: rower, library: null, holdings: null, column: { ...rower, from: "2026-03-02", to: "2026-06-21" }, day: { ...rower, date: dateOf(day - 20) }, lifts: { ...rower, against: "bench-press" }, lift: { ...rower, exerciseId: "bench-press", times: 40 }, work: { ...rower, from: "2026-03-05", to: today }, records: { ...rower, exerciseId: null, atMost: 50 }, exercises: { ...rower, text: "", muscle: null, equipment: null, group: null },
-  distance: { ...rower, days: null }, body: { ...rower, days: null, zoom: null }, food: { ...rower, date: today }, energy: rower, working: { ...rower, on: today, ref: { figure: "trend" } },
+  people: null,
+  shell: rower,
+  library: null,
+  holdings: null,
+  column: { ...rower, from: "2026-03-02", to: "2026-06-21" },
+  day: { ...rower, date: dateOf(day - 20) },
+  lifts: { ...rower, against: "bench-press" },
+  lift: { ...rower, exerciseId: "bench-press", times: 40 },
+  work: { ...rower, from: "2026-03-05", to: today },
+  records: { ...rower, exerciseId: null, atMost: 50 },
+  exercises: { ...rower, text: "", muscle: null, equipment: null, group: null },
+  distance: { ...rower, days: null },
+  body: { ...rower, days: null, zoom: null },
+  food: { ...rower, date: today },
+  energy: rower,
+  working: { ...rower, on: today, ref: { figure: "trend" } },
 };
 
 describe("figures brought up to date", () => {
@@ -35,10 +49,15 @@ describe("figures brought up to date", () => {
       const before = kept.map(({ changed }) => changed);
       const fresh = new Answers(copyOf(log), () => "new");
       names.forEach((name, index) => {
-        expect(JSON.stringify(kept[index]!.value), `${name} after ${kind} in round ${round}`).toBe(JSON.stringify(fresh.answer(name, asked[name] as never)));
+        expect(JSON.stringify(kept[index]!.value), `${name} after ${kind} in round ${round}`).toBe(
+          JSON.stringify(fresh.answer(name, asked[name] as never)),
+        );
         if (kept[index]!.changed !== before[index]) changes.set(name, (changes.get(name) ?? 0) + 1);
       });
-      if (round % 20 === 19) expect(JSON.stringify(personContract(figures))).toBe(JSON.stringify(personContract(new Figures(copyOf(log), partnerId, day))));
+      if (round % 20 === 19)
+        expect(JSON.stringify(personContract(figures))).toBe(
+          JSON.stringify(personContract(new Figures(copyOf(log), partnerId, day))),
+        );
     }
     // It would hold as well if nothing were kept: each edit touches some answers and leaves others.
     for (const name of names.filter((name) => name !== "library")) expect(changes.get(name), name).toBeGreaterThan(0);

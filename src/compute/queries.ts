@@ -10,16 +10,50 @@ import { dailyRows } from "@/core/figures/views/daily";
 import { entryView } from "@/core/figures/views/entry";
 import { holdingsOf, joinedPeople, removedPerson } from "@/core/log/people";
 import { goalPreview, type GoalAsk, type GoalPreview } from "@/core/figures/views/goalPreview";
-import { ledgerPreview, ledgerView, type LedgerAsk, type LedgerPreview, type LedgerRow } from "@/core/figures/views/ledger";
+import {
+  ledgerPreview,
+  ledgerView,
+  type LedgerAsk,
+  type LedgerPreview,
+  type LedgerRow,
+} from "@/core/figures/views/ledger";
 import { exercisesView, mergeExercises, type ExercisesView, type MergeExercises } from "@/core/figures/views/library";
-import { liftsView, liftView, suggestView, type LiftsView, type LiftView, type SuggestAsk, type SuggestView } from "@/core/figures/views/lifts";
-import { holdingsView, libraryView, shellView, type HoldingsView, type LibraryView, type ShellView } from "@/core/figures/views/shell";
+import {
+  liftsView,
+  liftView,
+  suggestView,
+  type LiftsView,
+  type LiftView,
+  type SuggestAsk,
+  type SuggestView,
+} from "@/core/figures/views/lifts";
+import {
+  holdingsView,
+  libraryView,
+  shellView,
+  type HoldingsView,
+  type LibraryView,
+  type ShellView,
+} from "@/core/figures/views/shell";
 import { dayView, type DayView } from "@/core/figures/views/today";
 import { measuresView, type MeasuresView } from "@/core/figures/views/measures";
 import { photosView, type DayPhoto } from "@/core/figures/views/photos";
 import { householdLifts, recordsView, type HouseholdLifts, type RecordsView } from "@/core/figures/views/records";
 import { reportView, type ReportAsk, type ReportView } from "@/core/figures/views/report";
-import { planLines, planView, sameAsLast, setsPreview, tableView, type PlanAsk, type PlanLine, type PlanView, type SetsPreview, type TableAsk, type TableView, type TypedLine } from "@/core/figures/views/sets";
+import {
+  planLines,
+  planView,
+  sameAsLast,
+  setsPreview,
+  tableView,
+  type PlanAsk,
+  type PlanLine,
+  type PlanView,
+  type SetsPreview,
+  type TableAsk,
+  type TableView,
+  type TypedLine,
+} from "@/core/figures/views/sets";
 import { trainingView, type TrainingView } from "@/core/figures/views/training";
 import type { SetsSheetAsk } from "@/core/workbook/setsSheet";
 import { workView, type WorkAsk, type WorkView } from "@/core/figures/views/work";
@@ -32,7 +66,10 @@ import type { Change, Person, RecordKind } from "@/core/log/records";
 import { Memo, untracked } from "@/core/memo";
 
 /** Who asks, and what day it is for the trainee. */
-export interface Asking { personId: string; today: string }
+export interface Asking {
+  personId: string;
+  today: string;
+}
 
 /** Every named figure the interface can ask for: its parameters and what it answers. */
 export interface Queries {
@@ -82,9 +119,20 @@ export type QueryName = keyof Queries;
 export function everyView(asking: Asking): { name: QueryName; asks: Queries[QueryName]["asks"] }[] {
   const day = mustDay(asking.today);
   const asks: { [N in QueryName]?: Queries[N]["asks"] } = {
-    shell: asking, column: { ...asking, from: dateOf(day - 70), to: dateOf(day + 14) }, ledger: { ...asking, from: dateOf(day - 70), to: dateOf(day + 14) }, day: { ...asking, date: asking.today }, lifts: { ...asking, against: null },
-    work: { ...asking, from: dateOf(day - 83), to: asking.today }, blocks: { ...asking, atMost: 4 }, records: { ...asking, exerciseId: null, atMost: 40 }, exercises: { ...asking, text: "", muscle: null, equipment: null, group: null },
-    distance: { ...asking, days: 84 }, body: { ...asking, days: null, zoom: null }, measures: asking, food: { ...asking, date: asking.today }, energy: asking,
+    shell: asking,
+    column: { ...asking, from: dateOf(day - 70), to: dateOf(day + 14) },
+    ledger: { ...asking, from: dateOf(day - 70), to: dateOf(day + 14) },
+    day: { ...asking, date: asking.today },
+    lifts: { ...asking, against: null },
+    work: { ...asking, from: dateOf(day - 83), to: asking.today },
+    blocks: { ...asking, atMost: 4 },
+    records: { ...asking, exerciseId: null, atMost: 40 },
+    exercises: { ...asking, text: "", muscle: null, equipment: null, group: null },
+    distance: { ...asking, days: 84 },
+    body: { ...asking, days: null, zoom: null },
+    measures: asking,
+    food: { ...asking, date: asking.today },
+    energy: asking,
   };
   return (Object.keys(asks) as QueryName[]).map((name) => ({ name, asks: asks[name]! }));
 }
@@ -96,7 +144,10 @@ const figuresKept = 6;
 export class Answers {
   readonly #figures = new Map<string, Figures>();
 
-  constructor(readonly log: Log, readonly newId: () => string) {}
+  constructor(
+    readonly log: Log,
+    readonly newId: () => string,
+  ) {}
 
   /** The answer, or null when the person asked about is not in the log. */
   answer<N extends QueryName>(name: N, asks: Queries[N]["asks"]): Queries[N]["answers"] | null {
@@ -132,8 +183,10 @@ export class Answers {
     library: () => libraryView(this.log),
     holdings: () => holdingsView(this.log),
     shell: (asks) => this.#with(this.#of(asks), shellView),
-    column: (asks) => this.#with(this.#of(asks), (figures) => columnView(figures, mustDay(asks.from), mustDay(asks.to))),
-    ledger: (asks) => this.#with(this.#of(asks), (figures) => ledgerView(figures, mustDay(asks.from), mustDay(asks.to))),
+    column: (asks) =>
+      this.#with(this.#of(asks), (figures) => columnView(figures, mustDay(asks.from), mustDay(asks.to))),
+    ledger: (asks) =>
+      this.#with(this.#of(asks), (figures) => ledgerView(figures, mustDay(asks.from), mustDay(asks.to))),
     ledgerPreview: (asks) => this.#with(this.#of(asks), (figures) => ledgerPreview(figures, asks.ask, this.newId)),
     day: (asks) => this.#with(this.#of(asks, asks.date), (figures) => dayView(figures, mustDay(asks.date))),
     lifts: (asks) => this.#with(this.#of(asks), (figures) => liftsView(figures, asks.against)),
@@ -142,10 +195,13 @@ export class Answers {
     work: (asks) => this.#with(this.#of(asks), (figures) => workView(figures, asks)),
     blocks: (asks) => this.#with(this.#of(asks), (figures) => blocksView(figures, asks.atMost)),
     records: (asks) => this.#with(this.#of(asks), (figures) => recordsView(figures, asks)),
-    householdLifts: (asks) => householdLifts(peopleOf(this.log).flatMap(({ id }) => this.#of({ ...asks, personId: id }) ?? [])),
+    householdLifts: (asks) =>
+      householdLifts(peopleOf(this.log).flatMap(({ id }) => this.#of({ ...asks, personId: id }) ?? [])),
     exercises: (asks) => this.#with(this.#of(asks), (figures) => exercisesView(figures, asks)),
-    mergeExercises: (asks) => this.#with(this.#of(asks), (figures) => mergeExercises(figures, asks.keptId, asks.goneId)),
-    setsPreview: (asks) => this.#with(this.#of(asks), (figures) => setsPreview(figures, asks.text, asks.ask, this.newId)),
+    mergeExercises: (asks) =>
+      this.#with(this.#of(asks), (figures) => mergeExercises(figures, asks.keptId, asks.goneId)),
+    setsPreview: (asks) =>
+      this.#with(this.#of(asks), (figures) => setsPreview(figures, asks.text, asks.ask, this.newId)),
     setsTable: (asks) => this.#with(this.#of(asks), (figures) => tableView(figures, asks, this.newId)),
     planTable: (asks) => this.#with(this.#of(asks), (figures) => planView(figures, asks, this.newId)),
     planLines: (asks) => this.#with(this.#of(asks), (figures) => planLines(figures, asks.date, asks.sessionId)),
@@ -165,7 +221,10 @@ export class Answers {
     personHoldings: (asks) => holdingsOf(this.log, asks.personId),
     removedPerson: (asks) => removedPerson(this.log, asks.personId),
     joinedPeople: (asks) => joinedPeople(this.log, asks.personId, asks.goneId),
-    entry: (asks) => this.#with(this.#of(asks), (figures) => entryView(figures, asks.text, mustDay(asks.date), asks.dateOrder, this.newId)),
+    entry: (asks) =>
+      this.#with(this.#of(asks), (figures) =>
+        entryView(figures, asks.text, mustDay(asks.date), asks.dateOrder, this.newId),
+      ),
   };
 
   #with<T>(figures: Figures | null, answer: (figures: Figures) => T): T | null {

@@ -35,9 +35,22 @@ const roomPatience = 3000;
 export type Teller = ((share: number) => boolean) & ProxyMarked;
 
 /** What a check of the log found: in records, in how they lie in the browser, and figures that differ from figures computed afresh. */
-export interface Diagnosis { records: number; answers: number; findings: Finding[]; layout: LayoutFinding[]; figures: string[] }
+export interface Diagnosis {
+  records: number;
+  answers: number;
+  findings: Finding[];
+  layout: LayoutFinding[];
+  figures: string[];
+}
 
-interface Watch { key: string; name: QueryName; asks: unknown; watcher: Watcher; answer: Memo<unknown>; sent: number }
+interface Watch {
+  key: string;
+  name: QueryName;
+  asks: unknown;
+  watcher: Watcher;
+  answer: Memo<unknown>;
+  sent: number;
+}
 
 /** After the last change, in milliseconds: when answers are saved and the journal is folded. */
 const idleAfter = 1500;
@@ -52,19 +65,31 @@ class LogInMemory {
   #settled: Promise<void> | null = null;
   readonly #rooms = new Set<Room>();
 
-  private constructor(readonly name: LogName, readonly database: IDBPDatabase<LogDatabase>) {}
+  private constructor(
+    readonly name: LogName,
+    readonly database: IDBPDatabase<LogDatabase>,
+  ) {}
 
   static async open(name: LogName, tell: Teller): Promise<LogInMemory> {
     const log = new LogInMemory(name, await openDatabase(name, () => self.close()));
     // The answer arrives while the next months are read.
     let going = true;
-    await log.#readAll((share) => { void Promise.resolve(tell(share)).then((on) => { going = on; }); return going; });
-    new BroadcastChannel(hintChannel(name)).onmessage = () => { log.follow().catch(() => {}); };
+    await log.#readAll((share) => {
+      void Promise.resolve(tell(share)).then((on) => {
+        going = on;
+      });
+      return going;
+    });
+    new BroadcastChannel(hintChannel(name)).onmessage = () => {
+      log.follow().catch(() => {});
+    };
     await log.follow();
     return log;
   }
 
-  get log(): Log { return this.#answers.log; }
+  get log(): Log {
+    return this.#answers.log;
+  }
 
   /** Catches up with the journal. Called on a hint, and by a tab that has become visible. What goes wrong once is not held against the next time. */
   follow(): Promise<void> {
@@ -76,7 +101,9 @@ class LogInMemory {
   /** Takes up a tab that can be asked for room, until it has gone. */
   askRoomOf(tab: Room): () => void {
     this.#rooms.add(tab);
-    return () => { this.#rooms.delete(tab); };
+    return () => {
+      this.#rooms.delete(tab);
+    };
   }
 
   ask<N extends QueryName>(name: N, asks: Queries[N]["asks"]): Queries[N]["answers"] | null {
@@ -84,7 +111,14 @@ class LogInMemory {
   }
 
   watch<N extends QueryName>(name: N, asks: Queries[N]["asks"], watcher: Watcher): Watch {
-    const watch: Watch = { key: answerKey(name, asks), name, asks, watcher, answer: this.#answers.kept(name, asks), sent: -1 };
+    const watch: Watch = {
+      key: answerKey(name, asks),
+      name,
+      asks,
+      watcher,
+      answer: this.#answers.kept(name, asks),
+      sent: -1,
+    };
     this.#watches.add(watch);
     this.#send(watch);
     this.#rest();
@@ -110,7 +144,13 @@ class LogInMemory {
     for (const [index, { name, asks }] of asked.entries()) {
       await between(0.9 + 0.1 * (index / asked.length));
       if (this.#sequence !== sequence) return this.diagnose(today, between);
-      if (!sameAnswer(() => this.#answers.answer(name, asks as never), () => fresh.answer(name, asks as never))) figures.push(answerKey(name, asks));
+      if (
+        !sameAnswer(
+          () => this.#answers.answer(name, asks as never),
+          () => fresh.answer(name, asks as never),
+        )
+      )
+        figures.push(answerKey(name, asks));
     }
     return { records: sizeOf(log), answers: asked.length, findings, layout, figures };
   }
@@ -126,7 +166,8 @@ class LogInMemory {
     if (reached === this.#sequence) return;
     if (reached === null) {
       await this.#readAll();
-      for (const watch of this.#watches) Object.assign(watch, { answer: this.#answers.kept(watch.name, watch.asks as never), sent: -1 });
+      for (const watch of this.#watches)
+        Object.assign(watch, { answer: this.#answers.kept(watch.name, watch.asks as never), sent: -1 });
     } else this.#sequence = reached;
     for (const watch of this.#watches) this.#send(watch);
     this.#rest();
@@ -153,7 +194,9 @@ class LogInMemory {
   }
 
   async #tidy(): Promise<void> {
-    const answers = [...this.#watches].filter(({ sent }) => sent >= 0).map(({ key, answer }) => ({ key, answer: answer.value }));
+    const answers = [...this.#watches]
+      .filter(({ sent }) => sent >= 0)
+      .map(({ key, answer }) => ({ key, answer: answer.value }));
     this.#settled ??= this.#writing(room.settle, () => settle(this.database)).catch(() => {});
     await this.#settled;
     await this.#writing(room.save, () => saveAnswers(this.database, this.#sequence, answers));
@@ -171,7 +214,9 @@ class LogInMemory {
   /** Whether a tab finds room on the disk; where none answers, what can be left undone is left. */
   async #hasRoom(bytes: number): Promise<boolean> {
     const asked = [...this.#rooms].map((tab) => tab(bytes).catch(() => false));
-    const late = new Promise<boolean>((resolve) => { setTimeout(() => resolve(false), roomPatience); });
+    const late = new Promise<boolean>((resolve) => {
+      setTimeout(() => resolve(false), roomPatience);
+    });
     return Promise.race([...asked, late]);
   }
 }
@@ -201,7 +246,9 @@ async function inSteps<T>(steps: Steps<T>, between: Between): Promise<T> {
 async function unlessStopped<T>(tell: Teller, work: (between: Between) => Promise<T>): Promise<T | null> {
   const stopped = new StoreProblem("stopped");
   try {
-    return await work(async (share) => { if (!(await tell(share))) throw stopped; });
+    return await work(async (share) => {
+      if (!(await tell(share))) throw stopped;
+    });
   } catch (error) {
     if (error === stopped) return null;
     throw error;
@@ -232,7 +279,10 @@ class Session {
       throw error;
     }
     const leave = this.#log.askRoomOf(room);
-    void navigator.locks.request(tab, () => { leave(); for (const number of [...this.#watches.keys()]) this.unwatch(number); });
+    void navigator.locks.request(tab, () => {
+      leave();
+      for (const number of [...this.#watches.keys()]) this.unwatch(number);
+    });
     return life;
   }
 
@@ -281,5 +331,9 @@ const life = `oat-column-worker-${newId()}`;
 void navigator.locks.request(life, () => new Promise(() => {}));
 
 const scope = self as unknown as { onconnect?: ((event: MessageEvent) => void) | null };
-if ("onconnect" in scope) scope.onconnect = (event) => { const [port] = event.ports; if (port) expose(new Session(), port); };
+if ("onconnect" in scope)
+  scope.onconnect = (event) => {
+    const [port] = event.ports;
+    if (port) expose(new Session(), port);
+  };
 else expose(new Session());

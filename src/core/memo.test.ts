@@ -25,7 +25,10 @@ describe("a kept value", () => {
   it("is computed once while nothing that it read changes", () => {
     const cells = new Cells();
     let runs = 0;
-    const sum = memo(cells, () => { runs++; return cells.read("a") + cells.read("b"); });
+    const sum = memo(cells, () => {
+      runs++;
+      return cells.read("a") + cells.read("b");
+    });
     expect(sum()).toBe(0);
     cells.write("c", 5);
     expect(sum()).toBe(0);
@@ -38,7 +41,10 @@ describe("a kept value", () => {
     const cells = new Cells();
     let runs = 0;
     const sign = memo(cells, () => Math.sign(cells.read("a")));
-    const text = memo(cells, () => { runs++; return { sign: [sign()] }; });
+    const text = memo(cells, () => {
+      runs++;
+      return { sign: [sign()] };
+    });
     cells.write("a", 3);
     const first = text();
     cells.write("a", 7);
@@ -50,7 +56,10 @@ describe("a kept value", () => {
   it("reads other things when it takes another way, and forgets those it no longer reads", () => {
     const cells = new Cells();
     let runs = 0;
-    const chosen = memo(cells, () => { runs++; return cells.read(cells.read("which") === 0 ? "a" : "b"); });
+    const chosen = memo(cells, () => {
+      runs++;
+      return cells.read(cells.read("which") === 0 ? "a" : "b");
+    });
     chosen();
     cells.write("which", 1);
     chosen();
@@ -62,7 +71,10 @@ describe("a kept value", () => {
   });
   it("that throws is tried again, and does not spoil what is being computed around it", () => {
     const cells = new Cells();
-    const odd = memo(cells, () => { if (cells.read("a") % 2 === 0) throw new Error("even"); return cells.read("a"); });
+    const odd = memo(cells, () => {
+      if (cells.read("a") % 2 === 0) throw new Error("even");
+      return cells.read("a");
+    });
     expect(odd).toThrow("even");
     cells.write("a", 3);
     expect(odd()).toBe(3);
@@ -81,24 +93,44 @@ describe("a kept value", () => {
   });
   it("always equals a fresh computation, whatever is written and asked in whatever order", () => {
     const names = ["a", "b", "c", "d"];
-    fc.assert(fc.property(fc.array(fc.oneof(fc.record({ write: fc.constantFrom(...names), value: fc.integer({ min: -2, max: 2 }) }), fc.record({ ask: fc.integer({ min: 0, max: 5 }) })), { maxLength: 80 }), (steps) => {
-      const cells = new Cells();
-      const plain = (n: number): number => (n === 0 ? cells.read("a") : Math.trunc((plain(n - 1) + cells.read(names[(n + cells.read("d") + 2) % 4]!)) / 2));
-      const kept: (n: number) => number = family(cells, (n: number): number => (n === 0 ? cells.read("a") : Math.trunc((kept(n - 1) + cells.read(names[(n + cells.read("d") + 2) % 4]!)) / 2)));
-      for (const step of steps) {
-        if ("write" in step) cells.write(step.write, step.value);
-        else expect(kept(step.ask)).toBe(plain(step.ask));
-      }
-    }));
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.oneof(
+            fc.record({ write: fc.constantFrom(...names), value: fc.integer({ min: -2, max: 2 }) }),
+            fc.record({ ask: fc.integer({ min: 0, max: 5 }) }),
+          ),
+          { maxLength: 80 },
+        ),
+        (steps) => {
+          const cells = new Cells();
+          const plain = (n: number): number =>
+            n === 0
+              ? cells.read("a")
+              : Math.trunc((plain(n - 1) + cells.read(names[(n + cells.read("d") + 2) % 4]!)) / 2);
+          const kept: (n: number) => number = family(cells, (n: number): number =>
+            n === 0
+              ? cells.read("a")
+              : Math.trunc((kept(n - 1) + cells.read(names[(n + cells.read("d") + 2) % 4]!)) / 2),
+          );
+          for (const step of steps) {
+            if ("write" in step) cells.write(step.write, step.value);
+            else expect(kept(step.ask)).toBe(plain(step.ask));
+          }
+        },
+      ),
+    );
   });
 });
 
 describe("equal", () => {
   it("is what JSON shows, to the order of keys, with dates apart that differ in the last bit", () => {
-    fc.assert(fc.property(fc.jsonValue(), fc.jsonValue(), (a, b) => {
-      expect(equal(a, structuredClone(a))).toBe(true);
-      if (!Object.is(a, b) && JSON.stringify(a) !== JSON.stringify(b)) expect(equal(a, b)).toBe(false);
-    }));
+    fc.assert(
+      fc.property(fc.jsonValue(), fc.jsonValue(), (a, b) => {
+        expect(equal(a, structuredClone(a))).toBe(true);
+        if (!Object.is(a, b) && JSON.stringify(a) !== JSON.stringify(b)) expect(equal(a, b)).toBe(false);
+      }),
+    );
     expect(equal({ a: 1, b: 2 }, { b: 2, a: 1 })).toBe(false);
     expect(equal([0.1 + 0.2], [0.3])).toBe(false);
     expect(equal(new Map([["a", [1]]]), new Map([["a", [1]]]))).toBe(true);

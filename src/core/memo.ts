@@ -5,7 +5,9 @@
  */
 
 /** Counts changes of the ground on which values rest. */
-export interface Clock { readonly version: number }
+export interface Clock {
+  readonly version: number;
+}
 
 /** Something that is read: since when it is as it is, and (for a computed one) a way to find out. */
 export class Part {
@@ -42,7 +44,10 @@ export class Memo<T> extends Part {
   #parts: readonly Part[] = [];
   #value: T | undefined;
 
-  constructor(private readonly clock: Clock, private readonly compute: () => T) {
+  constructor(
+    private readonly clock: Clock,
+    private readonly compute: () => T,
+  ) {
     super(-1);
   }
 
@@ -117,12 +122,14 @@ export function equal(a: unknown, b: unknown): boolean {
   if (typeof a !== "object" || typeof b !== "object" || a === null || b === null) return false;
   if (Array.isArray(a)) {
     if (!Array.isArray(b) || a.length !== b.length) return false;
-    for (let index = 0; index < a.length; index++) if (a[index] !== b[index] && !equal(a[index], b[index])) return false;
+    for (let index = 0; index < a.length; index++)
+      if (a[index] !== b[index] && !equal(a[index], b[index])) return false;
     return true;
   }
   if (a instanceof Float64Array) {
     if (!(b instanceof Float64Array) || a.length !== b.length) return false;
-    for (let index = 0; index < a.length; index++) if (a[index] !== b[index] && !Object.is(a[index], b[index])) return false;
+    for (let index = 0; index < a.length; index++)
+      if (a[index] !== b[index] && !Object.is(a[index], b[index])) return false;
     return true;
   }
   if (a instanceof Map) {
@@ -138,6 +145,7 @@ export function equal(a: unknown, b: unknown): boolean {
   const [x, y] = [a, b] as [Record<string, unknown>, Record<string, unknown>];
   const [keys, others] = [Object.keys(x), Object.keys(y)];
   if (keys.length !== others.length) return false;
-  for (let index = 0; index < keys.length; index++) if (keys[index] !== others[index] || !equal(x[keys[index]!], y[keys[index]!])) return false;
+  for (let index = 0; index < keys.length; index++)
+    if (keys[index] !== others[index] || !equal(x[keys[index]!], y[keys[index]!])) return false;
   return true;
 }

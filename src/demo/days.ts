@@ -48,13 +48,23 @@ export function live(life: Life, random: Random, eat: (day: LivedDay) => number)
     const weekday = weekdayOf(day);
     const ill = life.illness(day);
     const away = life.holiday(day);
-    const resting = equations.mifflinStJeor.kcal({ kg: tissueKg, heightCm: life.heightCm, ageYears: life.ageYears, sex: life.sex, fatFreeKg: null });
+    const resting = equations.mifflinStJeor.kcal({
+      kg: tissueKg,
+      heightCm: life.heightCm,
+      ageYears: life.ageYears,
+      sex: life.sex,
+      fatFreeKg: null,
+    });
     const minutes = ill || away ? 10 : life.minutes[weekday]!;
-    const expenditureKcal = ("kcal" in resting ? resting.kcal : 0) * quietFactor + netExerciseKcal(6, tissueKg, minutes);
+    const expenditureKcal =
+      ("kcal" in resting ? resting.kcal : 0) * quietFactor + netExerciseKcal(6, tissueKg, minutes);
     water = 0.5 * water + random.normal(0.3) + (weekday === 1 ? 0.15 : 0);
-    const scaleKg = random.chance(away ? 0.15 : life.weighs) ? Math.round((tissueKg + water + (life.held?.(day) ?? 0) + random.normal(0.12)) * 10) / 10 : null;
+    const scaleKg = random.chance(away ? 0.15 : life.weighs)
+      ? Math.round((tissueKg + water + (life.held?.(day) ?? 0) + random.normal(0.12)) * 10) / 10
+      : null;
     const steer = Math.max(-750, Math.min(600, (life.aim(day + 10) - tissueKg) * (kcalPerKg / 10)));
-    const wantedKcal = expenditureKcal + (ill ? -900 : away ? 500 : steer) + (weekday >= 6 ? 200 : -80) + random.normal(140);
+    const wantedKcal =
+      expenditureKcal + (ill ? -900 : away ? 500 : steer) + (weekday >= 6 ? 200 : -80) + random.normal(140);
     const lived: LivedDay = { day, tissueKg, expenditureKcal, wantedKcal: Math.max(1000, wantedKcal), scaleKg };
     days.push(lived);
     tissueKg += (eat(lived) - expenditureKcal) / kcalPerKg;

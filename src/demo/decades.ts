@@ -9,7 +9,10 @@ import { Random } from "./random";
 export const veteranId = "generated-1-veteran";
 
 /** Two routines of five lifts, five sets each. */
-const routines = [["back-squat", "bench-press", "bench-pull", "chin-up", "romanian-deadlift"], ["deadlift", "front-squat", "overhead-press", "dumbbell-row", "back-extension"]];
+const routines = [
+  ["back-squat", "bench-press", "bench-pull", "chin-up", "romanian-deadlift"],
+  ["deadlift", "front-squat", "overhead-press", "dumbbell-row", "back-extension"],
+];
 const mealNames = ["breakfast", "lunch", "dinner", "snack"];
 
 /**
@@ -21,16 +24,50 @@ export function decadesLog(today: Day, years: number): Log {
   const log = emptyLog();
   const random = new Random(years * 1000 + 7);
   let written = 0;
-  const newId = (letter: string) => `${(written++).toString(16).padStart(8, "0")}-${letter}000-7000-8000-${Math.floor(random.next() * 2 ** 32).toString(16).padStart(8, "0")}0a1b`;
-  const add = <K extends RecordKind>(kind: K, record: RecordOf<K>) => putRecord(log, kind, { revision: 1, changed: "2026-01-01T05:00:00.000Z/0000/decades0", ...record } as AnyRecord);
+  const newId = (letter: string) =>
+    `${(written++).toString(16).padStart(8, "0")}-${letter}000-7000-8000-${Math.floor(random.next() * 2 ** 32)
+      .toString(16)
+      .padStart(8, "0")}0a1b`;
+  const add = <K extends RecordKind>(kind: K, record: RecordOf<K>) =>
+    putRecord(log, kind, { revision: 1, changed: "2026-01-01T05:00:00.000Z/0000/decades0", ...record } as AnyRecord);
   for (const exercise of starterExercises) add("exercises", exercise);
   for (const food of starterFoods) add("foods", food);
-  add("people", { id: veteranId, name: "Veteran", sex: "male", birthDate: dateOf(today - Math.round((years + 21) * 365.25)), heightCm: 180, weekStart: 1, settings: { e1rmFormula: "mean" } });
+  add("people", {
+    id: veteranId,
+    name: "Veteran",
+    sex: "male",
+    birthDate: dateOf(today - Math.round((years + 21) * 365.25)),
+    heightCm: 180,
+    weekStart: 1,
+    settings: { e1rmFormula: "mean" },
+  });
   const days = Math.round(years * 365);
   const first = today - days + 1;
-  add("goals", { id: "generated-goal", personId: veteranId, of: "weight", startDate: dateOf(today - 60), startKg: 80, targetKg: 76, by: { date: dateOf(today + 90) } });
-  add("energySettings", { id: "generated-energy", personId: veteranId, from: dateOf(first), equation: "mifflinStJeor", activityFactor: 1.6, sessionsInFactor: false });
-  for (let start = first, number = 1; start <= today; start += 42, number++) add("blocks", { id: `generated-block-${number}`, personId: veteranId, name: `Block ${number}`, startDate: dateOf(start), days: 42 });
+  add("goals", {
+    id: "generated-goal",
+    personId: veteranId,
+    of: "weight",
+    startDate: dateOf(today - 60),
+    startKg: 80,
+    targetKg: 76,
+    by: { date: dateOf(today + 90) },
+  });
+  add("energySettings", {
+    id: "generated-energy",
+    personId: veteranId,
+    from: dateOf(first),
+    equation: "mifflinStJeor",
+    activityFactor: 1.6,
+    sessionsInFactor: false,
+  });
+  for (let start = first, number = 1; start <= today; start += 42, number++)
+    add("blocks", {
+      id: `generated-block-${number}`,
+      personId: veteranId,
+      name: `Block ${number}`,
+      startDate: dateOf(start),
+      days: 42,
+    });
   let water = 0;
   let strengths = 0;
   for (let day = first; day <= today; day++) {
@@ -47,24 +84,64 @@ export function decadesLog(today: Day, years: number): Log {
     }
     const lines = 20 + (day % 2 === 0 ? 1 : 0) + (weekdayOf(day) === 7 ? 1 : 0) - (day % 14 === 0 ? 1 : 0);
     for (let line = 0; line < lines; line++) {
-      add("meals", { id: newId("9"), ...owned, meal: mealNames[line % 4]!, status: "eaten", ...ofFood(random.pick(starterFoods), 5 * (4 + Math.floor(random.next() * 30))) });
+      add("meals", {
+        id: newId("9"),
+        ...owned,
+        meal: mealNames[line % 4]!,
+        status: "eaten",
+        ...ofFood(random.pick(starterFoods), 5 * (4 + Math.floor(random.next() * 30))),
+      });
     }
   }
   return log;
 }
 
-function lifted(id: string, owned: { personId: string; date: string }, routine: readonly string[], years: number, random: Random): Session {
+function lifted(
+  id: string,
+  owned: { personId: string; date: string },
+  routine: readonly string[],
+  years: number,
+  random: Random,
+): Session {
   const items = routine.map((exerciseId, index) => {
     const exercise = starterExercises.find((one) => one.id === exerciseId)!;
-    const kg = exercise.measure === "bodyweight-reps" ? 5 : Math.round((50 + 10 * index + 2.5 * Math.min(years, 12) + random.normal(4)) / 2.5) * 2.5;
-    const sets = Array.from({ length: 5 }, (_, at): TrainingSet => ({ id: `s${at + 1}`, planned: { reps: 5, kg }, done: { reps: random.chance(0.1) ? 4 : 5, kg, ...(at === 4 ? { rpe: 8 } : {}) } }));
+    const kg =
+      exercise.measure === "bodyweight-reps"
+        ? 5
+        : Math.round((50 + 10 * index + 2.5 * Math.min(years, 12) + random.normal(4)) / 2.5) * 2.5;
+    const sets = Array.from({ length: 5 }, (_, at): TrainingSet => ({
+      id: `s${at + 1}`,
+      planned: { reps: 5, kg },
+      done: { reps: random.chance(0.1) ? 4 : 5, kg, ...(at === 4 ? { rpe: 8 } : {}) },
+    }));
     return { id: `i${index + 1}`, exerciseId, sets };
   });
-  return { id, ...owned, time: "18:00", kind: "strength", title: "Strength", status: "done", minutes: 70, effort: 7, planned: { minutes: 70, effort: 7 }, items };
+  return {
+    id,
+    ...owned,
+    time: "18:00",
+    kind: "strength",
+    title: "Strength",
+    status: "done",
+    minutes: 70,
+    effort: 7,
+    planned: { minutes: 70, effort: 7 },
+    items,
+  };
 }
 
 function covered(id: string, owned: { personId: string; date: string }, random: Random): Session {
   const metres = 100 * (50 + Math.floor(random.next() * 60));
   const seconds = Math.round(metres * (0.32 + random.normal(0.01)));
-  return { id, ...owned, time: "07:00", kind: random.pick(["run", "row"]), title: "Steady", status: "done", minutes: Math.round(seconds / 60), effort: 5, distance: { purpose: "steady", done: { metres, seconds } } };
+  return {
+    id,
+    ...owned,
+    time: "07:00",
+    kind: random.pick(["run", "row"]),
+    title: "Steady",
+    status: "done",
+    minutes: Math.round(seconds / 60),
+    effort: 5,
+    distance: { purpose: "steady", done: { metres, seconds } },
+  };
 }

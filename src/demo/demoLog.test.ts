@@ -27,7 +27,9 @@ describe("the demo log", () => {
     expect(rower.weighed.length).toBeLessThan(270);
     expect(of(partnerId).weighed.length).toBeLessThan(100);
     expect(rower.sessionsBetween(today + 1, Infinity).length).toBeGreaterThan(4);
-    expect(new Set(rower.sessionsBetween(-Infinity, Infinity).map(({ status }) => status))).toEqual(new Set(["done", "partly", "skipped", "planned"]));
+    expect(new Set(rower.sessionsBetween(-Infinity, Infinity).map(({ status }) => status))).toEqual(
+      new Set(["done", "partly", "skipped", "planned"]),
+    );
   });
   it("weight follows what was eaten: the trend's change is the energy balance the trainee ran", () => {
     const rower = of(rowerId);
@@ -43,7 +45,10 @@ describe("the demo log", () => {
     expect(factor).toBeLessThan(1.9);
   });
   it("the rower is losing towards the weigh-in and the partner gaining, at a sane chance", () => {
-    for (const [id, sign] of [[rowerId, -1], [partnerId, 1]] as const) {
+    for (const [id, sign] of [
+      [rowerId, -1],
+      [partnerId, 1],
+    ] as const) {
       const figures = of(id);
       expect(Math.sign(trendDays(figures.trend).at(-1)!.kgPerWeek)).toBe(sign);
       const { projection } = figures;

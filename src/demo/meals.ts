@@ -7,28 +7,135 @@ import type { Random } from "./random";
 export const foodsById: ReadonlyMap<string, Food> = new Map(starterFoods.map((food) => [food.id, food]));
 
 export const lentilSoup: Recipe = {
-  id: "lentil-soup", name: "Lentil soup", portions: 4, minutes: 40, steps: "Soften onions and carrots in the oil, add lentils and a litre and a half of water, simmer for half an hour.",
-  ingredients: [{ foodId: "lentils", grams: 320 }, { foodId: "carrots", grams: 300 }, { foodId: "onions", grams: 150 }, { foodId: "olive-oil", grams: 30 }],
+  id: "lentil-soup",
+  name: "Lentil soup",
+  portions: 4,
+  minutes: 40,
+  steps: "Soften onions and carrots in the oil, add lentils and a litre and a half of water, simmer for half an hour.",
+  ingredients: [
+    { foodId: "lentils", grams: 320 },
+    { foodId: "carrots", grams: 300 },
+    { foodId: "onions", grams: 150 },
+    { foodId: "olive-oil", grams: 30 },
+  ],
 };
 
 type Dish = [food: string, grams: number][];
-const breakfasts: Dish[] = [[["oats", 70], ["milk", 200], ["berries", 100]], [["oats", 70], ["skyr", 150], ["banana", 120]], [["eggs", 116], ["rye-bread", 90], ["butter", 8]]];
-const lunches: Dish[] = [[["rye-bread", 135], ["cottage-cheese", 150], ["tomatoes", 120]], [["chicken", 140], ["rice", 80], ["greens", 150]], [["wheat-bread", 114], ["cheese", 50], ["apple", 160]]];
-const dinners: Dish[] = [[["salmon", 140], ["potatoes", 300], ["greens", 200]], [["pasta", 100], ["beef", 120], ["tomatoes", 200]], [["tofu", 180], ["rice", 90], ["carrots", 150], ["olive-oil", 10]], [["chicken", 160], ["potatoes", 280], ["carrots", 150], ["olive-oil", 10]]];
-const snacks: Dish[] = [[["almonds", 25], ["apple", 160]], [["skyr", 150], ["honey", 10]], [["banana", 120], ["dark-chocolate", 16]]];
+const breakfasts: Dish[] = [
+  [
+    ["oats", 70],
+    ["milk", 200],
+    ["berries", 100],
+  ],
+  [
+    ["oats", 70],
+    ["skyr", 150],
+    ["banana", 120],
+  ],
+  [
+    ["eggs", 116],
+    ["rye-bread", 90],
+    ["butter", 8],
+  ],
+];
+const lunches: Dish[] = [
+  [
+    ["rye-bread", 135],
+    ["cottage-cheese", 150],
+    ["tomatoes", 120],
+  ],
+  [
+    ["chicken", 140],
+    ["rice", 80],
+    ["greens", 150],
+  ],
+  [
+    ["wheat-bread", 114],
+    ["cheese", 50],
+    ["apple", 160],
+  ],
+];
+const dinners: Dish[] = [
+  [
+    ["salmon", 140],
+    ["potatoes", 300],
+    ["greens", 200],
+  ],
+  [
+    ["pasta", 100],
+    ["beef", 120],
+    ["tomatoes", 200],
+  ],
+  [
+    ["tofu", 180],
+    ["rice", 90],
+    ["carrots", 150],
+    ["olive-oil", 10],
+  ],
+  [
+    ["chicken", 160],
+    ["potatoes", 280],
+    ["carrots", 150],
+    ["olive-oil", 10],
+  ],
+];
+const snacks: Dish[] = [
+  [
+    ["almonds", 25],
+    ["apple", 160],
+  ],
+  [
+    ["skyr", 150],
+    ["honey", 10],
+  ],
+  [
+    ["banana", 120],
+    ["dark-chocolate", 16],
+  ],
+];
 
 /** A day's meals near a wanted energy: dishes drawn at random, weights scaled together and rounded to 5 g (1 g below 30 g). */
-export function dayMeals(random: Random, personId: string, day: Day, wantedKcal: number, statusOf: (meal: string) => "planned" | "eaten"): Meal[] {
+export function dayMeals(
+  random: Random,
+  personId: string,
+  day: Day,
+  wantedKcal: number,
+  statusOf: (meal: string) => "planned" | "eaten",
+): Meal[] {
   const soup = random.chance(0.3);
-  const dishes: [string, Dish][] = [["breakfast", random.pick(breakfasts)], ...(soup ? [] : [["lunch", random.pick(lunches)] as [string, Dish]]), ["dinner", random.pick(dinners)], ["snack", random.pick(snacks)]];
+  const dishes: [string, Dish][] = [
+    ["breakfast", random.pick(breakfasts)],
+    ...(soup ? [] : [["lunch", random.pick(lunches)] as [string, Dish]]),
+    ["dinner", random.pick(dinners)],
+    ["snack", random.pick(snacks)],
+  ];
   const fixed = soup ? perPortion(lentilSoup, foodsById).kcal : 0;
   const plain = dishes.flatMap(([, dish]) => dish).reduce((sum, [food, grams]) => sum + energyOf(food, grams), 0);
   const factor = Math.max(0.5, (wantedKcal - fixed) / plain);
   const id = (index: number) => `${personId}-meal-${dateOf(day)}-${String(index).padStart(2, "0")}`;
-  const base = (meal: string, index: number) => ({ id: id(index), personId, date: dateOf(day), meal, status: statusOf(meal) });
-  const meals = dishes.flatMap(([meal, dish]) => dish.map(([food, grams]) => ({ meal, food, grams: roundGrams(grams * factor) })));
-  const written = meals.map(({ meal, food, grams }, index): Meal => ({ ...base(meal, index), foodId: food, grams, nutrients: snapshot(scale(per100g(foodsById.get(food)!), grams / 100)) }));
-  if (soup) written.push({ ...base("lunch", meals.length), recipeId: lentilSoup.id, portions: 1, nutrients: snapshot(perPortion(lentilSoup, foodsById)) });
+  const base = (meal: string, index: number) => ({
+    id: id(index),
+    personId,
+    date: dateOf(day),
+    meal,
+    status: statusOf(meal),
+  });
+  const meals = dishes.flatMap(([meal, dish]) =>
+    dish.map(([food, grams]) => ({ meal, food, grams: roundGrams(grams * factor) })),
+  );
+  const written = meals.map(({ meal, food, grams }, index): Meal => ({
+    ...base(meal, index),
+    foodId: food,
+    grams,
+    nutrients: snapshot(scale(per100g(foodsById.get(food)!), grams / 100)),
+  }));
+  if (soup)
+    written.push({
+      ...base("lunch", meals.length),
+      recipeId: lentilSoup.id,
+      portions: 1,
+      nutrients: snapshot(perPortion(lentilSoup, foodsById)),
+    });
   return written;
 }
 
@@ -45,5 +152,7 @@ function roundGrams(grams: number): number {
 }
 
 function snapshot(nutrients: FullNutrients): FullNutrients {
-  return Object.fromEntries(Object.entries(nutrients).map(([name, value]) => [name, Math.round(value * 100) / 100])) as unknown as FullNutrients;
+  return Object.fromEntries(
+    Object.entries(nutrients).map(([name, value]) => [name, Math.round(value * 100) / 100]),
+  ) as unknown as FullNutrients;
 }

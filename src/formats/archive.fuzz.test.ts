@@ -8,23 +8,44 @@ import { archiveOf, readArchive, writeArchive } from "./archive";
 
 type Json = Record<string, unknown>;
 
-const fixture = JSON.parse(readFileSync(new URL("../../tests/fixtures/archive-v1.json", import.meta.url), "utf8")) as Json;
+const fixture = JSON.parse(
+  readFileSync(new URL("../../tests/fixtures/archive-v1.json", import.meta.url), "utf8"),
+) as Json;
 
 /** Every place in a document, as a path of keys. */
 function places(value: unknown, path: string[] = []): string[][] {
   if (value === null || typeof value !== "object") return [path];
-  return [...(path.length > 0 ? [path] : []), ...Object.entries(value).flatMap(([key, inner]) => places(inner, [...path, key]))];
+  return [
+    ...(path.length > 0 ? [path] : []),
+    ...Object.entries(value).flatMap(([key, inner]) => places(inner, [...path, key])),
+  ];
 }
 
 function changedAt(value: unknown, [key, ...rest]: string[], change: (old: unknown) => unknown): unknown {
   if (key === undefined) return change(value);
-  if (Array.isArray(value)) return value.map((inner, index) => (String(index) === key ? changedAt(inner, rest, change) : inner));
-  return Object.fromEntries(Object.entries(value as Json).map(([name, inner]) => [name, name === key ? changedAt(inner, rest, change) : inner]));
+  if (Array.isArray(value))
+    return value.map((inner, index) => (String(index) === key ? changedAt(inner, rest, change) : inner));
+  return Object.fromEntries(
+    Object.entries(value as Json).map(([name, inner]) => [name, name === key ? changedAt(inner, rest, change) : inner]),
+  );
 }
 
 const hostile: ((old: unknown, random: Random) => unknown)[] = [
-  () => "nonsense", () => -1, () => ({}), () => [[]], () => null, () => "2026-02-30", () => 1e308 * 10, () => "x".repeat(30_000), (old) => [old, old], () => ({ constructor: { prototype: { polluted: true } } }),
-  (old) => (typeof old === "string" ? `${old}\u0000` : old), () => JSON.parse('{"__proto__":{"polluted":true}}') as unknown, () => true, (_, random) => random.next() * 1e9, () => "=cmd|' /C calc'!A0",
+  () => "nonsense",
+  () => -1,
+  () => ({}),
+  () => [[]],
+  () => null,
+  () => "2026-02-30",
+  () => 1e308 * 10,
+  () => "x".repeat(30_000),
+  (old) => [old, old],
+  () => ({ constructor: { prototype: { polluted: true } } }),
+  (old) => (typeof old === "string" ? `${old}\u0000` : old),
+  () => JSON.parse('{"__proto__":{"polluted":true}}') as unknown,
+  () => true,
+  (_, random) => random.next() * 1e9,
+  () => "=cmd|' /C calc'!A0",
 ];
 
 /** Reads bytes and holds what came back to the promise: a sound log that survives a round trip, or problems that each name a place. */
@@ -81,11 +102,14 @@ describe("a thousand damaged archives", () => {
     const text = strFromU8(strToU8(JSON.stringify(fixture)));
     expect(holds(strToU8(text.replace('"kg":71.4', '"kg":1e400')))).toBe(false);
     expect(holds(strToU8("[".repeat(100_000)))).toBe(false);
-    expect(holds(strToU8(`{"format":"oat-column","version":1,"people":${"[".repeat(50_000)}${"]".repeat(50_000)}}`))).toBe(false);
+    expect(
+      holds(strToU8(`{"format":"oat-column","version":1,"people":${"[".repeat(50_000)}${"]".repeat(50_000)}}`)),
+    ).toBe(false);
     const bomb = zipSync({ "log.json": strToU8("{}") });
     // The size the directory and the local head claim: 4 GB less a byte.
     const view = new DataView(bomb.buffer, bomb.byteOffset);
-    for (let at = 0; at < bomb.length - 4; at++) if (view.getUint32(at, true) === 0x02014b50) view.setUint32(at + 24, 0xfffffffe, true);
+    for (let at = 0; at < bomb.length - 4; at++)
+      if (view.getUint32(at, true) === 0x02014b50) view.setUint32(at + 24, 0xfffffffe, true);
     expect(holds(bomb)).toBe(false);
   });
   it("and the whole demo log goes out and in to the last field", () => {

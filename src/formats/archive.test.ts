@@ -38,14 +38,27 @@ describe("the archive", () => {
     expect(text([{ name: "a", id: "a" }])).toBe(text([{ id: "a", name: "a" }]));
   });
   it("gives ids to items and sets that lack them, the same each time", () => {
-    const session = { id: "s", personId: "p", date: "2026-05-01", kind: "strength", status: "done", items: [{ exerciseId: "e", sets: [{ done: { reps: 5 } }, { id: "s1" }] }] };
+    const session = {
+      id: "s",
+      personId: "p",
+      date: "2026-05-01",
+      kind: "strength",
+      status: "done",
+      items: [{ exerciseId: "e", sets: [{ done: { reps: 5 } }, { id: "s1" }] }],
+    };
     const file = { ...base, exercises: [{ id: "e", name: "Squat" }], sessions: [session] };
     const reading = read(file);
-    expect(reading.ok && reading.log.records.sessions.get("s")?.items?.[0]).toMatchObject({ id: "i1", sets: [{ id: "s2" }, { id: "s1" }] });
+    expect(reading.ok && reading.log.records.sessions.get("s")?.items?.[0]).toMatchObject({
+      id: "i1",
+      sets: [{ id: "s2" }, { id: "s1" }],
+    });
     expect(read(file)).toEqual(reading);
   });
   it("reads the zip as it reads the JSON inside", () => {
-    expect(readArchive(zipSync({ "log.json": fixture, "photos/a.jpg": new Uint8Array(3) }))).toMatchObject({ ok: true, photos: new Map([["a.jpg", new Uint8Array(3)]]) });
+    expect(readArchive(zipSync({ "log.json": fixture, "photos/a.jpg": new Uint8Array(3) }))).toMatchObject({
+      ok: true,
+      photos: new Map([["a.jpg", new Uint8Array(3)]]),
+    });
   });
 });
 
@@ -58,14 +71,39 @@ describe("a file that is not sound", () => {
     ["a newer version", { format: "oat-column", version: 2 }, "version"],
     ["a list that is none", { ...base, weighIns: {} }, "weighIns"],
     ["a weight that is text", { ...base, weighIns: [{ ...weighIn, kg: "70" }] }, "weighIns[0].kg"],
-    ["an infinite weight", '{"format":"oat-column","version":1,"people":[{"id":"p","name":"A"}],"weighIns":[{"id":"w","personId":"p","date":"2026-05-01","kg":1e400}]}', "weighIns[0].kg"],
+    [
+      "an infinite weight",
+      '{"format":"oat-column","version":1,"people":[{"id":"p","name":"A"}],"weighIns":[{"id":"w","personId":"p","date":"2026-05-01","kg":1e400}]}',
+      "weighIns[0].kg",
+    ],
     ["a day that never was", { ...base, weighIns: [{ ...weighIn, date: "2026-02-30" }] }, "weighIns[0].date"],
     ["an id used twice", { ...base, weighIns: [weighIn, weighIn] }, "weighIns[1].id"],
     ["a person who is not there", { ...base, weighIns: [{ ...weighIn, personId: "q" }] }, "weighIns[0].personId"],
-    ["a set id used twice", { ...base, exercises: [{ id: "e", name: "Squat" }], sessions: [{ id: "s", personId: "p", date: "2026-05-01", kind: "strength", status: "done", items: [{ exerciseId: "e", sets: [{ id: "a" }, { id: "a" }] }] }] }, "sessions[0].items[0].sets[1].id"],
+    [
+      "a set id used twice",
+      {
+        ...base,
+        exercises: [{ id: "e", name: "Squat" }],
+        sessions: [
+          {
+            id: "s",
+            personId: "p",
+            date: "2026-05-01",
+            kind: "strength",
+            status: "done",
+            items: [{ exerciseId: "e", sets: [{ id: "a" }, { id: "a" }] }],
+          },
+        ],
+      },
+      "sessions[0].items[0].sets[1].id",
+    ],
     ["a record that is null", { ...base, weighIns: [null] }, "weighIns[0]"],
     ["deep nesting", `${"[".repeat(100_000)}${"]".repeat(100_000)}`, "(character 60)"],
-    ["something kept and removed", { ...base, weighIns: [weighIn], removed: [{ id: "w", kind: "weighIns" }] }, "removed[0]"],
+    [
+      "something kept and removed",
+      { ...base, weighIns: [weighIn], removed: [{ id: "w", kind: "weighIns" }] },
+      "removed[0]",
+    ],
   ];
   it.each(cases)("%s is refused by name of the place", (_, file, path) => {
     const reading = read(file);

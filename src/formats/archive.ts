@@ -11,13 +11,17 @@ import { atOnce, type Steps } from "@/core/steps";
 import { unpacking, ZipProblem, type Unpacked } from "./zip";
 
 /** A place in a file and what is wrong there, in words for the trainee. */
-export interface Problem { path: string; message: string }
+export interface Problem {
+  path: string;
+  message: string;
+}
 
 /**
  * `photos`: the pictures that the log speaks of, by the name under which its records know them. `healed`: how many records bore a stamp
  * that is none, or lies far ahead; the record is taken, without it or with one of now.
  */
-export type ArchiveReading = { ok: true; log: Log; photos: ReadonlyMap<string, Uint8Array>; healed: number } | { ok: false; problems: Problem[] };
+export type ArchiveReading =
+  { ok: true; log: Log; photos: ReadonlyMap<string, Uint8Array>; healed: number } | { ok: false; problems: Problem[] };
 
 const maxBytes = 300_000_000;
 const maxPhotoBytes = 30_000_000;
@@ -35,10 +39,13 @@ export function readArchive(bytes: Uint8Array): ArchiveReading {
 /** The same in steps. Whatever goes wrong, it is told and not thrown. */
 export function* readingArchive(bytes: Uint8Array): Steps<ArchiveReading> {
   try {
-    const { text, photos } = isZip(bytes) ? yield* unpack(bytes) : { text: decode(bytes), photos: new Map<string, Uint8Array>() };
+    const { text, photos } = isZip(bytes)
+      ? yield* unpack(bytes)
+      : { text: decode(bytes), photos: new Map<string, Uint8Array>() };
     const document = parse(text);
     if (!isObject(document)) return refuse("(file)", "it is not an Oat Column archive: the file holds no JSON object");
-    if (document.format !== "oat-column") return refuse("format", "it is not an Oat Column archive: `format` is not \"oat-column\"");
+    if (document.format !== "oat-column")
+      return refuse("format", 'it is not an Oat Column archive: `format` is not "oat-column"');
     return yield* collect(migrated(document), photos);
   } catch (error) {
     if (error instanceof Refusal) return refuse(error.path, error.message);
@@ -48,24 +55,43 @@ export function* readingArchive(bytes: Uint8Array): Steps<ArchiveReading> {
 }
 
 class Refusal extends Error {
-  constructor(readonly path: string, message: string) {
+  constructor(
+    readonly path: string,
+    message: string,
+  ) {
     super(message);
   }
 }
 
 type Document = Record<string, unknown>;
 
-const isObject = (value: unknown): value is Document => typeof value === "object" && value !== null && !Array.isArray(value);
+const isObject = (value: unknown): value is Document =>
+  typeof value === "object" && value !== null && !Array.isArray(value);
 const refuse = (path: string, message: string): ArchiveReading => ({ ok: false, problems: [{ path, message }] });
 const isZip = (bytes: Uint8Array) => bytes[0] === 0x50 && bytes[1] === 0x4b;
 
 const inPhotos = /^photos\/([^/]+)$/;
 
 function* unpack(bytes: Uint8Array): Generator<number, { text: string; photos: Map<string, Uint8Array> }> {
-  const files: Unpacked = yield* unpacking(bytes, (name) => (inPhotos.test(name) ? { atMost: maxPhotoBytes, tooLarge: "the photograph is larger than 30 MB" } : /^[^/]+\.json$/.test(name) ? { atMost: maxBytes, tooLarge: "it unpacks to more than 300 MB" } : null), maxBytes);
-  const photos = new Map([...files].flatMap(([name, content]) => { const file = inPhotos.exec(name)?.[1]; return file === undefined ? [] : [[file, content] as const]; }));
+  const files: Unpacked = yield* unpacking(
+    bytes,
+    (name) =>
+      inPhotos.test(name)
+        ? { atMost: maxPhotoBytes, tooLarge: "the photograph is larger than 30 MB" }
+        : /^[^/]+\.json$/.test(name)
+          ? { atMost: maxBytes, tooLarge: "it unpacks to more than 300 MB" }
+          : null,
+    maxBytes,
+  );
+  const photos = new Map(
+    [...files].flatMap(([name, content]) => {
+      const file = inPhotos.exec(name)?.[1];
+      return file === undefined ? [] : [[file, content] as const];
+    }),
+  );
   const [first, ...others] = [...files].filter(([name]) => !inPhotos.test(name)).map(([, content]) => content);
-  if (first === undefined || others.length > 0) throw new Refusal("(zip)", "the zip must hold exactly one JSON file beside its photos");
+  if (first === undefined || others.length > 0)
+    throw new Refusal("(zip)", "the zip must hold exactly one JSON file beside its photos");
   return { text: decode(first), photos };
 }
 
@@ -134,8 +160,10 @@ function* collect(document: Document, photos: Map<string, Uint8Array>): Generato
       if (record !== given) healed += 1;
       const result = recordSchemas[kind].safeParse(record);
       if (!result.success) {
-        for (const issue of result.error.issues) report([path, ...issue.path].reduce<string>(joinPath, ""), issue.message);
-      } else if (log.records[kind].has(result.data.id)) report(`${path}.id`, `the id "${result.data.id}" is used twice`);
+        for (const issue of result.error.issues)
+          report([path, ...issue.path].reduce<string>(joinPath, ""), issue.message);
+      } else if (log.records[kind].has(result.data.id))
+        report(`${path}.id`, `the id "${result.data.id}" is used twice`);
       else {
         const doubled = kind === "sessions" ? doubledId(record as AnyRecord) : null;
         if (doubled) report(`${path}.${doubled.path}`, `the id "${doubled.id}" is used twice`);
@@ -147,13 +175,18 @@ function* collect(document: Document, photos: Map<string, Uint8Array>): Generato
   for (const [index, raw] of list(document, "removed", report).entries()) {
     const result = tombstoneSchema.safeParse(isObject(raw) ? withSoundStamp(raw, now) : raw);
     if (!result.success) report(`removed[${index}]`, result.error.issues[0]?.message ?? "not a removal");
-    else if (isRecordKind(result.data.kind) && log.records[result.data.kind].has(result.data.id)) report(`removed[${index}]`, `"${result.data.id}" is both kept and removed`);
+    else if (isRecordKind(result.data.kind) && log.records[result.data.kind].has(result.data.id))
+      report(`removed[${index}]`, `"${result.data.id}" is both kept and removed`);
     else removeRecord(log, result.data);
   }
   for (const kind of recordKinds) {
     for (const [index, record] of [...log.records[kind].values()].entries()) {
       for (const reference of referencesOf(kind, record)) {
-        if (!log.records[reference.kind].has(reference.id)) report(`${kind}[${index}].${reference.path}`, `it points to "${reference.id}", which is not among the ${reference.kind} of the file`);
+        if (!log.records[reference.kind].has(reference.id))
+          report(
+            `${kind}[${index}].${reference.path}`,
+            `it points to "${reference.id}", which is not among the ${reference.kind} of the file`,
+          );
       }
     }
   }
@@ -176,27 +209,47 @@ function list(document: Document, key: string, report: (path: string, message: s
 function withIds(raw: unknown, fallback: string): unknown {
   if (!isObject(raw) || hasIds(raw)) return raw;
   const record = raw.id === undefined || raw.id === null ? { ...raw, id: fallback } : raw;
-  return Array.isArray(record.items) ? { ...record, items: listWithIds(record.items, "i", (item) => (Array.isArray(item.sets) ? { ...item, sets: listWithIds(item.sets, "s") } : item)) } : record;
+  return Array.isArray(record.items)
+    ? {
+        ...record,
+        items: listWithIds(record.items, "i", (item) =>
+          Array.isArray(item.sets) ? { ...item, sets: listWithIds(item.sets, "s") } : item,
+        ),
+      }
+    : record;
 }
 
 function hasIds(element: Document): boolean {
-  return typeof element.id === "string" && [element.items, element.sets].every((list) => !Array.isArray(list) || list.every((inner) => !isObject(inner) || hasIds(inner)));
+  return (
+    typeof element.id === "string" &&
+    [element.items, element.sets].every(
+      (list) => !Array.isArray(list) || list.every((inner) => !isObject(inner) || hasIds(inner)),
+    )
+  );
 }
 
-function listWithIds(list: unknown[], letter: string, inside: (element: Document) => Document = (element) => element): unknown[] {
+function listWithIds(
+  list: unknown[],
+  letter: string,
+  inside: (element: Document) => Document = (element) => element,
+): unknown[] {
   const used = new Set(list.map((element) => (isObject(element) ? element.id : undefined)));
   let next = 0;
   return list.map((element) => {
     if (!isObject(element)) return element;
     if (typeof element.id === "string") return inside(element);
-    do next += 1; while (used.has(`${letter}${next}`));
+    do next += 1;
+    while (used.has(`${letter}${next}`));
     return inside({ ...element, id: `${letter}${next}` });
   });
 }
 
 function doubledId(record: AnyRecord): { path: string; id: string } | null {
   const items = (record as { items?: { id: string; sets: { id: string }[] }[] | null }).items ?? [];
-  const lists = [{ path: "items", elements: items as { id: string }[] }, ...items.map((item, index) => ({ path: `items[${index}].sets`, elements: item.sets }))];
+  const lists = [
+    { path: "items", elements: items as { id: string }[] },
+    ...items.map((item, index) => ({ path: `items[${index}].sets`, elements: item.sets })),
+  ];
   for (const { path, elements } of lists) {
     const seen = new Set<string>();
     for (const [index, element] of elements.entries()) {
@@ -209,27 +262,50 @@ function doubledId(record: AnyRecord): { path: string; id: string } | null {
 
 /** The whole log as an archive document in canonical order: two exports of one log differ in `exportedAt` alone. */
 export function archiveOf(log: Log, exportedAt: string): Document {
-  const collections = recordKinds.map((kind) => [kind, [...log.records[kind].values()].sort(byId).map(canonical)] as const);
-  const removed = [...log.removed.entries()].sort(([a], [b]) => (a < b ? -1 : 1)).map(([, tombstone]) => canonical(tombstone));
+  const collections = recordKinds.map(
+    (kind) => [kind, [...log.records[kind].values()].sort(byId).map(canonical)] as const,
+  );
+  const removed = [...log.removed.entries()]
+    .sort(([a], [b]) => (a < b ? -1 : 1))
+    .map(([, tombstone]) => canonical(tombstone));
   // What cannot be read as a record goes out as well, apart from the records, which an import checks.
-  const unread = log.unread.length === 0 ? {} : { unread: [...(Array.isArray(log.extra.unread) ? (log.extra.unread as unknown[]) : []), ...log.unread] };
+  const unread =
+    log.unread.length === 0
+      ? {}
+      : { unread: [...(Array.isArray(log.extra.unread) ? (log.extra.unread as unknown[]) : []), ...log.unread] };
   const extra = Object.entries(canonical({ ...log.extra, ...unread }) as Document);
-  return Object.fromEntries<unknown>([["format", "oat-column"], ["version", currentVersion], ["exportedAt", exportedAt], ...collections, ["removed", removed], ...extra]);
+  return Object.fromEntries<unknown>([
+    ["format", "oat-column"],
+    ["version", currentVersion],
+    ["exportedAt", exportedAt],
+    ...collections,
+    ["removed", removed],
+    ...extra,
+  ]);
 }
 
 /** The archive as text: one record a line, so that two exports can be compared with ordinary tools. */
 export function writeArchive(log: Log, exportedAt: string): string {
   const fields = Object.entries(archiveOf(log, exportedAt)).map(([key, value]) => {
-    const lines = Array.isArray(value) && value.length > 0 ? `[\n${value.map((element) => `    ${JSON.stringify(element)}`).join(",\n")}\n  ]` : JSON.stringify(value);
+    const lines =
+      Array.isArray(value) && value.length > 0
+        ? `[\n${value.map((element) => `    ${JSON.stringify(element)}`).join(",\n")}\n  ]`
+        : JSON.stringify(value);
     return `  ${JSON.stringify(key)}: ${lines}`;
   });
   return `{\n${fields.join(",\n")}\n}\n`;
 }
 
 /** The archive with its photographs, as a zip. The same log and pictures give the same bytes. */
-export function packArchive(log: Log, exportedAt: string, photos: ReadonlyMap<string, Uint8Array>): Uint8Array<ArrayBuffer> {
+export function packArchive(
+  log: Log,
+  exportedAt: string,
+  photos: ReadonlyMap<string, Uint8Array>,
+): Uint8Array<ArrayBuffer> {
   const mtime = new Date(exportedAt);
   // Pictures are compressed already.
   const pictures = [...photos].map(([file, bytes]) => [`photos/${file}`, [bytes, { level: 0, mtime }]] as const);
-  return zipSync(Object.fromEntries([["oat-column.json", [strToU8(writeArchive(log, exportedAt)), { mtime }]], ...pictures])) as Uint8Array<ArrayBuffer>;
+  return zipSync(
+    Object.fromEntries([["oat-column.json", [strToU8(writeArchive(log, exportedAt)), { mtime }]], ...pictures]),
+  ) as Uint8Array<ArrayBuffer>;
 }

@@ -11,5 +11,7 @@ const formula = /^[\s\u0000-\u001f\ufeff]*[=+\-@\uff1d\uff0b\uff0d\uff20]/u;
  * numbers stay numbers, whatever their sign.
  */
 export function csv(rows: readonly (readonly (string | number | null)[])[]): string {
-  return rows.length === 0 ? "" : `${Papa.unparse(rows as (string | number | null)[][], { newline: "\r\n", escapeFormulae: formula })}\r\n`;
+  return rows.length === 0
+    ? ""
+    : `${Papa.unparse(rows as (string | number | null)[][], { newline: "\r\n", escapeFormulae: formula })}\r\n`;
 }

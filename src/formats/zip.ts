@@ -5,16 +5,27 @@ export type Unpacked = Map<string, Uint8Array>;
 
 /** What is wrong with a zip, and where. */
 export class ZipProblem extends Error {
-  constructor(readonly place: string, message: string) {
+  constructor(
+    readonly place: string,
+    message: string,
+  ) {
     super(message);
   }
 }
 
 /** At most so many bytes of a file are taken, and what is said of one that has more. */
-export interface Wanted { atMost: number; tooLarge: string }
+export interface Wanted {
+  atMost: number;
+  tooLarge: string;
+}
 
 /** An entry of a zip's directory: where its packed bytes lie, and how they are packed. */
-interface Entry { name: string; from: number; to: number; method: number }
+interface Entry {
+  name: string;
+  from: number;
+  to: number;
+  method: number;
+}
 
 /** Packed bytes unpacked in a step: they become at most about a thousand times as many. */
 const stepBytes = 16_384;
@@ -31,7 +42,11 @@ const damaged = new ZipProblem("(zip)", "the zip is damaged");
  * @param inAll so many bytes may come out of all files together
  * @throws ZipProblem when the zip is damaged, or more comes out of it than may
  */
-export function* unpacking(bytes: Uint8Array, want: (name: string) => Wanted | null, inAll: number): Generator<number, Unpacked> {
+export function* unpacking(
+  bytes: Uint8Array,
+  want: (name: string) => Wanted | null,
+  inAll: number,
+): Generator<number, Unpacked> {
   const files: Unpacked = new Map();
   let total = 0;
   let done = 0;
@@ -67,7 +82,13 @@ function entriesOf(bytes: Uint8Array): Entry[] {
     const entries: Entry[] = [];
     for (let number = 0, at = read.u32(end + 16); number < count; number++) {
       if (read.u32(at) !== 0x02014b50) throw damaged;
-      const [flags, method, packed, nameBytes, local] = [read.u16(at + 8), read.u16(at + 10), read.u32(at + 20), read.u16(at + 28), read.u32(at + 42)];
+      const [flags, method, packed, nameBytes, local] = [
+        read.u16(at + 8),
+        read.u16(at + 10),
+        read.u32(at + 20),
+        read.u16(at + 28),
+        read.u32(at + 42),
+      ];
       const name = new TextDecoder().decode(bytes.subarray(at + 46, at + 46 + nameBytes));
       if ((flags & 1) !== 0) throw new ZipProblem(name, "it is locked with a password");
       if (method !== 0 && method !== 8) throw new ZipProblem(name, "it is packed in a way that is not read here");
@@ -78,7 +99,9 @@ function entriesOf(bytes: Uint8Array): Entry[] {
       at += 46 + nameBytes + read.u16(at + 30) + read.u16(at + 32);
     }
     const inOrder = [...entries].sort((a, b) => a.from - b.from || a.to - b.to);
-    for (const [index, entry] of inOrder.entries()) if (index > 0 && entry.from < inOrder[index - 1]!.to) throw new ZipProblem(entry.name, "it lies over another file of the zip");
+    for (const [index, entry] of inOrder.entries())
+      if (index > 0 && entry.from < inOrder[index - 1]!.to)
+        throw new ZipProblem(entry.name, "it lies over another file of the zip");
     return entries;
   } catch (error) {
     // A place outside of the bytes was named.
@@ -93,7 +116,9 @@ function* slicesOf(bytes: Uint8Array): Generator<Uint8Array> {
 /** Packed bytes unpacked a little at a time. */
 function* inflated(bytes: Uint8Array, name: string): Generator<Uint8Array> {
   let out: Uint8Array[] = [];
-  const inflate = new Inflate((chunk) => { out.push(chunk.slice()); });
+  const inflate = new Inflate((chunk) => {
+    out.push(chunk.slice());
+  });
   for (let from = 0; from < bytes.byteLength; from += stepBytes) {
     try {
       inflate.push(bytes.subarray(from, from + stepBytes), from + stepBytes >= bytes.byteLength);

@@ -2,7 +2,13 @@ import type { IDBPDatabase } from "idb";
 import { standingOf, type BackupPlace, type LogDatabase, type LogName } from "./database";
 
 /** A backup file and how it stands: whether the browser still lets it be written, and whether the log has changed since. */
-export interface BackupStanding { folder: string; file: string; writtenAt: string | null; allowed: boolean; behind: boolean }
+export interface BackupStanding {
+  folder: string;
+  file: string;
+  writtenAt: string | null;
+  allowed: boolean;
+  behind: boolean;
+}
 
 /** Handles of folders can be asked for leave; types of the platform do not know it everywhere. */
 interface Permitting {
@@ -15,7 +21,9 @@ export const canBackUp = (): boolean => "showDirectoryPicker" in window;
 
 /** Lets the trainee choose the folder. Null when the choice was broken off. */
 export async function chooseFolder(): Promise<FileSystemDirectoryHandle | null> {
-  const { showDirectoryPicker } = window as unknown as { showDirectoryPicker: (options: { id: string; mode: "readwrite" }) => Promise<FileSystemDirectoryHandle> };
+  const { showDirectoryPicker } = window as unknown as {
+    showDirectoryPicker: (options: { id: string; mode: "readwrite" }) => Promise<FileSystemDirectoryHandle>;
+  };
   try {
     return await showDirectoryPicker({ id: "oat-column", mode: "readwrite" });
   } catch (error) {
@@ -26,25 +34,47 @@ export async function chooseFolder(): Promise<FileSystemDirectoryHandle | null> 
 
 /** The backup file of a log, kept in a folder outside of the browser. */
 export class Backup {
-  constructor(private readonly name: LogName, private readonly database: IDBPDatabase<LogDatabase>, private readonly archive: (exportedAt: string) => Promise<string | Uint8Array<ArrayBuffer>>) {}
+  constructor(
+    private readonly name: LogName,
+    private readonly database: IDBPDatabase<LogDatabase>,
+    private readonly archive: (exportedAt: string) => Promise<string | Uint8Array<ArrayBuffer>>,
+  ) {}
 
   /** How it stands; null when no folder was chosen. */
   async standing(): Promise<BackupStanding | null> {
     const place = await this.#place();
     if (place === undefined) return null;
-    return { folder: place.folder.name, file: place.file, writtenAt: place.writtenAt, allowed: await isAllowed(place), behind: place.sequence < (await this.#sequence()) };
+    return {
+      folder: place.folder.name,
+      file: place.file,
+      writtenAt: place.writtenAt,
+      allowed: await isAllowed(place),
+      behind: place.sequence < (await this.#sequence()),
+    };
   }
 
   /** Keeps the backup in a folder from now on, and writes it there. */
   async keepIn(folder: FileSystemDirectoryHandle): Promise<void> {
-    await this.database.put("places", { folder, file: `oat-column-${this.name === "own" ? "" : `${this.name}-`}backup.json`, writtenAt: null, sequence: -1 }, "backup");
+    await this.database.put(
+      "places",
+      {
+        folder,
+        file: `oat-column-${this.name === "own" ? "" : `${this.name}-`}backup.json`,
+        writtenAt: null,
+        sequence: -1,
+      },
+      "backup",
+    );
     await this.write();
   }
 
   /** Asks the browser for leave to write again; only in answer to a press of the trainee's. */
   async allow(): Promise<boolean> {
     const place = await this.#place();
-    return place !== undefined && (await (place.folder as unknown as Permitting).requestPermission({ mode: "readwrite" })) === "granted";
+    return (
+      place !== undefined &&
+      (await (place.folder as unknown as Permitting).requestPermission({ mode: "readwrite" })) === "granted"
+    );
   }
 
   /** Keeps it no longer; the file stays where it is. */

@@ -8,7 +8,10 @@ import { hasId, monthOf, recordsOf } from "./pages";
 import { ofGeneration, readLog } from "./reader";
 
 /** Something wrong in how the log lies in the browser. All of it is mended by laying the log out anew. */
-export interface LayoutFinding { place: string; message: string }
+export interface LayoutFinding {
+  place: string;
+  message: string;
+}
 
 /** Told how much is done, from 0 to 1, between steps that each take a moment. Whoever throws there ends the work. */
 export type Between = (share: number) => Promise<void>;
@@ -17,15 +20,31 @@ export type Between = (share: number) => Promise<void>;
 const [pagesAtOnce, recordsAtOnce] = [24, 20_000];
 
 /** Checks the pages against themselves and against the journal, and a log in memory, which must not change meanwhile, against a fresh reading of both. */
-export async function checkLayout(database: IDBPDatabase<LogDatabase>, log: Log, sequenceInMemory: number, between: Between = async () => {}): Promise<LayoutFinding[]> {
+export async function checkLayout(
+  database: IDBPDatabase<LogDatabase>,
+  log: Log,
+  sequenceInMemory: number,
+  between: Between = async () => {},
+): Promise<LayoutFinding[]> {
   const findings: LayoutFinding[] = [];
   const transaction = database.transaction(["pages", "journal", "meta"]);
   const { generation, folded, sequence } = standingOf(await transaction.objectStore("meta").get("standing"));
-  const [pages, entries] = await Promise.all([transaction.objectStore("pages").getAll(ofGeneration(generation)), transaction.objectStore("journal").getAll(IDBKeyRange.lowerBound(folded, true))]);
+  const [pages, entries] = await Promise.all([
+    transaction.objectStore("pages").getAll(ofGeneration(generation)),
+    transaction.objectStore("journal").getAll(IDBKeyRange.lowerBound(folded, true)),
+  ]);
   entries.forEach((entry, index) => {
-    if (entry.sequence !== folded + index + 1) findings.push({ place: `journal ${entry.sequence}`, message: `a commit is missing before it: the pages end at ${folded}` });
+    if (entry.sequence !== folded + index + 1)
+      findings.push({
+        place: `journal ${entry.sequence}`,
+        message: `a commit is missing before it: the pages end at ${folded}`,
+      });
   });
-  if (folded + entries.length < sequence) findings.push({ place: "journal", message: `it ends at ${folded + entries.length}, but ${sequence} commits were made` });
+  if (folded + entries.length < sequence)
+    findings.push({
+      place: "journal",
+      message: `it ends at ${folded + entries.length}, but ${sequence} commits were made`,
+    });
   const seen = new Map<string, string>();
   for (const [index, page] of pages.entries()) {
     if (index % pagesAtOnce === 0) await between(0.3 * (index / pages.length));
@@ -37,9 +56,17 @@ export async function checkLayout(database: IDBPDatabase<LogDatabase>, log: Log,
       if (!hasId(record)) continue;
       const key = `${page.kind} ${record.id}`;
       const other = seen.get(key);
-      if (other !== undefined) findings.push({ place: `page ${name}, ${record.id}`, message: `it lies in the page of ${other || "no month"} as well` });
+      if (other !== undefined)
+        findings.push({
+          place: `page ${name}, ${record.id}`,
+          message: `it lies in the page of ${other || "no month"} as well`,
+        });
       seen.set(key, page.month);
-      if (monthOf(page.kind as RecordKind, record) !== page.month) findings.push({ place: `page ${name}, ${record.id}`, message: `it belongs to the page of ${monthOf(page.kind as RecordKind, record)}` });
+      if (monthOf(page.kind as RecordKind, record) !== page.month)
+        findings.push({
+          place: `page ${name}, ${record.id}`,
+          message: `it belongs to the page of ${monthOf(page.kind as RecordKind, record)}`,
+        });
     }
   }
   await between(0.3);
@@ -48,10 +75,17 @@ export async function checkLayout(database: IDBPDatabase<LogDatabase>, log: Log,
   let compared = 0;
   const inAll = sizeOf(log);
   for (const kind of recordKinds) {
-    const [held, read] = [log.records[kind] as ReadonlyMap<string, AnyRecord>, fresh.log.records[kind] as ReadonlyMap<string, AnyRecord>];
+    const [held, read] = [
+      log.records[kind] as ReadonlyMap<string, AnyRecord>,
+      fresh.log.records[kind] as ReadonlyMap<string, AnyRecord>,
+    ];
     for (const id of new Set([...held.keys(), ...read.keys()])) {
       if (compared++ % recordsAtOnce === 0) await between(Math.min(1, 0.7 + 0.3 * (compared / inAll)));
-      if (!equal(held.get(id), read.get(id)) && !sameJson(held.get(id), read.get(id))) findings.push({ place: `${kind} ${id}`, message: "what is shown differs from what is stored; reload this tab" });
+      if (!equal(held.get(id), read.get(id)) && !sameJson(held.get(id), read.get(id)))
+        findings.push({
+          place: `${kind} ${id}`,
+          message: "what is shown differs from what is stored; reload this tab",
+        });
     }
   }
   return findings;

@@ -6,20 +6,34 @@ import { StoreProblem, problemOf, type ProblemKind } from "./problems";
 import { bringUp, hasStores, layout, makeStores } from "./upgrades/bringUp";
 
 /** A record as the journal notes it. `was` is the month of the page it lay in when that is another than its own. */
-export interface Row { kind: RecordKind; id: string; record: AnyRecord; was?: string }
+export interface Row {
+  kind: RecordKind;
+  id: string;
+  record: AnyRecord;
+  was?: string;
+}
 
 /** A removal as the journal notes it, with the month of the page the record lay in. */
-export interface Removal { tombstone: Tombstone; month: string }
+export interface Removal {
+  tombstone: Tombstone;
+  month: string;
+}
 
 /** What one commit did, for readers that follow: rows written and removed, or that everything was replaced. */
 export type JournalEntry = { sequence: number; puts: Row[]; removed: Removal[]; replaced?: boolean };
 
 /** What changed in one record, and the dates it bore before and after, by which its page is found. */
-export interface RecordPatch { kind: RecordKind; id: string; dates?: string[]; fields: FieldPatch[] }
+export interface RecordPatch {
+  kind: RecordKind;
+  id: string;
+  dates?: string[];
+  fields: FieldPatch[];
+}
 
 /** What it takes to undo a commit: patches, or the generation of pages that another one replaced. */
 export type HistoryEntry = {
-  sequence: number; label: string;
+  sequence: number;
+  label: string;
   /** The people whose records it changed; none for what belongs to the household, absent in entries of before this was kept. */
   of?: string[];
 } & ({ patches: RecordPatch[] } | { generation: number; extra: Record<string, unknown> });
@@ -40,13 +54,26 @@ export interface Standing {
 }
 
 /** An answer as it was last computed, with what it holds for. */
-export interface SavedAnswer { key: string; sequence: number; core: string; answer: unknown }
+export interface SavedAnswer {
+  key: string;
+  sequence: number;
+  core: string;
+  answer: unknown;
+}
 
 /** A photograph's bytes. `file` is its name in an archive, made from its content, so that equal pictures are kept once and none is ever overwritten by another. */
-export interface StoredPhoto { file: string; bytes: Uint8Array<ArrayBuffer> }
+export interface StoredPhoto {
+  file: string;
+  bytes: Uint8Array<ArrayBuffer>;
+}
 
 /** The folder outside of the browser in which a backup file is kept up to date, and how far that file goes. */
-export interface BackupPlace { folder: FileSystemDirectoryHandle; file: string; writtenAt: string | null; sequence: number }
+export interface BackupPlace {
+  folder: FileSystemDirectoryHandle;
+  file: string;
+  writtenAt: string | null;
+  sequence: number;
+}
 
 /** The layout of the browser's database. It is private to this room and never visible in the archive. */
 export interface LogDatabase extends DBSchema {
@@ -77,7 +104,10 @@ export type ClosedBy = Extract<ProblemKind, "outdated" | "cleared" | "closed">;
  * @param onClosed told why, when this connection was closed from outside
  * @throws StoreProblem when the browser gives no storage, another tab blocks the upgrade, or the layout is newer than ours
  */
-export async function openDatabase(name: LogName, onClosed: (by: ClosedBy) => void = () => {}): Promise<IDBPDatabase<LogDatabase>> {
+export async function openDatabase(
+  name: LogName,
+  onClosed: (by: ClosedBy) => void = () => {},
+): Promise<IDBPDatabase<LogDatabase>> {
   if (typeof indexedDB === "undefined") throw new StoreProblem("unavailable");
   try {
     let database = await openStores(name, layout, onClosed);
@@ -95,9 +125,15 @@ export async function openDatabase(name: LogName, onClosed: (by: ClosedBy) => vo
 }
 
 /** Opens a database with its stores made. The version counts how often they were; what layout its contents have is marked in them. */
-async function openStores(name: LogName, version: number | undefined, onClosed: (by: ClosedBy) => void): Promise<IDBPDatabase<unknown>> {
+async function openStores(
+  name: LogName,
+  version: number | undefined,
+  onClosed: (by: ClosedBy) => void,
+): Promise<IDBPDatabase<unknown>> {
   let refuse: (problem: StoreProblem) => void = () => {};
-  const blocked = new Promise<never>((_, reject) => { refuse = reject; });
+  const blocked = new Promise<never>((_, reject) => {
+    refuse = reject;
+  });
   const opening = openDB<unknown>(databaseName(name), version, {
     upgrade: makeStores,
     blocked: () => refuse(new StoreProblem("blocked")),
@@ -110,7 +146,8 @@ async function openStores(name: LogName, version: number | undefined, onClosed: 
   try {
     return await Promise.race([opening, blocked]);
   } catch (error) {
-    if (version !== undefined && error instanceof DOMException && error.name === "VersionError") return openStores(name, undefined, onClosed);
+    if (version !== undefined && error instanceof DOMException && error.name === "VersionError")
+      return openStores(name, undefined, onClosed);
     throw error;
   }
 }
@@ -122,5 +159,7 @@ export function databaseName(name: LogName): string {
 
 /** Where a log stands that was perhaps never written to. */
 export function standingOf(kept: Standing | undefined, node = ""): Standing {
-  return kept ?? { sequence: 0, stamp: "", node: node.slice(-8), undo: [], redo: [], extra: {}, generation: 0, folded: 0 };
+  return (
+    kept ?? { sequence: 0, stamp: "", node: node.slice(-8), undo: [], redo: [], extra: {}, generation: 0, folded: 0 }
+  );
 }

@@ -18,7 +18,11 @@ export const foldLock = (name: LogName): string => `oat-column-fold-${name}`;
  * @param from fold only when at least so many entries wait
  * @returns how many entries were folded; null when another tab is folding
  */
-export async function fold(database: IDBPDatabase<LogDatabase>, name: LogName, from = foldFrom): Promise<number | null> {
+export async function fold(
+  database: IDBPDatabase<LogDatabase>,
+  name: LogName,
+  from = foldFrom,
+): Promise<number | null> {
   return navigator.locks.request(foldLock(name), { ifAvailable: true }, async (lock) => {
     if (lock === null) return null;
     const { sequence, folded } = standingOf(await database.get("meta", "standing"));
@@ -39,18 +43,28 @@ export async function foldWithin(transaction: WriteTransaction, standing: Standi
   if (standing.folded >= standing.sequence) return;
   const { generation } = standing;
   const pages = transaction.objectStore("pages");
-  const open = new Map<string, { kind: string; month: string; records: Map<string, AnyRecord | Tombstone>; unread: AnyRecord[] }>();
+  const open = new Map<
+    string,
+    { kind: string; month: string; records: Map<string, AnyRecord | Tombstone>; unread: AnyRecord[] }
+  >();
   const at = async (kind: string, month: string) => {
     const key = `${kind} ${month}`;
     let held = open.get(key);
     if (held === undefined) {
       const records = recordsOf(await pages.get([generation, kind, month]));
-      held = { kind, month, records: new Map(records.filter(hasId).map((record) => [keyIn(kind, record), record])), unread: records.filter((record) => !hasId(record)) };
+      held = {
+        kind,
+        month,
+        records: new Map(records.filter(hasId).map((record) => [keyIn(kind, record), record])),
+        unread: records.filter((record) => !hasId(record)),
+      };
       open.set(key, held);
     }
     return held.records;
   };
-  const entries = await transaction.objectStore("journal").getAll(IDBKeyRange.bound(standing.folded, standing.sequence, true, false));
+  const entries = await transaction
+    .objectStore("journal")
+    .getAll(IDBKeyRange.bound(standing.folded, standing.sequence, true, false));
   for (const { puts, removed } of entries) {
     for (const { kind, id, record, was } of puts) {
       if (was !== undefined) (await at(kind, was)).delete(id);

@@ -58,13 +58,21 @@ export class Lookup {
    * A record as it stands, or undefined.
    * @param dates dates it may bear; when none of them leads to it, all pages of the kind are searched, unless it is `fresh`
    */
-  async find(transaction: WriteTransaction, kind: RecordKind, id: string, dates: readonly string[], fresh: boolean): Promise<{ record: AnyRecord; month: string } | undefined> {
+  async find(
+    transaction: WriteTransaction,
+    kind: RecordKind,
+    id: string,
+    dates: readonly string[],
+    fresh: boolean,
+  ): Promise<{ record: AnyRecord; month: string } | undefined> {
     const key = tombstoneKey(kind, id);
     const held = this.#writing.has(key) ? this.#writing.get(key) : this.#journal.get(key);
     if (held !== undefined) return held ?? undefined;
     const months = new Set(dates.length === 0 ? [monthOfDate(kind, "")] : dates.map((date) => monthOfDate(kind, date)));
     for (const month of months) {
-      const record = recordsOf(await transaction.objectStore("pages").get([this.#generation, kind, month])).find((one) => hasId(one) && one.id === id);
+      const record = recordsOf(await transaction.objectStore("pages").get([this.#generation, kind, month])).find(
+        (one) => hasId(one) && one.id === id,
+      );
       if (record !== undefined) return { record, month };
     }
     if (fresh) return undefined;
@@ -78,8 +86,17 @@ export class Lookup {
   }
 
   /** Records of a kind, person and day as they stand. */
-  async onDay<K extends "weighIns" | "dayNotes">(transaction: WriteTransaction, kind: K, personId: string, date: string): Promise<RecordOf<K>[]> {
-    const found = new Map(recordsOf(await transaction.objectStore("pages").get([this.#generation, kind, monthOfDate(kind, date)])).filter(hasId).map((record) => [record.id, record]));
+  async onDay<K extends "weighIns" | "dayNotes">(
+    transaction: WriteTransaction,
+    kind: K,
+    personId: string,
+    date: string,
+  ): Promise<RecordOf<K>[]> {
+    const found = new Map(
+      recordsOf(await transaction.objectStore("pages").get([this.#generation, kind, monthOfDate(kind, date)]))
+        .filter(hasId)
+        .map((record) => [record.id, record]),
+    );
     for (const source of [this.#journal, this.#writing]) {
       for (const [key, held] of source) {
         const id = key.slice(kind.length + 1);
@@ -88,11 +105,14 @@ export class Lookup {
         else found.set(id, held.record);
       }
     }
-    return ([...found.values()] as RecordOf<K>[]).filter((record) => record.personId === personId && record.date === date);
+    return ([...found.values()] as RecordOf<K>[]).filter(
+      (record) => record.personId === personId && record.date === date,
+    );
   }
 
   #follow({ puts, removed }: JournalEntry): void {
-    for (const { kind, id, record } of puts) this.#journal.set(tombstoneKey(kind, id), { record, month: monthOf(kind, record) });
+    for (const { kind, id, record } of puts)
+      this.#journal.set(tombstoneKey(kind, id), { record, month: monthOf(kind, record) });
     for (const { tombstone } of removed) this.#journal.set(tombstoneKey(tombstone.kind, tombstone.id), null);
   }
 }

@@ -10,10 +10,19 @@ const schema = 1;
  * One stored page: the records of one kind and month as JSON text, which is read back twice as fast as rows. Kinds without a date
  * have one page, of the month "". Removals have one page of the kind "removed".
  */
-export interface Page { generation: number; kind: string; month: string; schema: number; text: string }
+export interface Page {
+  generation: number;
+  kind: string;
+  month: string;
+  schema: number;
+  text: string;
+}
 
 /** A whole log laid out in pages, ready to be written. */
-export interface LaidOut { pages: { kind: string; month: string; text: string }[]; extra: Record<string, unknown> }
+export interface LaidOut {
+  pages: { kind: string; month: string; text: string }[];
+  extra: Record<string, unknown>;
+}
 
 /** The month of the page in which a record of a date lies. */
 export function monthOfDate(kind: RecordKind, date: string): string {
@@ -32,10 +41,17 @@ function monthIn(kind: string, record: unknown): string {
 
 /** Lays a log out in pages. What cannot be read as a record lies among those of its kind as it did. */
 export function layOut(log: Log): LaidOut {
-  const lists: [string, Iterable<unknown>][] = [...recordKinds.map((kind) => [kind, log.records[kind].values()] as [string, Iterable<unknown>]), ["removed", log.removed.values()]];
+  const lists: [string, Iterable<unknown>][] = [
+    ...recordKinds.map((kind) => [kind, log.records[kind].values()] as [string, Iterable<unknown>]),
+    ["removed", log.removed.values()],
+  ];
   const pages = lists.flatMap(([kind, records]) => {
     const unread = log.unread.filter((one) => one.kind === kind).map(({ record }) => record);
-    return [...groupBy([...records, ...unread], (record) => monthIn(kind, record))].map(([month, some]) => ({ kind, month, text: JSON.stringify(some) }));
+    return [...groupBy([...records, ...unread], (record) => monthIn(kind, record))].map(([month, some]) => ({
+      kind,
+      month,
+      text: JSON.stringify(some),
+    }));
   });
   return { pages, extra: log.extra };
 }

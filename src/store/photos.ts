@@ -19,7 +19,11 @@ export async function releasePhotos(database: IDBPDatabase<LogDatabase>, log: Lo
     const history = await transaction.objectStore("history").getAll();
     const kept = new Set([...[...log.records.photos.values()].map(({ file }) => file), ...history.flatMap(filesOf)]);
     if (history.every((entry) => "patches" in entry)) {
-      for (const file of files) if (!kept.has(file)) { await photos.delete(file); released += 1; }
+      for (const file of files)
+        if (!kept.has(file)) {
+          await photos.delete(file);
+          released += 1;
+        }
     }
   }
   await transaction.done;
@@ -36,5 +40,13 @@ export async function photoFile(bytes: Uint8Array): Promise<string> {
 /** Files that an undo or redo of a commit speaks of. */
 function filesOf(entry: HistoryEntry): string[] {
   if (!("patches" in entry)) return [];
-  return entry.patches.filter(({ kind }) => kind === "photos").flatMap(({ fields }) => fields.flatMap(({ before, after }) => [before, after].flatMap((value) => (typeof value === "string" ? [value] : ((value as RecordOf<"photos"> | undefined)?.file ?? [])))));
+  return entry.patches
+    .filter(({ kind }) => kind === "photos")
+    .flatMap(({ fields }) =>
+      fields.flatMap(({ before, after }) =>
+        [before, after].flatMap((value) =>
+          typeof value === "string" ? [value] : ((value as RecordOf<"photos"> | undefined)?.file ?? []),
+        ),
+      ),
+    );
 }

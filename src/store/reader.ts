@@ -16,16 +16,23 @@ const monthsAtOnce = 24;
  * pages, then the pages, the newest months first.
  * @throws StoreProblem of kind "stopped" when told not to go on
  */
-export async function readLog(database: IDBPDatabase<LogDatabase>, progress: Progress = () => true): Promise<{ log: Log; sequence: number }> {
+export async function readLog(
+  database: IDBPDatabase<LogDatabase>,
+  progress: Progress = () => true,
+): Promise<{ log: Log; sequence: number }> {
   const transaction = database.transaction(["pages", "journal", "meta"]);
   const pages = transaction.objectStore("pages");
   const { extra, sequence, generation, folded } = standingOf(await transaction.objectStore("meta").get("standing"));
-  const [keys, entries] = await Promise.all([pages.getAllKeys(ofGeneration(generation)), transaction.objectStore("journal").getAll(IDBKeyRange.lowerBound(folded, true))]);
+  const [keys, entries] = await Promise.all([
+    pages.getAllKeys(ofGeneration(generation)),
+    transaction.objectStore("journal").getAll(IDBKeyRange.lowerBound(folded, true)),
+  ]);
   const log = emptyLog(extra);
   const newer = new Map<string, Set<string>>();
   for (const entry of entries) {
     follow(log, entry);
-    for (const { kind, id } of [...entry.puts, ...entry.removed.map(({ tombstone }) => tombstone)]) newer.set(kind, (newer.get(kind) ?? new Set()).add(id));
+    for (const { kind, id } of [...entry.puts, ...entry.removed.map(({ tombstone }) => tombstone)])
+      newer.set(kind, (newer.get(kind) ?? new Set()).add(id));
   }
   const ranges = rangesOf(generation, keys);
   let coming = ranges[0] && pages.getAll(ranges[0]);
@@ -45,7 +52,10 @@ function rangesOf(generation: number, keys: readonly [number, string, string][])
   const ranges = [...months].flatMap(([kind, some]) => {
     const all = some.map(([, , month]) => month);
     return Array.from({ length: Math.ceil(all.length / monthsAtOnce) }, (_, index) => {
-      const [from, to] = [all[Math.max(0, all.length - (index + 1) * monthsAtOnce)]!, all[all.length - 1 - index * monthsAtOnce]!];
+      const [from, to] = [
+        all[Math.max(0, all.length - (index + 1) * monthsAtOnce)]!,
+        all[all.length - 1 - index * monthsAtOnce]!,
+      ];
       return { newest: to, range: IDBKeyRange.bound([generation, kind, from], [generation, kind, to]) };
     });
   });
@@ -54,7 +64,9 @@ function rangesOf(generation: number, keys: readonly [number, string, string][])
 
 /** Keys of the pages of one generation, of one kind when that is given. */
 export function ofGeneration(generation: number, kind?: string): IDBKeyRange {
-  return kind === undefined ? IDBKeyRange.bound([generation], [generation, []]) : IDBKeyRange.bound([generation, kind], [generation, kind, []]);
+  return kind === undefined
+    ? IDBKeyRange.bound([generation], [generation, []])
+    : IDBKeyRange.bound([generation, kind], [generation, kind, []]);
 }
 
 /** Does in a log in memory what a commit did. */

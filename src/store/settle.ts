@@ -14,7 +14,13 @@ const pieceBytes = 48_000;
 export async function settle(database: IDBPDatabase<LogDatabase>): Promise<void> {
   const write = database.transaction("saved", "readwrite", { durability: "relaxed" });
   write.done.catch(() => {});
-  for (let index = 0; index < pieces; index++) void write.store.put({ key: keyOf(index), sequence: -1, core: "", answer: crypto.getRandomValues(new Uint8Array(pieceBytes)) });
+  for (let index = 0; index < pieces; index++)
+    void write.store.put({
+      key: keyOf(index),
+      sequence: -1,
+      core: "",
+      answer: crypto.getRandomValues(new Uint8Array(pieceBytes)),
+    });
   await write.done;
   const remove = database.transaction("saved", "readwrite", { durability: "relaxed" });
   remove.done.catch(() => {});

@@ -15,7 +15,14 @@ import { fold } from "./fold";
 import { Locks } from "../../tests/locks";
 
 const person: Person = { id: "p", name: "Rower" };
-const weighed = (kg: number, date = "2026-06-01", id = "w", extra: Partial<WeighIn> = {}): WeighIn => ({ id, personId: "p", date, kg, primary: true, ...extra });
+const weighed = (kg: number, date = "2026-06-01", id = "w", extra: Partial<WeighIn> = {}): WeighIn => ({
+  id,
+  personId: "p",
+  date,
+  kg,
+  primary: true,
+  ...extra,
+});
 const stores: Store[] = [];
 
 async function open(): Promise<Store> {
@@ -26,7 +33,10 @@ async function open(): Promise<Store> {
 const logOf = async (store: Store): Promise<Log> => (await readLog(store.database)).log;
 const kgOf = async (store: Store, id = "w") => (await logOf(store)).records.weighIns.get(id)?.kg;
 /** The log without what a commit stamps, to compare before with after. */
-const plain = async (store: Store) => JSON.stringify(archiveOf(await logOf(store), "")).replaceAll(/"(changed|revision)":("[^"]*"|\d+),?/g, "").replace(/"removed":\[.*?\]/, "");
+const plain = async (store: Store) =>
+  JSON.stringify(archiveOf(await logOf(store), ""))
+    .replaceAll(/"(changed|revision)":("[^"]*"|\d+),?/g, "")
+    .replace(/"removed":\[.*?\]/, "");
 
 beforeEach(() => {
   globalThis.indexedDB = new IDBFactory();
@@ -43,7 +53,10 @@ describe("a commit", () => {
     const begun = vi.spyOn(store.database, "transaction");
     let complete = false;
     const original = IDBTransaction.prototype.dispatchEvent;
-    vi.spyOn(IDBTransaction.prototype, "dispatchEvent").mockImplementation(function (this: IDBTransaction, event: Event) {
+    vi.spyOn(IDBTransaction.prototype, "dispatchEvent").mockImplementation(function (
+      this: IDBTransaction,
+      event: Event,
+    ) {
       if (event.type === "complete" && this.mode === "readwrite") complete = true;
       return original.call(this, event);
     });
@@ -63,10 +76,12 @@ describe("a commit", () => {
     await store.commit([put("weighIns", { ...merged, kg: 72 }, merged)], "b");
     const later = (await logOf(store)).records.weighIns.get("w")!;
     expect(later.changed! > merged.changed!).toBe(true);
-    for (const poison of ["2099-01-01T00:00:00.000Z/0000/phone", "zzz", "z".repeat(100)]) await store.commit([put("weighIns", weighed(73, "2026-06-02", "x", { changed: poison }))], "poison");
+    for (const poison of ["2099-01-01T00:00:00.000Z/0000/phone", "zzz", "z".repeat(100)])
+      await store.commit([put("weighIns", weighed(73, "2026-06-02", "x", { changed: poison }))], "poison");
     await store.commit([put("weighIns", { ...later, kg: 74 }, later)], "c");
     const log = await logOf(store);
-    for (const { changed } of log.records.weighIns.values()) expect([isStamp(changed!), changed! < new Date(Date.now() + 90_000_000).toISOString()]).toEqual([true, true]);
+    for (const { changed } of log.records.weighIns.values())
+      expect([isStamp(changed!), changed! < new Date(Date.now() + 90_000_000).toISOString()]).toEqual([true, true]);
   });
   it("stamps and counts revisions, and numbers commits without a gap", async () => {
     const store = await open();
@@ -78,30 +93,67 @@ describe("a commit", () => {
   });
   it("refuses an unsound record and writes nothing of the change", async () => {
     const store = await open();
-    await expect(store.commit([put("weighIns", weighed(71)), put("weighIns", weighed(-3, "2026-06-02", "x"))], "a")).rejects.toMatchObject({ kind: "invalid" });
+    await expect(
+      store.commit([put("weighIns", weighed(71)), put("weighIns", weighed(-3, "2026-06-02", "x"))], "a"),
+    ).rejects.toMatchObject({ kind: "invalid" });
     expect((await logOf(store)).records.weighIns.size).toBe(0);
   });
   it("refuses what two sound changes would make together when that is not sound, and writes nothing of it", async () => {
     const [mine, theirs] = [await open(), await open()];
-    const parts = (from: number, count: number) => Array.from({ length: count }, (_, index) => ({ id: `i${from + index}`, exerciseId: "e", sets: [] }));
-    const session = { id: "s", personId: "p", date: "2026-06-01", kind: "strength", status: "done", items: parts(0, 300) } as Session;
+    const parts = (from: number, count: number) =>
+      Array.from({ length: count }, (_, index) => ({ id: `i${from + index}`, exerciseId: "e", sets: [] }));
+    const session = {
+      id: "s",
+      personId: "p",
+      date: "2026-06-01",
+      kind: "strength",
+      status: "done",
+      items: parts(0, 300),
+    } as Session;
     await mine.commit([put("sessions", session)], "a");
-    await theirs.commit([put("sessions", { ...session, items: [...session.items!, ...parts(300, 150)] }, session)], "b");
-    await expect(mine.commit([put("weighIns", weighed(71)), put("sessions", { ...session, items: [...session.items!, ...parts(450, 150)] }, session)], "c")).rejects.toMatchObject({ kind: "invalid" });
+    await theirs.commit(
+      [put("sessions", { ...session, items: [...session.items!, ...parts(300, 150)] }, session)],
+      "b",
+    );
+    await expect(
+      mine.commit(
+        [
+          put("weighIns", weighed(71)),
+          put("sessions", { ...session, items: [...session.items!, ...parts(450, 150)] }, session),
+        ],
+        "c",
+      ),
+    ).rejects.toMatchObject({ kind: "invalid" });
     const log = await logOf(mine);
     expect([log.records.sessions.get("s")!.items!.length, log.records.weighIns.size]).toEqual([450, 0]);
   });
   it("joins what was done of one set in two tabs, and a weigh-in to the one of its morning that it did not know", async () => {
     const [mine, theirs] = [await open(), await open()];
-    const session = { id: "s", personId: "p", date: "2026-06-01", kind: "strength", status: "planned", items: [{ id: "i", exerciseId: "e", sets: [{ id: "1" }] }] } as Session;
-    const withDone = (done: object) => ({ ...session, items: [{ ...session.items![0]!, sets: [{ id: "1", done }] }] }) as Session;
+    const session = {
+      id: "s",
+      personId: "p",
+      date: "2026-06-01",
+      kind: "strength",
+      status: "planned",
+      items: [{ id: "i", exerciseId: "e", sets: [{ id: "1" }] }],
+    } as Session;
+    const withDone = (done: object) =>
+      ({ ...session, items: [{ ...session.items![0]!, sets: [{ id: "1", done }] }] }) as Session;
     await mine.commit([put("sessions", session)], "a");
     await mine.commit([put("sessions", withDone({ kg: 100, reps: 5 }), session)], "b");
     expect(await theirs.commit([put("sessions", withDone({ rpe: 8 }), session)], "c")).toMatchObject({ clashes: [] });
-    expect((await logOf(mine)).records.sessions.get("s")!.items![0]!.sets[0]!.done).toEqual({ kg: 100, reps: 5, rpe: 8 });
+    expect((await logOf(mine)).records.sessions.get("s")!.items![0]!.sets[0]!.done).toEqual({
+      kg: 100,
+      reps: 5,
+      rpe: 8,
+    });
     await mine.commit([put("weighIns", weighed(71, "2026-06-01", "w", { note: "salty" }))], "d");
-    expect(await theirs.commit([put("weighIns", weighed(71.4, "2026-06-01", "other", { time: "06:40" }))], "e")).toMatchObject({ clashes: [{ path: ["kg"], theirs: 71, ours: 71.4, blind: true }] });
-    expect([...(await logOf(mine)).records.weighIns.values()]).toMatchObject([{ id: "w", kg: 71.4, note: "salty", time: "06:40" }]);
+    expect(
+      await theirs.commit([put("weighIns", weighed(71.4, "2026-06-01", "other", { time: "06:40" }))], "e"),
+    ).toMatchObject({ clashes: [{ path: ["kg"], theirs: 71, ours: 71.4, blind: true }] });
+    expect([...(await logOf(mine)).records.weighIns.values()]).toMatchObject([
+      { id: "w", kg: 71.4, note: "salty", time: "06:40" },
+    ]);
   });
   it("an unknown key of any look stays a key through an edit, its undo and a reading", async () => {
     const store = await open();
@@ -109,39 +161,82 @@ describe("a commit", () => {
     await store.commit([put("weighIns", odd)], "a");
     const held = (await logOf(store)).records.weighIns.get("w")!;
     await store.commit([put("weighIns", { ...held, kg: 72, "#note": 2 } as WeighIn, held)], "b");
-    expect((await logOf(store)).records.weighIns.get("w")).toMatchObject({ kg: 72, "#note": 2, "#": [2], odd: { "#x": { id: "y" } } });
+    expect((await logOf(store)).records.weighIns.get("w")).toMatchObject({
+      kg: 72,
+      "#note": 2,
+      "#": [2],
+      odd: { "#x": { id: "y" } },
+    });
     await store.undo();
     expect((await logOf(store)).records.weighIns.get("w")).toMatchObject({ kg: 71, "#note": 1, "#": [2] });
   });
   it("is not begun when there is no room for it, and tells when the second copy does not hold it", async () => {
     const told = { room: true, lacks: null as string | null, kept: [] as unknown[] };
-    const store = new Store("own", await openDatabase("own"), { room: () => Promise.resolve(told.room), keep: (entry, standing, photos) => { told.kept.push([entry.sequence, entry.puts.length, standing.node.length, photos.length]); return Promise.resolve(told.lacks); } });
+    const store = new Store("own", await openDatabase("own"), {
+      room: () => Promise.resolve(told.room),
+      keep: (entry, standing, photos) => {
+        told.kept.push([entry.sequence, entry.puts.length, standing.node.length, photos.length]);
+        return Promise.resolve(told.lacks);
+      },
+    });
     stores.push(store);
     expect(await store.commit([put("weighIns", weighed(71))], "a")).toMatchObject({ copyLacks: null });
     told.lacks = "the disk is full";
-    expect(await store.commit([put("weighIns", weighed(72))], "b")).toMatchObject({ sequence: 2, copyLacks: "the disk is full" });
+    expect(await store.commit([put("weighIns", weighed(72))], "b")).toMatchObject({
+      sequence: 2,
+      copyLacks: "the disk is full",
+    });
     told.room = false;
-    await expect(store.commit([put("weighIns", weighed(73))], "c")).rejects.toMatchObject({ kind: "noRoom", message: expect.stringContaining("was not written") as string });
+    await expect(store.commit([put("weighIns", weighed(73))], "c")).rejects.toMatchObject({
+      kind: "noRoom",
+      message: expect.stringContaining("was not written") as string,
+    });
     await expect(store.undo()).rejects.toMatchObject({ kind: "noRoom" });
     expect(await kgOf(store)).toBe(72);
-    expect(told.kept).toEqual([[1, 1, 8, 0], [2, 1, 8, 0]]);
+    expect(told.kept).toEqual([
+      [1, 1, 8, 0],
+      [2, 1, 8, 0],
+    ]);
   });
   it("keeps one primary weigh-in a day, whoever wrote it first", async () => {
     const store = await open();
     await store.commit([put("weighIns", weighed(71, "2026-06-01", "first"))], "a");
-    await store.commit([put("weighIns", weighed(72, "2026-06-01", "second")), put("weighIns", weighed(73, "2026-06-01", "evening", { primary: false }))], "b");
+    await store.commit(
+      [
+        put("weighIns", weighed(72, "2026-06-01", "second")),
+        put("weighIns", weighed(73, "2026-06-01", "evening", { primary: false })),
+      ],
+      "b",
+    );
     const { weighIns } = (await logOf(store)).records;
     expect([...weighIns.keys()].sort()).toEqual(["evening", "first"]);
     expect(weighIns.get("first")!.kg).toBe(72);
   });
   it("writes only what differs from its base, so two hands on one session both win", async () => {
     const store = await open();
-    const base: Session = { id: "s", personId: "p", date: "2026-06-01", kind: "strength", status: "planned", items: [{ id: "i", exerciseId: "e", sets: [{ id: "1" }, { id: "2" }] }] };
-    const withSet = (index: number): Session => ({ ...base, items: [{ ...base.items![0]!, sets: base.items![0]!.sets.map((set, at) => (at === index ? { ...set, done: { reps: 5 } } : set)) }] });
+    const base: Session = {
+      id: "s",
+      personId: "p",
+      date: "2026-06-01",
+      kind: "strength",
+      status: "planned",
+      items: [{ id: "i", exerciseId: "e", sets: [{ id: "1" }, { id: "2" }] }],
+    };
+    const withSet = (index: number): Session => ({
+      ...base,
+      items: [
+        {
+          ...base.items![0]!,
+          sets: base.items![0]!.sets.map((set, at) => (at === index ? { ...set, done: { reps: 5 } } : set)),
+        },
+      ],
+    });
     await store.commit([put("sessions", base)], "plan");
     await store.commit([put("sessions", withSet(0), base)], "set 1");
     await store.commit([put("sessions", withSet(1), base)], "set 2");
-    expect((await logOf(store)).records.sessions.get("s")!.items![0]!.sets.map(({ done }) => done?.reps)).toEqual([5, 5]);
+    expect((await logOf(store)).records.sessions.get("s")!.items![0]!.sets.map(({ done }) => done?.reps)).toEqual([
+      5, 5,
+    ]);
   });
 });
 
@@ -149,7 +244,12 @@ describe("undo and redo", () => {
   it("go back and forth through every kind of change, also after reopening", async () => {
     let store = await open();
     const states: string[] = [await plain(store)];
-    const changes = [[put("people", person)], [put("weighIns", weighed(71))], [put("weighIns", weighed(70)), put("weighIns", weighed(69, "2026-06-02", "v"))], [{ remove: { kind: "weighIns" as const, id: "w" } }]];
+    const changes = [
+      [put("people", person)],
+      [put("weighIns", weighed(71))],
+      [put("weighIns", weighed(70)), put("weighIns", weighed(69, "2026-06-02", "v"))],
+      [{ remove: { kind: "weighIns" as const, id: "w" } }],
+    ];
     for (const [index, change] of changes.entries()) {
       await store.commit(change, `step ${index}`);
       states.push(await plain(store));
@@ -183,7 +283,11 @@ describe("undo and redo", () => {
     const seen = (await logOf(store)).records.weighIns.get("w")!;
     // A hand whose work is not in this history, as one that came with a merge.
     const standing = (await store.database.get("meta", "standing"))!;
-    await store.database.put("journal", { sequence: 3, puts: [{ kind: "weighIns", id: "w", record: { ...seen, note: "theirs", revision: 3 } }], removed: [] });
+    await store.database.put("journal", {
+      sequence: 3,
+      puts: [{ kind: "weighIns", id: "w", record: { ...seen, note: "theirs", revision: 3 } }],
+      removed: [],
+    });
     await store.database.put("meta", { ...standing, sequence: 3 }, "standing");
     await store.undo();
     expect((await logOf(store)).records.weighIns.get("w")).toMatchObject({ kg: 71, note: "theirs" });
@@ -221,7 +325,9 @@ describe("readers", () => {
   it("are hinted at after the commit", async () => {
     const store = await open();
     const channel = new BroadcastChannel("oat-column-own");
-    const heard = new Promise((resolve) => { channel.onmessage = (event) => resolve((event as MessageEvent).data); });
+    const heard = new Promise((resolve) => {
+      channel.onmessage = (event) => resolve((event as MessageEvent).data);
+    });
     const { sequence } = await store.commit([put("people", person)], "a");
     expect(await heard).toBe(sequence);
     channel.close();
@@ -232,8 +338,14 @@ describe("pages", () => {
   const months = ["2026-04-10", "2026-05-10", "2026-06-10"];
   async function written(): Promise<Store> {
     const store = await open();
-    await store.commit([put("people", person), ...months.map((date, index) => put("weighIns", weighed(70 + index, date, `w${index}`)))], "a");
-    await store.commit([put("meals", { id: "m", personId: "p", date: "2026-05-10", name: "soup", nutrients: { kcal: 300 } })], "b");
+    await store.commit(
+      [put("people", person), ...months.map((date, index) => put("weighIns", weighed(70 + index, date, `w${index}`)))],
+      "a",
+    );
+    await store.commit(
+      [put("meals", { id: "m", personId: "p", date: "2026-05-10", name: "soup", nutrients: { kcal: 300 } })],
+      "b",
+    );
     return store;
   }
   it("hold what the journal held, and the log reads the same", async () => {
@@ -241,7 +353,13 @@ describe("pages", () => {
     await store.commit([{ remove: { kind: "weighIns", id: "w0", date: "2026-04-10" } }], "c");
     const before = archiveOf(await logOf(store), "");
     expect(await fold(store.database, "own", 1)).toBe(3);
-    expect((await store.database.getAllKeys("pages")).map(([, kind, month]) => `${kind} ${month}`).sort()).toEqual(["meals 2026-05", "people ", "removed ", "weighIns 2026-05", "weighIns 2026-06"]);
+    expect((await store.database.getAllKeys("pages")).map(([, kind, month]) => `${kind} ${month}`).sort()).toEqual([
+      "meals 2026-05",
+      "people ",
+      "removed ",
+      "weighIns 2026-05",
+      "weighIns 2026-06",
+    ]);
     expect(archiveOf(await logOf(store), "")).toEqual(before);
     expect(await fold(store.database, "own", 1)).toBe(0);
   });
@@ -257,11 +375,19 @@ describe("pages", () => {
       expect((await logOf(store)).records.weighIns.get("w1")).toMatchObject({ date: "2026-06-11", revision: 2 });
       // Changed by a hand that saw it where it was before.
       await first.commit([put("weighIns", { ...base, kg: 71.5 }, base)], "edited");
-      expect((await logOf(store)).records.weighIns.get("w1")).toMatchObject({ date: "2026-06-11", kg: 71.5, revision: 3 });
+      expect((await logOf(store)).records.weighIns.get("w1")).toMatchObject({
+        date: "2026-06-11",
+        kg: 71.5,
+        revision: 3,
+      });
       await first.commit([{ remove: { kind: "weighIns", id: "w1" } }], "removed");
       if (folding) await fold(store.database, "own", 1);
       expect((await logOf(store)).records.weighIns.has("w1")).toBe(false);
-      for (const wanted of [{ date: "2026-06-11", kg: 71.5 }, { date: "2026-06-11", kg: 71 }, { date: "2026-05-10", kg: 71 }]) {
+      for (const wanted of [
+        { date: "2026-06-11", kg: 71.5 },
+        { date: "2026-06-11", kg: 71 },
+        { date: "2026-05-10", kg: 71 },
+      ]) {
         await store.undo();
         if (folding) await fold(store.database, "own", 1);
         expect((await logOf(store)).records.weighIns.get("w1")).toMatchObject(wanted);
@@ -282,7 +408,10 @@ describe("pages", () => {
     const store = await written();
     await fold(store.database, "own", 1);
     const base = (await logOf(store)).records.weighIns.get("w2")!;
-    await store.commit([put("weighIns", { ...base, kg: 80 }, base), { remove: { kind: "weighIns", id: "w0", date: "2026-04-10" } }], "later");
+    await store.commit(
+      [put("weighIns", { ...base, kg: 80 }, base), { remove: { kind: "weighIns", id: "w0", date: "2026-04-10" } }],
+      "later",
+    );
     const { weighIns } = (await logOf(store)).records;
     expect(weighIns.get("w2")!.kg).toBe(80);
     expect(weighIns.has("w0")).toBe(false);
@@ -309,7 +438,10 @@ describe("other hands", () => {
     await mine.commit([put("weighIns", weighed(71))], "a");
     const seen = (await logOf(mine)).records.weighIns.get("w")!;
     expect((await theirs.commit([put("weighIns", { ...seen, kg: 72 }, seen)], "b")).clashes).toEqual([]);
-    expect(await mine.commit([put("weighIns", { ...seen, kg: 70, note: "mine" }, seen)], "c")).toMatchObject({ clashes: [{ path: ["kg"], theirs: 72, ours: 70 }], revived: false });
+    expect(await mine.commit([put("weighIns", { ...seen, kg: 70, note: "mine" }, seen)], "c")).toMatchObject({
+      clashes: [{ path: ["kg"], theirs: 72, ours: 70 }],
+      revived: false,
+    });
     expect(await kgOf(mine)).toBe(70);
   });
   it("undo leaves a field that another hand has changed since, and says so", async () => {
@@ -322,7 +454,10 @@ describe("other hands", () => {
     await theirs.commit([put("weighIns", { ...now, kg: 73 }, now)], "c");
     const standing = (await mine.database.get("meta", "standing"))!;
     await mine.database.put("meta", { ...standing, undo: standing.undo.filter((one) => one !== 3) }, "standing");
-    expect(await mine.undo()).toMatchObject({ label: "b", clashes: [{ path: ["kg"], theirs: 73, ours: 71, kept: "theirs" }] });
+    expect(await mine.undo()).toMatchObject({
+      label: "b",
+      clashes: [{ path: ["kg"], theirs: 73, ours: 71, kept: "theirs" }],
+    });
     expect((await logOf(mine)).records.weighIns.get("w")).toMatchObject({ kg: 73 });
     expect((await logOf(mine)).records.weighIns.get("w")!.note).toBeUndefined();
   });
@@ -342,8 +477,17 @@ describe("saved answers", () => {
     const store = await open();
     expect((await keptOf(store.database)).written).toBe(false);
     await store.commit([put("people", person)], "a");
-    await saveAnswers(store.database, 1, [{ key: "people null", answer: [person] }, { key: "shell x", answer: { on: "day one" } }]);
-    expect(await keptOf(store.database)).toEqual({ written: true, answers: new Map<string, unknown>([["people null", [person]], ["shell x", { on: "day one" }]]) });
+    await saveAnswers(store.database, 1, [
+      { key: "people null", answer: [person] },
+      { key: "shell x", answer: { on: "day one" } },
+    ]);
+    expect(await keptOf(store.database)).toEqual({
+      written: true,
+      answers: new Map<string, unknown>([
+        ["people null", [person]],
+        ["shell x", { on: "day one" }],
+      ]),
+    });
     const [held] = await store.database.getAll("saved");
     await store.database.put("saved", { ...held!, core: "an older core" });
     expect([...(await keptOf(store.database)).answers.keys()]).toEqual(["shell x"]);
@@ -363,7 +507,10 @@ describe("bad days of the browser's storage", () => {
       if (this.name === "history") throw new DOMException("full", "QuotaExceededError");
       return original.apply(this, given);
     });
-    await expect(store.commit([put("weighIns", weighed(60))], "b")).rejects.toMatchObject({ kind: "full", message: expect.stringContaining("this change was not written") as string });
+    await expect(store.commit([put("weighIns", weighed(60))], "b")).rejects.toMatchObject({
+      kind: "full",
+      message: expect.stringContaining("this change was not written") as string,
+    });
     vi.restoreAllMocks();
     expect(await kgOf(store)).toBe(71);
     await store.commit([put("weighIns", weighed(70))], "c");
@@ -379,7 +526,10 @@ describe("bad days of the browser's storage", () => {
     vi.unstubAllGlobals();
     globalThis.indexedDB = new IDBFactory();
     // A connection to an older layout that does not close when asked to.
-    await new Promise((resolve) => { const request = indexedDB.open("oat-column-own", 3); request.onsuccess = resolve; });
+    await new Promise((resolve) => {
+      const request = indexedDB.open("oat-column-own", 3);
+      request.onsuccess = resolve;
+    });
     const realOpen = indexedDB.open.bind(indexedDB);
     vi.spyOn(indexedDB, "open").mockImplementation((name) => realOpen(name, 4));
     await expect(Store.open("own")).rejects.toMatchObject({ kind: "blocked" });

@@ -8,7 +8,19 @@ import type { AnyRecord, Change, ChangeStep, RecordKind } from "@/core/log/recor
 import { recordSchemas } from "@/core/log/schema";
 import { nextStamp } from "@/core/log/stamp";
 import type { SecondCopy } from "./copy/client";
-import { openDatabase, standingOf, written, type HistoryEntry, type JournalEntry, type LogDatabase, type LogName, type RecordPatch, type Standing, type StoredPhoto, type WriteTransaction } from "./database";
+import {
+  openDatabase,
+  standingOf,
+  written,
+  type HistoryEntry,
+  type JournalEntry,
+  type LogDatabase,
+  type LogName,
+  type RecordPatch,
+  type Standing,
+  type StoredPhoto,
+  type WriteTransaction,
+} from "./database";
 import { foldWithin } from "./fold";
 import { hintChannel, writingLock } from "./hints";
 import { Lookup } from "./lookup";
@@ -34,16 +46,34 @@ export interface Committed {
 }
 
 /** A clash in a record. `blind`: the writer did not know that there was one already, as with two weigh-ins of a morning. */
-export interface RecordClash extends Clash { kind: RecordKind; id: string; blind: boolean }
+export interface RecordClash extends Clash {
+  kind: RecordKind;
+  id: string;
+  blind: boolean;
+}
 
 /** Where no second copy is kept. */
 const noCopy: SecondCopy = { room: () => Promise.resolve(true), keep: () => Promise.resolve(null) };
 
 /** A commit under way. */
-interface Work { transaction: WriteTransaction; standing: Standing; entry: JournalEntry; owners: Set<string> }
-type Done = { label: string; history: OpenHistory | null; onto?: "undo" | "redo"; clashes?: RecordClash[]; revived?: boolean };
+interface Work {
+  transaction: WriteTransaction;
+  standing: Standing;
+  entry: JournalEntry;
+  owners: Set<string>;
+}
+type Done = {
+  label: string;
+  history: OpenHistory | null;
+  onto?: "undo" | "redo";
+  clashes?: RecordClash[];
+  revived?: boolean;
+};
 /** What is to be written besides records, and about how many bytes it takes in all. */
-interface Load { photos: readonly StoredPhoto[]; bytes: number }
+interface Load {
+  photos: readonly StoredPhoto[];
+  bytes: number;
+}
 type OpenHistory = { patches: RecordPatch[] } | { generation: number; extra: Record<string, unknown> };
 
 /** The tab's own hand on the log: every write goes through here, each in one transaction, and is said to be saved only when it is. */
@@ -53,7 +83,11 @@ export class Store {
   /** Writes of this tab wait for one another, since they share the lookup. */
   #last: Promise<unknown> = Promise.resolve();
 
-  constructor(readonly name: LogName, readonly database: IDBPDatabase<LogDatabase>, private readonly copy: SecondCopy = noCopy) {
+  constructor(
+    readonly name: LogName,
+    readonly database: IDBPDatabase<LogDatabase>,
+    private readonly copy: SecondCopy = noCopy,
+  ) {
     this.#hints = new BroadcastChannel(hintChannel(name));
   }
 
@@ -73,31 +107,46 @@ export class Store {
    */
   async commit(change: Change, label: string, photos: readonly StoredPhoto[] = []): Promise<Committed> {
     for (const step of change) if ("put" in step) validate(step.kind, step.put);
-    return this.#write(async (work) => {
-      await keepPhotos(work.transaction, photos);
-      const patches: RecordPatch[] = [];
-      const clashes: RecordClash[] = [];
-      let revived = false;
-      for (const step of change) {
-        if ("remove" in step) {
-          const { kind, id, date } = step.remove;
-          const current = await this.#lookup.find(work.transaction, kind, id, date === undefined ? [] : [date], false);
-          if (current !== undefined) patches.push(this.#apply(work, kind, id, current, undefined));
-          continue;
+    return this.#write(
+      async (work) => {
+        await keepPhotos(work.transaction, photos);
+        const patches: RecordPatch[] = [];
+        const clashes: RecordClash[] = [];
+        let revived = false;
+        for (const step of change) {
+          if ("remove" in step) {
+            const { kind, id, date } = step.remove;
+            const current = await this.#lookup.find(
+              work.transaction,
+              kind,
+              id,
+              date === undefined ? [] : [date],
+              false,
+            );
+            if (current !== undefined) patches.push(this.#apply(work, kind, id, current, undefined));
+            continue;
+          }
+          const { kind, base } = step;
+          const id = await this.#identify(work.transaction, step);
+          const current = await this.#lookup.find(
+            work.transaction,
+            kind,
+            id,
+            datesOf(base, step.put),
+            base === undefined,
+          );
+          revived ||= base !== undefined && current === undefined;
+          const joined = threeWay(base, { ...step.put, id }, current?.record ?? base);
+          const wanted = joined.value as AnyRecord;
+          clashes.push(...joined.clashes.map((clash) => ({ ...clash, kind, id, blind: base === undefined })));
+          if (current !== undefined && diff(current.record, wanted).length === 0) continue;
+          validate(kind, wanted);
+          patches.push(this.#apply(work, kind, id, current, wanted, step.put));
         }
-        const { kind, base } = step;
-        const id = await this.#identify(work.transaction, step);
-        const current = await this.#lookup.find(work.transaction, kind, id, datesOf(base, step.put), base === undefined);
-        revived ||= base !== undefined && current === undefined;
-        const joined = threeWay(base, { ...step.put, id }, current?.record ?? base);
-        const wanted = joined.value as AnyRecord;
-        clashes.push(...joined.clashes.map((clash) => ({ ...clash, kind, id, blind: base === undefined })));
-        if (current !== undefined && diff(current.record, wanted).length === 0) continue;
-        validate(kind, wanted);
-        patches.push(this.#apply(work, kind, id, current, wanted, step.put));
-      }
-      return { label, history: { patches }, clashes, revived };
-    }, { photos, bytes: sizeOfChange(change) });
+        return { label, history: { patches }, clashes, revived };
+      },
+      { photos, bytes: sizeOfChange(change) },
+    );
   }
 
   /** What an undo (or a redo) would take back: what it was called, and whose records it changed. Null when there is nothing. */
@@ -119,12 +168,15 @@ export class Store {
 
   /** Replaces the whole log by another; the old one is kept, so that this too can be undone. */
   async replace(laidOut: LaidOut, label: string, photos: readonly StoredPhoto[] = []): Promise<Committed> {
-    return this.#write(async ({ transaction, standing, entry }) => {
-      await keepPhotos(transaction, photos);
-      const generation = standing.sequence;
-      await Promise.all(laidOut.pages.map((one) => transaction.objectStore("pages").put(stored(generation, one))));
-      return { label, history: await flip(transaction, standing, entry, generation, laidOut.extra) };
-    }, { photos, bytes: laidOut.pages.reduce((sum, { text }) => sum + text.length, 0) });
+    return this.#write(
+      async ({ transaction, standing, entry }) => {
+        await keepPhotos(transaction, photos);
+        const generation = standing.sequence;
+        await Promise.all(laidOut.pages.map((one) => transaction.objectStore("pages").put(stored(generation, one))));
+        return { label, history: await flip(transaction, standing, entry, generation, laidOut.extra) };
+      },
+      { photos, bytes: laidOut.pages.reduce((sum, { text }) => sum + text.length, 0) },
+    );
   }
 
   /** A photograph's bytes; null when they are not here. */
@@ -135,27 +187,35 @@ export class Store {
   async #travel(from: "undo" | "redo", to: "undo" | "redo"): Promise<Committed | null> {
     const waiting = await this.database.get("meta", "standing");
     if (!waiting || waiting[from].length === 0) return null;
-    return this.#write(async (work) => {
-      const { transaction, standing } = work;
-      const target = standing[from].pop();
-      const past = target === undefined ? undefined : await transaction.objectStore("history").get(target);
-      if (past === undefined) return { label: "nothing", history: null, onto: to };
-      await transaction.objectStore("history").delete(past.sequence);
-      if ("generation" in past) return { label: past.label, history: await flip(transaction, standing, work.entry, past.generation, past.extra), onto: to };
-      const patches: RecordPatch[] = [];
-      const clashes: RecordClash[] = [];
-      for (const { kind, id, dates, fields } of [...past.patches].reverse()) {
-        const current = await this.#lookup.find(transaction, kind, id, dates ?? [], false);
-        if (current === undefined && fields.some(({ path }) => path.length > 0)) continue;
-        const joined = applyPatches(current?.record, inverse(fields));
-        const wanted = joined.value as AnyRecord | undefined;
-        clashes.push(...joined.clashes.map((clash) => ({ ...clash, kind, id, blind: false })));
-        if (sameJson(current?.record, wanted)) continue;
-        if (wanted !== undefined) validate(kind, wanted);
-        patches.push(this.#apply(work, kind, id, current, wanted));
-      }
-      return { label: past.label, history: { patches }, onto: to, clashes };
-    }, { photos: [], bytes: 0 });
+    return this.#write(
+      async (work) => {
+        const { transaction, standing } = work;
+        const target = standing[from].pop();
+        const past = target === undefined ? undefined : await transaction.objectStore("history").get(target);
+        if (past === undefined) return { label: "nothing", history: null, onto: to };
+        await transaction.objectStore("history").delete(past.sequence);
+        if ("generation" in past)
+          return {
+            label: past.label,
+            history: await flip(transaction, standing, work.entry, past.generation, past.extra),
+            onto: to,
+          };
+        const patches: RecordPatch[] = [];
+        const clashes: RecordClash[] = [];
+        for (const { kind, id, dates, fields } of [...past.patches].reverse()) {
+          const current = await this.#lookup.find(transaction, kind, id, dates ?? [], false);
+          if (current === undefined && fields.some(({ path }) => path.length > 0)) continue;
+          const joined = applyPatches(current?.record, inverse(fields));
+          const wanted = joined.value as AnyRecord | undefined;
+          clashes.push(...joined.clashes.map((clash) => ({ ...clash, kind, id, blind: false })));
+          if (sameJson(current?.record, wanted)) continue;
+          if (wanted !== undefined) validate(kind, wanted);
+          patches.push(this.#apply(work, kind, id, current, wanted));
+        }
+        return { label: past.label, history: { patches }, onto: to, clashes };
+      },
+      { photos: [], bytes: 0 },
+    );
   }
 
   /** The id under which a put is kept: the primary weigh-in and the note of a day are identified by person and date. */
@@ -163,12 +223,21 @@ export class Store {
     if (step.kind !== "weighIns" && step.kind !== "dayNotes") return step.put.id;
     if (step.kind === "weighIns" && step.put.primary === false) return step.put.id;
     const sameDay = await this.#lookup.onDay(transaction, step.kind, step.put.personId, step.put.date);
-    const held = sameDay.filter((record) => step.kind === "dayNotes" || (record as { primary?: boolean | null }).primary !== false);
+    const held = sameDay.filter(
+      (record) => step.kind === "dayNotes" || (record as { primary?: boolean | null }).primary !== false,
+    );
     return (held.find(({ id }) => id === step.put.id) ?? held[0] ?? step.put).id;
   }
 
   /** Writes one record (or its removal) with the next revision and stamp into the journal, and returns what changed. */
-  #apply({ standing, entry, owners }: Work, kind: RecordKind, id: string, current: { record: AnyRecord; month: string } | undefined, wanted: AnyRecord | undefined, seen?: AnyRecord): RecordPatch {
+  #apply(
+    { standing, entry, owners }: Work,
+    kind: RecordKind,
+    id: string,
+    current: { record: AnyRecord; month: string } | undefined,
+    wanted: AnyRecord | undefined,
+    seen?: AnyRecord,
+  ): RecordPatch {
     // Later also than what another device wrote, so that what is changed here after a merge or an import counts as later there.
     const owner = ownerOf(kind, wanted ?? current?.record);
     if (owner !== null) owners.add(owner);
@@ -177,7 +246,11 @@ export class Store {
       entry.removed.push({ tombstone: { id, kind, changed: standing.stamp }, month: current!.month });
       this.#lookup.wrote(kind, id, null);
     } else {
-      const record = { ...wanted, revision: Math.max(current?.record.revision ?? 0, wanted.revision ?? 0, seen?.revision ?? 0) + 1, changed: standing.stamp } as AnyRecord;
+      const record = {
+        ...wanted,
+        revision: Math.max(current?.record.revision ?? 0, wanted.revision ?? 0, seen?.revision ?? 0) + 1,
+        changed: standing.stamp,
+      } as AnyRecord;
       const moved = current !== undefined && current.month !== monthOf(kind, record);
       entry.puts.push({ kind, id, record, ...(moved ? { was: current.month } : {}) });
       this.#lookup.wrote(kind, id, record);
@@ -193,18 +266,31 @@ export class Store {
 
   async #writeNow(work: (work: Work) => Promise<Done>, { photos, bytes }: Load): Promise<Committed> {
     // Asked before anything is begun: a browser that meets a full disk in the middle of a write may throw its whole database away.
-    if (!(await this.copy.room(bytes + photos.reduce((sum, photo) => sum + photo.bytes.byteLength, 0)))) throw new StoreProblem("noRoom");
+    if (!(await this.copy.room(bytes + photos.reduce((sum, photo) => sum + photo.bytes.byteLength, 0))))
+      throw new StoreProblem("noRoom");
     try {
-      const { outcome, entry, standing } = await navigator.locks.request(writingLock(this.name), { mode: "shared" }, () => this.#transact(work));
+      const { outcome, entry, standing } = await navigator.locks.request(
+        writingLock(this.name),
+        { mode: "shared" },
+        () => this.#transact(work),
+      );
       this.#hints.postMessage(entry.sequence);
       const copyLacks = await this.copy.keep(entry, { node: standing.node, stamp: standing.stamp }, photos);
-      return { sequence: entry.sequence, label: outcome.label, clashes: outcome.clashes ?? [], revived: outcome.revived ?? false, copyLacks };
+      return {
+        sequence: entry.sequence,
+        label: outcome.label,
+        clashes: outcome.clashes ?? [],
+        revived: outcome.revived ?? false,
+        copyLacks,
+      };
     } catch (error) {
       throw problemOf(error);
     }
   }
 
-  async #transact(work: (work: Work) => Promise<Done>): Promise<{ outcome: Done; entry: JournalEntry; standing: Standing }> {
+  async #transact(
+    work: (work: Work) => Promise<Done>,
+  ): Promise<{ outcome: Done; entry: JournalEntry; standing: Standing }> {
     const transaction = this.database.transaction(written, "readwrite", { durability: "strict" });
     // A failed request aborts the transaction; its reason then arrives by `done`, which is awaited below.
     transaction.done.catch(() => {});
@@ -219,7 +305,9 @@ export class Store {
       outcome = await work({ transaction, standing, entry, owners });
       const { history, onto } = outcome;
       if (history !== null) {
-        await transaction.objectStore("history").put({ sequence, label: outcome.label, of: [...owners], ...history } as HistoryEntry);
+        await transaction
+          .objectStore("history")
+          .put({ sequence, label: outcome.label, of: [...owners], ...history } as HistoryEntry);
         standing[onto ?? "undo"].push(sequence);
         if (onto === undefined) await forget(transaction, standing, standing.redo.splice(0));
         await forget(transaction, standing, standing.undo.splice(0, Math.max(0, standing.undo.length - historyCap)));
@@ -239,7 +327,7 @@ export class Store {
 /** The person to whom a record belongs; null for what the household shares. */
 function ownerOf(kind: RecordKind, record: AnyRecord | undefined): string | null {
   if (kind === "people") return record?.id ?? null;
-  return ((record as { personId?: string } | undefined)?.personId) ?? null;
+  return (record as { personId?: string } | undefined)?.personId ?? null;
 }
 
 async function keepPhotos(transaction: WriteTransaction, photos: readonly StoredPhoto[]): Promise<void> {
@@ -247,7 +335,13 @@ async function keepPhotos(transaction: WriteTransaction, photos: readonly Stored
 }
 
 /** Puts another generation of pages in force, the present one brought up to date first, and returns what it takes to go back. */
-async function flip(transaction: WriteTransaction, standing: Standing, entry: JournalEntry, generation: number, extra: Record<string, unknown>): Promise<OpenHistory> {
+async function flip(
+  transaction: WriteTransaction,
+  standing: Standing,
+  entry: JournalEntry,
+  generation: number,
+  extra: Record<string, unknown>,
+): Promise<OpenHistory> {
   await foldWithin(transaction, { ...standing, sequence: standing.sequence - 1 });
   const back = { generation: standing.generation, extra: standing.extra };
   Object.assign(standing, { generation, extra, folded: standing.sequence });
@@ -262,7 +356,10 @@ async function aborted(transaction: WriteTransaction, error: unknown): Promise<u
   } catch {
     // A failed request has aborted it already.
   }
-  const reason: unknown = await transaction.done.then(() => null, (abort: unknown) => abort);
+  const reason: unknown = await transaction.done.then(
+    () => null,
+    (abort: unknown) => abort,
+  );
   return problemOf(reason).kind === "full" ? reason : error;
 }
 
@@ -282,14 +379,15 @@ function sizeOfChange(change: Change): number {
 }
 
 function datesOf(...records: (AnyRecord | undefined)[]): string[] {
-  return [...new Set(records.flatMap((record) => ((record as { date?: string } | undefined)?.date ?? [])))];
+  return [...new Set(records.flatMap((record) => (record as { date?: string } | undefined)?.date ?? []))];
 }
 
 /** Drops history that can no longer be gone back to, and with it the pages of logs that were replaced. */
 async function forget(transaction: WriteTransaction, standing: Standing, sequences: number[]): Promise<void> {
   for (const sequence of sequences) {
     const entry = await transaction.objectStore("history").get(sequence);
-    if (entry !== undefined && "generation" in entry && entry.generation !== standing.generation) await transaction.objectStore("pages").delete(ofGeneration(entry.generation));
+    if (entry !== undefined && "generation" in entry && entry.generation !== standing.generation)
+      await transaction.objectStore("pages").delete(ofGeneration(entry.generation));
     await transaction.objectStore("history").delete(sequence);
   }
 }

@@ -13,14 +13,19 @@ import { Store } from "./store";
 
 /** One tab: its hand on the database and the log its worker holds, brought up to date now and then, as when a tab is frozen and thawed. */
 class Tab {
-  private constructor(readonly store: Store, private held: { log: Log; sequence: number }) {}
+  private constructor(
+    readonly store: Store,
+    private held: { log: Log; sequence: number },
+  ) {}
 
   static async open(): Promise<Tab> {
     const store = await Store.open("own");
     return new Tab(store, await readLog(store.database));
   }
 
-  get log(): Log { return this.held.log; }
+  get log(): Log {
+    return this.held.log;
+  }
 
   async follow(): Promise<void> {
     const reached = await catchUp(this.store.database, this.held.log, this.held.sequence);
@@ -32,14 +37,41 @@ class Tab {
 vi.stubGlobal("navigator", { locks: new Locks() });
 
 const start = mustDay("2026-01-05");
-const weighIn = (index: number): WeighIn => ({ id: `w${index}`, personId: "p", date: dateOf(start + index), kg: 80, primary: true });
-const session: Session = { id: "s", personId: "p", date: dateOf(start), kind: "strength", status: "planned", items: [{ id: "i", exerciseId: "e", sets: Array.from({ length: 12 }, (_, index) => ({ id: `s${index}`, planned: { reps: 5, kg: 100 } })) }] };
+const weighIn = (index: number): WeighIn => ({
+  id: `w${index}`,
+  personId: "p",
+  date: dateOf(start + index),
+  kg: 80,
+  primary: true,
+});
+const session: Session = {
+  id: "s",
+  personId: "p",
+  date: dateOf(start),
+  kind: "strength",
+  status: "planned",
+  items: [
+    {
+      id: "i",
+      exerciseId: "e",
+      sets: Array.from({ length: 12 }, (_, index) => ({ id: `s${index}`, planned: { reps: 5, kg: 100 } })),
+    },
+  ],
+};
 
 describe("two tabs on one log", () => {
   it("lose no field that either changed, however stale what they saw, and both end with the log a fresh reading gives", async () => {
     const tabs = [await Tab.open(), await Tab.open()];
     const random = new Random(42);
-    await tabs[0]!.store.commit([put("people", { id: "p", name: "A" }), put("exercises", { id: "e", name: "Squat" }), put("sessions", session), ...Array.from({ length: 12 }, (_, index) => put("weighIns", weighIn(index)))], "begin");
+    await tabs[0]!.store.commit(
+      [
+        put("people", { id: "p", name: "A" }),
+        put("exercises", { id: "e", name: "Squat" }),
+        put("sessions", session),
+        ...Array.from({ length: 12 }, (_, index) => put("weighIns", weighIn(index))),
+      ],
+      "begin",
+    );
     for (const tab of tabs) await tab.follow();
     /** What each field must be in the end: the value written last, by whichever tab. */
     const wanted = new Map<string, unknown>();
@@ -50,7 +82,16 @@ describe("two tabs on one log", () => {
       if (random.chance(0.4)) {
         const base = tab.log.records.sessions.get("s")!;
         const reps = 1 + Math.floor(random.next() * 12);
-        await tab.store.commit([put("sessions", withSet(base, "i", `s${index}`, (set) => performedAs(set, { reps, kg: 100 + round })), base)], `set ${index}`);
+        await tab.store.commit(
+          [
+            put(
+              "sessions",
+              withSet(base, "i", `s${index}`, (set) => performedAs(set, { reps, kg: 100 + round })),
+              base,
+            ),
+          ],
+          `set ${index}`,
+        );
         wanted.set(`set ${index}`, 100 + round);
       } else {
         const base = tab.log.records.weighIns.get(`w${index}`)!;
@@ -87,7 +128,11 @@ describe("two tabs on one log", () => {
       if (drawn < 0.2) await tab.store.undo();
       else if (drawn < 0.35) await tab.store.redo();
       else if (drawn < 0.45) await tab.store.commit([{ remove: { kind: "weighIns", id: `w${index}` } }], "removal");
-      else await tab.store.commit([put("weighIns", { ...(base ?? weighIn(index)), kg: 75 + random.next() * 5 }, base)], "edit");
+      else
+        await tab.store.commit(
+          [put("weighIns", { ...(base ?? weighIn(index)), kg: 75 + random.next() * 5 }, base)],
+          "edit",
+        );
     }
     const { log: fresh, sequence } = await readLog(tabs[0]!.store.database);
     expect(sequence).toBeGreaterThan(700);

@@ -24,7 +24,8 @@ export function readAddress(asked: { get: (name: string) => string | null }): Ad
     const text = asked.get(name);
     if (text === null) continue;
     address[name] = read(text);
-    if (address[name] === null) address.wrong ??= `The address names no ${name} that there can be: “${text.slice(0, 40)}”.`;
+    if (address[name] === null)
+      address.wrong ??= `The address names no ${name} that there can be: “${text.slice(0, 40)}”.`;
   }
   return address;
 }

@@ -4,10 +4,23 @@ import { addDays, columnDate, daysBetween, fullDate, longDate, shortDate, weekNa
 import { tickDates } from "./charts/axis";
 
 const before = process.env.TZ;
-afterAll(() => { process.env.TZ = before; });
+afterAll(() => {
+  process.env.TZ = before;
+});
 
 /** With and without summer time, either side of the date line, and zones whose midnight is skipped once a year. */
-const zones = ["UTC", "Europe/Lisbon", "America/New_York", "America/Sao_Paulo", "Asia/Kolkata", "Asia/Beirut", "Africa/Cairo", "Pacific/Kiritimati", "Pacific/Pago_Pago", "Australia/Lord_Howe"];
+const zones = [
+  "UTC",
+  "Europe/Lisbon",
+  "America/New_York",
+  "America/Sao_Paulo",
+  "Asia/Kolkata",
+  "Asia/Beirut",
+  "Africa/Cairo",
+  "Pacific/Kiritimati",
+  "Pacific/Pago_Pago",
+  "Australia/Lord_Howe",
+];
 
 describe.each(zones)("dates under %s", (zone) => {
   it("never slip by a day, on any day of two years", () => {
@@ -23,7 +36,11 @@ describe.each(zones)("dates under %s", (zone) => {
     vi.useFakeTimers({ now: new Date("2026-06-11T12:00:00Z") });
     expect([longDate("2026-03-29"), longDate("2019-03-29")]).toEqual(["Sunday 29 March", "Friday 29 March 2019"]);
     expect([weekName("2026-06-07"), weekName("2024-03-03")]).toEqual(["1 Jun", "26 Feb 2024"]);
-    expect([shortDate("2026-01-31"), shortDate("2024-02-29"), shortDate("2027-11-02")]).toEqual(["31 Jan", "29 Feb 2024", "2 Nov 2027"]);
+    expect([shortDate("2026-01-31"), shortDate("2024-02-29"), shortDate("2027-11-02")]).toEqual([
+      "31 Jan",
+      "29 Feb 2024",
+      "2 Nov 2027",
+    ]);
     expect(tickDates([mustDay("2026-01-01"), mustDay("2026-06-01")])(mustDay("2026-03-29"))).toBe("29 Mar");
     expect(tickDates([mustDay("2006-01-01"), mustDay("2026-06-01")])(mustDay("2016-03-29"))).toBe("Mar 2016");
     vi.useRealTimers();

@@ -59,6 +59,9 @@ export function daysBetween(from: string, to: string): number {
 
 /** Whether a date of figures alone has its day or its month first where the trainee lives; null where the year comes first. */
 export function dateOrder(): "dmy" | "mdy" | null {
-  const order = new Intl.DateTimeFormat(navigator.language, { dateStyle: "short" }).formatToParts().flatMap(({ type }) => (type === "day" || type === "month" || type === "year" ? [type[0]] : [])).join("");
+  const order = new Intl.DateTimeFormat(navigator.language, { dateStyle: "short" })
+    .formatToParts()
+    .flatMap(({ type }) => (type === "day" || type === "month" || type === "year" ? [type[0]] : []))
+    .join("");
   return order === "dmy" || order === "mdy" ? order : null;
 }

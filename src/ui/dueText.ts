@@ -4,5 +4,7 @@ import { shortDate } from "./dates";
 /** What is due, in words. */
 export function dueText({ what, date, title }: Due): string {
   if (what === "weighIn") return "This morning's weight is not written yet.";
-  return what === "session" ? `${title} of ${shortDate(date)} is neither done nor skipped.` : `What was eaten on ${shortDate(date)} is not marked as complete.`;
+  return what === "session"
+    ? `${title} of ${shortDate(date)} is neither done nor skipped.`
+    : `What was eaten on ${shortDate(date)} is not marked as complete.`;
 }

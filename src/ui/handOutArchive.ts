@@ -9,7 +9,12 @@ import { noteLeaving } from "./log/leftAt";
  * @param date the date in the file's name, that of the instant where none is given
  * @returns whether there was something
  */
-export async function handOutArchive(name: LogName, stem: string, make: (exportedAt: string) => Promise<string | Uint8Array<ArrayBuffer> | null>, date?: string): Promise<boolean> {
+export async function handOutArchive(
+  name: LogName,
+  stem: string,
+  make: (exportedAt: string) => Promise<string | Uint8Array<ArrayBuffer> | null>,
+  date?: string,
+): Promise<boolean> {
   const exportedAt = new Date().toISOString().replace(/\.\d+Z$/, "Z");
   const archive = await make(exportedAt);
   if (archive === null) return false;

@@ -3,9 +3,13 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { hasUnsaved, watchTyping } from "./unsaved";
 
 let leave = () => {};
-beforeAll(() => { leave = watchTyping(); });
+beforeAll(() => {
+  leave = watchTyping();
+});
 afterAll(() => leave());
-beforeEach(() => { document.body.innerHTML = `<form id="form"><input id="field"><textarea id="text"></textarea></form><form role="search" id="entry"><input id="line"></form><input type="search" id="find"><input id="cell">`; });
+beforeEach(() => {
+  document.body.innerHTML = `<form id="form"><input id="field"><textarea id="text"></textarea></form><form role="search" id="entry"><input id="line"></form><input type="search" id="find"><input id="cell">`;
+});
 
 function type(id: string, value: string): void {
   const field = document.querySelector<HTMLInputElement>(`#${id}`)!;

@@ -17,7 +17,8 @@ function noteSubmit({ target }: Event): void {
   for (const field of fieldsIn(target as HTMLFormElement)) typedIn.delete(field);
 }
 
-const fieldsIn = (within: ParentNode) => within.querySelectorAll<HTMLInputElement | HTMLTextAreaElement>("input:not([type=search], [type=file]), textarea");
+const fieldsIn = (within: ParentNode) =>
+  within.querySelectorAll<HTMLInputElement | HTMLTextAreaElement>("input:not([type=search], [type=file]), textarea");
 
 /** Takes note of typing from now on, until the returned function is called. */
 export function watchTyping(): () => void {
@@ -40,6 +41,8 @@ export function useUnsaved(is: boolean): void {
     if (!is) return;
     const mark = {};
     onShow.add(mark);
-    return () => { onShow.delete(mark); };
+    return () => {
+      onShow.delete(mark);
+    };
   }, [is]);
 }

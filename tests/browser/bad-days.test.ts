@@ -32,7 +32,16 @@ describe("bad days", () => {
       ["cut.json", '{"format":"oat-column","version":1,"people":[{', "(file)"],
       ["newer.json", JSON.stringify({ format: "oat-column", version: 2 }), "newer Oat Column"],
       ["other.json", JSON.stringify({ rows: [] }), "not an Oat Column archive"],
-      ["hostile.json", JSON.stringify({ format: "oat-column", version: 1, people: [person], weighIns: [{ id: "w", personId: "p", date: "2026-02-30", kg: "=1+1" }] }), "weighIns[0].date"],
+      [
+        "hostile.json",
+        JSON.stringify({
+          format: "oat-column",
+          version: 1,
+          people: [person],
+          weighIns: [{ id: "w", personId: "p", date: "2026-02-30", kg: "=1+1" }],
+        }),
+        "weighIns[0].date",
+      ],
     ];
     for (const [name, text, message] of files) {
       writeFileSync(join(folder, name), text);
@@ -53,7 +62,11 @@ describe("bad days", () => {
     await beginLog(page, { "Weight now": "72" });
     await page.evaluate(() => {
       const real = IDBObjectStore.prototype.put;
-      Object.assign(window, { free: () => { IDBObjectStore.prototype.put = real; } });
+      Object.assign(window, {
+        free: () => {
+          IDBObjectStore.prototype.put = real;
+        },
+      });
       IDBObjectStore.prototype.put = function (...given) {
         if (this.name === "history") throw new DOMException("full", "QuotaExceededError");
         return real.apply(this, given);
@@ -84,7 +97,12 @@ describe("bad days", () => {
   it("a window in which even asking for storage is forbidden says so in the same words", async () => {
     const hand = await trainee();
     await hand.context.addInitScript(() => {
-      for (const name of ["sessionStorage", "localStorage"]) Object.defineProperty(window, name, { get: () => { throw new DOMException("denied", "SecurityError"); } });
+      for (const name of ["sessionStorage", "localStorage"])
+        Object.defineProperty(window, name, {
+          get: () => {
+            throw new DOMException("denied", "SecurityError");
+          },
+        });
     });
     await hand.page.goto(`${address}/`);
     await hand.page.getByText("This window has no storage for the log").waitFor();
@@ -96,11 +114,22 @@ describe("bad days", () => {
     const hand = await trainee();
     // Another tab with an older layout that does not let go.
     await blank(hand.page);
-    await hand.page.evaluate(() => new Promise((resolve) => { const request = indexedDB.open("oat-column-own", 1); request.onsuccess = () => { Object.assign(window, { held: request.result }); resolve(null); }; }));
+    await hand.page.evaluate(
+      () =>
+        new Promise((resolve) => {
+          const request = indexedDB.open("oat-column-own", 1);
+          request.onsuccess = () => {
+            Object.assign(window, { held: request.result });
+            resolve(null);
+          };
+        }),
+    );
     const other = await hand.newPage();
     await other.addInitScript(() => {
       const real = IDBFactory.prototype.open;
-      IDBFactory.prototype.open = function (name: string) { return real.call(this, name, 2); };
+      IDBFactory.prototype.open = function (name: string) {
+        return real.call(this, name, 2);
+      };
     });
     await other.goto(`${address}/`);
     await other.getByText("Another tab still holds an older version").waitFor();

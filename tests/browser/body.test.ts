@@ -8,7 +8,10 @@ const saved = (hand: Trainee, text: string) => hand.page.getByText(`Saved: ${tex
 
 describe("the weight chart, the day's note and the goal", () => {
   let hand: Trainee;
-  beforeAll(async () => { hand = await trainee(); await openDemo(hand.page, "/body"); });
+  beforeAll(async () => {
+    hand = await trainee();
+    await openDemo(hand.page, "/body");
+  });
   afterAll(async () => {
     expect(hand.problems).toEqual([]);
     await hand.close();
@@ -19,7 +22,9 @@ describe("the weight chart, the day's note and the goal", () => {
     const line = page.getByRole("slider", { name: "Day read on the chart" });
     await line.focus();
     await page.keyboard.press("Home");
-    await page.getByText(/^Thursday 11 December · weigh-in 74\.\d · trend 74\.\d \(74\.\d to 74\.\d\), known that day 74\.\d/).waitFor();
+    await page
+      .getByText(/^Thursday 11 December · weigh-in 74\.\d · trend 74\.\d \(74\.\d to 74\.\d\), known that day 74\.\d/)
+      .waitFor();
     const wide = Number(await line.getAttribute("aria-valuemax"));
     for (let press = 0; press < 182; press += 7) await page.keyboard.press("PageDown");
     await page.keyboard.press("+");
@@ -55,7 +60,8 @@ describe("the weight chart, the day's note and the goal", () => {
     await page.getByRole("list", { name: "Key" }).getByText("the weight may jump").waitFor();
     const line = page.getByRole("slider", { name: "Day read on the chart" });
     await line.focus();
-    while (!(await line.getAttribute("aria-valuetext"))!.startsWith("Thursday 11 June")) await page.keyboard.press("ArrowLeft");
+    while (!(await line.getAttribute("aria-valuetext"))!.startsWith("Thursday 11 June"))
+      await page.keyboard.press("ArrowLeft");
     expect(await line.getAttribute("aria-valuetext")).toContain("diet break begins");
     await page.getByRole("button", { name: "working of Trend" }).first().click();
     await page.getByRole("dialog").getByText("Where you marked that the weight may jump").waitFor();
@@ -116,7 +122,11 @@ describe("the weight chart, the day's note and the goal", () => {
     const expenditure = Number((await page.locator('[data-figure="expenditure"]').innerText()).replace(/\D/g, ""));
     const rate = (((expenditure - 2400) * 7) / 7700).toFixed(2);
     await page.getByText(new RegExp(`−${rate} kg a week, .* a daily target of 2,400 kcal`)).waitFor();
-    await page.getByRole("img", { name: /The plan as it would be/ }).locator("svg").first().waitFor();
+    await page
+      .getByRole("img", { name: /The plan as it would be/ })
+      .locator("svg")
+      .first()
+      .waitFor();
     await page.getByLabel("Eaten a day").fill("4500");
     await page.getByText("At this intake the weight goes up, away from the goal.").waitFor();
     await page.getByRole("button", { name: /this morning 7/ }).click();
@@ -124,7 +134,11 @@ describe("the weight chart, the day's note and the goal", () => {
     await page.getByLabel("Set by").selectOption("limit");
     await page.getByLabel("On the morning of").fill("2026-08-01");
     await page.getByLabel("Own milestones").fill("72,5 71.8");
-    await page.getByText(/the scale shows it on the morning of 1 Aug in \d+ cases of 100; four in five would take a trend of 70\.\d kg that day/).waitFor();
+    await page
+      .getByText(
+        /the scale shows it on the morning of 1 Aug in \d+ cases of 100; four in five would take a trend of 70\.\d kg that day/,
+      )
+      .waitFor();
     await page.getByRole("button", { name: "Save as a new goal" }).click();
     await saved(hand, "Goal 71.0 kg");
     await page.getByRole("cell", { name: "on 1 Aug" }).waitFor();
@@ -141,7 +155,13 @@ describe("the reminder", () => {
     await context.grantPermissions(["notifications"]);
     await context.addInitScript(() => {
       const said: string[] = [];
-      class Recorded { static permission = "granted"; static requestPermission = () => Promise.resolve("granted"); constructor(_title: string, { body }: { body: string }) { said.push(body); } }
+      class Recorded {
+        static permission = "granted";
+        static requestPermission = () => Promise.resolve("granted");
+        constructor(_title: string, { body }: { body: string }) {
+          said.push(body);
+        }
+      }
       Object.assign(window, { said, Notification: Recorded });
     });
     await openDemo(page);
@@ -155,7 +175,9 @@ describe("the reminder", () => {
     await page.reload();
     await page.locator("#content h1").waitFor();
     await page.waitForFunction(() => (window as unknown as { said: string[] }).said.length === 1);
-    expect(await page.evaluate(() => (window as unknown as { said: string[] }).said[0])).toContain("Strength B of 11 Jun is neither done nor skipped.");
+    expect(await page.evaluate(() => (window as unknown as { said: string[] }).said[0])).toContain(
+      "Strength B of 11 Jun is neither done nor skipped.",
+    );
     await page.reload();
     await page.locator("#content h1").waitFor();
     await page.waitForTimeout(800);
@@ -167,7 +189,10 @@ describe("the reminder", () => {
 
 describe("the report", () => {
   let hand: Trainee;
-  beforeAll(async () => { hand = await trainee(); await openDemo(hand.page, "/body"); });
+  beforeAll(async () => {
+    hand = await trainee();
+    await openDemo(hand.page, "/body");
+  });
   afterAll(async () => {
     expect(hand.problems).toEqual([]);
     await hand.close();
@@ -184,15 +209,29 @@ describe("the report", () => {
     const text = await kept("As CSV");
     expect(text.name).toBe("weight-2026-06-11.csv");
     const [head, ...weeks] = parse(text.bytes.toString()) as string[][];
-    expect(head).toEqual(["week closing", "days", "Weight, mean (kg)", "median (kg)", "change (kg)", "trend (kg)", "plan (kg)"]);
+    expect(head).toEqual([
+      "week closing",
+      "days",
+      "Weight, mean (kg)",
+      "median (kg)",
+      "change (kg)",
+      "trend (kg)",
+      "plan (kg)",
+    ]);
     const last = weeks.at(-1)!;
     // The Body view draws up the same weeks, by another way.
     expect(last.slice(0, 2)).toEqual(["2026-06-14", "4"]);
-    await page.getByRole("row", { name: new RegExp(`^8 Jun 2026 4 ${Number(last[2]).toFixed(2)} ${Number(last[3]).toFixed(2)}`) }).waitFor();
+    await page
+      .getByRole("row", {
+        name: new RegExp(`^8 Jun 2026 4 ${Number(last[2]).toFixed(2)} ${Number(last[3]).toFixed(2)}`),
+      })
+      .waitFor();
     // Until an earlier day: the goal in force then, its line, and what was written of the days.
     await page.getByLabel("Report until").fill("2026-04-15");
     await page.getByRole("columnheader", { name: "Current, 15 Apr 2026" }).waitFor();
-    await page.getByText(/75\.3 kg on 5 Mar 2026 to 71\.0 kg by 13 Aug 2026.*On 15 Apr 2026 its line asked 74\.20 kg/).waitFor();
+    await page
+      .getByText(/75\.3 kg on 5 Mar 2026 to 71\.0 kg by 13 Aug 2026.*On 15 Apr 2026 its line asked 74\.20 kg/)
+      .waitFor();
     await page.getByRole("row", { name: "1 Apr 2026 fever, stayed in bed" }).waitFor();
     await page.getByRole("link", { name: "Body" }).click();
     const shown = await page.getByRole("button", { name: /working of the week from 8 Jun/ }).innerText();
@@ -205,7 +244,11 @@ describe("the report", () => {
     await page.getByRole("heading", { name: "Waist, Rower" }).waitFor();
     await page.getByRole("row", { name: /^As measured \d+\.\d cm/ }).waitFor();
     await page.getByLabel("Report from").fill("2026-06-11");
-    await page.getByText("Nothing is written since 11 Jun 2026.").or(page.getByText("needs seven days")).first().waitFor();
+    await page
+      .getByText("Nothing is written since 11 Jun 2026.")
+      .or(page.getByText("needs seven days"))
+      .first()
+      .waitFor();
     await page.emulateMedia({ media: "print" });
     expect(await page.getByRole("button", { name: "As CSV" }).isVisible()).toBe(false);
     expect((await page.pdf({ format: "A4" })).subarray(0, 4).toString()).toBe("%PDF");
@@ -219,7 +262,10 @@ describe("a log of weigh-ins alone", () => {
     await write(hand.page, "5 jun: 80.9");
     await write(hand.page, "9 jun: note diet break begins");
     await hand.page.goto(`${address}/body`);
-    await hand.page.locator(".recharts-reference-dot title").getByText("diet break begins").waitFor({ state: "attached" });
+    await hand.page
+      .locator(".recharts-reference-dot title")
+      .getByText("diet break begins")
+      .waitFor({ state: "attached" });
     expect(hand.problems).toEqual([]);
     await hand.close();
   });
@@ -227,7 +273,10 @@ describe("a log of weigh-ins alone", () => {
 
 describe("an old spreadsheet", () => {
   let hand: Trainee;
-  beforeAll(async () => { hand = await trainee(); await beginLog(hand.page, { "Weight now": "80", Height: "180" }); });
+  beforeAll(async () => {
+    hand = await trainee();
+    await beginLog(hand.page, { "Weight now": "80", Height: "180" });
+  });
   afterAll(async () => {
     expect(hand.problems).toEqual([]);
     await hand.close();
@@ -237,9 +286,23 @@ describe("an old spreadsheet", () => {
     const { page } = hand;
     await page.getByRole("link", { name: "Files" }).click();
     // Weeks from Sunday: 84.0 84.2 83.8 | 83.6 83.4 83.9 83.5
-    const rows = [["1/3/2026", "84,0", "84,0"], ["2/3/2026", "84,2", "84,0"], ["3/3/2026", "83,8", "84,0"], ["8/3/2026", "83,6", "83,6"], ["9/3/2026", "83,4", "83,6"], ["13/3/2026", "83,9", "83,6"], ["14/3/2026", "83,5", "83,7"]];
-    await page.getByLabel(/Paste its columns here/).fill([["Day", "Weight", "Average"], ...rows].map((row) => row.join("\t")).join("\n"));
-    await page.getByText("Its numbers are the mean of the week from Sunday, rounded to 0.1: 6 of 7 rows are so. Ours is the mean of the week from Monday").waitFor();
+    const rows = [
+      ["1/3/2026", "84,0", "84,0"],
+      ["2/3/2026", "84,2", "84,0"],
+      ["3/3/2026", "83,8", "84,0"],
+      ["8/3/2026", "83,6", "83,6"],
+      ["9/3/2026", "83,4", "83,6"],
+      ["13/3/2026", "83,9", "83,6"],
+      ["14/3/2026", "83,5", "83,7"],
+    ];
+    await page
+      .getByLabel(/Paste its columns here/)
+      .fill([["Day", "Weight", "Average"], ...rows].map((row) => row.join("\t")).join("\n"));
+    await page
+      .getByText(
+        "Its numbers are the mean of the week from Sunday, rounded to 0.1: 6 of 7 rows are so. Ours is the mean of the week from Monday",
+      )
+      .waitFor();
     // 14 March: (83.6 + 83.4 + 83.9 + 83.5) ÷ 4 = 83.6, and the sheet says 83.7.
     await page.getByRole("row", { name: /^14 Mar 8 83\.7 83\.60 \+0\.10/ }).waitFor();
     await page.getByLabel("Column Average holds").selectOption({ label: "not compared" });
@@ -260,26 +323,44 @@ async function cameraPicture(page: Page): Promise<Buffer> {
   const plain = await page.evaluate(async () => {
     const canvas = new OffscreenCanvas(1800, 900);
     const drawing = canvas.getContext("2d")!;
-    ["#c03030", "#30a040", "#3050b0", "#e0c040"].forEach((colour, index) => { drawing.fillStyle = colour; drawing.fillRect(index * 450, 0, 450, 900); });
+    ["#c03030", "#30a040", "#3050b0", "#e0c040"].forEach((colour, index) => {
+      drawing.fillStyle = colour;
+      drawing.fillRect(index * 450, 0, 450, 900);
+    });
     return [...new Uint8Array(await (await canvas.convertToBlob({ type: "image/jpeg", quality: 0.9 })).arrayBuffer())];
   });
   const notes = Buffer.from("Exif\0\0GPS 38.7223 N 9.1393 W camera 12345");
-  return Buffer.concat([Buffer.from(plain.slice(0, 2)), Buffer.from([0xff, 0xe1, 0, notes.length + 2]), notes, Buffer.from(plain.slice(2))]);
+  return Buffer.concat([
+    Buffer.from(plain.slice(0, 2)),
+    Buffer.from([0xff, 0xe1, 0, notes.length + 2]),
+    notes,
+    Buffer.from(plain.slice(2)),
+  ]);
 }
 
 /** Every pixel of a shown picture. */
-const pixelsOf = (page: Page, date: string) => page.getByRole("img", { name: `Photograph of ${date}` }).first().evaluate(async (image: HTMLImageElement) => {
-  await image.decode();
-  const canvas = new OffscreenCanvas(image.naturalWidth, image.naturalHeight);
-  const drawing = canvas.getContext("2d")!;
-  drawing.drawImage(image, 0, 0);
-  const digest = await crypto.subtle.digest("SHA-256", drawing.getImageData(0, 0, canvas.width, canvas.height).data);
-  return { width: image.naturalWidth, height: image.naturalHeight, digest: [...new Uint8Array(digest)].join(" ") };
-});
+const pixelsOf = (page: Page, date: string) =>
+  page
+    .getByRole("img", { name: `Photograph of ${date}` })
+    .first()
+    .evaluate(async (image: HTMLImageElement) => {
+      await image.decode();
+      const canvas = new OffscreenCanvas(image.naturalWidth, image.naturalHeight);
+      const drawing = canvas.getContext("2d")!;
+      drawing.drawImage(image, 0, 0);
+      const digest = await crypto.subtle.digest(
+        "SHA-256",
+        drawing.getImageData(0, 0, canvas.width, canvas.height).data,
+      );
+      return { width: image.naturalWidth, height: image.naturalHeight, digest: [...new Uint8Array(digest)].join(" ") };
+    });
 
 const exported = async (page: Page): Promise<Buffer> => {
   await page.getByRole("link", { name: "Files" }).click();
-  const [file] = await Promise.all([page.waitForEvent("download"), page.getByRole("button", { name: "Export archive" }).click()]);
+  const [file] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("button", { name: "Export archive" }).click(),
+  ]);
   expect(file.suggestedFilename()).toMatch(/^oat-column-2026-06-11\.(zip|json)$/);
   return readFileSync((await file.path())!);
 };
@@ -291,7 +372,11 @@ const give = async (page: Page, buffer: Buffer, name: string) => {
 
 describe("photographs, and a phone and a laptop with one log", () => {
   let [phone, laptop]: [Trainee, Trainee] = [null!, null!];
-  beforeAll(async () => { [phone, laptop] = [await trainee(), await trainee()]; await openDemo(phone.page, "/body"); await openDemo(laptop.page); });
+  beforeAll(async () => {
+    [phone, laptop] = [await trainee(), await trainee()];
+    await openDemo(phone.page, "/body");
+    await openDemo(laptop.page);
+  });
   afterAll(async () => {
     expect([...phone.problems, ...laptop.problems]).toEqual([]);
     await Promise.all([phone.close(), laptop.close()]);
@@ -301,11 +386,15 @@ describe("photographs, and a phone and a laptop with one log", () => {
     const { page } = phone;
     const file = await cameraPicture(page);
     expect(file.includes("GPS 38.7223")).toBe(true);
-    await page.getByLabel("Photograph", { exact: true }).setInputFiles({ name: "camera.jpg", mimeType: "image/jpeg", buffer: file });
+    await page
+      .getByLabel("Photograph", { exact: true })
+      .setInputFiles({ name: "camera.jpg", mimeType: "image/jpeg", buffer: file });
     await saved(phone, "Photograph of 11 Jun 2026");
     const before = await pixelsOf(page, "11 Jun 2026");
     expect(before).toMatchObject({ width: 1600, height: 800 });
-    await page.getByLabel("Photograph", { exact: true }).setInputFiles({ name: "words.jpg", mimeType: "image/jpeg", buffer: Buffer.from("no picture") });
+    await page
+      .getByLabel("Photograph", { exact: true })
+      .setInputFiles({ name: "words.jpg", mimeType: "image/jpeg", buffer: Buffer.from("no picture") });
     await page.getByText("This browser cannot read the file as a picture.").waitFor();
     const archive = await exported(page);
     expect(archive.includes("GPS")).toBe(false);
@@ -354,8 +443,12 @@ describe("photographs, and a phone and a laptop with one log", () => {
     await give(laptop.page, await exported(phone.page), "phone.zip");
     const kept = laptop.page.getByRole("row", { name: /weigh-in/ });
     await kept.getByText("weight: 72.4 kg stays, 72.1 kg there").waitFor();
-    await kept.getByText(/^written later here: \d+ \w{3} \d{4}, \d\d:\d\d, there \d+ \w{3} \d{4}, \d\d:\d\d$/).waitFor();
-    expect(await laptop.page.getByRole("button", { name: "Merge 0 of phone.zip into the log" }).isDisabled()).toBe(true);
+    await kept
+      .getByText(/^written later here: \d+ \w{3} \d{4}, \d\d:\d\d, there \d+ \w{3} \d{4}, \d\d:\d\d$/)
+      .waitFor();
+    expect(await laptop.page.getByRole("button", { name: "Merge 0 of phone.zip into the log" }).isDisabled()).toBe(
+      true,
+    );
     await kept.getByRole("checkbox").check();
     await kept.getByText("weight: 72.4 kg → 72.1 kg").waitFor();
     await laptop.page.getByRole("button", { name: "Merge 1 of phone.zip into the log" }).click();

@@ -3,14 +3,19 @@ import type { Locator } from "playwright-core";
 import { address, beginLog, trainee, write, type Trainee } from "./harness";
 
 const figure = (hand: Trainee, name: string) => hand.page.locator(`[data-figure="${name}"]`).first();
-const formWith = (hand: Trainee, button: string): Locator => hand.page.locator("form", { has: hand.page.getByRole("button", { name: button, exact: true }) });
+const formWith = (hand: Trainee, button: string): Locator =>
+  hand.page.locator("form", { has: hand.page.getByRole("button", { name: button, exact: true }) });
 const saved = (hand: Trainee, text: string) => hand.page.getByText(`Saved: ${text}`).waitFor();
 
 describe("a log kept by forms", () => {
   let hand: Trainee;
   beforeAll(async () => {
     hand = await trainee();
-    await beginLog(hand.page, { "Weight now": "80", Height: "180", "Birth date": "1996-01-01" }, { "Sex, for the equations": "male" });
+    await beginLog(
+      hand.page,
+      { "Weight now": "80", Height: "180", "Birth date": "1996-01-01" },
+      { "Sex, for the equations": "male" },
+    );
   });
   afterAll(async () => {
     expect(hand.problems).toEqual([]);
@@ -21,7 +26,10 @@ describe("a log kept by forms", () => {
     const { page } = hand;
     await page.keyboard.press("4");
     const form = formWith(hand, "Write measure");
-    for (const [measure, value] of [["Waist", "90"], ["Neck", "38,5"]] as const) {
+    for (const [measure, value] of [
+      ["Waist", "90"],
+      ["Neck", "38,5"],
+    ] as const) {
       await form.getByLabel("Measure", { exact: true }).selectOption({ label: measure });
       await form.getByLabel("Value").fill(value);
       await form.getByRole("button", { name: "Write measure" }).click();
@@ -30,7 +38,11 @@ describe("a log kept by forms", () => {
     // Density = 1.0324 − 0.19077 · log₁₀ 51.5 + 0.15456 · log₁₀ 180 = 1.05434; 495 ÷ 1.05434 − 450 = 19.5
     await page.waitForFunction(() => document.querySelector('[data-figure="composition"]')?.textContent === "19.5");
     expect(await figure(hand, "waistToHeight").innerText()).toBe("0.50");
-    await page.locator("section", { has: page.locator('[data-figure="composition"]') }).last().getByRole("button", { name: /working/ }).click();
+    await page
+      .locator("section", { has: page.locator('[data-figure="composition"]') })
+      .last()
+      .getByRole("button", { name: /working/ })
+      .click();
     await page.getByRole("dialog").getByText("log₁₀(90.0 − 38.5)").waitFor();
     await page.keyboard.press("Escape");
     await form.getByLabel("Measure", { exact: true }).selectOption({ label: "one of my own" });
@@ -38,7 +50,10 @@ describe("a log kept by forms", () => {
     await form.getByLabel("Its unit").fill("a minute");
     await form.getByLabel("Value").fill("52");
     await form.getByRole("button", { name: "Write measure" }).click();
-    await page.getByRole("row", { name: /Resting pulse/ }).getByText("52.0 a minute").waitFor();
+    await page
+      .getByRole("row", { name: /Resting pulse/ })
+      .getByText("52.0 a minute")
+      .waitFor();
     // A goal on any of them: 90 to 81 cm in 90 days is 0.7 a week.
     await page.getByRole("button", { name: "Waist", exact: true }).click();
     const goal = formWith(hand, "Set this goal");
@@ -46,7 +61,11 @@ describe("a log kept by forms", () => {
     await goal.getByLabel("By", { exact: true }).fill("2026-09-09");
     await goal.getByRole("button", { name: "Set this goal" }).click();
     await saved(hand, "Goal of Waist 81.0 cm");
-    await page.getByText(/Goal 81\.0 cm by 9 Sep 2026: −0\.70 a week; the line asks 90\.0 today, the latest reading is 0\.0 against it, 0 % of the way/).waitFor();
+    await page
+      .getByText(
+        /Goal 81\.0 cm by 9 Sep 2026: −0\.70 a week; the line asks 90\.0 today, the latest reading is 0\.0 against it, 0 % of the way/,
+      )
+      .waitFor();
   });
 
   it("a goal by rate shows its days, deadline and daily energy before it is saved, and stands in every view after", async () => {
@@ -57,7 +76,9 @@ describe("a log kept by forms", () => {
     await form.getByLabel("Set by").selectOption("rate");
     await form.getByLabel("A week").fill("0,4");
     // 6 kg at 0.4 kg a week: 105 days; 0.4 × 7700 / 7 = 440 kcal
-    await hand.page.getByText("105 days, until 24 Sep 2026; −0.40 kg a week, −0.50 % of body weight; −440 kcal a day").waitFor();
+    await hand.page
+      .getByText("105 days, until 24 Sep 2026; −0.40 kg a week, −0.50 % of body weight; −440 kcal a day")
+      .waitFor();
     await form.getByLabel("A week").fill("1,2");
     await hand.page.getByText("above 1 % a growing share of the loss is muscle").waitFor();
     await form.getByLabel("A week").fill("0.4");
@@ -148,7 +169,11 @@ describe("a log kept by forms", () => {
     await page.keyboard.press("Escape");
     await page.keyboard.press("5");
     await page.getByLabel("Meal", { exact: true }).locator("option").first().waitFor({ state: "attached" });
-    expect(await page.getByLabel("Meal", { exact: true }).locator("option").allInnerTexts()).toEqual(["after rowing", "breakfast", "supper"]);
+    expect(await page.getByLabel("Meal", { exact: true }).locator("option").allInnerTexts()).toEqual([
+      "after rowing",
+      "breakfast",
+      "supper",
+    ]);
     await page.goto(`${address}/`);
     await page.getByText("After rowing").waitFor();
     expect(await page.getByText(/^(After rowing|Breakfast)$/).allInnerTexts()).toEqual(["After rowing", "Breakfast"]);
@@ -170,7 +195,10 @@ describe("a log kept by forms", () => {
     await page.keyboard.press("Escape");
     await form.getByRole("button", { name: "Add exercise" }).click();
     await saved(hand, "Exercise Zercher lift");
-    await page.getByRole("table", { name: /Muscles that Zercher lift trains/ }).getByText("upper back").waitFor();
+    await page
+      .getByRole("table", { name: /Muscles that Zercher lift trains/ })
+      .getByText("upper back")
+      .waitFor();
     await page.getByRole("link", { name: "Write sets" }).click();
     await page.getByRole("combobox", { name: "Exercise, line 1" }).fill("zercher l");
     await page.getByTitle("Zercher lift").waitFor();
@@ -184,7 +212,12 @@ describe("a log kept by forms", () => {
     await page.getByRole("link", { name: "Maximum" }).click();
     await page.getByRole("button", { name: "Zercher lift", exact: true }).first().waitFor();
     await page.getByRole("link", { name: "Work", exact: true }).click();
-    await page.getByRole("row", { name: /^upper back/ }).getByText("3 in all").or(page.getByText(/3\.0 in all/)).first().waitFor();
+    await page
+      .getByRole("row", { name: /^upper back/ })
+      .getByText("3 in all")
+      .or(page.getByText(/3\.0 in all/))
+      .first()
+      .waitFor();
     await page.getByRole("link", { name: "Maximum" }).click();
     await write(hand.page, "zercher lift 70 kg x 3");
     await hand.page.getByText("3 × 5 at 62.5 kg; 1 × 3 at 70 kg").first().waitFor();
@@ -205,7 +238,11 @@ describe("a log kept by forms", () => {
     await saved(hand, "Weigh-in 180.0 kg");
     await hand.page.getByRole("status").getByRole("button", { name: "Undo" }).click();
     await hand.page.getByText("Undone: Weigh-in 180.0 kg").waitFor();
-    const enterTwiceAtOnce = () => line.evaluate((input: HTMLInputElement) => { input.form!.requestSubmit(); input.form!.requestSubmit(); });
+    const enterTwiceAtOnce = () =>
+      line.evaluate((input: HTMLInputElement) => {
+        input.form!.requestSubmit();
+        input.form!.requestSubmit();
+      });
     await line.fill("181");
     await enterTwiceAtOnce();
     await saved(hand, "Weigh-in 181.0 kg");

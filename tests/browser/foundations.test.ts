@@ -19,14 +19,17 @@ describe("pulled plugs", () => {
       const hand = await trainee({ profile });
       await hand.page.goto(`${address}/`);
       await hand.page.locator("#content h1").waitFor();
-      if (acknowledged !== null) await hand.page.getByText(`${acknowledged.toFixed(1)} kg at 06:20, kill ${round - 1}`).waitFor();
+      if (acknowledged !== null)
+        await hand.page.getByText(`${acknowledged.toFixed(1)} kg at 06:20, kill ${round - 1}`).waitFor();
       await write(hand.page, `${(70 + round / 10).toFixed(1)} 06:20 (kill ${round})`);
       acknowledged = 70 + round / 10;
       pullPlug(profile);
       await hand.context.close().catch(() => {});
     }
     const last = await trainee({ profile });
-    const { kg, wrong } = await (await probed(last)).evaluate(() => (globalThis as unknown as WithProbe).probe.inspect("own"));
+    const { kg, wrong } = await (
+      await probed(last)
+    ).evaluate(() => (globalThis as unknown as WithProbe).probe.inspect("own"));
     expect(wrong).toEqual([]);
     expect(Object.values(kg)).toEqual([acknowledged]);
     await last.page.goto(`${address}/files`);
@@ -36,36 +39,50 @@ describe("pulled plugs", () => {
     rmSync(profile, { recursive: true, force: true });
   }, 300_000);
 
-  it.each([["while the journal is folded", true, false], ["while a log is imported", true, true]])("%s, nothing acknowledged is lost", async (_, folding, importing) => {
-    const profile = mkdtempSync(join(tmpdir(), "oat-column-kill-"));
-    const known = new Map<string, number>();
-    for (let round = 0; round < rounds(4); round++) {
-      const hand = await trainee({ profile, date: null });
-      const page = await probed(hand);
-      if (round > 0) {
-        const { kg, wrong } = await page.evaluate(() => (globalThis as unknown as WithProbe).probe.inspect("own"));
-        expect(wrong).toEqual([]);
-        expect(Object.keys(kg).length, "weigh-ins stored").toBeGreaterThanOrEqual(known.size);
-        for (const [id, value] of known) expect(kg[id], `${id} after round ${round}`).toBeGreaterThanOrEqual(value);
+  it.each([
+    ["while the journal is folded", true, false],
+    ["while a log is imported", true, true],
+  ])(
+    "%s, nothing acknowledged is lost",
+    async (_, folding, importing) => {
+      const profile = mkdtempSync(join(tmpdir(), "oat-column-kill-"));
+      const known = new Map<string, number>();
+      for (let round = 0; round < rounds(4); round++) {
+        const hand = await trainee({ profile, date: null });
+        const page = await probed(hand);
+        if (round > 0) {
+          const { kg, wrong } = await page.evaluate(() => (globalThis as unknown as WithProbe).probe.inspect("own"));
+          expect(wrong).toEqual([]);
+          expect(Object.keys(kg).length, "weigh-ins stored").toBeGreaterThanOrEqual(known.size);
+          for (const [id, value] of known) expect(kg[id], `${id} after round ${round}`).toBeGreaterThanOrEqual(value);
+        }
+        page.on("console", (message) => {
+          const [word, id, value] = message.text().split(" ");
+          if (word === "acknowledged") known.set(id!, Number(value));
+        });
+        void page
+          .evaluate(
+            ([one, two]) => (globalThis as unknown as WithProbe).probe.churn("own", one!, two!),
+            [folding, importing],
+          )
+          .catch(() => {});
+        await page.waitForTimeout(500 + ((round * 137) % 400));
+        pullPlug(profile);
+        await hand.context.close().catch(() => {});
       }
-      page.on("console", (message) => {
-        const [word, id, value] = message.text().split(" ");
-        if (word === "acknowledged") known.set(id!, Number(value));
-      });
-      void page.evaluate(([one, two]) => (globalThis as unknown as WithProbe).probe.churn("own", one!, two!), [folding, importing]).catch(() => {});
-      await page.waitForTimeout(500 + ((round * 137) % 400));
-      pullPlug(profile);
-      await hand.context.close().catch(() => {});
-    }
-    expect(known.size).toBeGreaterThan(20);
-    rmSync(profile, { recursive: true, force: true });
-  }, 200_000);
+      expect(known.size).toBeGreaterThan(20);
+      rmSync(profile, { recursive: true, force: true });
+    },
+    200_000,
+  );
 
   it("while an older layout is brought over, the log is whole afterwards", async () => {
     const profile = mkdtempSync(join(tmpdir(), "oat-column-kill-"));
     const rows = 15_000;
     let hand = await trainee({ profile, date: null });
-    await (await probed(hand)).evaluate((count) => (globalThis as unknown as WithProbe).probe.older("own", count), rows);
+    await (
+      await probed(hand)
+    ).evaluate((count) => (globalThis as unknown as WithProbe).probe.older("own", count), rows);
     await hand.context.close();
     hand = await trainee({ profile, date: null });
     await probed(hand);
@@ -100,7 +117,10 @@ describe("a file of the browser's that ends in half a write", () => {
       await write(page, "71.3 06:20 before");
     });
     const folder = join(profile, "Default", "IndexedDB", "http_127.0.0.1_4186.indexeddb.leveldb");
-    const [newest] = readdirSync(folder).filter((name) => name.endsWith(".log")).sort().reverse();
+    const [newest] = readdirSync(folder)
+      .filter((name) => name.endsWith(".log"))
+      .sort()
+      .reverse();
     truncateSync(join(folder, newest!), statSync(join(folder, newest!)).size - 40);
     await session(async (page) => {
       await page.goto(`${address}/`);
@@ -125,21 +145,36 @@ describe("two tabs", () => {
     await one.evaluate(() => (globalThis as unknown as WithProbe).probe.fill("own"));
     // With ROUNDS=25 ten thousand in all.
     const each = 100 * rounds(4);
-    const edit = (page: Page, seed: number, rounds: number, undoing: boolean) => page.evaluate(([a, b, c]) => (globalThis as unknown as WithProbe).probe.edit("own", a as number, b as number, c as boolean), [seed, rounds, undoing]);
+    const edit = (page: Page, seed: number, rounds: number, undoing: boolean) =>
+      page.evaluate(
+        ([a, b, c]) => (globalThis as unknown as WithProbe).probe.edit("own", a as number, b as number, c as boolean),
+        [seed, rounds, undoing],
+      );
     const plain = await Promise.all([edit(one, 1, each, false), edit(two, 2, each, false)]);
     const wanted = new Map<string, [number, unknown]>();
-    for (const { written } of plain) for (const [field, [at, value]] of Object.entries(written)) if ((wanted.get(field)?.[0] ?? 0) < at) wanted.set(field, [at, value]);
-    const middle = await one.evaluate((fields) => (globalThis as unknown as WithProbe).probe.outcome("own", fields), [...wanted.keys()]);
+    for (const { written } of plain)
+      for (const [field, [at, value]] of Object.entries(written))
+        if ((wanted.get(field)?.[0] ?? 0) < at) wanted.set(field, [at, value]);
+    const middle = await one.evaluate(
+      (fields) => (globalThis as unknown as WithProbe).probe.outcome("own", fields),
+      [...wanted.keys()],
+    );
     expect(wanted.size).toBeGreaterThan(100);
     for (const [field, [, value]] of wanted) expect(middle.values[field], field).toBe(value);
     const undone = await Promise.all([edit(one, 3, each, true), edit(two, 4, each, true)]);
     for (const { compared } of [...plain, ...undone]) expect(compared).toBe(12);
-    const [mine, theirs] = await Promise.all([one, two].map((page) => page.evaluate(() => (globalThis as unknown as WithProbe).probe.outcome("own", []))));
+    const [mine, theirs] = await Promise.all(
+      [one, two].map((page) => page.evaluate(() => (globalThis as unknown as WithProbe).probe.outcome("own", []))),
+    );
     expect(mine!.wrong).toEqual([]);
     expect(mine!.archive).toBe(theirs!.archive);
     const folder = mkdtempSync(join(tmpdir(), "oat-column-figures-"));
     writeFileSync(join(folder, "log.json"), mine!.archive);
-    const headless = spawnSync(process.execPath, [join(root, "bin/figures.mjs"), join(folder, "log.json"), "--on", "2026-06-11"], { encoding: "utf8", maxBuffer: 100_000_000 });
+    const headless = spawnSync(
+      process.execPath,
+      [join(root, "bin/figures.mjs"), join(folder, "log.json"), "--on", "2026-06-11"],
+      { encoding: "utf8", maxBuffer: 100_000_000 },
+    );
     expect(headless.stderr).toBe("");
     expect(headless.stdout).toBe(mine!.figures);
     rmSync(folder, { recursive: true });
@@ -152,13 +187,18 @@ describe("two tabs", () => {
     await openDemo(hand.page);
     const other = await hand.newPage();
     await openDemo(other);
-    const confirm = (page: Page, set: number) => page.getByRole("button", { name: `Deadlift, set ${set}, confirm as planned` }).click();
+    const confirm = (page: Page, set: number) =>
+      page.getByRole("button", { name: `Deadlift, set ${set}, confirm as planned` }).click();
     await Promise.all([confirm(hand.page, 1), confirm(other, 2)]);
-    for (const page of [hand.page, other]) for (const set of [1, 2]) await page.getByRole("button", { name: `Deadlift, set ${set}, done, change` }).waitFor();
+    for (const page of [hand.page, other])
+      for (const set of [1, 2])
+        await page.getByRole("button", { name: `Deadlift, set ${set}, done, change` }).waitFor();
     // The second tab is held still by the debugger: it neither follows nor hears, which a clock in it proves.
     await other.evaluate(() => {
       const clock = { ticks: 0 };
-      setInterval(() => { clock.ticks += 1; }, 20);
+      setInterval(() => {
+        clock.ticks += 1;
+      }, 20);
       Object.assign(window, { clock });
     });
     const ticks = () => other.evaluate(() => (window as unknown as { clock: { ticks: number } }).clock.ticks);
@@ -214,11 +254,16 @@ describe("reading a log", () => {
     await write(page, "71.2 06:15 kept twice");
     // As a browser does with storage that it finds damaged: the database is gone, all else is there.
     await discard(page, false);
-    await page.getByText(/The browser had lost its storage of this log\. \d+ records were brought back from the second copy/).waitFor();
+    await page
+      .getByText(/The browser had lost its storage of this log\. \d+ records were brought back from the second copy/)
+      .waitFor();
     await page.getByText("71.2 kg at 06:15, kept twice").waitFor();
     // As it does with all that an address keeps, when the disk is full.
     await discard(page, true);
-    await page.getByRole("alert").getByText("On 11 Jun 2026 this browser held a log, and now its storage is empty").waitFor();
+    await page
+      .getByRole("alert")
+      .getByText("On 11 Jun 2026 this browser held a log, and now its storage is empty")
+      .waitFor();
     expect(hand.problems).toEqual([]);
     await hand.close();
   });
@@ -228,8 +273,12 @@ describe("reading a log", () => {
 async function discard(page: Page, copyToo: boolean): Promise<void> {
   await blank(page);
   await page.evaluate(async (all) => {
-    await new Promise((resolve) => { indexedDB.deleteDatabase("oat-column-own").onsuccess = resolve; });
-    const root = (await navigator.storage.getDirectory()) as FileSystemDirectoryHandle & { keys: () => AsyncIterable<string> };
+    await new Promise((resolve) => {
+      indexedDB.deleteDatabase("oat-column-own").onsuccess = resolve;
+    });
+    const root = (await navigator.storage.getDirectory()) as FileSystemDirectoryHandle & {
+      keys: () => AsyncIterable<string>;
+    };
     if (all) for await (const name of root.keys()) await root.removeEntry(name, { recursive: true });
   }, copyToo);
   await page.goto(`${address}/`);
@@ -241,7 +290,9 @@ describe("the worker", () => {
     const { page } = hand;
     await beginLog(page, { "Weight now": "72" });
     const session = await hand.context.newCDPSession(page);
-    const { targetInfos } = (await session.send("Target.getTargets")) as { targetInfos: { type: string; targetId: string }[] };
+    const { targetInfos } = (await session.send("Target.getTargets")) as {
+      targetInfos: { type: string; targetId: string }[];
+    };
     const [shared] = targetInfos.filter(({ type }) => type === "shared_worker");
     await session.send("Target.closeTarget", { targetId: shared!.targetId });
     await write(page, "71.2 06:15 after the worker died");
@@ -253,19 +304,33 @@ describe("the worker", () => {
   it("is one of the tab's own where there are no shared ones, runs no code from text and reaches nothing outside", async () => {
     const hand = await trainee({ allow: (problem) => /Content Security Policy|EvalError|violates/.test(problem) });
     const { page } = hand;
-    await page.addInitScript(() => { Reflect.deleteProperty(window, "SharedWorker"); });
+    await page.addInitScript(() => {
+      Reflect.deleteProperty(window, "SharedWorker");
+    });
     await beginLog(page, { "Weight now": "72" });
     await write(page, "71.2 06:15 own worker");
     await page.getByText("71.2 kg at 06:15, own worker").waitFor();
     const [worker] = page.workers();
-    const tried = await worker!.evaluate(() => new Promise<{ evaluated: string; fetched: string }>((resolve) => {
-      // Later, so that it is the worker's own doing and not the debugger's.
-      setTimeout(() => {
-        let evaluated = "ran";
-        try { (0, eval)("1 + 1"); } catch (error) { evaluated = (error as Error).name; }
-        fetch("http://127.0.0.1:4/").then(() => "answered", (error: unknown) => (error as Error).name).then((fetched) => resolve({ evaluated, fetched }));
-      }, 0);
-    }));
+    const tried = await worker!.evaluate(
+      () =>
+        new Promise<{ evaluated: string; fetched: string }>((resolve) => {
+          // Later, so that it is the worker's own doing and not the debugger's.
+          setTimeout(() => {
+            let evaluated = "ran";
+            try {
+              (0, eval)("1 + 1");
+            } catch (error) {
+              evaluated = (error as Error).name;
+            }
+            fetch("http://127.0.0.1:4/")
+              .then(
+                () => "answered",
+                (error: unknown) => (error as Error).name,
+              )
+              .then((fetched) => resolve({ evaluated, fetched }));
+          }, 0);
+        }),
+    );
     expect(tried).toEqual({ evaluated: "EvalError", fetched: "TypeError" });
     expect(hand.problems).toEqual([]);
     await hand.close();
@@ -303,36 +368,53 @@ describe("the check of the log", () => {
     await page.getByRole("button", { name: "Check now" }).click();
     await page.getByText(/^All is well: [\d,]+ records, \d+ answers computed twice/).waitFor();
     // A page is damaged behind the application's back: one weigh-in twice, and one that belongs to nobody.
-    await page.evaluate(() => new Promise<void>((resolve) => {
-      const request = indexedDB.open("oat-column-demo");
-      request.onsuccess = () => {
-        const transaction = request.result.transaction(["pages", "meta"], "readwrite");
-        const pages = transaction.objectStore("pages");
-        transaction.objectStore("meta").get("standing").onsuccess = (event) => {
-          const { generation } = (event.target as IDBRequest<{ generation: number }>).result;
-          pages.get([generation, "weighIns", "2026-03"]).onsuccess = (found) => {
-            const held = (found.target as IDBRequest<{ text: string }>).result;
-            const records = JSON.parse(held.text) as { id: string }[];
-            pages.put({ ...held, text: JSON.stringify([...records, { ...records[0], id: "stray", personId: "nobody" }]) });
-            pages.put({ ...held, month: "2026-02", text: JSON.stringify([records[1]]) });
+    await page.evaluate(
+      () =>
+        new Promise<void>((resolve) => {
+          const request = indexedDB.open("oat-column-demo");
+          request.onsuccess = () => {
+            const transaction = request.result.transaction(["pages", "meta"], "readwrite");
+            const pages = transaction.objectStore("pages");
+            transaction.objectStore("meta").get("standing").onsuccess = (event) => {
+              const { generation } = (event.target as IDBRequest<{ generation: number }>).result;
+              pages.get([generation, "weighIns", "2026-03"]).onsuccess = (found) => {
+                const held = (found.target as IDBRequest<{ text: string }>).result;
+                const records = JSON.parse(held.text) as { id: string }[];
+                pages.put({
+                  ...held,
+                  text: JSON.stringify([...records, { ...records[0], id: "stray", personId: "nobody" }]),
+                });
+                pages.put({ ...held, month: "2026-02", text: JSON.stringify([records[1]]) });
+              };
+            };
+            transaction.oncomplete = () => {
+              request.result.close();
+              resolve();
+            };
           };
-        };
-        transaction.oncomplete = () => { request.result.close(); resolve(); };
-      };
-    }));
+        }),
+    );
     await page.reload();
     await page.getByRole("button", { name: "Check now" }).click();
     await page.getByText(/things are not as they should be/).waitFor();
-    const told = await page.locator("section", { has: page.getByRole("heading", { name: "Check the log" }) }).innerText();
+    const told = await page
+      .locator("section", { has: page.getByRole("heading", { name: "Check the log" }) })
+      .innerText();
     expect(told).toContain("lies in the page of");
     expect(told).toContain("weighIns stray, personId");
-    const [report] = await Promise.all([page.waitForEvent("download"), page.getByRole("button", { name: "Save the report" }).click()]);
+    const [report] = await Promise.all([
+      page.waitForEvent("download"),
+      page.getByRole("button", { name: "Save the report" }).click(),
+    ]);
     expect(report.suggestedFilename()).toMatch(/^oat-column-check-.*\.json$/);
     await page.getByRole("button", { name: "Repair what can be repaired" }).click();
     await page.getByText(/^All is well/).waitFor();
     // The repair named somebody for what belonged to nobody: whose change it is is asked before it is taken back.
     await page.getByRole("button", { name: "Undo the last change" }).click();
-    await page.getByRole("status").getByText("The last change is Unknown (nobody)'s: 1 repair. Undo it all the same?").waitFor();
+    await page
+      .getByRole("status")
+      .getByText("The last change is Unknown (nobody)'s: 1 repair. Undo it all the same?")
+      .waitFor();
     await page.getByRole("status").getByRole("button", { name: "Undo" }).click();
     await page.getByText(/^Undone:/).waitFor();
     await page.getByRole("button", { name: "Check now" }).click();
@@ -347,7 +429,17 @@ describe("the policy", () => {
     const hand = await trainee();
     const { page } = hand;
     // Of each view as many as its figures of the demo log have, up to six.
-    const standing = { "/": 4, "/lifts": 6, "/distance": 5, "/body": 6, "/food": 1, "/energy": 6, "/files": 0, "/ledger": 0, "/report": 0 };
+    const standing = {
+      "/": 4,
+      "/lifts": 6,
+      "/distance": 5,
+      "/body": 6,
+      "/food": 1,
+      "/energy": 6,
+      "/files": 0,
+      "/ledger": 0,
+      "/report": 0,
+    };
     for (const [path, least] of Object.entries(standing)) {
       await openDemo(page, path);
       await page.keyboard.press("?");

@@ -10,7 +10,8 @@ export class SmallDisk {
   /** Null where this user may not mount one. */
   static mount(megabytes: number): SmallDisk | null {
     const path = mkdtempSync(join(tmpdir(), "oat-column-disk-"));
-    if (spawnSync("mount", ["-t", "tmpfs", "-o", `size=${megabytes}m`, "tmpfs", path]).status === 0) return new SmallDisk(path);
+    if (spawnSync("mount", ["-t", "tmpfs", "-o", `size=${megabytes}m`, "tmpfs", path]).status === 0)
+      return new SmallDisk(path);
     rmSync(path, { recursive: true });
     return null;
   }

@@ -25,41 +25,93 @@ export interface Trainee {
   close: () => Promise<void>;
 }
 
-interface Options { width?: number; height?: number; dark?: boolean; date?: string | null; profile?: string; touch?: boolean; allow?: (problem: string) => boolean }
+interface Options {
+  width?: number;
+  height?: number;
+  dark?: boolean;
+  date?: string | null;
+  profile?: string;
+  touch?: boolean;
+  allow?: (problem: string) => boolean;
+}
 
 /** A browser with an empty profile of its own, watched for everything that must not happen. */
-export async function trainee({ width = 1280, height = 800, dark = false, date = testDay, profile: given, touch = false, allow = () => false }: Options = {}): Promise<Trainee> {
+export async function trainee({
+  width = 1280,
+  height = 800,
+  dark = false,
+  date = testDay,
+  profile: given,
+  touch = false,
+  allow = () => false,
+}: Options = {}): Promise<Trainee> {
   const profile = given ?? mkdtempSync(join(tmpdir(), "oat-column-"));
   const context = await chromium.launchPersistentContext(profile, {
-    executablePath: findChromium()!, headless: true, args: chromiumFlags, viewport: { width, height }, colorScheme: dark ? "dark" : "light", acceptDownloads: true, locale: "en-GB", timezoneId: "Europe/Lisbon", hasTouch: touch, isMobile: touch,
+    executablePath: findChromium()!,
+    headless: true,
+    args: chromiumFlags,
+    viewport: { width, height },
+    colorScheme: dark ? "dark" : "light",
+    acceptDownloads: true,
+    locale: "en-GB",
+    timezoneId: "Europe/Lisbon",
+    hasTouch: touch,
+    isMobile: touch,
   });
   const problems: string[] = [];
   // A style sheet fetched ahead and used late says that the machine was busy, not that anything is wrong.
-  const late = (problem: string) => problem.includes("was preloaded using link preload but not used within a few seconds");
-  const report = (problem: string) => { if (!late(problem) && !allow(problem)) problems.push(problem); };
+  const late = (problem: string) =>
+    problem.includes("was preloaded using link preload but not used within a few seconds");
+  const report = (problem: string) => {
+    if (!late(problem) && !allow(problem)) problems.push(problem);
+  };
   await context.exposeFunction("reportViolation", (text: string) => report(`policy: ${text}`));
   await context.addInitScript(() => {
     document.addEventListener("securitypolicyviolation", (event) => {
-      void (window as unknown as { reportViolation: (text: string) => void }).reportViolation(`${event.violatedDirective} ${event.blockedURI} ${event.sourceFile}:${event.lineNumber}`);
+      void (window as unknown as { reportViolation: (text: string) => void }).reportViolation(
+        `${event.violatedDirective} ${event.blockedURI} ${event.sourceFile}:${event.lineNumber}`,
+      );
     });
   });
   const watch = (page: Page) => {
-    page.on("console", (message) => { if (message.type() === "error" || message.type() === "warning") report(`console: ${message.text()}`); });
+    page.on("console", (message) => {
+      if (message.type() === "error" || message.type() === "warning") report(`console: ${message.text()}`);
+    });
     page.on("pageerror", (error) => report(`page: ${error.message}`));
-    page.on("requestfailed", (request) => { if (request.failure()?.errorText !== "net::ERR_ABORTED") report(`failed: ${request.url()} ${request.failure()?.errorText}`); });
-    page.on("response", (response) => { if (response.status() >= 400) report(`status ${response.status()}: ${response.url()}`); });
-    page.on("request", (request) => { if (!/^http:\/\/127\.0\.0\.1:418\d\//.test(request.url()) && !/^(blob|data):/.test(request.url())) report(`outside: ${request.url()}`); });
+    page.on("requestfailed", (request) => {
+      if (request.failure()?.errorText !== "net::ERR_ABORTED")
+        report(`failed: ${request.url()} ${request.failure()?.errorText}`);
+    });
+    page.on("response", (response) => {
+      if (response.status() >= 400) report(`status ${response.status()}: ${response.url()}`);
+    });
+    page.on("request", (request) => {
+      if (!/^http:\/\/127\.0\.0\.1:418\d\//.test(request.url()) && !/^(blob|data):/.test(request.url()))
+        report(`outside: ${request.url()}`);
+    });
   };
   context.on("page", watch);
   context.setDefaultTimeout(30_000);
-  const prepare = async (page: Page) => { if (date !== null) await page.clock.setFixedTime(new Date(`${date}T06:45:00`)); };
+  const prepare = async (page: Page) => {
+    if (date !== null) await page.clock.setFixedTime(new Date(`${date}T06:45:00`));
+  };
   const page = context.pages()[0] ?? (await context.newPage());
   watch(page);
   await prepare(page);
   return {
-    context, page, profile, problems,
-    newPage: async () => { const next = await context.newPage(); await prepare(next); return next; },
-    close: async () => { await context.close(); if (given === undefined) rmSync(profile, { recursive: true, force: true }); },
+    context,
+    page,
+    profile,
+    problems,
+    newPage: async () => {
+      const next = await context.newPage();
+      await prepare(next);
+      return next;
+    },
+    close: async () => {
+      await context.close();
+      if (given === undefined) rmSync(profile, { recursive: true, force: true });
+    },
   };
 }
 
@@ -70,10 +122,18 @@ export async function openDemo(page: Page, path = "/"): Promise<void> {
 }
 
 /** Sets up a log through the first-run page. */
-export async function beginLog(page: Page, fields: Partial<Record<"Name of the log" | "Height" | "Birth date" | "Weight now" | "Goal weight, if any" | "By", string>> = {}, choices: Record<string, string> = {}, at = address): Promise<void> {
+export async function beginLog(
+  page: Page,
+  fields: Partial<
+    Record<"Name of the log" | "Height" | "Birth date" | "Weight now" | "Goal weight, if any" | "By", string>
+  > = {},
+  choices: Record<string, string> = {},
+  at = address,
+): Promise<void> {
   await page.goto(`${at}/?log=own`);
   await page.getByRole("button", { name: "Begin" }).waitFor();
-  for (const [label, option] of Object.entries(choices)) await page.getByLabel(label, { exact: true }).selectOption(option);
+  for (const [label, option] of Object.entries(choices))
+    await page.getByLabel(label, { exact: true }).selectOption(option);
   for (const [label, value] of Object.entries(fields)) await page.getByLabel(label, { exact: true }).fill(value);
   await page.getByRole("button", { name: "Begin" }).click();
   await page.locator("#content h1").waitFor();
@@ -86,29 +146,52 @@ export async function write(page: Page, text: string): Promise<void> {
   await page.getByRole("button", { name: "Enter to log" }).waitFor();
   const before = await page.getByRole("status").innerText();
   await line.press("Enter");
-  await page.waitForFunction((old) => { const now = [...document.querySelectorAll('[role="status"]')].map((one) => (one as HTMLElement).innerText).join(""); return now !== old && now.includes("Saved"); }, before);
+  await page.waitForFunction((old) => {
+    const now = [...document.querySelectorAll('[role="status"]')].map((one) => (one as HTMLElement).innerText).join("");
+    return now !== old && now.includes("Saved");
+  }, before);
 }
 
 /** The log as the application exports it. */
 export async function exportedLog(page: Page): Promise<ExportedLog> {
   if (!page.url().startsWith(`${address}/files`)) await page.goto(`${address}/files`);
-  const [file] = await Promise.all([page.waitForEvent("download"), page.getByRole("button", { name: "Export archive" }).click()]);
+  const [file] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("button", { name: "Export archive" }).click(),
+  ]);
   return JSON.parse(readFileSync((await file.path())!, "utf8")) as ExportedLog;
 }
-type ExportedLog = Record<RecordKind, { id: string; changed?: string; [key: string]: unknown }[]> & { unread?: unknown[] };
+type ExportedLog = Record<RecordKind, { id: string; changed?: string; [key: string]: unknown }[]> & {
+  unread?: unknown[];
+};
 
 /** Brings a file in under Files, as far as its preview. */
 export async function offer(page: Page, name: string, content: string | Buffer): Promise<void> {
   await page.goto(`${address}/files`);
-  await page.getByLabel(/An Oat Column archive/).setInputFiles({ name, mimeType: "application/octet-stream", buffer: Buffer.from(content) });
+  await page
+    .getByLabel(/An Oat Column archive/)
+    .setInputFiles({ name, mimeType: "application/octet-stream", buffer: Buffer.from(content) });
 }
 
 const axe = readFileSync(createRequire(import.meta.url).resolve("axe-core/axe.min.js"), "utf8");
-interface Finding { id: string; impact: string | null; nodes: { html: string; failureSummary: string }[] }
+interface Finding {
+  id: string;
+  impact: string | null;
+  nodes: { html: string; failureSummary: string }[];
+}
 
 /** Serious findings of axe on the page as it stands. Evaluated by the debugger, so the page's policy needs no hole for it. */
 export async function seriousFindings({ page }: Trainee): Promise<string[]> {
   await page.evaluate(axe);
-  const violations = await page.evaluate(async () => (await (window as unknown as { axe: { run: (options: object) => Promise<{ violations: Finding[] }> } }).axe.run({ resultTypes: ["violations"] })).violations);
-  return violations.filter(({ impact }) => impact === "serious" || impact === "critical").map(({ id, nodes }) => `${id}: ${nodes[0]!.html.slice(0, 200)} ${nodes[0]!.failureSummary}`);
+  const violations = await page.evaluate(
+    async () =>
+      (
+        await (window as unknown as { axe: { run: (options: object) => Promise<{ violations: Finding[] }> } }).axe.run({
+          resultTypes: ["violations"],
+        })
+      ).violations,
+  );
+  return violations
+    .filter(({ impact }) => impact === "serious" || impact === "critical")
+    .map(({ id, nodes }) => `${id}: ${nodes[0]!.html.slice(0, 200)} ${nodes[0]!.failureSummary}`);
 }

@@ -12,13 +12,18 @@ async function paste(page: Page, text: string): Promise<void> {
   await page.evaluate((given) => {
     const data = new DataTransfer();
     data.setData("text/plain", given);
-    document.activeElement!.dispatchEvent(new ClipboardEvent("paste", { clipboardData: data, bubbles: true, cancelable: true }));
+    document.activeElement!.dispatchEvent(
+      new ClipboardEvent("paste", { clipboardData: data, bubbles: true, cancelable: true }),
+    );
   }, text);
 }
 
 describe("the ledger by keyboard alone", () => {
   let hand: Trainee;
-  beforeAll(async () => { hand = await trainee(); await openDemo(hand.page, "/ledger"); });
+  beforeAll(async () => {
+    hand = await trainee();
+    await openDemo(hand.page, "/ledger");
+  });
   afterAll(() => hand.close());
 
   it("types into cells, moves on, leaves, refuses what is derived, questions what is far off, and undoes", async () => {
@@ -76,7 +81,11 @@ describe("the ledger by keyboard alone", () => {
     // One that is refused stays open, wherever is pressed.
     await page.keyboard.type("nine");
     await cell(page, "2026-06-05", "weight").dblclick();
-    await page.getByRole("status").filter({ hasText: /weight/i }).first().waitFor();
+    await page
+      .getByRole("status")
+      .filter({ hasText: /weight/i })
+      .first()
+      .waitFor();
     expect(await open.inputValue()).toBe("nine");
     await open.press("Escape");
     await page.keyboard.press("Control+z");
@@ -115,7 +124,9 @@ describe("the ledger by keyboard alone", () => {
     await page.keyboard.type("71.2");
     await page.keyboard.press("Enter");
     await page.getByText("Saved: Weight, Tue 5 Mar 2019").waitFor();
-    await page.waitForFunction(() => document.querySelector("[role=grid]")!.getAttribute("aria-activedescendant")!.startsWith("cell-2019-03-06-"));
+    await page.waitForFunction(() =>
+      document.querySelector("[role=grid]")!.getAttribute("aria-activedescendant")!.startsWith("cell-2019-03-06-"),
+    );
     await page.getByRole("status").getByRole("button", { name: "Undo" }).click();
     await page.getByText("Undone: Weight, Tue 5 Mar 2019").waitFor();
     await page.getByLabel("Go to").fill("2031-01-01");
@@ -142,10 +153,15 @@ describe("the ledger by keyboard alone", () => {
     await cell(page, "2026-06-13", "note").getByText("in the hills").waitFor();
     const copied = await page.evaluate(() => {
       const data = new DataTransfer();
-      document.activeElement!.dispatchEvent(new ClipboardEvent("copy", { clipboardData: data, bubbles: true, cancelable: true }));
+      document.activeElement!.dispatchEvent(
+        new ClipboardEvent("copy", { clipboardData: data, bubbles: true, cancelable: true }),
+      );
       return data.getData("text/plain");
     });
-    expect(copied.split("\n")).toEqual(["Date\tNote of the day", ...["10", "11", "12", "13"].map((one) => `2026-06-${one}\tin the hills`)]);
+    expect(copied.split("\n")).toEqual([
+      "Date\tNote of the day",
+      ...["10", "11", "12", "13"].map((one) => `2026-06-${one}\tin the hills`),
+    ]);
     await page.getByRole("button", { name: "Undo" }).click();
     await page.getByText("Undone: Filled down: 3 cells").waitFor();
     await page.waitForFunction(() => document.getElementById("cell-2026-06-13-note")?.textContent === "");
@@ -173,7 +189,7 @@ describe("pasting four hundred days from a spreadsheet", () => {
     await dialog.getByText("Pasted: 397 cells change, 3 refused.").waitFor();
     const told = await dialog.innerText();
     expect(told).toContain('Line 121 (31.02.2026 · 74,0): "31.02.2026" is no date.');
-    expect(told).toContain("“n/a”: \"n/a\" is no weight");
+    expect(told).toContain('“n/a”: "n/a" is no weight');
     expect(told).toContain("“7,4”: 7,4 is no body weight");
     await dialog.getByRole("button", { name: "Write 397 changes" }).click();
     await page.getByText("Saved: Pasted: 397 cells").waitFor();
@@ -224,15 +240,44 @@ describe("a long log", () => {
     const grid = page.getByRole("grid");
     for (;;) {
       // Every row in sight is filled: its day is there, and (up to today) its weight.
-      await page.waitForFunction((begins) => [...document.querySelectorAll('[role="row"]')].slice(1).every((row) => { const date = row.querySelector('[role="gridcell"]')!.id.slice(5, 15); return date > "2026-06-11" || date < begins || row.querySelector(`[id="cell-${date}-weight"]`)!.textContent !== ""; }), `${2026 - years}-06-17`);
-      for (const [index, date] of await grid.locator('[role="row"]').evaluateAll((all) => all.slice(1).map((row) => [Number(row.getAttribute("aria-rowindex")), row.querySelector('[role="gridcell"]')!.id.slice(5, 15)] as const))) seen.set(index, date);
-      const moved = await grid.evaluate((element) => { const before = element.scrollTop; element.scrollTop += element.clientHeight; return element.scrollTop > before; });
+      await page.waitForFunction(
+        (begins) =>
+          [...document.querySelectorAll('[role="row"]')].slice(1).every((row) => {
+            const date = row.querySelector('[role="gridcell"]')!.id.slice(5, 15);
+            return (
+              date > "2026-06-11" ||
+              date < begins ||
+              row.querySelector(`[id="cell-${date}-weight"]`)!.textContent !== ""
+            );
+          }),
+        `${2026 - years}-06-17`,
+      );
+      for (const [index, date] of await grid
+        .locator('[role="row"]')
+        .evaluateAll((all) =>
+          all
+            .slice(1)
+            .map(
+              (row) =>
+                [
+                  Number(row.getAttribute("aria-rowindex")),
+                  row.querySelector('[role="gridcell"]')!.id.slice(5, 15),
+                ] as const,
+            ),
+        ))
+        seen.set(index, date);
+      const moved = await grid.evaluate((element) => {
+        const before = element.scrollTop;
+        element.scrollTop += element.clientHeight;
+        return element.scrollTop > before;
+      });
       if (!moved) break;
       await page.waitForTimeout(30);
     }
     const dates = [...seen].sort(([a], [b]) => a - b).map(([, date]) => date);
     expect(dates.length).toBe(rows);
-    for (let index = 1; index < dates.length; index++) expect(Date.parse(dates[index]!) - Date.parse(dates[index - 1]!)).toBe(86_400_000);
+    for (let index = 1; index < dates.length; index++)
+      expect(Date.parse(dates[index]!) - Date.parse(dates[index - 1]!)).toBe(86_400_000);
     expect(hand.problems).toEqual([]);
     await hand.close();
   }, 240_000);

@@ -16,16 +16,30 @@ async function start(): Promise<void> {
   refilling = true;
   const { hostname, port: behind } = new URL(served);
   server = createServer((asked, answer) => {
-    if (!refilling && asked.url!.startsWith("/_next/static/") && asked.headers["sec-fetch-dest"] === "empty") return void answer.destroy();
-    asked.pipe(request({ hostname, port: behind, path: asked.url, method: asked.method, headers: { ...asked.headers, "accept-encoding": "identity", "if-none-match": "", "if-modified-since": "" } }, (response) => {
-      const { "content-length": _length, ...headers } = response.headers;
-      const versioned = asked.url === "/service-worker.js";
-      answer.writeHead(response.statusCode!, versioned ? headers : response.headers);
-      response.pipe(answer, { end: !versioned });
-      if (versioned) response.on("end", () => answer.end(addition));
-    }).on("error", () => answer.destroy()));
+    if (!refilling && asked.url!.startsWith("/_next/static/") && asked.headers["sec-fetch-dest"] === "empty")
+      return void answer.destroy();
+    asked.pipe(
+      request(
+        {
+          hostname,
+          port: behind,
+          path: asked.url,
+          method: asked.method,
+          headers: { ...asked.headers, "accept-encoding": "identity", "if-none-match": "", "if-modified-since": "" },
+        },
+        (response) => {
+          const { "content-length": _length, ...headers } = response.headers;
+          const versioned = asked.url === "/service-worker.js";
+          answer.writeHead(response.statusCode!, versioned ? headers : response.headers);
+          response.pipe(answer, { end: !versioned });
+          if (versioned) response.on("end", () => answer.end(addition));
+        },
+      ).on("error", () => answer.destroy()),
+    );
   });
-  await new Promise<void>((resolve) => { server!.listen(port, "127.0.0.1", resolve); });
+  await new Promise<void>((resolve) => {
+    server!.listen(port, "127.0.0.1", resolve);
+  });
 }
 
 async function stop(): Promise<void> {
@@ -39,7 +53,8 @@ async function stop(): Promise<void> {
 
 afterEach(stop);
 
-const aboutTheNetwork = (problem: string) => /ERR_CONNECTION_REFUSED|Failed to fetch|Failed to load|_rsc|service-worker/.test(problem);
+const aboutTheNetwork = (problem: string) =>
+  /ERR_CONNECTION_REFUSED|Failed to fetch|Failed to load|_rsc|service-worker/.test(problem);
 
 describe("without a network", () => {
   it("every view opens, figures compute, an entry saves and is there after a reload", async () => {
@@ -48,7 +63,10 @@ describe("without a network", () => {
     const { page } = hand;
     await beginLog(page, { "Weight now": "72" }, {}, address);
     await page.evaluate(() => navigator.serviceWorker.ready);
-    await page.waitForFunction(async () => (await caches.keys()).length > 0 && (await (await caches.open((await caches.keys())[0]!)).keys()).length > 20);
+    await page.waitForFunction(
+      async () =>
+        (await caches.keys()).length > 0 && (await (await caches.open((await caches.keys())[0]!)).keys()).length > 20,
+    );
     await page.reload();
     await page.locator("#content h1").waitFor();
     expect(await page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
@@ -80,7 +98,9 @@ describe("without a network", () => {
       await page.reload();
       await page.locator("#content h1").waitFor();
       addition = "\n// another version";
-      await page.evaluate(async () => { await (await navigator.serviceWorker.getRegistration())!.update(); });
+      await page.evaluate(async () => {
+        await (await navigator.serviceWorker.getRegistration())!.update();
+      });
       await page.getByText("A new version is here. It takes over once all tabs").waitFor();
       const line = page.getByRole("search", { name: "Quick entry" }).getByRole("textbox");
       await line.pressSequentially("71.9 half writ");
@@ -91,7 +111,9 @@ describe("without a network", () => {
       await line.fill("");
       const other = await hand.newPage();
       await other.goto(`${address}/`);
-      const refused = async (why: "Save or empty what you are writing" | "Close the other tabs of Oat Column first") => {
+      const refused = async (
+        why: "Save or empty what you are writing" | "Close the other tabs of Oat Column first",
+      ) => {
         await now.click();
         await page.getByText(why).waitFor();
       };
@@ -113,7 +135,11 @@ describe("without a network", () => {
       await refused("Save or empty what you are writing");
       await sheet.fill("");
       await refused("Close the other tabs of Oat Column first");
-      await page.getByLabel(/An Oat Column archive/).setInputFiles({ name: "log.json", mimeType: "application/json", buffer: Buffer.from(JSON.stringify({ format: "oat-column", version: 1, people: [{ id: "p", name: "Other" }] })) });
+      await page.getByLabel(/An Oat Column archive/).setInputFiles({
+        name: "log.json",
+        mimeType: "application/json",
+        buffer: Buffer.from(JSON.stringify({ format: "oat-column", version: 1, people: [{ id: "p", name: "Other" }] })),
+      });
       await page.getByText("log.json is sound").waitFor();
       await refused("Save or empty what you are writing");
       await page.getByRole("button", { name: "Leave it" }).click();
@@ -134,8 +160,19 @@ describe("without a network", () => {
     await start();
     const hand = await trainee({ allow: aboutTheNetwork });
     const { page } = hand;
-    const kept = () => page.evaluate(async () => { let files = 0; for (const name of await caches.keys()) files += (await (await caches.open(name)).keys()).length; return files; });
-    const emptied = () => page.evaluate(async () => { for (const name of await caches.keys()) { const cache = await caches.open(name); for (const request of await cache.keys()) await cache.delete(request); } });
+    const kept = () =>
+      page.evaluate(async () => {
+        let files = 0;
+        for (const name of await caches.keys()) files += (await (await caches.open(name)).keys()).length;
+        return files;
+      });
+    const emptied = () =>
+      page.evaluate(async () => {
+        for (const name of await caches.keys()) {
+          const cache = await caches.open(name);
+          for (const request of await cache.keys()) await cache.delete(request);
+        }
+      });
     await beginLog(page, { "Weight now": "72" }, {}, address);
     await page.evaluate(() => navigator.serviceWorker.ready);
     const whole = await kept();
@@ -144,11 +181,17 @@ describe("without a network", () => {
     await page.locator("#content h1").waitFor();
     await emptied();
     await page.reload();
-    await page.waitForFunction(async (files) => { let now = 0; for (const name of await caches.keys()) now += (await (await caches.open(name)).keys()).length; return now === files; }, whole);
+    await page.waitForFunction(async (files) => {
+      let now = 0;
+      for (const name of await caches.keys()) now += (await (await caches.open(name)).keys()).length;
+      return now === files;
+    }, whole);
     await emptied();
     refilling = false;
     await page.reload();
-    await page.getByText(/Without a network Oat Column would not open here now: \d+ of its \d+ files are not kept/).waitFor();
+    await page
+      .getByText(/Without a network Oat Column would not open here now: \d+ of its \d+ files are not kept/)
+      .waitFor();
     await page.getByText("72.0 kg").first().waitFor();
     expect(hand.problems).toEqual([]);
     await hand.close();

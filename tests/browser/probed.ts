@@ -10,7 +10,17 @@ const root = fileURLToPath(new URL("../..", import.meta.url));
 let script: Promise<string> | null = null;
 
 async function bundled(): Promise<string> {
-  const { outputFiles } = await build({ entryPoints: [join(root, "tests/browser/probe.ts")], bundle: true, write: false, format: "iife", target: "es2023", absWorkingDir: root, alias: { "@": join(root, "src") }, define: { "process.env.CORE_VERSION": '"probe"' }, logLevel: "error" });
+  const { outputFiles } = await build({
+    entryPoints: [join(root, "tests/browser/probe.ts")],
+    bundle: true,
+    write: false,
+    format: "iife",
+    target: "es2023",
+    absWorkingDir: root,
+    alias: { "@": join(root, "src") },
+    define: { "process.env.CORE_VERSION": '"probe"' },
+    logLevel: "error",
+  });
   return outputFiles[0]!.text;
 }
 

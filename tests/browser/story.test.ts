@@ -8,22 +8,45 @@ import { address, beginLog, trainee, write } from "./harness";
 const root = fileURLToPath(new URL("../..", import.meta.url));
 
 type Json = Record<string, never>;
-interface Contract { on: string; people: { personId: string; weight: { trend: { date: string; kg: number }[]; weekly: { medianKg: number }[] }; goal: { planKg: number; aboveKg: number; reachableBy: number } ; energy: { formula: { kcal: number }; resting: { mifflinStJeor: number } }; food: { date: string; kcal: number; remainingKcal: number }[]; lifts: { exerciseId: string; best: { e1rmKg: number } }[]; volume: { volumeLoadKg: number; numberOfLifts: number }[]; distance: { kind: string; metres: number; secondsPerKm: number }[] }[] }
+interface Contract {
+  on: string;
+  people: {
+    personId: string;
+    weight: { trend: { date: string; kg: number }[]; weekly: { medianKg: number }[] };
+    goal: { planKg: number; aboveKg: number; reachableBy: number };
+    energy: { formula: { kcal: number }; resting: { mifflinStJeor: number } };
+    food: { date: string; kcal: number; remainingKcal: number }[];
+    lifts: { exerciseId: string; best: { e1rmKg: number } }[];
+    volume: { volumeLoadKg: number; numberOfLifts: number }[];
+    distance: { kind: string; metres: number; secondsPerKm: number }[];
+  }[];
+}
 
 async function download(page: Page, button: string): Promise<string> {
   await page.goto(`${address}/files`);
-  const [file] = await Promise.all([page.waitForEvent("download"), page.getByRole("button", { name: button, exact: true }).click()]);
+  const [file] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("button", { name: button, exact: true }).click(),
+  ]);
   return (await file.path())!;
 }
 
-const headless = (file: string, on: string) => JSON.parse(execFileSync(process.execPath, ["bin/figures.mjs", file, "--on", on], { cwd: root, encoding: "utf8" })) as Contract;
+const headless = (file: string, on: string) =>
+  JSON.parse(
+    execFileSync(process.execPath, ["bin/figures.mjs", file, "--on", on], { cwd: root, encoding: "utf8" }),
+  ) as Contract;
 const figure = (page: Page, name: string) => page.locator(`[data-figure="${name}"]`).first().innerText();
 
 /** What the screen shows of each of the five answers. */
 async function screen(page: Page) {
   await page.goto(`${address}/`);
   await page.locator('[data-figure="trend"]').waitFor();
-  const today = { trend: await figure(page, "trend"), plan: await figure(page, "plan"), arrival: await figure(page, "arrival"), foodLeft: await figure(page, "foodLeft") };
+  const today = {
+    trend: await figure(page, "trend"),
+    plan: await figure(page, "plan"),
+    arrival: await figure(page, "arrival"),
+    foodLeft: await figure(page, "foodLeft"),
+  };
   await page.goto(`${address}/energy`);
   await page.locator('[data-figure="expenditure"]').waitFor();
   const expenditure = await figure(page, "expenditure");
@@ -41,7 +64,18 @@ async function screen(page: Page) {
 
 it("the trainee's story: from an empty start to figures that equal the headless command, out, wiped, in, undone and done again", async () => {
   const { page, problems, close } = await trainee();
-  await beginLog(page, { "Name of the log": "Story", Height: "171", "Birth date": "1994-03-09", "Weight now": "72,6", "Goal weight, if any": "71", By: "2026-08-20" }, { "Sex, for the equations": "female" });
+  await beginLog(
+    page,
+    {
+      "Name of the log": "Story",
+      Height: "171",
+      "Birth date": "1994-03-09",
+      "Weight now": "72,6",
+      "Goal weight, if any": "71",
+      By: "2026-08-20",
+    },
+    { "Sex, for the equations": "female" },
+  );
 
   const weights = [73.1, 72.9, 73.4, 72.8, 72.9, 72.6, 73.0, 72.7, 72.5, 72.9, 72.4, 72.6, 72.8];
   for (const [index, kg] of weights.entries()) {
@@ -67,7 +101,9 @@ it("the trainee's story: from an empty start to figures that equal the headless 
   expect(shown.lifts).toContain(squat.best.e1rmKg.toFixed(1));
   expect(person!.volume[0]).toMatchObject({ volumeLoadKg: 2 * 6 * 72.5 + 3 * 8 * 52.5, numberOfLifts: 36 });
   expect(shown.volume.replaceAll(",", "")).toContain("2130");
-  expect(person!.distance).toMatchObject([{ kind: "run", metres: 6000, secondsPerKm: expect.closeTo(1990 / 6, 6) as number }]);
+  expect(person!.distance).toMatchObject([
+    { kind: "run", metres: 6000, secondsPerKm: expect.closeTo(1990 / 6, 6) as number },
+  ]);
   expect(shown.distance).toContain("5:32 /km");
 
   // The file of figures that the interface exports is the headless command's output, to the last digit.

@@ -2,13 +2,18 @@ import type { Locator, Page } from "playwright-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { address, beginLog, openDemo, seriousFindings, testDay, trainee, write, type Trainee } from "./harness";
 
-const saved = (page: Page, text: string | RegExp) => page.getByText(typeof text === "string" ? `Saved: ${text}` : text).first().waitFor();
+const saved = (page: Page, text: string | RegExp) =>
+  page
+    .getByText(typeof text === "string" ? `Saved: ${text}` : text)
+    .first()
+    .waitFor();
 const load = (page: Page) => page.getByRole("textbox", { name: /^Load/ });
 const reps = (page: Page) => page.getByRole("textbox", { name: /^Reps/ });
 const done = (page: Page) => page.getByRole("button", { name: "Set done" }).click();
 const heading = (page: Page, name: string) => page.getByRole("heading", { name, level: 1, exact: true }).waitFor();
 /** The clock of the day, so many seconds after the session began. */
-const at = (page: Page, seconds: number) => page.clock.setFixedTime(new Date(new Date(`${testDay}T18:00:00`).getTime() + seconds * 1000));
+const at = (page: Page, seconds: number) =>
+  page.clock.setFixedTime(new Date(new Date(`${testDay}T18:00:00`).getTime() + seconds * 1000));
 
 describe("a whole session on a phone", () => {
   let hand: Trainee;
@@ -48,10 +53,16 @@ describe("a whole session on a phone", () => {
     await page.getByText("130 kg for 5").waitFor();
     await done(page);
     await saved(page, "Deadlift, 5 at 135 kg");
-    await page.getByRole("status").getByText(/Record\. Deadlift: 135 kg for 5, before 130 kg/).waitFor();
+    await page
+      .getByRole("status")
+      .getByText(/Record\. Deadlift: 135 kg for 5, before 130 kg/)
+      .waitFor();
     // Odd plates: what cannot be loaded says what can.
     await load(page).fill("133");
-    await page.getByText(/not with your plates/).getByRole("button", { name: "132.5" }).click();
+    await page
+      .getByText(/not with your plates/)
+      .getByRole("button", { name: "132.5" })
+      .click();
     expect(await load(page).inputValue()).toBe("132.5");
   });
 
@@ -98,7 +109,11 @@ describe("a whole session on a phone", () => {
     await page.getByRole("button", { name: "Sets", exact: true }).click();
     await page.getByRole("button", { name: /^Warm-up: 20 × 8, 32.5 × 5/ }).click();
     await page.getByText("warm-up, planned 8 at 20 kg").waitFor();
-    for (let set = 0; set < 5; set++) { await done(page); await saved(page, /Saved: Front squat/); await page.getByRole("button", { name: new RegExp(`^Warm-up ${set + 1}, done`) }).waitFor(); }
+    for (let set = 0; set < 5; set++) {
+      await done(page);
+      await saved(page, /Saved: Front squat/);
+      await page.getByRole("button", { name: new RegExp(`^Warm-up ${set + 1}, done`) }).waitFor();
+    }
     await page.getByText("set 1 of 3").waitFor();
     await done(page);
     await page.getByText("set 2 of 3").waitFor();
@@ -153,10 +168,16 @@ describe("a whole session on a phone", () => {
     await page.getByRole("button", { name: "Finish", exact: true }).click();
     await heading(page, "Strength B");
     await page.getByText(/Deadlift: 135 kg for 5, before 130 kg/).waitFor();
-    await page.getByRole("group", { name: /effort of the whole session/ }).getByRole("button", { name: "8", exact: true }).click();
+    await page
+      .getByRole("group", { name: /effort of the whole session/ })
+      .getByRole("button", { name: "8", exact: true })
+      .click();
     await page.getByRole("textbox", { name: "minutes" }).fill("55");
     await page.getByRole("button", { name: "Finish session" }).click();
-    await page.getByText(/^partly/).first().waitFor();
+    await page
+      .getByText(/^partly/)
+      .first()
+      .waitFor();
     await page.getByText("left out: equipment taken").waitFor();
     await page.getByText("effort 8").waitFor();
     await page.getByText("from the floor").first().waitFor();
@@ -192,8 +213,13 @@ describe("a session that was not planned", () => {
     const session = page.getByRole("region", { name: "Strength" });
     await session.getByText("6 lifts, 495 kg").waitFor();
     await session.getByRole("button", { name: "Pictures" }).click();
-    const picture = Buffer.from("iVBORw0KGgoAAAANSUhEUgAAAAQAAAAECAIAAAAmkwkpAAAAEElEQVR4nGPgy46BIwbiOABVgw1RDXBVXgAAAABJRU5ErkJggg==", "base64");
-    await session.getByLabel("Add a picture").setInputFiles({ name: "gym.png", mimeType: "image/png", buffer: picture });
+    const picture = Buffer.from(
+      "iVBORw0KGgoAAAANSUhEUgAAAAQAAAAECAIAAAAmkwkpAAAAEElEQVR4nGPgy46BIwbiOABVgw1RDXBVXgAAAABJRU5ErkJggg==",
+      "base64",
+    );
+    await session
+      .getByLabel("Add a picture")
+      .setInputFiles({ name: "gym.png", mimeType: "image/png", buffer: picture });
     await session.getByRole("img", { name: /Photograph of 11 Jun 2026/ }).waitFor();
     await session.getByRole("button", { name: "Change", exact: true }).click();
     await session.getByLabel("a meet or day of testing").check();
@@ -201,7 +227,12 @@ describe("a session that was not planned", () => {
     await session.getByRole("button", { name: "Save session" }).click();
     await session.getByText(/meet or test · Boathouse/).waitFor();
     await page.goto(`${address}/lifts/records`);
-    await page.getByRole("table", { name: /^Test day, 11 Jun 2026/ }).or(page.getByRole("table", { name: /11 Jun 2026/ })).getByRole("row", { name: /Chin-up/ }).getByText("2.5 made").waitFor();
+    await page
+      .getByRole("table", { name: /^Test day, 11 Jun 2026/ })
+      .or(page.getByRole("table", { name: /11 Jun 2026/ }))
+      .getByRole("row", { name: /Chin-up/ })
+      .getByText("2.5 made")
+      .waitFor();
     await page.clock.setFixedTime(new Date("2026-06-13T18:00:00"));
     await page.goto(`${address}/`);
     await page.getByRole("heading", { name: "Saturday 13 June" }).waitFor();
@@ -218,12 +249,18 @@ describe("taps and keys in the gym", () => {
     const hand = await trainee({ width: 390, height: 844, touch: true });
     const { page } = hand;
     const counts = { taps: 0, keys: 0 };
-    const tap = async (what: Locator) => { await what.tap(); counts.taps += 1; };
+    const tap = async (what: Locator) => {
+      await what.tap();
+      counts.taps += 1;
+    };
     const setsDone = async (count: number) => {
       for (let set = 0; set < count; set++) {
         const before = await page.locator("#content").innerText();
         await tap(page.getByRole("button", { name: "Set done" }));
-        await page.waitForFunction((old) => (document.querySelector("#content") as HTMLElement).innerText !== old, before);
+        await page.waitForFunction(
+          (old) => (document.querySelector("#content") as HTMLElement).innerText !== old,
+          before,
+        );
       }
     };
     await openDemo(page);
@@ -240,7 +277,12 @@ describe("taps and keys in the gym", () => {
     await page.getByRole("heading", { name: "Friday 12 June" }).waitFor();
     await tap(page.getByRole("button", { name: "Start lifting" }));
     let add = page.getByRole("button", { name: "Add an exercise" });
-    for (const [keys, name, sets] of [["ben", "Bench press", 3], ["squ", "Back squat", 3], ["chi", "Chin-up", 2], ["dea", "Deadlift", 2]] as const) {
+    for (const [keys, name, sets] of [
+      ["ben", "Bench press", 3],
+      ["squ", "Back squat", 3],
+      ["chi", "Chin-up", 2],
+      ["dea", "Deadlift", 2],
+    ] as const) {
       await tap(add);
       // The search has the focus, and lists what was done lately before a key is pressed.
       await page.waitForFunction(() => document.activeElement?.getAttribute("role") === "combobox");
@@ -255,7 +297,10 @@ describe("taps and keys in the gym", () => {
     await tap(page.getByRole("button", { name: "Finish", exact: true }));
     await page.getByText("10 sets done, none open.").waitFor();
     await tap(page.getByRole("button", { name: "Finish session" }));
-    await page.getByRole("region", { name: "Strength" }).getByText(/^55 lifts/).waitFor();
+    await page
+      .getByRole("region", { name: "Strength" })
+      .getByText(/^55 lifts/)
+      .waitFor();
     expect(counts.taps).toBeLessThanOrEqual(24);
     expect(counts.keys).toBeLessThanOrEqual(20);
     expect(hand.problems).toEqual([]);
@@ -271,10 +316,30 @@ describe("what a phone does beside the screen", () => {
     await page.addInitScript(() => {
       const told: string[] = [];
       Object.assign(window, { told });
-      Object.defineProperty(navigator, "vibrate", { value: (pattern: number[]) => { told.push(`shake ${pattern.join(" ")}`); return true; } });
-      Object.defineProperty(navigator, "wakeLock", { value: { request: (kind: string) => { told.push(`${kind} stays on`); return Promise.resolve({ release: () => { told.push("screen may sleep"); return Promise.resolve(); } }); } } });
+      Object.defineProperty(navigator, "vibrate", {
+        value: (pattern: number[]) => {
+          told.push(`shake ${pattern.join(" ")}`);
+          return true;
+        },
+      });
+      Object.defineProperty(navigator, "wakeLock", {
+        value: {
+          request: (kind: string) => {
+            told.push(`${kind} stays on`);
+            return Promise.resolve({
+              release: () => {
+                told.push("screen may sleep");
+                return Promise.resolve();
+              },
+            });
+          },
+        },
+      });
       const start = OscillatorNode.prototype.start;
-      OscillatorNode.prototype.start = function (...when: [number?]) { told.push(`tone ${this.frequency.value}`); start.apply(this, when); };
+      OscillatorNode.prototype.start = function (...when: [number?]) {
+        told.push(`tone ${this.frequency.value}`);
+        start.apply(this, when);
+      };
     });
     const told = () => page.evaluate(() => (window as unknown as { told: string[] }).told);
     await openDemo(page);
@@ -294,7 +359,11 @@ describe("what a phone does beside the screen", () => {
     await at(page, 600);
     await page.getByText(/over/).first().waitFor();
     expect((await told()).length).toBe(5);
-    await page.getByRole("link", { name: "Leave" }).or(page.getByRole("button", { name: "Leave" })).first().click();
+    await page
+      .getByRole("link", { name: "Leave" })
+      .or(page.getByRole("button", { name: "Leave" }))
+      .first()
+      .click();
     await page.waitForFunction(() => (window as unknown as { told: string[] }).told.includes("screen may sleep"));
     expect(hand.problems).toEqual([]);
     await hand.close();
@@ -316,7 +385,10 @@ describe("one session in two tabs", () => {
     await done(hand.page);
     await saved(hand.page, "Deadlift, 5 at 67.5 kg");
     // The other tab stands at the second warm-up by itself, and goes on from there.
-    await other.waitForFunction((before) => ![...document.querySelectorAll("input")].some(({ value }) => value === before), "67.5");
+    await other.waitForFunction(
+      (before) => ![...document.querySelectorAll("input")].some(({ value }) => value === before),
+      "67.5",
+    );
     expect(await load(other).inputValue()).toBe("100");
     await done(other);
     await saved(other, "Deadlift, 3 at 100 kg");
@@ -344,13 +416,23 @@ describe("training mode for everybody", () => {
     await heading(page, "Deadlift");
     await done(page);
     await page.getByRole("timer", { name: "Rest" }).waitFor();
-    await page.evaluate(() => { document.documentElement.style.fontSize = "200%"; });
-    const cut = await page.evaluate(() => [...document.querySelectorAll<HTMLElement>("#content *")].filter((one) => one.getBoundingClientRect().right > innerWidth + 1 && !one.classList.contains("hidden")).map((one) => one.outerHTML.slice(0, 120)));
+    await page.evaluate(() => {
+      document.documentElement.style.fontSize = "200%";
+    });
+    const cut = await page.evaluate(() =>
+      [...document.querySelectorAll<HTMLElement>("#content *")]
+        .filter((one) => one.getBoundingClientRect().right > innerWidth + 1 && !one.classList.contains("hidden"))
+        .map((one) => one.outerHTML.slice(0, 120)),
+    );
     expect(cut).toEqual([]);
     await page.getByRole("button", { name: "Set done" }).scrollIntoViewIfNeeded();
     await page.getByRole("button", { name: "Note", exact: true }).click();
     await page.keyboard.press("Escape");
-    for (const name of ["Load", "Reps"]) await page.getByRole("group", { name, exact: true }).getByRole("button", { name: `${name} up` }).waitFor();
+    for (const name of ["Load", "Reps"])
+      await page
+        .getByRole("group", { name, exact: true })
+        .getByRole("button", { name: `${name} up` })
+        .waitFor();
     await page.getByRole("group", { name: "effort, RPE" }).getByRole("button", { name: "10" }).waitFor();
     expect(await seriousFindings(hand)).toEqual([]);
     expect(hand.problems).toEqual([]);
@@ -360,12 +442,19 @@ describe("training mode for everybody", () => {
 
 describe("sets at the keyboard", () => {
   let hand: Trainee;
-  beforeAll(async () => { hand = await trainee(); await openDemo(hand.page, "/lifts/write"); });
+  beforeAll(async () => {
+    hand = await trainee();
+    await openDemo(hand.page, "/lifts/write");
+  });
   afterAll(async () => {
     expect(hand.problems).toEqual([]);
     await hand.close();
   });
-  const pick = async (page: Page, text: string, name: string) => { await page.keyboard.type(text); await page.getByTitle(name, { exact: true }).first().waitFor(); await page.keyboard.press("Enter"); };
+  const pick = async (page: Page, text: string, name: string) => {
+    await page.keyboard.type(text);
+    await page.getByTitle(name, { exact: true }).first().waitFor();
+    await page.keyboard.press("Enter");
+  };
 
   it("a table is typed without a mouse, line after line, and saved as one session", async () => {
     const { page } = hand;
@@ -380,7 +469,7 @@ describe("sets at the keyboard", () => {
     await page.keyboard.type("24");
     await page.keyboard.press("Tab");
     await page.keyboard.type("11");
-    await page.getByText("\"11\" is no effort (RPE) from 0 to 10.").waitFor();
+    await page.getByText('"11" is no effort (RPE) from 0 to 10.').waitFor();
     expect(await page.getByRole("button", { name: "Log these sets" }).isDisabled()).toBe(true);
     await page.keyboard.press("Control+a");
     await page.keyboard.type("8,5");
@@ -393,7 +482,11 @@ describe("sets at the keyboard", () => {
     await page.keyboard.type("8 7 6f");
     await page.getByText("8, 7, 6 (then missed)").waitFor();
     await page.keyboard.press("ArrowUp");
-    await page.waitForFunction(() => (document.activeElement as HTMLElement).dataset.line === "0" && (document.activeElement as HTMLElement).dataset.field === "reps");
+    await page.waitForFunction(
+      () =>
+        (document.activeElement as HTMLElement).dataset.line === "0" &&
+        (document.activeElement as HTMLElement).dataset.field === "reps",
+    );
     // A look elsewhere loses nothing.
     await page.getByRole("link", { name: "Records" }).click();
     await page.getByRole("link", { name: "Write sets" }).click();
@@ -426,12 +519,23 @@ describe("sets at the keyboard", () => {
   it("a sheet is previewed, its names matched, its bad lines named, written once and undone once", async () => {
     const { page } = hand;
     await page.goto(`${address}/lifts/write?log=demo`);
-    const sheet = ["Date\tExercise\tSets\tReps\tWeight\tNotes", "03/02/2025\tBack Squat\t3\t5\t100\tbelt", "\tBench\t3\t8,8,7\t70", "\tZottmans\t2\t12\t10 kg", "05/02/2025\tDeadlift\t1\t5\t320 lb", "05/02/2025\tDeadlift\tx\t5\t140", "31/02/2025\tDeadlift\t1\t5\t140"].join("\n");
+    const sheet = [
+      "Date\tExercise\tSets\tReps\tWeight\tNotes",
+      "03/02/2025\tBack Squat\t3\t5\t100\tbelt",
+      "\tBench\t3\t8,8,7\t70",
+      "\tZottmans\t2\t12\t10 kg",
+      "05/02/2025\tDeadlift\t1\t5\t320 lb",
+      "05/02/2025\tDeadlift\tx\t5\t140",
+      "31/02/2025\tDeadlift\t1\t5\t140",
+    ].join("\n");
     await page.getByLabel(/^Paste columns of date/).fill(sheet);
-    await page.getByText("\"x\" is no number of sets from 1 to 50.").waitFor();
-    await page.getByText("\"31/02/2025\" is no date.").waitFor();
+    await page.getByText('"x" is no number of sets from 1 to 50.').waitFor();
+    await page.getByText('"31/02/2025" is no date.').waitFor();
     const names = page.getByRole("table", { name: "Names to match" });
-    await names.getByRole("row", { name: /^Zottmans/ }).getByRole("button", { name: "Leave out" }).click();
+    await names
+      .getByRole("row", { name: /^Zottmans/ })
+      .getByRole("button", { name: "Leave out" })
+      .click();
     const lines = page.getByRole("group", { name: "What would be written" });
     await lines.getByText("8, 8, 7 at 70 kg").waitFor();
     await lines.getByText("3 × 5 at 100 kg").waitFor();
@@ -464,7 +568,7 @@ describe("sets at the keyboard", () => {
     await page.getByLabel("Load, line 2").fill("5");
     await page.getByLabel("Superset, line 2").fill("A");
     await page.getByLabel("Rest, line 2").fill("soon");
-    await page.getByText("\"soon\" is no rest, such as 2:00 or 90.").waitFor();
+    await page.getByText('"soon" is no rest, such as 2:00 or 90.').waitFor();
     await page.getByLabel("Rest, line 2").fill("2:00");
     await page.getByRole("button", { name: "Save plan" }).click();
     await page.getByRole("heading", { name: "Saturday 13 June" }).waitFor();
@@ -495,7 +599,11 @@ describe("sets at the keyboard", () => {
     await page.clock.setFixedTime(new Date("2026-06-12T18:00:00"));
     await page.reload();
     await page.getByRole("button", { name: "Confirm as planned" }).last().click();
-    await page.getByText("3 sets have no load or no repetitions to be confirmed with (Bench press, Chin-up): press the square of each and write what was done.").waitFor();
+    await page
+      .getByText(
+        "3 sets have no load or no repetitions to be confirmed with (Bench press, Chin-up): press the square of each and write what was done.",
+      )
+      .waitFor();
     await page.getByRole("button", { name: "Chin-up, set 1, open, write what was done" }).click();
     expect(await page.getByRole("textbox", { name: "Reps" }).inputValue()).toBe("");
     await page.getByRole("textbox", { name: "Reps" }).fill("10");
@@ -507,7 +615,10 @@ describe("sets at the keyboard", () => {
 
 describe("reading the lifts", () => {
   let hand: Trainee;
-  beforeAll(async () => { hand = await trainee(); await openDemo(hand.page, "/lifts?exercise=back-squat"); });
+  beforeAll(async () => {
+    hand = await trainee();
+    await openDemo(hand.page, "/lifts?exercise=back-squat");
+  });
   afterAll(async () => {
     expect(hand.problems).toEqual([]);
     await hand.close();
@@ -522,7 +633,11 @@ describe("reading the lifts", () => {
     await page.getByLabel("estimated by").selectOption("personal");
     await saved(page, "Maxima by each lift's own curve");
     await page.getByRole("button", { name: /working of the repetition curve/ }).click();
-    await page.getByRole("dialog").getByText(/hard sets on \d+ days/).first().waitFor();
+    await page
+      .getByRole("dialog")
+      .getByText(/hard sets on \d+ days/)
+      .first()
+      .waitFor();
     await page.keyboard.press("Escape");
     await page.getByLabel("estimated by").selectOption("mean");
     await page.waitForFunction((old) => document.querySelector('[data-figure="latest"]')!.textContent === old, mean);
@@ -547,7 +662,10 @@ describe("reading the lifts", () => {
     const reader = page.getByRole("slider", { name: "Day read on the chart of Back squat" });
     await reader.focus();
     await page.keyboard.press("ArrowLeft");
-    await page.getByText(/: \d+(\.\d)? kg × \d+.*e1RM \d+\.\d \(\d+\.\d to \d+\.\d\)/).first().waitFor();
+    await page
+      .getByText(/: \d+(\.\d)? kg × \d+.*e1RM \d+\.\d \(\d+\.\d to \d+\.\d\)/)
+      .first()
+      .waitFor();
   });
   it("work over a stretch, records by date, meets with their total", async () => {
     const { page } = hand;
@@ -556,10 +674,16 @@ describe("reading the lifts", () => {
     await page.getByLabel("To").fill("2026-06-08");
     await page.getByText(/1 session with \d+ sets in 1 day\./).waitFor();
     await page.getByRole("link", { name: "Records" }).click();
-    await page.getByRole("table", { name: /^Test day/ }).first().getByText("Total").waitFor();
+    await page
+      .getByRole("table", { name: /^Test day/ })
+      .first()
+      .getByText("Total")
+      .waitFor();
     await page.getByRole("heading", { name: "By date" }).waitFor();
     await page.getByRole("combobox", { name: "of", exact: true }).selectOption({ label: "Deadlift" });
-    await page.waitForFunction(() => !document.querySelector("#content table tbody")!.textContent!.includes("Bench pull"));
+    await page.waitForFunction(
+      () => !document.querySelector("#content table tbody")!.textContent!.includes("Bench pull"),
+    );
   });
   it("a block of training: its days are one choice, its work stands beside the block before, and nonsense is refused", async () => {
     const { page } = hand;
@@ -567,7 +691,9 @@ describe("reading the lifts", () => {
     const blocks = page.getByRole("group", { name: "Blocks" });
     const lifts = (name: string) => blocks.getByRole("row", { name }).getByRole("cell").nth(2).innerText();
     await page.getByRole("combobox", { name: "Block" }).selectOption({ label: "Build four" });
-    await page.waitForFunction(() => document.querySelector<HTMLInputElement>('#content input[type="date"]')!.value === "2026-04-06");
+    await page.waitForFunction(
+      () => document.querySelector<HTMLInputElement>('#content input[type="date"]')!.value === "2026-04-06",
+    );
     await page.getByText(/in 42 days\./).waitFor();
     const total = await page.locator("p", { hasText: /^Number of lifts/ }).innerText();
     expect(total).toContain(await lifts("Build four"));
@@ -575,13 +701,18 @@ describe("reading the lifts", () => {
     const form = page.getByRole("form", { name: "A new block" });
     const save = form.getByRole("button", { name: "Save block" });
     // It is proposed for the six weeks after the last one.
-    expect([await form.getByLabel("From").inputValue(), await form.getByLabel("To, included").inputValue()]).toEqual(["2026-06-29", "2026-08-09"]);
+    expect([await form.getByLabel("From").inputValue(), await form.getByLabel("To, included").inputValue()]).toEqual([
+      "2026-06-29",
+      "2026-08-09",
+    ]);
     await save.click();
     await form.getByText("The name is missing.").waitFor();
     await form.getByLabel("Block").fill("Taper");
     for (const weeks of ["x", "-2", "1000"]) {
       await form.getByLabel("Weeks").fill(weeks);
-      await form.getByText(weeks === "x" ? "Write a number, with a point or a comma." : "The length must be from").waitFor();
+      await form
+        .getByText(weeks === "x" ? "Write a number, with a point or a comma." : "The length must be from")
+        .waitFor();
       await save.click();
     }
     await form.getByLabel("Weeks").fill("1.5");
@@ -612,8 +743,15 @@ describe("reading the lifts", () => {
     await name.waitFor();
     await page.waitForFunction(() => [...document.querySelectorAll("input")].some(({ value }) => value === "Chin-up"));
     const wrong: [label: string, text: string, says: RegExp][] = [
-      ["Name", " ", /A name is missing/], ["Name", "Back squat", /There is one of that name/], ["Name", "x".repeat(300), /200/], ["Share of body weight", "400", /The share must be from 0 to 150/], ["Share of body weight", "all", /Write a number/],
-      ["Increment", "0", /out of range/], ["Increment", "-2", /Write a weight|out of range/], ["Bar or handle", "heavy", /Write a weight/], ["Links, opened in a new tab", "javascript:alert(1)", /Write whole addresses/],
+      ["Name", " ", /A name is missing/],
+      ["Name", "Back squat", /There is one of that name/],
+      ["Name", "x".repeat(300), /200/],
+      ["Share of body weight", "400", /The share must be from 0 to 150/],
+      ["Share of body weight", "all", /Write a number/],
+      ["Increment", "0", /out of range/],
+      ["Increment", "-2", /Write a weight|out of range/],
+      ["Bar or handle", "heavy", /Write a weight/],
+      ["Links, opened in a new tab", "javascript:alert(1)", /Write whole addresses/],
     ];
     for (const [label, text, says] of wrong) {
       const field = page.getByLabel(label, { exact: true });
@@ -624,7 +762,12 @@ describe("reading the lifts", () => {
       await field.fill(before);
     }
     const plates: [label: string, text: string, says: RegExp][] = [
-      [`Plates, kg, and how many in all`, "20 × many, 10", /Write each weight with how many/], [`Plates, kg, and how many in all`, "20 × -2", /Write each weight/], ["Bar", "-5", /Write a weight|out of range/], ["Bar", "1000", /out of range/], ["Rest between sets", "soon", /Write a time/], ["Rest between sets", "3:00:00:00", /Write a time/],
+      [`Plates, kg, and how many in all`, "20 × many, 10", /Write each weight with how many/],
+      [`Plates, kg, and how many in all`, "20 × -2", /Write each weight/],
+      ["Bar", "-5", /Write a weight|out of range/],
+      ["Bar", "1000", /out of range/],
+      ["Rest between sets", "soon", /Write a time/],
+      ["Rest between sets", "3:00:00:00", /Write a time/],
     ];
     await page.goto(`${address}/settings?log=demo`);
     const form = page.locator("section").filter({ has: page.getByRole("heading", { name: "Bar, plates and rest" }) });

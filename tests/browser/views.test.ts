@@ -1,34 +1,83 @@
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { address, beginLog, exportedLog, openDemo, seriousFindings, testDay, trainee, write, type Trainee } from "./harness";
+import {
+  address,
+  beginLog,
+  exportedLog,
+  openDemo,
+  seriousFindings,
+  testDay,
+  trainee,
+  write,
+  type Trainee,
+} from "./harness";
 
-const views = [["/", "Today"], ["/lifts", "Lifts"], ["/distance", "Distance"], ["/body", "Body"], ["/food", "Food"], ["/energy", "Energy"], ["/files", "Files"], ["/ledger", "Ledger"], ["/report", "Report"]] as const;
-const parts = [["/lifts/work", "Work"], ["/lifts/records", "Records"], ["/lifts/exercises?exercise=chin-up", "Exercises"], ["/lifts/write", "Write sets"], ["/lifts/write?date=2026-06-11&session=demo-1-rower-strength-2026-06-11", "Plan sets"], ["/train?date=2026-06-11&session=demo-1-rower-strength-2026-06-11", "Training"]] as const;
+const views = [
+  ["/", "Today"],
+  ["/lifts", "Lifts"],
+  ["/distance", "Distance"],
+  ["/body", "Body"],
+  ["/food", "Food"],
+  ["/energy", "Energy"],
+  ["/files", "Files"],
+  ["/ledger", "Ledger"],
+  ["/report", "Report"],
+] as const;
+const parts = [
+  ["/lifts/work", "Work"],
+  ["/lifts/records", "Records"],
+  ["/lifts/exercises?exercise=chin-up", "Exercises"],
+  ["/lifts/write", "Write sets"],
+  ["/lifts/write?date=2026-06-11&session=demo-1-rower-strength-2026-06-11", "Plan sets"],
+  ["/train?date=2026-06-11&session=demo-1-rower-strength-2026-06-11", "Training"],
+] as const;
 
-describe.each([["light", false, 1280], ["dark", true, 1280], ["phone", false, 390]] as const)("every view, %s", (_, dark, width) => {
+describe.each([
+  ["light", false, 1280],
+  ["dark", true, 1280],
+  ["phone", false, 390],
+] as const)("every view, %s", (_, dark, width) => {
   let hand: Trainee;
-  beforeAll(async () => { hand = await trainee({ dark, width, height: width === 390 ? 844 : 800, touch: width === 390 }); });
+  beforeAll(async () => {
+    hand = await trainee({ dark, width, height: width === 390 ? 844 : 800, touch: width === 390 });
+  });
   afterAll(() => hand.close());
 
-  it.each([...views, ...parts])("%s has no error, no outside request, no policy violation, no serious axe finding", async (path) => {
-    await openDemo(hand.page, path);
-    if (path === "/body" || path === "/distance" || path === "/report") await hand.page.locator("#content .recharts-surface").first().waitFor();
-    if (path.startsWith("/lifts/write?")) await hand.page.getByLabel("Sets, line 7").waitFor();
-    if (path.startsWith("/train")) await hand.page.getByRole("button", { name: "Set done" }).waitFor();
-    if (path === "/lifts") await hand.page.locator('[data-figure="latest"]').waitFor();
-    if (width !== 390) expect(await seriousFindings(hand)).toEqual([]);
-    const overflow = await hand.page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
-    expect(overflow).toBeLessThanOrEqual(0);
-    // Nor does anything stick out of the part that scrolls.
-    expect(await hand.page.evaluate(() => { const frame = document.getElementById("content")!.parentElement!; return frame.scrollWidth - frame.clientWidth; })).toBeLessThanOrEqual(0);
-    // The page scrolls inside its frame; the document itself never does.
-    expect(await hand.page.evaluate(() => document.documentElement.scrollHeight - innerHeight)).toBeLessThanOrEqual(0);
-    expect(hand.problems).toEqual([]);
-  });
+  it.each([...views, ...parts])(
+    "%s has no error, no outside request, no policy violation, no serious axe finding",
+    async (path) => {
+      await openDemo(hand.page, path);
+      if (path === "/body" || path === "/distance" || path === "/report")
+        await hand.page.locator("#content .recharts-surface").first().waitFor();
+      if (path.startsWith("/lifts/write?")) await hand.page.getByLabel("Sets, line 7").waitFor();
+      if (path.startsWith("/train")) await hand.page.getByRole("button", { name: "Set done" }).waitFor();
+      if (path === "/lifts") await hand.page.locator('[data-figure="latest"]').waitFor();
+      if (width !== 390) expect(await seriousFindings(hand)).toEqual([]);
+      const overflow = await hand.page.evaluate(
+        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+      );
+      expect(overflow).toBeLessThanOrEqual(0);
+      // Nor does anything stick out of the part that scrolls.
+      expect(
+        await hand.page.evaluate(() => {
+          const frame = document.getElementById("content")!.parentElement!;
+          return frame.scrollWidth - frame.clientWidth;
+        }),
+      ).toBeLessThanOrEqual(0);
+      // The page scrolls inside its frame; the document itself never does.
+      expect(await hand.page.evaluate(() => document.documentElement.scrollHeight - innerHeight)).toBeLessThanOrEqual(
+        0,
+      );
+      expect(hand.problems).toEqual([]);
+    },
+  );
 });
 
 describe("keys, undo and the Column", () => {
   let hand: Trainee;
-  beforeAll(async () => { hand = await trainee(); await openDemo(hand.page); });
+  beforeAll(async () => {
+    hand = await trainee();
+    await openDemo(hand.page);
+  });
   afterAll(() => hand.close());
 
   it("one key opens each view, one the quick entry, one goes to today, one lists the keys", async () => {
@@ -124,7 +173,13 @@ describe("keys, undo and the Column", () => {
     const { page } = hand;
     await page.keyboard.press("4");
     const form = page.locator("form", { has: page.getByRole("button", { name: "Log weigh-in" }) });
-    for (const [text, message] of [["", "Weight is missing."], ["abc", "Write a weight such as 71.4 or 71,4."], ["-5", "Weight is out of range."], ["99999", "Weight is out of range."], ["1e400", "Write a weight such as 71.4 or 71,4."]] as const) {
+    for (const [text, message] of [
+      ["", "Weight is missing."],
+      ["abc", "Write a weight such as 71.4 or 71,4."],
+      ["-5", "Weight is out of range."],
+      ["99999", "Weight is out of range."],
+      ["1e400", "Write a weight such as 71.4 or 71,4."],
+    ] as const) {
       await form.getByLabel("Weight").fill("7");
       await form.getByLabel("Weight").fill(text);
       await form.getByText(message).waitFor();
@@ -198,7 +253,10 @@ describe("units, people and tabs", () => {
     await page.keyboard.press("u");
     const told = page.getByRole("status");
     await told.getByText(/^The last change is Rower's: .*Undo it all the same\?/).waitFor();
-    const held = async () => (await exportedLog(page)).weighIns.filter((one) => one.kg === 73.4 && one.date === testDay && one.primary === false).length;
+    const held = async () =>
+      (await exportedLog(page)).weighIns.filter(
+        (one) => one.kg === 73.4 && one.date === testDay && one.primary === false,
+      ).length;
     expect(await held()).toBe(1);
     await page.keyboard.press("u");
     await told.getByText(/^The last change is Rower's: /).waitFor();

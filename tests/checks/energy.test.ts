@@ -14,8 +14,12 @@ describe("resting expenditure", () => {
     expect(equations.mifflinStJeor.kcal(woman)).toEqual({ kcal: 1320.25 });
   });
   it("Roza & Shizgal: 1853.63 and 1383.68 kcal", () => {
-    expect(equations.rozaShizgal.kcal(man)).toEqual({ kcal: expect.closeTo(88.362 + 1071.76 + 863.82 - 170.31, 6) as number });
-    expect(equations.rozaShizgal.kcal(woman)).toEqual({ kcal: expect.closeTo(447.593 + 554.82 + 511.17 - 129.9, 6) as number });
+    expect(equations.rozaShizgal.kcal(man)).toEqual({
+      kcal: expect.closeTo(88.362 + 1071.76 + 863.82 - 170.31, 6) as number,
+    });
+    expect(equations.rozaShizgal.kcal(woman)).toEqual({
+      kcal: expect.closeTo(447.593 + 554.82 + 511.17 - 129.9, 6) as number,
+    });
   });
   it("on 68 kg of fat-free mass: 1838.8 and 1996 kcal, and a reason without it", () => {
     expect(equations.katchMcArdle.kcal(man)).toEqual({ kcal: expect.closeTo(1838.8, 9) as number });
@@ -28,12 +32,23 @@ describe("resting expenditure", () => {
     expect(equations.mifflinStJeor.kcal({ ...man, sex: "unspecified" })).toEqual({ kcal: 1697 });
   });
   it("the activity classes follow one another without a gap", () => {
-    expect(activityClasses.map(({ from, to }) => [from, to])).toEqual([[1.4, 1.69], [1.7, 1.99], [2, 2.4]]);
+    expect(activityClasses.map(({ from, to }) => [from, to])).toEqual([
+      [1.4, 1.69],
+      [1.7, 1.99],
+      [2, 2.4],
+    ]);
   });
 });
 
 describe("exercise", () => {
-  const session = (kind: string, metres?: number, seconds?: number): Session => ({ id: "s", personId: "p", date: "2026-05-01", kind, status: "done", distance: { done: { metres, seconds } } });
+  const session = (kind: string, metres?: number, seconds?: number): Session => ({
+    id: "s",
+    personId: "p",
+    date: "2026-05-01",
+    kind,
+    status: "done",
+    distance: { done: { metres, seconds } },
+  });
   it("an hour at 8 MET and 70 kg is 588 kcal gross, 514.5 net", () => {
     expect(netExerciseKcal(8, 70, 60)).toBeCloseTo(514.5, 9);
     expect(netExerciseKcal(1, 70, 60)).toBe(0);
@@ -42,7 +57,9 @@ describe("exercise", () => {
   it("running at 6 mph is 9.8 MET, rowing at 100 W 7.0, strength 3.5, others unknown", () => {
     expect(sessionMet(session("run", 1609.344 * 6, 3600))).toMatchObject({ met: expect.closeTo(9.8, 2) as number });
     const secondsPerMetre = Math.cbrt(2.8 / 100);
-    expect(sessionMet(session("row", 5000, 5000 * secondsPerMetre))).toMatchObject({ met: expect.closeTo(7, 6) as number });
+    expect(sessionMet(session("row", 5000, 5000 * secondsPerMetre))).toMatchObject({
+      met: expect.closeTo(7, 6) as number,
+    });
     expect(sessionMet(session("strength"))).toMatchObject({ met: 3.5 });
     expect(sessionMet(session("run", 5000))).toHaveProperty("reason");
     expect(sessionMet(session("swim", 1000, 1200))).toHaveProperty("reason");

@@ -48,9 +48,15 @@ export function logLikelihood(model: StateSpace, observations: ArrayLike<number>
 function filter(model: StateSpace, observations: ArrayLike<number>, robustLimit: number, steps: number): Filtered {
   const { size: n, transition: T, observation: Z, stateNoise: Q } = model;
   const result: Filtered = {
-    steps, predictedMean: new Float64Array(steps * n), predictedCovariance: new Float64Array(steps * n * n),
-    filteredMean: new Float64Array(steps * n), filteredCovariance: new Float64Array(steps * n * n),
-    innovation: new Float64Array(steps).fill(NaN), innovationVariance: new Float64Array(steps), weight: new Float64Array(steps).fill(1), logLikelihood: 0,
+    steps,
+    predictedMean: new Float64Array(steps * n),
+    predictedCovariance: new Float64Array(steps * n * n),
+    filteredMean: new Float64Array(steps * n),
+    filteredCovariance: new Float64Array(steps * n * n),
+    innovation: new Float64Array(steps).fill(NaN),
+    innovationVariance: new Float64Array(steps),
+    weight: new Float64Array(steps).fill(1),
+    logLikelihood: 0,
   };
   const mean = Float64Array.from(model.initialMean);
   const covariance = Float64Array.from(model.initialCovariance);
@@ -95,7 +101,10 @@ function filter(model: StateSpace, observations: ArrayLike<number>, robustLimit:
 }
 
 /** Means and covariances of the state at each step given all observations. */
-export interface Smoothed { mean: Float64Array; covariance: Float64Array }
+export interface Smoothed {
+  mean: Float64Array;
+  covariance: Float64Array;
+}
 
 /** Fixed-interval smoother by backward recursion. Source: Durbin & Koopman 2012, section 4.4 (equal to Rauch–Tung–Striebel). */
 export function kalmanSmoother(model: StateSpace, filtered: Filtered): Smoothed {
@@ -172,7 +181,14 @@ function congruence(L: ArrayLike<number>, N: ArrayLike<number>, n: number): Floa
 }
 
 /** In place: x becomes T x, P becomes T P T′ + Q. The filter spends its time here, so nothing is allocated. */
-function propagate(T: ArrayLike<number>, x: Float64Array, P: Float64Array, Q: ArrayLike<number>, n: number, scratch: Float64Array): void {
+function propagate(
+  T: ArrayLike<number>,
+  x: Float64Array,
+  P: Float64Array,
+  Q: ArrayLike<number>,
+  n: number,
+  scratch: Float64Array,
+): void {
   for (let i = 0; i < n; i++) {
     let sum = 0;
     for (let k = 0; k < n; k++) sum += T[i * n + k]! * x[k]!;

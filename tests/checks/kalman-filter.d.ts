@@ -9,7 +9,12 @@ declare module "kalman-filter" {
   export class KalmanFilter {
     constructor(options: {
       observation: { dimension: number; stateProjection: Matrix; covariance: Matrix };
-      dynamic: { dimension: number; transition: Matrix; covariance: Matrix; init: { mean: Matrix; covariance: Matrix; index: number } };
+      dynamic: {
+        dimension: number;
+        transition: Matrix;
+        covariance: Matrix;
+        init: { mean: Matrix; covariance: Matrix; index: number };
+      };
     });
     predict(given: { previousCorrected: State; index: number }): State;
     correct(given: { predicted: State; observation: Matrix }): State;

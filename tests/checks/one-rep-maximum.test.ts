@@ -4,7 +4,15 @@ import { describe, expect, it } from "vitest";
 import { formulas, formulaNames, maximumFactor, type FormulaName } from "@/core/strength/e1rm";
 
 describe("100 kg for five repetitions", () => {
-  const worked: Record<FormulaName, number> = { epley: 116.667, brzycki: 112.5, lombardi: 117.462, oConner: 112.5, mayhew: 119.011, wathan: 116.583, lander: 113.709 };
+  const worked: Record<FormulaName, number> = {
+    epley: 116.667,
+    brzycki: 112.5,
+    lombardi: 117.462,
+    oConner: 112.5,
+    mayhew: 119.011,
+    wathan: 116.583,
+    lander: 113.709,
+  };
   it.each(formulaNames)("%s", (name) => expect(100 * maximumFactor(name, 5)).toBeCloseTo(worked[name], 3));
   it("the default is the mean of exactly these seven", () => {
     const sum = Object.values(worked).reduce((a, b) => a + b, 0);

@@ -12,7 +12,11 @@ const fall = (reps: number) => Math.log(maximumFactor("mean", reps));
  * A trainee: strength rises for some weeks and falls in a lay-off, days are better and worse by 2 %, reps in reserve are misjudged by half a
  * repetition at the limit and more before it and told to the half, loads come in steps of 2.5 kg. Each day has a heavy and a lighter set.
  */
-function trainee(random: Random, steepness: number, days: number): { sets: CurveSet[]; tests: CurveTest[]; on: number } {
+function trainee(
+  random: Random,
+  steepness: number,
+  days: number,
+): { sets: CurveSet[]; tests: CurveTest[]; on: number } {
   const sets: CurveSet[] = [];
   const tests: CurveTest[] = [];
   let strength = 90 + random.next() * 80;
@@ -35,7 +39,11 @@ function trainee(random: Random, steepness: number, days: number): { sets: Curve
 describe("a lift's own repetition curve", () => {
   it("is recovered from simulated sets, with an interval that holds the truth about as often as it says", () => {
     const random = new Random(20_26);
-    for (const { days, error, people } of [{ days: 6, error: 0.2, people: 200 }, { days: 40, error: 0.1, people: 200 }, { days: 120, error: 0.08, people: 100 }]) {
+    for (const { days, error, people } of [
+      { days: 6, error: 0.2, people: 200 },
+      { days: 40, error: 0.1, people: 200 },
+      { days: 120, error: 0.08, people: 100 },
+    ]) {
       let held = 0;
       let squared = 0;
       let prior = 0;
@@ -48,7 +56,10 @@ describe("a lift's own repetition curve", () => {
         prior += (1 - truth) ** 2;
       }
       const [rms, coverage, without] = [Math.sqrt(squared / people), held / people, Math.sqrt(prior / people)];
-      if (process.env.REPORT) console.log(`${days} days: error of the steepness ${rms.toFixed(3)} (the common curve alone ${without.toFixed(3)}), 80 % interval holds ${(100 * coverage).toFixed(0)} %`);
+      if (process.env.REPORT)
+        console.log(
+          `${days} days: error of the steepness ${rms.toFixed(3)} (the common curve alone ${without.toFixed(3)}), 80 % interval holds ${(100 * coverage).toFixed(0)} %`,
+        );
       expect(rms).toBeLessThan(error);
       expect(rms).toBeLessThan(0.9 * without);
       expect(coverage).toBeGreaterThan(0.66);

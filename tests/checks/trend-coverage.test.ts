@@ -14,8 +14,13 @@ const trends = trainees.map(({ weighed }) => weightTrend(weighed));
 class Share {
   holds = 0;
   of = 0;
-  take(held: boolean): void { this.holds += Number(held); this.of += 1; }
-  get share(): number { return this.holds / this.of; }
+  take(held: boolean): void {
+    this.holds += Number(held);
+    this.of += 1;
+  }
+  get share(): number {
+    return this.holds / this.of;
+  }
 }
 
 /** Rate of the true weight around a day, kilograms a week: over a fortnight, since from one day to the next it is mostly chance. */
@@ -87,10 +92,21 @@ describe("three hundred trainees whose true weight is known", () => {
       const { tissue, asked, targetKg } = trainees[index]!;
       const startKg = tissue[0]!;
       const on = firstDay + asked;
-      const arrival = firstDay + tissue.findIndex((kg, day) => day > asked && (targetKg < startKg ? kg <= targetKg : kg >= targetKg));
+      const arrival =
+        firstDay + tissue.findIndex((kg, day) => day > asked && (targetKg < startKg ? kg <= targetKg : kg >= targetKg));
       expect(arrival).toBeGreaterThan(on);
       const deadline = on + 60;
-      const line: PlanLine = { goalId: "", startDay: firstDay, deadline, days: asked + 60, startKg, targetKg, kgPerWeek: ((targetKg - startKg) / (asked + 60)) * 7, by: "deadline", limit: false };
+      const line: PlanLine = {
+        goalId: "",
+        startDay: firstDay,
+        deadline,
+        days: asked + 60,
+        startKg,
+        targetKg,
+        kgPerWeek: ((targetKg - startKg) / (asked + 60)) * 7,
+        by: "deadline",
+        limit: false,
+      };
       const projection = project(trend, line, on);
       if ("reason" in projection) throw new Error(projection.reason);
       const { p10, p90, byDeadline } = projection;

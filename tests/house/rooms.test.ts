@@ -9,7 +9,19 @@ const fixture = fileURLToPath(new URL("../fixtures/lint", import.meta.url));
 
 async function messagesFor(file: string): Promise<string[]> {
   const settings = { ...rooms.settings, "import/resolver": { typescript: { project: `${fixture}/tsconfig.json` } } };
-  const eslint = new ESLint({ cwd: fixture, overrideConfigFile: true, overrideConfig: [{ files: ["**/*.ts"], languageOptions: { parser: typescript.parser as never }, ...rooms, settings, rules: { ...rooms.rules, ...pureCore } }] as never });
+  const eslint = new ESLint({
+    cwd: fixture,
+    overrideConfigFile: true,
+    overrideConfig: [
+      {
+        files: ["**/*.ts"],
+        languageOptions: { parser: typescript.parser as never },
+        ...rooms,
+        settings,
+        rules: { ...rooms.rules, ...pureCore },
+      },
+    ] as never,
+  });
   const [result] = await eslint.lintFiles([file]);
   return result!.messages.map(({ ruleId, message }) => `${ruleId}: ${message}`);
 }
@@ -26,7 +38,11 @@ describe("the rooms", () => {
   });
   it("arrows never lead back", () => {
     const reach = (room: string, seen = new Set<string>()): Set<string> => {
-      for (const next of arrows[room as keyof typeof arrows]) if (!seen.has(next)) { seen.add(next); reach(next, seen); }
+      for (const next of arrows[room as keyof typeof arrows])
+        if (!seen.has(next)) {
+          seen.add(next);
+          reach(next, seen);
+        }
       return seen;
     };
     for (const room of Object.keys(arrows)) expect(reach(room).has(room)).toBe(false);

@@ -10,7 +10,9 @@ describe("docs/archive.schema.json", () => {
   it("is current (npm run schema writes it)", () => expect(written).toBe(archiveJsonSchema()));
   it("accepts the version-1 fixture and refuses a wrong weight, by a general validator", () => {
     const validate = new Ajv({ strict: false }).compile(JSON.parse(written) as object);
-    const fixture = JSON.parse(readFileSync(new URL("tests/fixtures/archive-v1.json", root), "utf8")) as { weighIns: { kg: unknown }[] };
+    const fixture = JSON.parse(readFileSync(new URL("tests/fixtures/archive-v1.json", root), "utf8")) as {
+      weighIns: { kg: unknown }[];
+    };
     expect(validate(fixture)).toBe(true);
     fixture.weighIns[0]!.kg = "71.4";
     expect(validate(fixture)).toBe(false);

@@ -2,5 +2,9 @@ import { Suspense } from "react";
 import { Train } from "@/features/train/Train";
 
 export default function Page() {
-  return <Suspense><Train /></Suspense>;
+  return (
+    <Suspense>
+      <Train />
+    </Suspense>
+  );
 }

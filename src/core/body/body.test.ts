@@ -7,26 +7,57 @@ import { median, primaryOf, type Weighed } from "./weighIns";
 import { weeklyWeight, weekStarts } from "./weekly";
 
 const monday = mustDay("2026-06-01");
-const run = (values: (number | null)[], start = monday): Weighed[] => values.flatMap((kg, index) => (kg === null ? [] : [{ day: start + index, kg, id: String(index) }]));
+const run = (values: (number | null)[], start = monday): Weighed[] =>
+  values.flatMap((kg, index) => (kg === null ? [] : [{ day: start + index, kg, id: String(index) }]));
 /** A repeatable noise of about half a kilogram. */
 const noise = (index: number) => 0.5 * Math.sin(index * 12.9898) * Math.cos(index * 78.233);
 
 describe("weekly weights", () => {
-  const weeklyWeights = (mornings: Weighed[], on: number, weekStart: Weekday) => weekStarts(mornings[0]!.day, on, weekStart).map((start) => weeklyWeight(start, mornings.filter(({ day }) => day >= start && day < start + 7 && day <= on).map(({ kg }) => kg), mornings[0]!.day, on));
+  const weeklyWeights = (mornings: Weighed[], on: number, weekStart: Weekday) =>
+    weekStarts(mornings[0]!.day, on, weekStart).map((start) =>
+      weeklyWeight(
+        start,
+        mornings.filter(({ day }) => day >= start && day < start + 7 && day <= on).map(({ kg }) => kg),
+        mornings[0]!.day,
+        on,
+      ),
+    );
   it("count a partial first week's own days, close on the last day, and leave the running week open", () => {
     const weeks = weeklyWeights(run([72.8, 72.9, 72.2, null, 72.1, 72.2], monday + 3), monday + 8, 1);
     expect(weeks).toEqual([
-      { closingDay: monday + 6, from: monday + 3, days: 3, medianKg: 72.8, meanKg: expect.closeTo(72.6333, 3) as number, open: false },
-      { closingDay: monday + 13, from: monday + 7, days: 2, medianKg: expect.closeTo(72.15, 9) as number, meanKg: expect.closeTo(72.15, 9) as number, open: true },
+      {
+        closingDay: monday + 6,
+        from: monday + 3,
+        days: 3,
+        medianKg: 72.8,
+        meanKg: expect.closeTo(72.6333, 3) as number,
+        open: false,
+      },
+      {
+        closingDay: monday + 13,
+        from: monday + 7,
+        days: 2,
+        medianKg: expect.closeTo(72.15, 9) as number,
+        meanKg: expect.closeTo(72.15, 9) as number,
+        open: true,
+      },
     ]);
   });
   it("hold every weigh-in exactly once whatever day the week begins on", () => {
-    fc.assert(fc.property(fc.array(fc.option(fc.double({ min: 40, max: 150, noNaN: true })), { minLength: 1, maxLength: 60 }).map((values) => [80, ...values]), fc.integer({ min: 1, max: 7 }), (values, start) => {
-      const weighed = run(values);
-      const weeks = weeklyWeights(weighed, monday + values.length, start as Weekday);
-      expect(weeks.reduce((sum, week) => sum + week.days, 0)).toBe(weighed.length);
-      for (const week of weeks) expect(week.medianKg === null).toBe(week.days === 0);
-    }));
+    fc.assert(
+      fc.property(
+        fc
+          .array(fc.option(fc.double({ min: 40, max: 150, noNaN: true })), { minLength: 1, maxLength: 60 })
+          .map((values) => [80, ...values]),
+        fc.integer({ min: 1, max: 7 }),
+        (values, start) => {
+          const weighed = run(values);
+          const weeks = weeklyWeights(weighed, monday + values.length, start as Weekday);
+          expect(weeks.reduce((sum, week) => sum + week.days, 0)).toBe(weighed.length);
+          for (const week of weeks) expect(week.medianKg === null).toBe(week.days === 0);
+        },
+      ),
+    );
   });
   it("never count a morning still to come", () => {
     expect(weeklyWeights(run([70, 71, 90]), monday + 1, 1)).toMatchObject([{ days: 2, medianKg: 70.5, open: true }]);
@@ -50,7 +81,13 @@ describe("familiar means", () => {
   });
   it("take the first primary weigh-in of a day, and no second ones", () => {
     const one = { personId: "p", date: "2026-06-01", kg: 70 };
-    expect(primaryOf([{ ...one, id: "c", time: "05:00", primary: false, kg: 60 }, { ...one, id: "a", time: "06:00" }, { ...one, id: "b", time: "08:00", kg: 71 }])).toMatchObject({ id: "a" });
+    expect(
+      primaryOf([
+        { ...one, id: "c", time: "05:00", primary: false, kg: 60 },
+        { ...one, id: "a", time: "06:00" },
+        { ...one, id: "b", time: "08:00", kg: 71 },
+      ]),
+    ).toMatchObject({ id: "a" });
     expect(primaryOf([{ ...one, id: "c", primary: false }])).toBeNull();
   });
 });
@@ -69,7 +106,11 @@ describe("the trend", () => {
     expect(trend.fittedOn).toBeGreaterThan(100);
     const days = trendDays(trend);
     expect(days.at(-1)!.kgPerWeek).toBeCloseTo(-0.42, 1);
-    const inside = days.filter((day, index) => { const truth = 75 - 0.06 * index; return day.low80 <= truth && truth <= day.high80; }).length / days.length;
+    const inside =
+      days.filter((day, index) => {
+        const truth = 75 - 0.06 * index;
+        return day.low80 <= truth && truth <= day.high80;
+      }).length / days.length;
     expect(inside).toBeGreaterThan(0.7);
   });
   it("is not bent by a mistyped weight, which is flagged", () => {
@@ -89,10 +130,14 @@ describe("the trend", () => {
     expect(fitScatter(run(values.slice(0, 20)), []).fittedOn).toBe(0);
   });
   it("jumps where the trainee marked it, and only there", () => {
-    const values = Array.from({ length: 120 }, (_, index) => 78 - 0.03 * index + (index >= 70 ? 1.8 : 0) + noise(index));
+    const values = Array.from(
+      { length: 120 },
+      (_, index) => 78 - 0.03 * index + (index >= 70 ? 1.8 : 0) + noise(index),
+    );
     const [plain, marked] = [trendDays(weightTrend(run(values))), trendDays(weightTrend(run(values), [monday + 70]))];
     const truly = (index: number) => 78 - 0.03 * index + (index >= 70 ? 1.8 : 0);
-    const worst = (days: TrendDay[]) => Math.max(...days.slice(62, 78).map(({ kg }, index) => Math.abs(kg - truly(62 + index))));
+    const worst = (days: TrendDay[]) =>
+      Math.max(...days.slice(62, 78).map(({ kg }, index) => Math.abs(kg - truly(62 + index))));
     expect(worst(marked)).toBeLessThan(0.5);
     expect(worst(plain)).toBeGreaterThan(0.8);
     // The rate is not bent by the jump: the day before and the day after fall alike.

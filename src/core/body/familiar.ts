@@ -27,12 +27,19 @@ export function forgetting(mean: number, kg: number, days: number, alpha: number
 /** Plain mean of the weigh-ins of the seven days that end on `day`, with how many there were; null when there was none. */
 export function sevenDayMean(weighed: readonly Weighed[], day: Day): { kg: number; days: number } | null {
   const values: number[] = [];
-  for (let index = weighed.length - 1; index >= 0 && weighed[index]!.day > day - 7; index--) if (weighed[index]!.day <= day) values.unshift(weighed[index]!.kg);
+  for (let index = weighed.length - 1; index >= 0 && weighed[index]!.day > day - 7; index--)
+    if (weighed[index]!.day <= day) values.unshift(weighed[index]!.kg);
   return values.length === 0 ? null : { kg: mean(values), days: values.length };
 }
 
 /** Change as people quote it: from the first weigh-in to the latest. */
-export interface WeightChange { startKg: number; currentKg: number; totalKg: number; kgPerWeek: number | null; days: number }
+export interface WeightChange {
+  startKg: number;
+  currentKg: number;
+  totalKg: number;
+  kgPerWeek: number | null;
+  days: number;
+}
 
 /** Change from weigh-in to weigh-in; the weekly rate is withheld below seven days. Null with fewer than one weigh-in. */
 export function weightChange(weighed: readonly Weighed[]): WeightChange | null {

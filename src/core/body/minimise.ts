@@ -4,10 +4,20 @@
  * @param rounds at most so many replacements
  * @param tolerance ends the search once the simplex's costs differ by less than this
  */
-export function minimise(cost: (point: readonly number[]) => number, start: readonly number[], step: number, rounds: number, tolerance = 1e-9): number[] {
+export function minimise(
+  cost: (point: readonly number[]) => number,
+  start: readonly number[],
+  step: number,
+  rounds: number,
+  tolerance = 1e-9,
+): number[] {
   const worth = (point: number[]) => ({ point, value: cost(point) });
-  const simplex = [worth([...start]), ...start.map((_, axis) => worth(start.map((value, index) => (index === axis ? value + step : value))))];
-  const along = (from: readonly number[], to: readonly number[], share: number) => from.map((value, index) => value + share * (to[index]! - value));
+  const simplex = [
+    worth([...start]),
+    ...start.map((_, axis) => worth(start.map((value, index) => (index === axis ? value + step : value)))),
+  ];
+  const along = (from: readonly number[], to: readonly number[], share: number) =>
+    from.map((value, index) => value + share * (to[index]! - value));
   for (let round = 0; round < rounds; round++) {
     simplex.sort((a, b) => a.value - b.value);
     const best = simplex[0]!;
@@ -23,7 +33,8 @@ export function minimise(cost: (point: readonly number[]) => number, start: read
     else {
       const contracted = worth(along(centre, reflected.value < worst.value ? reflected.point : worst.point, 0.5));
       if (contracted.value < Math.min(reflected.value, worst.value)) simplex[simplex.length - 1] = contracted;
-      else simplex.splice(1, others.length, ...simplex.slice(1).map(({ point }) => worth(along(best.point, point, 0.5))));
+      else
+        simplex.splice(1, others.length, ...simplex.slice(1).map(({ point }) => worth(along(best.point, point, 0.5))));
     }
   }
   return simplex.reduce((least, one) => (one.value < least.value ? one : least)).point;

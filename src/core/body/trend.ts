@@ -11,7 +11,13 @@ export const z80 = 1.2815515655446004;
  * gut content around the tissue, fading with `memory` from day to day. `level` and `slope`: how far the tissue weight and its
  * daily rate wander in a day.
  */
-export interface Scatter { scale: number; water: number; memory: number; level: number; slope: number }
+export interface Scatter {
+  scale: number;
+  water: number;
+  memory: number;
+  level: number;
+  slope: number;
+}
 
 /**
  * Where scatter is put before the data speak, and how firmly: standard deviations of the logarithms (our judgement, no source). The memory of
@@ -87,8 +93,16 @@ export function trendDay(trend: Trend | null, day: Day): TrendDay | null {
   const t = day - trend.first;
   const [kg, sd, weighed] = [trend.level[t]!, trend.sd[t]!, trend.weighed[t]!];
   return {
-    day, kg, sd, low80: kg - z80 * sd, high80: kg + z80 * sd, kgPerWeek: trend.slope[t]! * 7, kgPerWeekSd: trend.slopeSd[t]! * 7,
-    filteredKg: trend.filtered[t]!, weighedKg: Number.isNaN(weighed) ? null : weighed, gross: isGross(trend, t),
+    day,
+    kg,
+    sd,
+    low80: kg - z80 * sd,
+    high80: kg + z80 * sd,
+    kgPerWeek: trend.slope[t]! * 7,
+    kgPerWeekSd: trend.slopeSd[t]! * 7,
+    filteredKg: trend.filtered[t]!,
+    weighedKg: Number.isNaN(weighed) ? null : weighed,
+    gross: isGross(trend, t),
   };
 }
 
@@ -106,8 +120,23 @@ export function isGross(trend: Trend, t: number): boolean {
 export function weightModel(scatter: Scatter, startKg: number): WeightModel {
   const water = scatter.water ** 2;
   return {
-    damping, memory: scatter.memory, scaleVariance: scatter.scale ** 2, levelVariance: scatter.level ** 2, slopeVariance: scatter.slope ** 2, waterVariance: water * (1 - scatter.memory ** 2),
-    start: { level: startKg, slope: 0, water: 0, levelLevel: 4, levelSlope: 0, levelWater: 0, slopeSlope: 0.07 ** 2, slopeWater: 0, waterWater: water },
+    damping,
+    memory: scatter.memory,
+    scaleVariance: scatter.scale ** 2,
+    levelVariance: scatter.level ** 2,
+    slopeVariance: scatter.slope ** 2,
+    waterVariance: water * (1 - scatter.memory ** 2),
+    start: {
+      level: startKg,
+      slope: 0,
+      water: 0,
+      levelLevel: 4,
+      levelSlope: 0,
+      levelWater: 0,
+      slopeSlope: 0.07 ** 2,
+      slopeWater: 0,
+      waterWater: water,
+    },
   };
 }
 
@@ -117,11 +146,16 @@ export function startOf(weighed: readonly Weighed[]): number {
 }
 
 /** Scatter with the number of weigh-ins it was fitted on; 0 while it is the prior. */
-export interface Fit { scatter: Scatter; fittedOn: number }
+export interface Fit {
+  scatter: Scatter;
+  fittedOn: number;
+}
 
 /** Fits the scatter by maximum a posteriori; too few weigh-ins leave the prior. */
 export function fitScatter(weighed: readonly Weighed[], jumps: readonly Day[]): Fit {
-  return weighed.length < fitAtLeast ? { scatter: prior, fittedOn: 0 } : { scatter: searchScatter(weighed, jumps), fittedOn: weighed.length };
+  return weighed.length < fitAtLeast
+    ? { scatter: prior, fittedOn: 0 }
+    : { scatter: searchScatter(weighed, jumps), fittedOn: weighed.length };
 }
 
 /** The weigh-ins on which the scatter is fitted for a month: those before it, so that today's number does not shift all the past. */
@@ -141,13 +175,31 @@ export function fitOf(weighed: readonly Weighed[], jumps: readonly Day[] = []): 
  * @param fit scatter fitted on the closed months
  * Source: Harvey 1989; Durbin & Koopman 2012 (intervention as a large variance of the level on that day).
  */
-export function weightTrend(weighed: readonly Weighed[], jumps: readonly Day[] = [], { scatter, fittedOn }: Fit = fitOf(weighed, jumps)): Trend {
+export function weightTrend(
+  weighed: readonly Weighed[],
+  jumps: readonly Day[] = [],
+  { scatter, fittedOn }: Fit = fitOf(weighed, jumps),
+): Trend {
   const [first, last] = [weighed[0]!, weighed.at(-1)!];
   const model = weightModel(scatter, startOf(weighed));
   const observations = daily(weighed);
-  const { levelVariance, slopeVariance, ...smoothed } = smoothWeights(model, observations, robustLimit, jumpColumn(jumps, first.day, observations.length));
+  const { levelVariance, slopeVariance, ...smoothed } = smoothWeights(
+    model,
+    observations,
+    robustLimit,
+    jumpColumn(jumps, first.day, observations.length),
+  );
   return {
-    first: first.day, last: last.day, ...smoothed, sd: deviations(levelVariance), slopeSd: deviations(slopeVariance), weighed: observations, residualVariance: residualVariance(observations, smoothed), scatter, fittedOn, model,
+    first: first.day,
+    last: last.day,
+    ...smoothed,
+    sd: deviations(levelVariance),
+    slopeSd: deviations(slopeVariance),
+    weighed: observations,
+    residualVariance: residualVariance(observations, smoothed),
+    scatter,
+    fittedOn,
+    model,
   };
 }
 
@@ -193,7 +245,10 @@ function searchScatter(weighed: readonly Weighed[], jumps: readonly Day[]): Scat
   const centre = keys.map((key) => free(key, prior[key]));
   const cost = (point: readonly number[]) => {
     const scatter = scatterOf(point);
-    const penalty = keys.reduce((sum, key, index) => sum + 0.5 * ((point[index]! - centre[index]!) / firmness[key]) ** 2, 0);
+    const penalty = keys.reduce(
+      (sum, key, index) => sum + 0.5 * ((point[index]! - centre[index]!) / firmness[key]) ** 2,
+      0,
+    );
     return penalty - weightLikelihood(weightModel(scatter, start), observations, robustLimit, jumping);
   };
   return scatterOf(minimise(cost, centre, 0.4, 160, 1e-2));
@@ -209,5 +264,11 @@ function scatterOf(point: readonly number[]): Scatter {
     const raw = point[keys.indexOf(key)]!;
     return key === "memory" ? 1 / (1 + Math.exp(-raw)) : Math.exp(raw);
   };
-  return { scale: value("scale"), water: value("water"), memory: value("memory"), level: value("level"), slope: value("slope") };
+  return {
+    scale: value("scale"),
+    water: value("water"),
+    memory: value("memory"),
+    level: value("level"),
+    slope: value("slope"),
+  };
 }

@@ -21,7 +21,14 @@ export interface WeeklyWeight {
  */
 export function weeklyWeight(start: Day, values: readonly number[], first: Day, on: Day): WeeklyWeight {
   const some = values.length > 0;
-  return { closingDay: start + 6, from: Math.max(start, first), days: values.length, medianKg: some ? median(values) : null, meanKg: some ? mean(values) : null, open: start + 6 > on };
+  return {
+    closingDay: start + 6,
+    from: Math.max(start, first),
+    days: values.length,
+    medianKg: some ? median(values) : null,
+    meanKg: some ? mean(values) : null,
+    open: start + 6 > on,
+  };
 }
 
 /** First days of the weeks from the first weigh-in to the week that holds `on`. Nothing is computed over the future. */

@@ -2,7 +2,11 @@ import type { Day } from "../calendar/day";
 import type { WeighIn } from "../log/records";
 
 /** One morning's weight. */
-export interface Weighed { day: Day; kg: number; id: string }
+export interface Weighed {
+  day: Day;
+  kg: number;
+  id: string;
+}
 
 /** Body weights that are taken at all, kilograms: wide enough that a slip such as 18.4 for 81.4 can be kept, visibly, out of the trend. */
 export const [lightest, heaviest] = [10, 450];

@@ -16,15 +16,24 @@ export interface WeightModel {
 
 /** Mean and covariance of (level, slope, water): kilograms, kilograms a day, kilograms. */
 export interface WeightState {
-  level: number; slope: number; water: number;
-  levelLevel: number; levelSlope: number; levelWater: number; slopeSlope: number; slopeWater: number; waterWater: number;
+  level: number;
+  slope: number;
+  water: number;
+  levelLevel: number;
+  levelSlope: number;
+  levelWater: number;
+  slopeSlope: number;
+  slopeWater: number;
+  waterWater: number;
 }
 
 /**
  * What the filter keeps of each day: state before the weigh-in, innovation (NaN without one) and its variance, enlarged where the weigh-in
  * was taken for an error; and what it tells of the day (`filtered`, `weight`).
  */
-type Kept = { [K in keyof WeightState | "damping" | "innovation" | "innovationVariance" | "filtered" | "weight"]: Float64Array };
+type Kept = {
+  [K in keyof WeightState | "damping" | "innovation" | "innovationVariance" | "filtered" | "weight"]: Float64Array;
+};
 
 /** What is known of each day, a column a quantity. */
 export interface SmoothedWeights {
@@ -56,11 +65,24 @@ export const gapDamping = 0.97;
  * @param jumps variance added to the level's on its way to each day, where a jump was marked; null for none
  * Source: Harvey 1989, ch. 3; Durbin & Koopman 2012, ch. 4 (section 4.4 for the smoother, equal to Rauch–Tung–Striebel).
  */
-export function smoothWeights(model: WeightModel, weights: Float64Array, robustLimit = Infinity, jumps: Float64Array | null = null): SmoothedWeights {
+export function smoothWeights(
+  model: WeightModel,
+  weights: Float64Array,
+  robustLimit = Infinity,
+  jumps: Float64Array | null = null,
+): SmoothedWeights {
   const days = weights.length;
   const { kept, end } = filter(model, weights, robustLimit, jumps, true);
   const column = () => new Float64Array(days);
-  const result = { level: column(), levelVariance: column(), slope: column(), slopeVariance: column(), filtered: kept.filtered.slice(0, days), weight: kept.weight.slice(0, days), end };
+  const result = {
+    level: column(),
+    levelVariance: column(),
+    slope: column(),
+    slopeVariance: column(),
+    filtered: kept.filtered.slice(0, days),
+    weight: kept.weight.slice(0, days),
+    end,
+  };
   smooth(model, days, kept, result);
   return result;
 }
@@ -71,29 +93,84 @@ let room: { kept: Kept; noJumps: Float64Array } | null = null;
 function roomFor(days: number): { kept: Kept; noJumps: Float64Array } {
   if (room === null || room.noJumps.length < days) {
     const column = () => new Float64Array(Math.ceil(days * 1.25));
-    const kept = { level: column(), slope: column(), water: column(), levelLevel: column(), levelSlope: column(), levelWater: column(), slopeSlope: column(), slopeWater: column(), waterWater: column(), damping: column(), innovation: column(), innovationVariance: column(), filtered: column(), weight: column() };
+    const kept = {
+      level: column(),
+      slope: column(),
+      water: column(),
+      levelLevel: column(),
+      levelSlope: column(),
+      levelWater: column(),
+      slopeSlope: column(),
+      slopeWater: column(),
+      waterWater: column(),
+      damping: column(),
+      innovation: column(),
+      innovationVariance: column(),
+      filtered: column(),
+      weight: column(),
+    };
     room = { kept, noJumps: column() };
   }
   return room;
 }
 
 /** Log-likelihood of the weights alone, for searching over variances. */
-export function weightLikelihood(model: WeightModel, weights: Float64Array, robustLimit = Infinity, jumps: Float64Array | null = null): number {
+export function weightLikelihood(
+  model: WeightModel,
+  weights: Float64Array,
+  robustLimit = Infinity,
+  jumps: Float64Array | null = null,
+): number {
   return filter(model, weights, robustLimit, jumps, false).likelihood;
 }
 
-const parts = ["level", "slope", "water", "levelLevel", "levelSlope", "levelWater", "slopeSlope", "slopeWater", "waterWater"] as const satisfies readonly (keyof WeightState)[];
+const parts = [
+  "level",
+  "slope",
+  "water",
+  "levelLevel",
+  "levelSlope",
+  "levelWater",
+  "slopeSlope",
+  "slopeWater",
+  "waterWater",
+] as const satisfies readonly (keyof WeightState)[];
 
 /**
  * Sends weights through the filter: what it keeps of each day (until the next call), the state after the last weigh-in, and the log-likelihood.
  * @param keeping whether anything is to be kept; where only the likelihood is asked for, keeping would take more than half of the time
  */
-function filter(model: WeightModel, weights: Float64Array, robustLimit: number, jumps: Float64Array | null, keeping: boolean): { kept: Kept; end: WeightState; likelihood: number } {
+function filter(
+  model: WeightModel,
+  weights: Float64Array,
+  robustLimit: number,
+  jumps: Float64Array | null,
+  keeping: boolean,
+): { kept: Kept; end: WeightState; likelihood: number } {
   const { kept, noJumps } = roomFor(weights.length);
   const { damping, memory, scaleVariance, levelVariance, slopeVariance, waterVariance, start } = model;
   const state = Float64Array.from(parts, (part) => start[part]);
-  const likelihood = run(Float64Array.of(damping, memory, scaleVariance, levelVariance, slopeVariance, waterVariance, robustLimit, Number(keeping)), state, weights, jumps ?? noJumps, kept);
-  return { kept, end: Object.fromEntries(parts.map((part, index) => [part, state[index]!])) as unknown as WeightState, likelihood };
+  const likelihood = run(
+    Float64Array.of(
+      damping,
+      memory,
+      scaleVariance,
+      levelVariance,
+      slopeVariance,
+      waterVariance,
+      robustLimit,
+      Number(keeping),
+    ),
+    state,
+    weights,
+    jumps ?? noJumps,
+    kept,
+  );
+  return {
+    kept,
+    end: Object.fromEntries(parts.map((part, index) => [part, state[index]!])) as unknown as WeightState,
+    likelihood,
+  };
 }
 
 /**
@@ -101,9 +178,30 @@ function filter(model: WeightModel, weights: Float64Array, robustLimit: number, 
  * each time, since a machine that had compiled it for one kind of call would throw that away at the next; nothing is allocated, and
  * what would box a number on each day is avoided (destructured numbers, `Math.max`, `Number.isNaN`).
  */
-function run(parameters: Float64Array, state: Float64Array, weights: Float64Array, jumps: Float64Array, keep: Kept): number {
-  const usualDamping = parameters[0]!, m = parameters[1]!, scaleVariance = parameters[2]!, levelVariance = parameters[3]!, slopeVariance = parameters[4]!, waterVariance = parameters[5]!, robustLimit = parameters[6]!, keeping = parameters[7] === 1;
-  let level = state[0]!, slope = state[1]!, water = state[2]!, ll = state[3]!, ls = state[4]!, lw = state[5]!, ss = state[6]!, sw = state[7]!, ww = state[8]!;
+function run(
+  parameters: Float64Array,
+  state: Float64Array,
+  weights: Float64Array,
+  jumps: Float64Array,
+  keep: Kept,
+): number {
+  const usualDamping = parameters[0]!,
+    m = parameters[1]!,
+    scaleVariance = parameters[2]!,
+    levelVariance = parameters[3]!,
+    slopeVariance = parameters[4]!,
+    waterVariance = parameters[5]!,
+    robustLimit = parameters[6]!,
+    keeping = parameters[7] === 1;
+  let level = state[0]!,
+    slope = state[1]!,
+    water = state[2]!,
+    ll = state[3]!,
+    ls = state[4]!,
+    lw = state[5]!,
+    ss = state[6]!,
+    sw = state[7]!,
+    ww = state[8]!;
   // −2 log L = n log 2π + log Π F + Σ v²/F; the product is turned into a logarithm only when it grows too large or small.
   let count = 0;
   let product = 1;
@@ -182,11 +280,23 @@ function run(parameters: Float64Array, state: Float64Array, weights: Float64Arra
 }
 
 /** Goes back through the days, from what the filter kept. */
-function smooth(model: WeightModel, days: number, P: Kept, smoothed: Pick<SmoothedWeights, "level" | "levelVariance" | "slope" | "slopeVariance">): void {
+function smooth(
+  model: WeightModel,
+  days: number,
+  P: Kept,
+  smoothed: Pick<SmoothedWeights, "level" | "levelVariance" | "slope" | "slopeVariance">,
+): void {
   const { memory: m } = model;
   // r and N of the recursion: what later days say of the state, and how firmly.
-  let rl = 0, rs = 0, rw = 0;
-  let ll = 0, ls = 0, lw = 0, ss = 0, sw = 0, ww = 0;
+  let rl = 0,
+    rs = 0,
+    rw = 0;
+  let ll = 0,
+    ls = 0,
+    lw = 0,
+    ss = 0,
+    sw = 0,
+    ww = 0;
   for (let t = days - 1; t >= 0; t--) {
     const pll = P.levelLevel[t]!;
     const pls = P.levelSlope[t]!;
@@ -225,13 +335,22 @@ function smooth(model: WeightModel, days: number, P: Kept, smoothed: Pick<Smooth
     }
     smoothed.level[t] = P.level[t]! + pll * rl + pls * rs + plw * rw;
     smoothed.slope[t] = P.slope[t]! + pls * rl + pss * rs + psw * rw;
-    smoothed.levelVariance[t] = pll - (pll * pll * ll + pls * pls * ss + plw * plw * ww + 2 * (pll * pls * ls + pll * plw * lw + pls * plw * sw));
-    smoothed.slopeVariance[t] = pss - (pls * pls * ll + pss * pss * ss + psw * psw * ww + 2 * (pls * pss * ls + pls * psw * lw + pss * psw * sw));
+    smoothed.levelVariance[t] =
+      pll - (pll * pll * ll + pls * pls * ss + plw * plw * ww + 2 * (pll * pls * ls + pll * plw * lw + pls * plw * sw));
+    smoothed.slopeVariance[t] =
+      pss - (pls * pls * ll + pss * pss * ss + psw * psw * ww + 2 * (pls * pss * ls + pls * psw * lw + pss * psw * sw));
   }
 }
 
 /** Innovation of each day (NaN without a weight) and its variance. For fixed days with a weight it is linear in the weights and the start. */
-export function innovationsOf(model: WeightModel, weights: Float64Array, jumps: Float64Array | null): { innovation: Float64Array; variance: Float64Array } {
+export function innovationsOf(
+  model: WeightModel,
+  weights: Float64Array,
+  jumps: Float64Array | null,
+): { innovation: Float64Array; variance: Float64Array } {
   const { kept } = filter(model, weights, Infinity, jumps, true);
-  return { innovation: kept.innovation.slice(0, weights.length), variance: kept.innovationVariance.slice(0, weights.length) };
+  return {
+    innovation: kept.innovation.slice(0, weights.length),
+    variance: kept.innovationVariance.slice(0, weights.length),
+  };
 }

@@ -8,24 +8,44 @@ const anyStart = fc.integer({ min: 1, max: 7 }) as fc.Arbitrary<Weekday>;
 
 describe("civil dates", () => {
   it("goes to a date and back", () => {
-    fc.assert(fc.property(anyDay, (day) => { expect(dayOf(dateOf(day))).toBe(day); }));
+    fc.assert(
+      fc.property(anyDay, (day) => {
+        expect(dayOf(dateOf(day))).toBe(day);
+      }),
+    );
   });
   it("refuses what is not a day", () => {
-    for (const text of ["2026-02-30", "2025-02-29", "2026-13-01", "0000-00-00", "26-01-01", "2026-1-1", "", "2026-01-01T00:00"]) expect(dayOf(text)).toBeNull();
+    for (const text of [
+      "2026-02-30",
+      "2025-02-29",
+      "2026-13-01",
+      "0000-00-00",
+      "26-01-01",
+      "2026-1-1",
+      "",
+      "2026-01-01T00:00",
+    ])
+      expect(dayOf(text)).toBeNull();
     expect(dayOf("2024-02-29")).not.toBeNull();
     expect(() => mustDay("never")).toThrow(RangeError);
   });
   it("knows the weekday as a general date library does", () => {
-    fc.assert(fc.property(anyDay, (day) => { expect(weekdayOf(day) % 7).toBe(dayjs(dateOf(day)).day()); }));
+    fc.assert(
+      fc.property(anyDay, (day) => {
+        expect(weekdayOf(day) % 7).toBe(dayjs(dateOf(day)).day());
+      }),
+    );
   });
   it("puts each day in exactly one week", () => {
-    fc.assert(fc.property(anyDay, anyStart, (day, start) => {
-      const first = weekStartOf(day, start);
-      expect(weekdayOf(first)).toBe(start);
-      expect(day - first).toBeGreaterThanOrEqual(0);
-      expect(closingDay(day, start) - first).toBe(6);
-      expect(closingDay(day, start)).toBeGreaterThanOrEqual(day);
-    }));
+    fc.assert(
+      fc.property(anyDay, anyStart, (day, start) => {
+        const first = weekStartOf(day, start);
+        expect(weekdayOf(first)).toBe(start);
+        expect(day - first).toBeGreaterThanOrEqual(0);
+        expect(closingDay(day, start) - first).toBe(6);
+        expect(closingDay(day, start)).toBeGreaterThanOrEqual(day);
+      }),
+    );
   });
   it("counts age on birthdays", () => {
     expect(ageOn(mustDay("1996-05-01"), mustDay("2026-04-30"))).toBe(29);

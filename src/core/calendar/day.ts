@@ -15,7 +15,8 @@ export function dayOf(date: string): Day | null {
   const year = digits(date, 0, 4);
   const month = digits(date, 5, 7);
   const dayOfMonth = digits(date, 8, 10);
-  if (!(year >= 1000 && month >= 1 && month <= 12 && dayOfMonth >= 1 && dayOfMonth <= daysInMonth(year, month))) return null;
+  if (!(year >= 1000 && month >= 1 && month <= 12 && dayOfMonth >= 1 && dayOfMonth <= daysInMonth(year, month)))
+    return null;
   return Date.UTC(year, month - 1, dayOfMonth) / MS;
 }
 
@@ -72,7 +73,7 @@ export function dateOf(day: Day): string {
 
 /** ISO weekday of a day: 1 Monday … 7 Sunday. 1970-01-01 was a Thursday. */
 export function weekdayOf(day: Day): Weekday {
-  return ((((day + 3) % 7) + 7) % 7 + 1) as Weekday;
+  return (((((day + 3) % 7) + 7) % 7) + 1) as Weekday;
 }
 
 /** First day of the week that holds `day`, for weeks that begin on `weekStart`. */

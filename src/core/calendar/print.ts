@@ -1,11 +1,26 @@
 import { dateOf, mustDay, type Day } from "./day";
 
-const months = ["January", "February", "March", "April", "May", "June", "July", "August", "September", "October", "November", "December"];
+const months = [
+  "January",
+  "February",
+  "March",
+  "April",
+  "May",
+  "June",
+  "July",
+  "August",
+  "September",
+  "October",
+  "November",
+  "December",
+];
 
 /** The month from 1 that a word names, whole or by its first letters, three at least; 0 when it names none. */
 export function monthNamed(word: string): number {
   const plain = word.toLowerCase();
-  return plain.length < 3 ? 0 : months.findIndex((name) => name.toLowerCase().startsWith(plain === "sept" ? "september" : plain)) + 1;
+  return plain.length < 3
+    ? 0
+    : months.findIndex((name) => name.toLowerCase().startsWith(plain === "sept" ? "september" : plain)) + 1;
 }
 
 /** Names of the weekdays, Monday first. */

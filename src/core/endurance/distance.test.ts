@@ -6,7 +6,12 @@ import { pacePerKm, splitPer500, totalsByPurpose } from "./distance";
 
 describe("pace", () => {
   it("is total time over total distance: 6 km in 33:00 and 4 km in 20:00 are 5:18 /km", () => {
-    expect(pacePerKm([{ metres: 6000, seconds: 1980 }, { metres: 4000, seconds: 1200 }])).toBeCloseTo(318, 9);
+    expect(
+      pacePerKm([
+        { metres: 6000, seconds: 1980 },
+        { metres: 4000, seconds: 1200 },
+      ]),
+    ).toBeCloseTo(318, 9);
     expect(pacePerKm([{ metres: 6000, seconds: null }])).toBeNull();
     expect(splitPer500(2000, 448)).toBe(112);
   });
@@ -24,11 +29,40 @@ describe("pace", () => {
 });
 
 describe("adherence", () => {
-  const session = (status: Session["status"], extra: Partial<Session> = {}): Session => ({ id: Math.random().toString(), personId: "p", date: "2026-06-01", kind: "run", status, planned: {}, ...extra });
+  const session = (status: Session["status"], extra: Partial<Session> = {}): Session => ({
+    id: Math.random().toString(),
+    personId: "p",
+    date: "2026-06-01",
+    kind: "run",
+    status,
+    planned: {},
+    ...extra,
+  });
   it("counts partly as half, an untouched past session as missed, and nothing of what is to come", () => {
-    const week = [session("done"), session("partly"), session("skipped"), session("planned"), session("planned", { date: "2026-06-03" }), session("done", { planned: null }), session("skipped", { optional: true }), session("done", { optional: true })];
-    expect(adherence(week, mustDay("2026-06-02"))).toEqual({ planned: 5, done: 2, partly: 1, skipped: 1, missed: 1, extra: 1, share: 0.5 });
+    const week = [
+      session("done"),
+      session("partly"),
+      session("skipped"),
+      session("planned"),
+      session("planned", { date: "2026-06-03" }),
+      session("done", { planned: null }),
+      session("skipped", { optional: true }),
+      session("done", { optional: true }),
+    ];
+    expect(adherence(week, mustDay("2026-06-02"))).toEqual({
+      planned: 5,
+      done: 2,
+      partly: 1,
+      skipped: 1,
+      missed: 1,
+      extra: 1,
+      share: 0.5,
+    });
     expect(adherence([], 0).share).toBeNull();
-    expect(adherence([session("planned", { date: "2026-06-02" })], mustDay("2026-06-02"))).toMatchObject({ planned: 0, missed: 0, share: null });
+    expect(adherence([session("planned", { date: "2026-06-02" })], mustDay("2026-06-02"))).toMatchObject({
+      planned: 0,
+      missed: 0,
+      share: null,
+    });
   });
 });

@@ -13,7 +13,10 @@ export interface DistanceTotal {
   secondsPerKm: number | null;
 }
 
-export interface Covered { metres: number | null; seconds: number | null }
+export interface Covered {
+  metres: number | null;
+  seconds: number | null;
+}
 
 /** Pace over several pieces together: Σ seconds / Σ metres × 1000, over those that have both. */
 export function pacePerKm(pieces: readonly Covered[]): number | null {
@@ -33,13 +36,22 @@ export function sessionLoad(effort: number, minutes: number): number {
 }
 
 /** Totals by kind and purpose, kinds and purposes in alphabetical order. */
-export function totalsByPurpose(sessions: readonly { kind: string; purpose: string | null; planned: boolean; done: Covered | null }[]): DistanceTotal[] {
+export function totalsByPurpose(
+  sessions: readonly { kind: string; purpose: string | null; planned: boolean; done: Covered | null }[],
+): DistanceTotal[] {
   const groups = groupBy(sessions, ({ kind, purpose }) => JSON.stringify([kind, purpose]));
-  return [...groups.entries()].sort(([a], [b]) => (a < b ? -1 : 1)).map(([, members]) => {
-    const pieces = members.flatMap(({ done }) => (done === null ? [] : [done]));
-    return {
-      kind: members[0]!.kind, purpose: members[0]!.purpose, planned: members.filter(({ planned }) => planned).length, done: pieces.length,
-      metres: pieces.reduce((sum, { metres }) => sum + (metres ?? 0), 0), seconds: pieces.reduce((sum, { seconds }) => sum + (seconds ?? 0), 0), secondsPerKm: pacePerKm(pieces),
-    };
-  });
+  return [...groups.entries()]
+    .sort(([a], [b]) => (a < b ? -1 : 1))
+    .map(([, members]) => {
+      const pieces = members.flatMap(({ done }) => (done === null ? [] : [done]));
+      return {
+        kind: members[0]!.kind,
+        purpose: members[0]!.purpose,
+        planned: members.filter(({ planned }) => planned).length,
+        done: pieces.length,
+        metres: pieces.reduce((sum, { metres }) => sum + (metres ?? 0), 0),
+        seconds: pieces.reduce((sum, { seconds }) => sum + (seconds ?? 0), 0),
+        secondsPerKm: pacePerKm(pieces),
+      };
+    });
 }

@@ -5,10 +5,31 @@ import { METRES_PER_MILE } from "../units/length";
  * Metabolic equivalents after Ainsworth et al. 2011, Compendium of Physical Activities, Med Sci Sports Exerc 43:1575, from memory:
  * running by speed (miles an hour), stationary rowing by power (watts), resistance training 3.5 (codes 02054) to 6.0 (02050).
  */
-const runningMet: readonly (readonly [metresPerSecond: number, met: number])[] = ([
-  [4, 6.0], [5, 8.3], [5.2, 9.0], [6, 9.8], [6.7, 10.5], [7, 11.0], [7.5, 11.5], [8, 11.8], [8.6, 12.3], [9, 12.8], [10, 14.5], [11, 16.0], [12, 19.0], [13, 19.8], [14, 23.0],
-] as const).map(([milesAnHour, met]) => [(milesAnHour * METRES_PER_MILE) / 3600, met] as const);
-const rowingMet: readonly (readonly [watts: number, met: number])[] = [[50, 3.5], [100, 7.0], [150, 8.5], [200, 12.0]];
+const runningMet: readonly (readonly [metresPerSecond: number, met: number])[] = (
+  [
+    [4, 6.0],
+    [5, 8.3],
+    [5.2, 9.0],
+    [6, 9.8],
+    [6.7, 10.5],
+    [7, 11.0],
+    [7.5, 11.5],
+    [8, 11.8],
+    [8.6, 12.3],
+    [9, 12.8],
+    [10, 14.5],
+    [11, 16.0],
+    [12, 19.0],
+    [13, 19.8],
+    [14, 23.0],
+  ] as const
+).map(([milesAnHour, met]) => [(milesAnHour * METRES_PER_MILE) / 3600, met] as const);
+const rowingMet: readonly (readonly [watts: number, met: number])[] = [
+  [50, 3.5],
+  [100, 7.0],
+  [150, 8.5],
+  [200, 12.0],
+];
 const strengthMet = 3.5;
 
 /** Power of a rowing machine from its pace: 2.80 / (s per metre)³ watts (common practice, no source). 2:00 /500 m is 202.5 W. */
@@ -29,7 +50,8 @@ export type Met = { met: number; from: string } | { reason: string };
 
 /** The metabolic equivalent of a session that was performed, from its kind, speed or power. */
 export function sessionMet(session: Session): Met {
-  if (session.kind === "strength") return { met: strengthMet, from: "resistance training, several exercises, 8–15 repetitions" };
+  if (session.kind === "strength")
+    return { met: strengthMet, from: "resistance training, several exercises, 8–15 repetitions" };
   const { metres, seconds } = session.distance?.done ?? {};
   if (session.kind === "run" || session.kind === "row") {
     if (!metres || !seconds) return { reason: "distance and time are needed for the intensity" };

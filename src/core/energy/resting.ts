@@ -4,18 +4,35 @@ export type Sex = "female" | "male" | "unspecified";
 export const equationNames = ["mifflinStJeor", "rozaShizgal", "katchMcArdle", "cunningham"] as const;
 export type EquationName = (typeof equationNames)[number];
 
-export interface Body { kg: number; heightCm: number | null; ageYears: number | null; sex: Sex; fatFreeKg: number | null }
+export interface Body {
+  kg: number;
+  heightCm: number | null;
+  ageYears: number | null;
+  sex: Sex;
+  fatFreeKg: number | null;
+}
 
 export type Resting = { kcal: number } | { reason: string };
 
-interface Equation { title: string; source: string; written: string; kcal: (body: Body) => Resting }
+interface Equation {
+  title: string;
+  source: string;
+  written: string;
+  kcal: (body: Body) => Resting;
+}
 
-const lacking = { height: "height is not set", birthDate: "birth date is not set", fat: "no body-fat measurement gives the fat-free mass" };
+const lacking = {
+  height: "height is not set",
+  birthDate: "birth date is not set",
+  fat: "no body-fat measurement gives the fat-free mass",
+};
 
 /** Where the trainee writes what a resting expenditure lacks: without the profile's or a body fat's reasons it is a weight. */
 export function whereToWrite(reason: string): string {
   if (reason === lacking.height || reason === lacking.birthDate) return "Write it under Settings.";
-  return reason === lacking.fat ? "Write a reading of it under Body, or choose another equation under Energy." : "Type this morning's weight in the line above.";
+  return reason === lacking.fat
+    ? "Write a reading of it under Body, or choose another equation under Energy."
+    : "Type this morning's weight in the line above.";
 }
 
 type SexTerms = (kg: number, cm: number, years: number) => number;
@@ -38,16 +55,35 @@ function byFatFree(kcal: (fatFreeKg: number) => number): (body: Body) => Resting
 /** Resting energy expenditure in kilocalories a day. Coefficients from memory until checked against the worked values in tests/checks. */
 export const equations: Record<EquationName, Equation> = {
   mifflinStJeor: {
-    title: "Mifflin–St Jeor", source: "Mifflin et al. 1990, Am J Clin Nutr 51:241", written: "10 w + 6.25 h − 5 a + 5 (men) or − 161 (women)",
-    kcal: bySex((w, h, a) => 10 * w + 6.25 * h - 5 * a - 161, (w, h, a) => 10 * w + 6.25 * h - 5 * a + 5),
+    title: "Mifflin–St Jeor",
+    source: "Mifflin et al. 1990, Am J Clin Nutr 51:241",
+    written: "10 w + 6.25 h − 5 a + 5 (men) or − 161 (women)",
+    kcal: bySex(
+      (w, h, a) => 10 * w + 6.25 * h - 5 * a - 161,
+      (w, h, a) => 10 * w + 6.25 * h - 5 * a + 5,
+    ),
   },
   rozaShizgal: {
-    title: "Harris–Benedict, revised", source: "Roza & Shizgal 1984, Am J Clin Nutr 40:168",
+    title: "Harris–Benedict, revised",
+    source: "Roza & Shizgal 1984, Am J Clin Nutr 40:168",
     written: "88.362 + 13.397 w + 4.799 h − 5.677 a (men), 447.593 + 9.247 w + 3.098 h − 4.330 a (women)",
-    kcal: bySex((w, h, a) => 447.593 + 9.247 * w + 3.098 * h - 4.33 * a, (w, h, a) => 88.362 + 13.397 * w + 4.799 * h - 5.677 * a),
+    kcal: bySex(
+      (w, h, a) => 447.593 + 9.247 * w + 3.098 * h - 4.33 * a,
+      (w, h, a) => 88.362 + 13.397 * w + 4.799 * h - 5.677 * a,
+    ),
   },
-  katchMcArdle: { title: "Katch–McArdle", source: "McArdle, Katch & Katch, Exercise Physiology", written: "370 + 21.6 FFM", kcal: byFatFree((ffm) => 370 + 21.6 * ffm) },
-  cunningham: { title: "Cunningham", source: "Cunningham 1980, Am J Clin Nutr 33:2372", written: "500 + 22 FFM", kcal: byFatFree((ffm) => 500 + 22 * ffm) },
+  katchMcArdle: {
+    title: "Katch–McArdle",
+    source: "McArdle, Katch & Katch, Exercise Physiology",
+    written: "370 + 21.6 FFM",
+    kcal: byFatFree((ffm) => 370 + 21.6 * ffm),
+  },
+  cunningham: {
+    title: "Cunningham",
+    source: "Cunningham 1980, Am J Clin Nutr 33:2372",
+    written: "500 + 22 FFM",
+    kcal: byFatFree((ffm) => 500 + 22 * ffm),
+  },
 };
 
 /**

@@ -3,13 +3,48 @@ import { METRES_PER_MILE } from "../units/length";
 import type { Token } from "./tokens";
 
 /** What was read from some place on, and the place behind it. */
-export interface At<T> { value: T; to: number }
+export interface At<T> {
+  value: T;
+  to: number;
+}
 
-const massUnits: Readonly<Record<string, MassUnit>> = { kg: "kg", kgs: "kg", kilo: "kg", kilos: "kg", kilogram: "kg", kilograms: "kg", lb: "lb", lbs: "lb", pound: "lb", pounds: "lb", "#": "lb" };
+const massUnits: Readonly<Record<string, MassUnit>> = {
+  kg: "kg",
+  kgs: "kg",
+  kilo: "kg",
+  kilos: "kg",
+  kilogram: "kg",
+  kilograms: "kg",
+  lb: "lb",
+  lbs: "lb",
+  pound: "lb",
+  pounds: "lb",
+  "#": "lb",
+};
 const hours = /^(?:h|hr|hrs|hour|hours)$/;
 const minutes = /^(?:min|mins|minute|minutes)$/;
 const seconds = /^(?:s|sec|secs|second|seconds)$/;
-const lengths: Readonly<Record<string, number>> = { km: 1000, kms: 1000, k: 1000, kilometre: 1000, kilometres: 1000, kilometer: 1000, kilometers: 1000, mi: METRES_PER_MILE, mile: METRES_PER_MILE, miles: METRES_PER_MILE, m: 1, metre: 1, metres: 1, meter: 1, meters: 1, yd: 0.9144, yds: 0.9144, yard: 0.9144, yards: 0.9144 };
+const lengths: Readonly<Record<string, number>> = {
+  km: 1000,
+  kms: 1000,
+  k: 1000,
+  kilometre: 1000,
+  kilometres: 1000,
+  kilometer: 1000,
+  kilometers: 1000,
+  mi: METRES_PER_MILE,
+  mile: METRES_PER_MILE,
+  miles: METRES_PER_MILE,
+  m: 1,
+  metre: 1,
+  metres: 1,
+  meter: 1,
+  meters: 1,
+  yd: 0.9144,
+  yds: 0.9144,
+  yard: 0.9144,
+  yards: 0.9144,
+};
 
 /** The mass unit at a place, or null. */
 export function massUnitAt(tokens: readonly Token[], at: number): MassUnit | null {
@@ -32,18 +67,66 @@ export function isMark(token: Token | undefined, ...marks: readonly string[]): b
 }
 
 /** Words which say, wherever they stand, that it was not done, not yet, or more than once: none of them is a note unless it is marked as one. */
-const denials = new Set(["cancelled", "canceled", "skipped", "postponed", "planned", "aborted", "abandoned", "dnf", "dns", "didn't", "didnt", "todo", "twice", "thrice"]);
+const denials = new Set([
+  "cancelled",
+  "canceled",
+  "skipped",
+  "postponed",
+  "planned",
+  "aborted",
+  "abandoned",
+  "dnf",
+  "dns",
+  "didn't",
+  "didnt",
+  "todo",
+  "twice",
+  "thrice",
+]);
 /** The same in front of what it is about. */
-const denialsInFront = new Set(["no", "not", "never", "plan", "goal", "target", "want", "wanted", "will", "should", "would", "could", "must", "might", "may", "need", "next", "missed", "instead"]);
+const denialsInFront = new Set([
+  "no",
+  "not",
+  "never",
+  "plan",
+  "goal",
+  "target",
+  "want",
+  "wanted",
+  "will",
+  "should",
+  "would",
+  "could",
+  "must",
+  "might",
+  "may",
+  "need",
+  "next",
+  "missed",
+  "instead",
+]);
 
 /** The word by which what is written was perhaps not done, or not so often; null where there is none. @param front whether nothing else stands before it */
 export function denialIn(tokens: readonly Token[], from: number, to: number, front: boolean): Token | null {
-  const first = front ? tokens.findIndex((token, at) => at >= from && !isWord(token, "did", "do", "i", "we", "have")) : -1;
-  return tokens.slice(from, to).find((token, index) => token.kind === "word" && (denials.has(token.text) || (from + index === first && (denialsInFront.has(token.text) || (token.text === "to" && isWord(tokens[first + 1], "do")))))) ?? null;
+  const first = front
+    ? tokens.findIndex((token, at) => at >= from && !isWord(token, "did", "do", "i", "we", "have"))
+    : -1;
+  return (
+    tokens
+      .slice(from, to)
+      .find(
+        (token, index) =>
+          token.kind === "word" &&
+          (denials.has(token.text) ||
+            (from + index === first &&
+              (denialsInFront.has(token.text) || (token.text === "to" && isWord(tokens[first + 1], "do"))))),
+      ) ?? null
+  );
 }
 
 /** What is said of such a word. */
-export const denied = (said: string): string => `"${said}": was it done as it is written? A note is written behind note:`;
+export const denied = (said: string): string =>
+  `"${said}": was it done as it is written? A note is written behind note:`;
 
 /** Whether `note:` stands at a place: all behind it is the note. */
 export function isNoteAt(tokens: readonly Token[], at: number): boolean {
@@ -52,7 +135,10 @@ export function isNoteAt(tokens: readonly Token[], at: number): boolean {
 
 /** What is asked of a rest that names no unit. */
 export function restWithoutUnit(value: number): { message: string; readings: { label: string; text: string }[] } {
-  return { message: `Is a rest of ${value} seconds or minutes meant?`, readings: ["s", "min"].map((unit) => ({ label: `${value} ${unit}`, text: `rest ${value} ${unit}` })) };
+  return {
+    message: `Is a rest of ${value} seconds or minutes meant?`,
+    readings: ["s", "min"].map((unit) => ({ label: `${value} ${unit}`, text: `rest ${value} ${unit}` })),
+  };
 }
 
 /** The length of metres that a unit at a place stands for; null when there is none. */
@@ -77,18 +163,28 @@ export function durationAt(tokens: readonly Token[], at: number): At<number> | n
   if (first?.kind === "clock") {
     const named = tokens[at + 1];
     // `48:30 min` says the same; `1:05 h` are hours and minutes.
-    if (named?.kind === "word" && hours.test(named.text) && named.text !== "hr") return { value: first.text.split(":").length === 2 ? first.value * 60 : first.value, to: at + 2 };
+    if (named?.kind === "word" && hours.test(named.text) && named.text !== "hr")
+      return { value: first.text.split(":").length === 2 ? first.value * 60 : first.value, to: at + 2 };
     return { value: first.value, to: named?.kind === "word" && minutes.test(named.text) ? at + 2 : at + 1 };
   }
   let [to, total, last] = [at, 0, 4];
   for (;;) {
     const [number, unit, then] = [tokens[to], tokens[to + 1], tokens[to + 2]];
     if (number?.kind !== "number") break;
-    const word = unit?.kind === "word" || isMark(unit, "'", "’", "′", "\"", "″", "”") ? unit!.text : "";
+    const word = unit?.kind === "word" || isMark(unit, "'", "’", "′", '"', "″", "”") ? unit!.text : "";
     const compact = word === "m" && unit!.glued && then?.kind === "number" && then.glued;
-    const rank = hours.test(word) ? 3 : minutes.test(word) || compact || /^['’′]$/.test(word) ? 2 : seconds.test(word) || /^["″”]$/.test(word) ? 1 : 0;
+    const rank = hours.test(word)
+      ? 3
+      : minutes.test(word) || compact || /^['’′]$/.test(word)
+        ? 2
+        : seconds.test(word) || /^["″”]$/.test(word)
+          ? 1
+          : 0;
     // `1h05`: minutes need no unit behind hours; `48'30`: nor seconds behind the mark of minutes.
-    const bare = rank === 0 && isWhole(number) && number.glued && number.value < 60 && (last === 3 || last === 2) && to > at ? last - 1 : 0;
+    const bare =
+      rank === 0 && isWhole(number) && number.glued && number.value < 60 && (last === 3 || last === 2) && to > at
+        ? last - 1
+        : 0;
     if (rank === 0 && bare === 0) break;
     const place = rank || bare;
     if (place >= last) break;

@@ -16,14 +16,22 @@ export abstract class LineCursor {
     return this;
   }
 
-  protected token(at: number): Token | undefined { return this.line.tokens[at]; }
-  protected said(from: number, to: number): string { const { start, end } = placeOf(this.line.tokens, from, to); return this.line.text.slice(start, end); }
+  protected token(at: number): Token | undefined {
+    return this.line.tokens[at];
+  }
+  protected said(from: number, to: number): string {
+    const { start, end } = placeOf(this.line.tokens, from, to);
+    return this.line.text.slice(start, end);
+  }
 
   /** Names a place as not understood; the first such place offers its choices. */
   protected unread(from: number, to: number, message: string, offered: { label: string; text: string }[] = []): number {
     const place = placeOf(this.line.tokens, from, to);
     this.problems.push({ ...place, message });
-    if (this.choices.length === 0) this.choices.push(...offered.map(({ label, text }) => ({ label, text: rewritten(this.line.text, [{ ...place, text }]) })));
+    if (this.choices.length === 0)
+      this.choices.push(
+        ...offered.map(({ label, text }) => ({ label, text: rewritten(this.line.text, [{ ...place, text }]) })),
+      );
     return to;
   }
 }

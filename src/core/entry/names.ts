@@ -3,7 +3,11 @@ import { folded } from "./reading";
 import { tokensOf, type Token } from "./tokens";
 
 /** A thing of the trainee's that has a name, and perhaps others. */
-export interface Named { id: string; name: string; aliases?: readonly string[] | null }
+export interface Named {
+  id: string;
+  name: string;
+  aliases?: readonly string[] | null;
+}
 
 /** Words that stand for others in names, as they are written. */
 const shortFor: Readonly<Record<string, string>> = { db: "dumbbell", bb: "barbell", kb: "kettlebell", flye: "fly" };
@@ -11,7 +15,13 @@ const shortFor: Readonly<Record<string, string>> = { db: "dumbbell", bb: "barbel
 /** A word of a name as names are compared: one, not many; written out. */
 function plain(word: string): string {
   const bare = word.replace(/'s?$/, "");
-  const one = /ies$/.test(bare) ? `${bare.slice(0, -3)}y` : /(?:ss|ch|sh|x)es$/.test(bare) ? bare.slice(0, -2) : /[^s]s$/.test(bare) && bare.length > 2 ? bare.slice(0, -1) : bare;
+  const one = /ies$/.test(bare)
+    ? `${bare.slice(0, -3)}y`
+    : /(?:ss|ch|sh|x)es$/.test(bare)
+      ? bare.slice(0, -2)
+      : /[^s]s$/.test(bare) && bare.length > 2
+        ? bare.slice(0, -1)
+        : bare;
   return shortFor[one] ?? one;
 }
 
@@ -24,7 +34,9 @@ function partOf(token: Token, next: Token | undefined): "word" | "joint" | null 
 
 /** The words of a name as they are compared. */
 function wordsOf(tokens: readonly Token[]): string[] {
-  return tokens.flatMap((token) => (token.kind === "word" || token.kind === "number" ? [plain(token.text)] : token.text === "&" ? ["and"] : []));
+  return tokens.flatMap((token) =>
+    token.kind === "word" || token.kind === "number" ? [plain(token.text)] : token.text === "&" ? ["and"] : [],
+  );
 }
 
 interface Known<T> {
@@ -36,17 +48,29 @@ interface Known<T> {
 
 /** Names are compared many times with the same things: with each line of a sheet, with each letter typed. */
 const knownThings = ownedBy((things: readonly Named[]): Known<Named> => {
-  const names = things.flatMap((thing) => [thing.name, ...(thing.aliases ?? [])].map((name, rank) => { const words = wordsOf(tokensOf(name)); return { thing, words, key: words.join(""), rank: Math.min(rank, 1) }; })).filter(({ key }) => key !== "");
+  const names = things
+    .flatMap((thing) =>
+      [thing.name, ...(thing.aliases ?? [])].map((name, rank) => {
+        const words = wordsOf(tokensOf(name));
+        return { thing, words, key: words.join(""), rank: Math.min(rank, 1) };
+      }),
+    )
+    .filter(({ key }) => key !== "");
   const byKey = new Map<string, Named[]>();
   for (const wanted of [0, 1]) {
     const before = new Set(byKey.keys());
-    for (const { thing, key, rank } of names) if (rank === wanted && !before.has(key)) byKey.set(key, [...new Set([...(byKey.get(key) ?? []), thing])]);
+    for (const { thing, key, rank } of names)
+      if (rank === wanted && !before.has(key)) byKey.set(key, [...new Set([...(byKey.get(key) ?? []), thing])]);
   }
   return { byKey, names, longest: names.reduce((most, { words }) => Math.max(most, words.length), 0) };
 });
 
 /** A name found among tokens: from one place up to another, and the things that bear it. */
-export interface NameAt<T> { from: number; to: number; things: readonly T[] }
+export interface NameAt<T> {
+  from: number;
+  to: number;
+  things: readonly T[];
+}
 
 /** Names that stand in the tokens in full (or short, as the thing has it), the longest first from the left; none overlaps another. */
 export function namesIn<T extends Named>(tokens: readonly Token[], things: readonly T[]): NameAt<T>[] {
@@ -61,7 +85,11 @@ export function namesIn<T extends Named>(tokens: readonly Token[], things: reado
 }
 
 /** The name that stands at a place, the longest; null when none does. */
-export function nameStandingAt<T extends Named>(tokens: readonly Token[], at: number, things: readonly T[]): NameAt<T> | null {
+export function nameStandingAt<T extends Named>(
+  tokens: readonly Token[],
+  at: number,
+  things: readonly T[],
+): NameAt<T> | null {
   return tokens[at] === undefined ? null : nameAt(tokens, at, knownThings(things) as unknown as Known<T>);
 }
 
@@ -80,7 +108,8 @@ function nameAt<T>(tokens: readonly Token[], from: number, { byKey, longest }: K
     if (here) best = { from, to: to + 1, things: here };
   }
   // `Milk, 1.5 %`: the mark is of the name.
-  if (best !== null && tokens[best.to]?.text === "%" && best.things.some((thing) => /%$/.test((thing as Named).name))) best = { ...best, to: best.to + 1 };
+  if (best !== null && tokens[best.to]?.text === "%" && best.things.some((thing) => /%$/.test((thing as Named).name)))
+    best = { ...best, to: best.to + 1 };
   return best;
 }
 
@@ -89,7 +118,13 @@ export function candidatesFor<T extends Named>(typed: string, things: readonly T
   const words = wordsOf(tokensOf(typed));
   if (words.length === 0) return [];
   const { names } = knownThings(things) as unknown as Known<T>;
-  const matching = (test: (nameWord: string, word: string) => boolean) => [...new Set(names.filter((name) => words.every((word) => name.words.some((nameWord) => test(nameWord, word)))).map(({ thing }) => thing))];
+  const matching = (test: (nameWord: string, word: string) => boolean) => [
+    ...new Set(
+      names
+        .filter((name) => words.every((word) => name.words.some((nameWord) => test(nameWord, word))))
+        .map(({ thing }) => thing),
+    ),
+  ];
   const whole = matching((nameWord, word) => nameWord === word);
   return whole.length > 0 ? whole : matching((nameWord, word) => nameWord.startsWith(word));
 }
@@ -109,9 +144,18 @@ export function nearTo<T extends Named>(typed: string, things: readonly T[]): T[
   const ranked = names.flatMap((name) => {
     const away = distance(key, name.key, slips(key.length));
     if (away !== null) return [{ thing: name.thing, away }];
-    return words.every((word) => name.words.some((nameWord) => nameWord.startsWith(word) || (word.length > 3 && distance(word, nameWord, slips(word.length)) !== null))) ? [{ thing: name.thing, away: 10 }] : [];
+    return words.every((word) =>
+      name.words.some(
+        (nameWord) =>
+          nameWord.startsWith(word) || (word.length > 3 && distance(word, nameWord, slips(word.length)) !== null),
+      ),
+    )
+      ? [{ thing: name.thing, away: 10 }]
+      : [];
   });
-  return [...new Set([...candidatesFor(typed, things), ...ranked.sort((a, b) => a.away - b.away).map(({ thing }) => thing)])];
+  return [
+    ...new Set([...candidatesFor(typed, things), ...ranked.sort((a, b) => a.away - b.away).map(({ thing }) => thing)]),
+  ];
 }
 
 /** How many slips of the finger are forgiven in a word of a length. */
@@ -137,7 +181,8 @@ export function distance(a: string, b: string, most: number): number | null {
     for (let j = 1; j <= b.length; j++) {
       const same = a[i - 1] === b[j - 1] ? 0 : 1;
       row[j] = Math.min(last[j]! + 1, row[j - 1]! + 1, last[j - 1]! + same);
-      if (i > 1 && j > 1 && a[i - 1] === b[j - 2] && a[i - 2] === b[j - 1]) row[j] = Math.min(row[j]!, beforeLast[j - 2]! + 1);
+      if (i > 1 && j > 1 && a[i - 1] === b[j - 2] && a[i - 2] === b[j - 1])
+        row[j] = Math.min(row[j]!, beforeLast[j - 2]! + 1);
     }
     if (Math.min(...row) > most) return null;
     [beforeLast, last] = [last, row];

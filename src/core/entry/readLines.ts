@@ -22,10 +22,20 @@ export interface LineRead extends Written {
 export function lineRead(line: string, found: Reading): LineRead {
   const { change, caution, problems, choices, written, date } = found;
   const doubt = problems.some(({ message }) => message.includes("?") || / missing/.test(message));
-  const as = change !== null && caution === null ? "written" : change !== null || choices.length > 0 || doubt ? "asked" : "refused";
+  const as =
+    change !== null && caution === null
+      ? "written"
+      : change !== null || choices.length > 0 || doubt
+        ? "asked"
+        : "refused";
   const offered = choices.length > 0 ? ` (${choices.map(({ label }) => label).join("; ")})` : "";
   return {
-    line, as, day: date, ...written, question: change !== null ? (caution ?? "") : `${[...new Set(problems.map(({ message }) => message))].join(" ")}${offered}`,
+    line,
+    as,
+    day: date,
+    ...written,
+    question:
+      change !== null ? (caution ?? "") : `${[...new Set(problems.map(({ message }) => message))].join(" ")}${offered}`,
     unread: [...new Set(problems.map(({ start, end }) => line.slice(start, end)).filter((text) => text !== ""))],
   };
 }
@@ -38,7 +48,12 @@ export function headingDay(line: string, today: Day, order: "dmy" | "mdy" | null
   const tokens = tokensOf(line);
   if (!tokens.some(({ kind }) => kind === "number")) return null;
   const front = dayInFront(line, tokens, today, order);
-  return front !== null && front.problem === null && front.to === tokens.length && !tokens.some(({ text }) => text === "ago") ? front.day : null;
+  return front !== null &&
+    front.problem === null &&
+    front.to === tokens.length &&
+    !tokens.some(({ text }) => text === "ago")
+    ? front.day
+    : null;
 }
 
 /**
@@ -46,7 +61,13 @@ export function headingDay(line: string, today: Day, order: "dmy" | "mdy" | null
  * @param read reads one line on a day
  * @param write takes what a line writes, before the next is read
  */
-export function* readLines(lines: readonly string[], today: Day, order: "dmy" | "mdy" | null, read: (line: string, day: Day) => Reading, write: (change: Change) => void): Generator<LineRead> {
+export function* readLines(
+  lines: readonly string[],
+  today: Day,
+  order: "dmy" | "mdy" | null,
+  read: (line: string, day: Day) => Reading,
+  write: (change: Change) => void,
+): Generator<LineRead> {
   let day = today;
   for (const line of lines) {
     const heading = headingDay(line, today, order);

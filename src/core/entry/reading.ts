@@ -45,14 +45,28 @@ export interface EntryContext {
 }
 
 /** A place in the text that cannot be read, and why. */
-export interface EntryProblem { start: number; end: number; message: string }
+export interface EntryProblem {
+  start: number;
+  end: number;
+  message: string;
+}
 
 /** One of several ways to read the text, or one way to complete it: the text that says it plainly. */
-export interface EntryChoice { label: string; text: string }
+export interface EntryChoice {
+  label: string;
+  text: string;
+}
 
 /** One set as it was written down: repetitions, seconds or metres, and the load added (below zero for assistance; null for the body alone). */
 export interface WrittenDown {
-  reps: number | null; kg: number | null; rpe: number | null; seconds: number | null; metres: number | null; warmUp: boolean; failed: boolean; percent: number | null;
+  reps: number | null;
+  kg: number | null;
+  rpe: number | null;
+  seconds: number | null;
+  metres: number | null;
+  warmUp: boolean;
+  failed: boolean;
+  percent: number | null;
   parts?: readonly { reps: number; kg: number | null }[];
 }
 
@@ -60,7 +74,13 @@ export interface WrittenDown {
 export interface Written {
   weighIns: { kg: number; time: string | null; primary: boolean; note: string }[];
   sessions: {
-    kind: string; title: string; metres: number | null; seconds: number | null; purpose: string | null; effort: number | null; note: string;
+    kind: string;
+    title: string;
+    metres: number | null;
+    seconds: number | null;
+    purpose: string | null;
+    effort: number | null;
+    note: string;
     exercises: { name: string; exerciseId: string; note: string; sets: WrittenDown[] }[];
   }[];
   meals: { name: string; grams: number | null; portions: number | null; meal: string | null }[];
@@ -69,7 +89,14 @@ export interface Written {
   dayNote: string;
 }
 
-export const nothingWritten: Written = { weighIns: [], sessions: [], meals: [], waterMl: null, readings: [], dayNote: "" };
+export const nothingWritten: Written = {
+  weighIns: [],
+  sessions: [],
+  meals: [],
+  waterMl: null,
+  readings: [],
+  dayNote: "",
+};
 
 /** What was understood of the line, field by field, and what it will write. */
 export interface Reading {
@@ -91,7 +118,19 @@ export interface Reading {
 }
 
 export function reading(kind: Reading["kind"], date: string, given: Partial<Reading> = {}): Reading {
-  return { kind, date, fields: [], problems: [], choices: [], completions: [], caution: null, change: null, written: nothingWritten, label: "", ...given };
+  return {
+    kind,
+    date,
+    fields: [],
+    problems: [],
+    choices: [],
+    completions: [],
+    caution: null,
+    change: null,
+    written: nothingWritten,
+    label: "",
+    ...given,
+  };
 }
 
 /** The line, or a part of it that is read on its own: its tokens, with their places in the whole line. */
@@ -105,13 +144,18 @@ export interface Line {
 
 /** The place of some tokens in the line. */
 export function placeOf(tokens: readonly Token[], from: number, to: number): { start: number; end: number } {
-  const [first, last] = [tokens[Math.min(from, tokens.length - 1)], tokens[Math.min(Math.max(to, from + 1), tokens.length) - 1]];
+  const [first, last] = [
+    tokens[Math.min(from, tokens.length - 1)],
+    tokens[Math.min(Math.max(to, from + 1), tokens.length) - 1],
+  ];
   return { start: first?.start ?? 0, end: last?.end ?? 1 };
 }
 
 /** The line with some places written otherwise. */
 export function rewritten(text: string, places: readonly { start: number; end: number; text: string }[]): string {
-  return [...places].sort((a, b) => b.start - a.start).reduce((line, place) => line.slice(0, place.start) + place.text + line.slice(place.end), text);
+  return [...places]
+    .sort((a, b) => b.start - a.start)
+    .reduce((line, place) => line.slice(0, place.start) + place.text + line.slice(place.end), text);
 }
 
 /** Lower case without accents, for comparing names. */

@@ -32,10 +32,22 @@ export function tokensOf(line: string): Token[] {
   const tokens: Token[] = [];
   let at = 0;
   while (at < line.length) {
-    if (/\s/.test(line[at]!)) { at += 1; continue; }
+    if (/\s/.test(line[at]!)) {
+      at += 1;
+      continue;
+    }
     const [kind, text] = matched(line, at);
     const end = at + text.length;
-    const token: Token = { kind, text: plain(kind, text), start: at, end, glued: tokens.at(-1)?.end === at, value: valueOf(kind, text), decimals: kind === "number" ? (text.split(".")[1]?.length ?? 0) : 0, pair: null };
+    const token: Token = {
+      kind,
+      text: plain(kind, text),
+      start: at,
+      end,
+      glued: tokens.at(-1)?.end === at,
+      value: valueOf(kind, text),
+      decimals: kind === "number" ? (text.split(".")[1]?.length ?? 0) : 0,
+      pair: null,
+    };
     tokens.push(...parted(token, tokens.at(-1)));
     at = end;
   }
@@ -62,7 +74,9 @@ function valueOf(kind: Token["kind"], text: string): number {
   if (kind === "number") return Number(text);
   if (text === "½") return 0.5;
   if (kind !== "clock") return NaN;
-  const [hours, minutes, seconds] = [...Array<string>(2).fill("0"), ...text.replace(",", ".").split(":")].slice(-3).map(Number) as [number, number, number];
+  const [hours, minutes, seconds] = [...Array<string>(2).fill("0"), ...text.replace(",", ".").split(":")]
+    .slice(-3)
+    .map(Number) as [number, number, number];
   return seconds < 60 && (minutes < 60 || hours === 0) ? hours * 3600 + minutes * 60 + seconds : NaN;
 }
 
@@ -72,23 +86,49 @@ function parted(token: Token, before: Token | undefined): Token[] {
   const unit = /^(kgs?|lbs?)x$/.exec(token.text)?.[1];
   if (token.kind === "word" && unit !== undefined) {
     const cut = token.start + unit.length;
-    return [{ ...token, text: unit, end: cut }, { ...token, kind: "mark", text: "x", start: cut, glued: true }];
+    return [
+      { ...token, text: unit, end: cut },
+      { ...token, kind: "mark", text: "x", start: cut, glued: true },
+    ];
   }
   if (token.kind !== "word" || token.text[0] !== "x") return [token];
-  const behind = token.glued && before !== undefined && (before.kind !== "word" || before.text === "kg" || /^lbs?$/.test(before.text));
+  const behind =
+    token.glued &&
+    before !== undefined &&
+    (before.kind !== "word" || before.text === "kg" || /^lbs?$/.test(before.text));
   if (token.text === "x") return [{ ...token, kind: "mark" }];
-  return behind ? [{ ...token, kind: "mark", text: "x", end: token.start + 1 }, { ...token, text: token.text.slice(1), start: token.start + 1, glued: true }] : [token];
+  return behind
+    ? [
+        { ...token, kind: "mark", text: "x", end: token.start + 1 },
+        { ...token, text: token.text.slice(1), start: token.start + 1, glued: true },
+      ]
+    : [token];
 }
 
 /** Two numbers with a comma between and nothing else are one token with both readings; three and more are a list. */
 function paired(tokens: readonly Token[]): Token[] {
   const result: Token[] = [];
-  const isComma = (at: number) => tokens[at]?.text === "," && tokens[at].glued && tokens[at + 1]?.kind === "number" && tokens[at + 1]!.glued;
+  const isComma = (at: number) =>
+    tokens[at]?.text === "," && tokens[at].glued && tokens[at + 1]?.kind === "number" && tokens[at + 1]!.glued;
   for (let at = 0; at < tokens.length; at++) {
     const [token, next] = [tokens[at]!, tokens[at + 2]];
-    const alone = token.kind === "number" && isComma(at + 1) && !isComma(at + 3) && !(token.glued && tokens[at - 1]?.text === "," && tokens[at - 2]?.kind === "number" && tokens[at - 1]!.glued);
-    if (!alone || next === undefined || token.decimals > 0 || next.decimals > 0) { result.push(token); continue; }
-    result.push({ ...token, text: `${token.text}.${next.text}`, end: next.end, value: Number(`${token.text}.${next.text}`), decimals: next.end - next.start, pair: [token.value, next.value] });
+    const alone =
+      token.kind === "number" &&
+      isComma(at + 1) &&
+      !isComma(at + 3) &&
+      !(token.glued && tokens[at - 1]?.text === "," && tokens[at - 2]?.kind === "number" && tokens[at - 1]!.glued);
+    if (!alone || next === undefined || token.decimals > 0 || next.decimals > 0) {
+      result.push(token);
+      continue;
+    }
+    result.push({
+      ...token,
+      text: `${token.text}.${next.text}`,
+      end: next.end,
+      value: Number(`${token.text}.${next.text}`),
+      decimals: next.end - next.start,
+      pair: [token.value, next.value],
+    });
     at += 2;
   }
   return result;

@@ -13,9 +13,14 @@ export function coveredBy(session: Session, on: Day): Covered | null {
 
 /** Totals by kind and purpose over the sessions with a distance, from a day (or from the beginning) up to the day asked about. */
 export function distanceTotals(figures: Figures, from = -Infinity): DistanceTotal[] {
-  return totalsByPurpose(figures.distancesFrom(from).map((session) => ({
-    kind: session.kind, purpose: session.distance?.purpose ?? null, planned: wasPlanned(session) || standing(session, figures.on) === "missed", done: coveredBy(session, figures.on),
-  })));
+  return totalsByPurpose(
+    figures.distancesFrom(from).map((session) => ({
+      kind: session.kind,
+      purpose: session.distance?.purpose ?? null,
+      planned: wasPlanned(session) || standing(session, figures.on) === "missed",
+      done: coveredBy(session, figures.on),
+    })),
+  );
 }
 
 /** Session load of each day from one to another on which a session with an effort and a duration was performed, oldest first. */

@@ -28,23 +28,44 @@ export interface GoalCourse {
 
 /** Weight goals one after another, the latest first. One ends when the next begins, or on its deadline. */
 export function goalCourses(goals: readonly Goal[], trend: Trend | null, on: Day): GoalCourse[] {
-  const own = goals.filter((goal) => aimOf(goal) === "weight" && goal.startKg != null && goal.targetKg != null).sort((a, b) => (a.startDate < b.startDate ? -1 : a.startDate > b.startDate ? 1 : a.id < b.id ? -1 : 1));
-  return own.map((goal, index): GoalCourse => {
-    const [startKg, targetKg, from] = [goal.startKg!, goal.targetKg!, mustDay(goal.startDate)];
-    const line = planLine(goal);
-    const deadline = "reason" in line ? ("date" in goal.by ? dayOf(goal.by.date as string) : null) : line.deadline;
-    const next = own[index + 1];
-    const ends = Math.min(deadline ?? Infinity, next === undefined ? Infinity : mustDay(next.startDate) - 1);
-    const until = ends < on ? ends : null;
-    const level = trend === null || from > on ? null : heldLevel(trend, until ?? on);
-    const limit = !("reason" in line) && line.limit;
-    const kept = startKg === targetKg;
-    const reached = trend === null ? null : kept ? keptOn(trend, targetKg, until) : limit ? madeOn(trend, startKg, targetKg, line.deadline) : crossing(trend, startKg, targetKg, from, Math.min(until ?? on, on));
-    return {
-      goalId: goal.id, why: goal.why ?? null, from, until, startKg, targetKg, limit, deadline, levelKg: level, share: level === null || targetKg === startKg ? null : (level - startKg) / (targetKg - startKg), reached,
-      standing: from > on ? "ahead" : reached !== null ? "reached" : until === null ? "running" : "not reached",
-    };
-  }).reverse();
+  const own = goals
+    .filter((goal) => aimOf(goal) === "weight" && goal.startKg != null && goal.targetKg != null)
+    .sort((a, b) => (a.startDate < b.startDate ? -1 : a.startDate > b.startDate ? 1 : a.id < b.id ? -1 : 1));
+  return own
+    .map((goal, index): GoalCourse => {
+      const [startKg, targetKg, from] = [goal.startKg!, goal.targetKg!, mustDay(goal.startDate)];
+      const line = planLine(goal);
+      const deadline = "reason" in line ? ("date" in goal.by ? dayOf(goal.by.date as string) : null) : line.deadline;
+      const next = own[index + 1];
+      const ends = Math.min(deadline ?? Infinity, next === undefined ? Infinity : mustDay(next.startDate) - 1);
+      const until = ends < on ? ends : null;
+      const level = trend === null || from > on ? null : heldLevel(trend, until ?? on);
+      const limit = !("reason" in line) && line.limit;
+      const kept = startKg === targetKg;
+      const reached =
+        trend === null
+          ? null
+          : kept
+            ? keptOn(trend, targetKg, until)
+            : limit
+              ? madeOn(trend, startKg, targetKg, line.deadline)
+              : crossing(trend, startKg, targetKg, from, Math.min(until ?? on, on));
+      return {
+        goalId: goal.id,
+        why: goal.why ?? null,
+        from,
+        until,
+        startKg,
+        targetKg,
+        limit,
+        deadline,
+        levelKg: level,
+        share: level === null || targetKg === startKg ? null : (level - startKg) / (targetKg - startKg),
+        reached,
+        standing: from > on ? "ahead" : reached !== null ? "reached" : until === null ? "running" : "not reached",
+      };
+    })
+    .reverse();
 }
 
 /** The last day of a weight that was to be kept, if it stood within the band then; null while it runs. */
@@ -60,7 +81,8 @@ function madeOn(trend: Trend, startKg: number, kg: number, day: Day): Day | null
 
 /** First day of a stretch on which the trend stands at a weight or beyond it, coming from the start; null when it does not. */
 function crossing(trend: Trend, startKg: number, kg: number, from: Day, to: Day): Day | null {
-  for (let day = Math.max(from, trend.first); day <= Math.min(to, trend.last); day++) if (beyond(trend.level[day - trend.first]!, startKg, kg)) return day;
+  for (let day = Math.max(from, trend.first); day <= Math.min(to, trend.last); day++)
+    if (beyond(trend.level[day - trend.first]!, startKg, kg)) return day;
   return null;
 }
 
@@ -80,17 +102,38 @@ export interface Milestone {
 }
 
 /** Milestones from the start to the goal: the trainee's own, else every 5 kg, or every 10 lb in a log kept in pounds. */
-export function milestones(line: PlanLine, trend: Trend | null, on: Day, pounds: boolean, own: readonly number[] = []): Milestone[] {
+export function milestones(
+  line: PlanLine,
+  trend: Trend | null,
+  on: Day,
+  pounds: boolean,
+  own: readonly number[] = [],
+): Milestone[] {
   if (isHolding(line)) return [];
   const step = pounds ? 10 * KG_PER_LB : 5;
   const toGo = line.targetKg - line.startKg;
   const count = Math.ceil(Math.abs(toGo) / step - 1e-9) - 1;
-  const between = own.filter((kg) => (kg - line.startKg) * Math.sign(toGo) > 0 && (line.targetKg - kg) * Math.sign(toGo) > 0).sort((a, b) => (a - b) * Math.sign(toGo));
-  const weights = [...(own.length > 0 ? between : Array.from({ length: Math.max(0, count) }, (_, index) => line.startKg + Math.sign(toGo) * step * (index + 1))), line.targetKg];
-  const ahead = trend === null || on - trend.last > carriedDays ? [] : carryForward(trend, on + horizonDays).filter(({ day }) => day > on);
+  const between = own
+    .filter((kg) => (kg - line.startKg) * Math.sign(toGo) > 0 && (line.targetKg - kg) * Math.sign(toGo) > 0)
+    .sort((a, b) => (a - b) * Math.sign(toGo));
+  const weights = [
+    ...(own.length > 0
+      ? between
+      : Array.from({ length: Math.max(0, count) }, (_, index) => line.startKg + Math.sign(toGo) * step * (index + 1))),
+    line.targetKg,
+  ];
+  const ahead =
+    trend === null || on - trend.last > carriedDays
+      ? []
+      : carryForward(trend, on + horizonDays).filter(({ day }) => day > on);
   return weights.map((kg): Milestone => {
     const reached = trend === null ? null : crossing(trend, line.startKg, kg, line.startDay, on);
-    return { kg, planned: plannedDay(line, kg), reached, atThisPace: reached !== null ? null : (ahead.find((one) => beyond(one.kg, line.startKg, kg))?.day ?? null) };
+    return {
+      kg,
+      planned: plannedDay(line, kg),
+      reached,
+      atThisPace: reached !== null ? null : (ahead.find((one) => beyond(one.kg, line.startKg, kg))?.day ?? null),
+    };
   });
 }
 
@@ -100,6 +143,7 @@ function plannedDay(line: PlanLine, kg: number): Day {
   const stands = (day: Day) => beyond(planWeight(line, day) + hair, line.startKg, kg);
   // The line is straight: the day is known but for the last bit of a division.
   const along = line.kgPerWeek === 0 ? 0 : Math.floor(((kg - hair - line.startKg) / line.kgPerWeek) * 7) - 1;
-  for (let day = line.startDay + Math.max(0, Math.min(line.days, along)); day < line.deadline; day++) if (stands(day)) return day;
+  for (let day = line.startDay + Math.max(0, Math.min(line.days, along)); day < line.deadline; day++)
+    if (stands(day)) return day;
   return line.deadline;
 }

@@ -32,11 +32,18 @@ export function planLine(goal: Goal): PlanLine | { reason: string } {
   if (goal.startKg === null || goal.startKg === undefined) return { reason: "the goal has no start weight" };
   if (goal.targetKg === null || goal.targetKg === undefined) return { reason: "the goal has no target weight" };
   const change = goal.targetKg - goal.startKg;
-  const common = { goalId: goal.id, startDay, startKg: goal.startKg, targetKg: goal.targetKg, limit: goal.limit === true && "date" in goal.by };
+  const common = {
+    goalId: goal.id,
+    startDay,
+    startKg: goal.startKg,
+    targetKg: goal.targetKg,
+    limit: goal.limit === true && "date" in goal.by,
+  };
   if ("date" in goal.by) {
     const deadline = dayOf(goal.by.date as string)!;
     const days = deadline - startDay;
-    if (days <= 0) return { reason: `the deadline ${printDay(deadline)} is not after the start ${printDate(goal.startDate)}` };
+    if (days <= 0)
+      return { reason: `the deadline ${printDay(deadline)} is not after the start ${printDate(goal.startDate)}` };
     return { ...common, deadline, days, kgPerWeek: (change / days) * 7, by: "deadline" };
   }
   const rate = Math.abs((goal.by as { rateKgPerWeek: number }).rateKgPerWeek);
@@ -98,7 +105,15 @@ export function aimOf({ of }: Pick<Goal, "of">): string {
 /** The goal in force on a day, of the weight or of a measure by its id: of those begun by then, the one begun last. */
 export function goalInForce(goals: readonly Goal[], on: Day, of = "weight"): Goal | null {
   const begun = goals.filter((goal) => aimOf(goal) === of && mustDay(goal.startDate) <= on);
-  return begun.reduce<Goal | null>((latest, goal) => (latest === null || goal.startDate > latest.startDate || (goal.startDate === latest.startDate && goal.id > latest.id) ? goal : latest), null);
+  return begun.reduce<Goal | null>(
+    (latest, goal) =>
+      latest === null ||
+      goal.startDate > latest.startDate ||
+      (goal.startDate === latest.startDate && goal.id > latest.id)
+        ? goal
+        : latest,
+    null,
+  );
 }
 
 /**
@@ -110,8 +125,12 @@ export function goalWarnings(line: PlanLine, heightCm: number | null): string[] 
   const warnings: string[] = [];
   if (isHolding(line)) return warnings;
   const losing = line.targetKg < line.startKg;
-  if (losing && share > 1) warnings.push(`This asks ${printNumber(share, 1)} % of body weight a week; above 1 % a growing share of the loss is muscle.`);
-  if (!losing && share > 0.5) warnings.push(`This asks ${printNumber(share, 1)} % of body weight a week; above 0.5 % most of a gain is fat.`);
+  if (losing && share > 1)
+    warnings.push(
+      `This asks ${printNumber(share, 1)} % of body weight a week; above 1 % a growing share of the loss is muscle.`,
+    );
+  if (!losing && share > 0.5)
+    warnings.push(`This asks ${printNumber(share, 1)} % of body weight a week; above 0.5 % most of a gain is fat.`);
   if (heightCm !== null) {
     const bmi = line.targetKg / (heightCm / 100) ** 2;
     if (bmi < 18.5) warnings.push(`The target is a body mass index of ${printNumber(bmi, 1)}, under 18.5.`);

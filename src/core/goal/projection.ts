@@ -11,7 +11,14 @@ export const horizonDays = 1095;
 const projectionNeedsDays = 7;
 
 /** The trend carried forward to one day. */
-export interface Ahead { day: Day; kg: number; sd: number; low80: number; high80: number; kgPerWeek: number }
+export interface Ahead {
+  day: Day;
+  kg: number;
+  sd: number;
+  low80: number;
+  high80: number;
+  kgPerWeek: number;
+}
 
 /**
  * Share of a change of pace still to come that is left a day later: it fades to half in 17 days, as people return to their habits. (Our
@@ -37,8 +44,21 @@ export function carryForward(trend: Trend, until: Day): Ahead[] {
     slope *= damping;
     changes += slopeVariance * change ** 2;
     change += fading ** (ahead - 1);
-    const sd = Math.sqrt(trend.end.levelLevel + 2 * lever * trend.end.levelSlope + lever ** 2 * trend.end.slopeSlope + ahead * levelVariance + changes);
-    course.push({ day: trend.last + ahead, kg: level, sd, low80: level - z80 * sd, high80: level + z80 * sd, kgPerWeek: slope * 7 });
+    const sd = Math.sqrt(
+      trend.end.levelLevel +
+        2 * lever * trend.end.levelSlope +
+        lever ** 2 * trend.end.slopeSlope +
+        ahead * levelVariance +
+        changes,
+    );
+    course.push({
+      day: trend.last + ahead,
+      kg: level,
+      sd,
+      low80: level - z80 * sd,
+      high80: level + z80 * sd,
+      kgPerWeek: slope * 7,
+    });
   }
   return course;
 }
@@ -53,7 +73,9 @@ export function carriedTo(trend: Trend, day: Day): Ahead {
   const ahead = day - trend.last;
   const lever = (1 - damping ** ahead) / (1 - damping);
   const faded = 1 - fading;
-  const changes = (slopeVariance * (ahead - (2 * (1 - fading ** ahead)) / faded + (1 - fading ** (2 * ahead)) / (1 - fading ** 2))) / faded ** 2;
+  const changes =
+    (slopeVariance * (ahead - (2 * (1 - fading ** ahead)) / faded + (1 - fading ** (2 * ahead)) / (1 - fading ** 2))) /
+    faded ** 2;
   const kg = level + slope * lever;
   const sd = Math.sqrt(levelLevel + 2 * lever * levelSlope + lever ** 2 * slopeSlope + ahead * levelVariance + changes);
   return { day, kg, sd, low80: kg - z80 * sd, high80: kg + z80 * sd, kgPerWeek: slope * damping ** ahead * 7 };
@@ -89,7 +111,10 @@ export function heldLevel(trend: Trend, day: Day): number | null {
 /** The level carried forward however far, for what lies ahead; null before the first weigh-in. */
 export function carriedLevel(trend: Trend, day: Day): Ahead | null {
   if (day < trend.first) return null;
-  return trendDay(trend, day) ?? (day - trend.last > horizonDays ? carriedTo(trend, day) : (carryForward(trend, day).at(-1) ?? null));
+  return (
+    trendDay(trend, day) ??
+    (day - trend.last > horizonDays ? carriedTo(trend, day) : (carryForward(trend, day).at(-1) ?? null))
+  );
 }
 
 /** Days between two that are looked at beyond the horizon. */
@@ -97,9 +122,12 @@ const farStep = 28;
 
 /** The course from the day after one up to another: day by day up to the horizon, beyond it now and then, so that a far deadline costs no more than a near one. */
 function courseTo(trend: Trend, on: Day, until: Day): Ahead[] {
-  const near = carryForward(trend, Math.min(until, Math.max(on, trend.last) + horizonDays)).filter(({ day }) => day > on);
+  const near = carryForward(trend, Math.min(until, Math.max(on, trend.last) + horizonDays)).filter(
+    ({ day }) => day > on,
+  );
   const far: Ahead[] = [];
-  for (let day = Math.max(on, trend.last) + horizonDays + farStep; day < until; day += farStep) far.push(carriedTo(trend, day));
+  for (let day = Math.max(on, trend.last) + horizonDays + farStep; day < until; day += farStep)
+    far.push(carriedTo(trend, day));
   if (until > Math.max(on, trend.last) + horizonDays) far.push(carriedTo(trend, until));
   return [...near, ...far];
 }
@@ -122,7 +150,12 @@ export interface Projection extends Crossing {
 }
 
 /** `sd` is that of the scale's reading on the morning: the trend's own carried there, and what water and scale add to it (`noise`). */
-export interface MorningChance { chance: number; sd: number; noise: number; saferKg: number }
+export interface MorningChance {
+  chance: number;
+  sd: number;
+  noise: number;
+  saferKg: number;
+}
 
 /** Below this point of the normal distribution lie four fifths of it. */
 const z80OneSided = 0.8416212335729143;
@@ -136,21 +169,37 @@ const z80OneSided = 0.8416212335729143;
  */
 export function project(trend: Trend | null, line: PlanLine, on: Day): Projection | { reason: string } {
   if (trend === null) return { reason: "no weight is written" };
-  if (trend.last - trend.first < projectionNeedsDays) return { reason: "a goal's date needs weigh-ins over more than seven days" };
-  if (on - trend.last > carriedDays) return { reason: `${lastWeighedAgo(trend, on)}; a goal's date needs one of the last ${carriedDays} days` };
+  if (trend.last - trend.first < projectionNeedsDays)
+    return { reason: "a goal's date needs weigh-ins over more than seven days" };
+  if (on - trend.last > carriedDays)
+    return { reason: `${lastWeighedAgo(trend, on)}; a goal's date needs one of the last ${carriedDays} days` };
   const now = levelOn(trend, on);
   const held = heldLevel(trend, on);
   if (isHolding(line)) return holding(trend, line, on);
   const course = [...(now === null ? [] : [now]), ...courseTo(trend, on, Math.max(on + horizonDays, line.deadline))];
-  return { ...crossing(course, line, on), onMorning: line.limit ? morningChance(trend, line, on) : null, arrived: held !== null && (line.targetKg < line.startKg ? held <= line.targetKg : held >= line.targetKg) };
+  return {
+    ...crossing(course, line, on),
+    onMorning: line.limit ? morningChance(trend, line, on) : null,
+    arrived: held !== null && (line.targetKg < line.startKg ? held <= line.targetKg : held >= line.targetKg),
+  };
 }
 
 /** Keeping a weight: nothing is to be crossed. The chance is that of standing within the band about it on the deadline, and it is there while the level is. */
 function holding(trend: Trend, line: PlanLine, on: Day): Projection {
   const band = holdingBand(line);
   const at = carriedLevel(trend, Math.max(line.deadline, on))!;
-  const within = at.sd === 0 ? Number(Math.abs(at.kg - line.targetKg) <= band) : normalCdf((line.targetKg + band - at.kg) / at.sd) - normalCdf((line.targetKg - band - at.kg) / at.sd);
-  return { p10: null, p50: null, p90: null, byDeadline: within, onMorning: line.limit ? morningChance(trend, line, on) : null, arrived: Math.abs(heldLevel(trend, on)! - line.targetKg) <= band };
+  const within =
+    at.sd === 0
+      ? Number(Math.abs(at.kg - line.targetKg) <= band)
+      : normalCdf((line.targetKg + band - at.kg) / at.sd) - normalCdf((line.targetKg - band - at.kg) / at.sd);
+  return {
+    p10: null,
+    p50: null,
+    p90: null,
+    byDeadline: within,
+    onMorning: line.limit ? morningChance(trend, line, on) : null,
+    arrived: Math.abs(heldLevel(trend, on)! - line.targetKg) <= band,
+  };
 }
 
 /**
@@ -164,7 +213,12 @@ export function crossing(course: Iterable<{ day: Day; kg: number; sd: number }>,
   for (const { day, kg, sd } of course) {
     const distance = side * (line.targetKg - kg);
     reached = Math.max(reached, sd === 0 ? Number(distance >= 0) : normalCdf(distance / sd));
-    for (const [key, level] of [["p10", 0.1], ["p50", 0.5], ["p90", 0.9]] as const) if (found[key] === null && reached >= level && day <= on + horizonDays) found[key] = day;
+    for (const [key, level] of [
+      ["p10", 0.1],
+      ["p50", 0.5],
+      ["p90", 0.9],
+    ] as const)
+      if (found[key] === null && reached >= level && day <= on + horizonDays) found[key] = day;
     if (day <= Math.max(line.deadline, on)) found.byDeadline = reached;
   }
   return found;
@@ -177,5 +231,10 @@ function morningChance(trend: Trend, line: PlanLine, on: Day): MorningChance | n
   const noise = Math.sqrt(trend.scatter.water ** 2 + trend.scatter.scale ** 2);
   const sd = Math.sqrt(level.sd ** 2 + noise ** 2);
   const side = line.targetKg < line.startKg ? 1 : -1;
-  return { chance: normalCdf((side * (line.targetKg - level.kg)) / sd), sd, noise, saferKg: line.targetKg - side * z80OneSided * noise };
+  return {
+    chance: normalCdf((side * (line.targetKg - level.kg)) / sd),
+    sd,
+    noise,
+    saferKg: line.targetKg - side * z80OneSided * noise,
+  };
 }

@@ -29,7 +29,11 @@ export interface LedgerContext {
 type Reading = RecordOf<"readings">;
 
 /** A text typed, pasted or filled into one cell. */
-export interface CellEdit { date: string; column: LedgerColumnId; text: string }
+export interface CellEdit {
+  date: string;
+  column: LedgerColumnId;
+  text: string;
+}
 
 /** What edits come to: what would change, what is refused and why, what should be looked at twice, and the change that writes it all. */
 export interface LedgerChange {
@@ -41,7 +45,12 @@ export interface LedgerChange {
 const timeOfDay = /^(?:[01]?\d|2[0-3]):[0-5]\d$/;
 
 /** One day as it will stand. Null: there is none. */
-export interface Draft { weighIn: WeighIn | null; second: WeighIn | null; note: DayNote | null; readings: ReadonlyMap<string, Reading | null> }
+export interface Draft {
+  weighIn: WeighIn | null;
+  second: WeighIn | null;
+  note: DayNote | null;
+  readings: ReadonlyMap<string, Reading | null>;
+}
 
 /** The text of an entry cell as it stands. */
 export function entryText(draft: Draft, column: LedgerColumnId, printer: Printer): string {
@@ -64,51 +73,89 @@ export function ledgerChange(context: LedgerContext, edits: readonly CellEdit[])
   const drafts = new Map<Day, Draft>();
   const result: LedgerChange = { changes: [], refused: [], change: [] };
   for (const edit of [...edits].sort((a, b) => Number(b.column === "weight") - Number(a.column === "weight"))) {
-    const refuse = (why: string) => { result.refused.push({ ...edit, why }); };
+    const refuse = (why: string) => {
+      result.refused.push({ ...edit, why });
+    };
     const day = entryDayOf(edit.date);
     const known = context.columns.get(edit.column);
     if (day === null) refuse(`"${edit.date}" is no date that is taken; ${outsideYears}.`);
     else if (known === undefined) refuse("There is no such column.");
     else if (known.why !== null) refuse(known.why);
     else {
-      let draft: Draft = drafts.get(day) ?? { weighIn: context.weighInOn(day), second: context.secondOn(day), note: context.noteOn(day), readings: new Map() };
+      let draft: Draft = drafts.get(day) ?? {
+        weighIn: context.weighInOn(day),
+        second: context.secondOn(day),
+        note: context.noteOn(day),
+        readings: new Map(),
+      };
       const measureId = measureOf(edit.column);
-      if (measureId !== null && !draft.readings.has(measureId)) draft = { ...draft, readings: new Map([...draft.readings, [measureId, context.readingOn(measureId, day)]]) };
+      if (measureId !== null && !draft.readings.has(measureId))
+        draft = { ...draft, readings: new Map([...draft.readings, [measureId, context.readingOn(measureId, day)]]) };
       const before = entryText(draft, edit.column, context.printer);
       const text = edit.text.trim();
       if (text === before || sameNumber(text, before, edit.column, context)) continue;
       const next = applied(context, day, draft, edit.column, text);
-      if ("why" in next) { refuse(next.why); continue; }
+      if ("why" in next) {
+        refuse(next.why);
+        continue;
+      }
       drafts.set(day, next.draft);
-      result.changes.push({ date: edit.date, column: edit.column, before, after: entryText(next.draft, edit.column, context.printer), caution: next.caution });
+      result.changes.push({
+        date: edit.date,
+        column: edit.column,
+        before,
+        after: entryText(next.draft, edit.column, context.printer),
+        caution: next.caution,
+      });
     }
   }
   const order = [...context.columns.keys()];
-  result.changes.sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : order.indexOf(a.column) - order.indexOf(b.column)));
+  result.changes.sort((a, b) =>
+    a.date < b.date ? -1 : a.date > b.date ? 1 : order.indexOf(a.column) - order.indexOf(b.column),
+  );
   for (const [day, draft] of drafts) {
     const heldNote = context.noteOn(day);
-    for (const [weighIn, held] of [[draft.weighIn, context.weighInOn(day)], [draft.second, context.secondOn(day)]] as const) {
-      if (weighIn === null && held !== null) result.change.push({ remove: { kind: "weighIns", id: held.id, date: held.date } });
+    for (const [weighIn, held] of [
+      [draft.weighIn, context.weighInOn(day)],
+      [draft.second, context.secondOn(day)],
+    ] as const) {
+      if (weighIn === null && held !== null)
+        result.change.push({ remove: { kind: "weighIns", id: held.id, date: held.date } });
       else if (weighIn !== null && weighIn !== held) result.change.push(put("weighIns", weighIn, held ?? undefined));
     }
     for (const [measureId, reading] of draft.readings) {
       const heldReading = context.readingOn(measureId, day);
-      if (reading === null && heldReading !== null) result.change.push({ remove: { kind: "readings", id: heldReading.id, date: heldReading.date } });
-      else if (reading !== null && reading !== heldReading) result.change.push(put("readings", reading, heldReading ?? undefined));
+      if (reading === null && heldReading !== null)
+        result.change.push({ remove: { kind: "readings", id: heldReading.id, date: heldReading.date } });
+      else if (reading !== null && reading !== heldReading)
+        result.change.push(put("readings", reading, heldReading ?? undefined));
     }
     if (draft.note === heldNote || draft.note === null) continue;
-    const says = draft.note.text !== undefined || draft.note.activity != null || draft.note.foodComplete != null || draft.note.levelMayJump === true;
-    if (!says && heldNote !== null) result.change.push({ remove: { kind: "dayNotes", id: heldNote.id, date: heldNote.date } });
+    const says =
+      draft.note.text !== undefined ||
+      draft.note.activity != null ||
+      draft.note.foodComplete != null ||
+      draft.note.levelMayJump === true;
+    if (!says && heldNote !== null)
+      result.change.push({ remove: { kind: "dayNotes", id: heldNote.id, date: heldNote.date } });
     else result.change.push(put("dayNotes", draft.note, heldNote ?? undefined));
   }
   return result;
 }
 
 /** Whether a text says what a cell of numbers shows already, with other decimal marks or its unit: `72,40 kg` for 72.4. */
-function sameNumber(text: string, before: string, column: LedgerColumnId, { printer, columns }: LedgerContext): boolean {
+function sameNumber(
+  text: string,
+  before: string,
+  column: LedgerColumnId,
+  { printer, columns }: LedgerContext,
+): boolean {
   if (before === "" || text === "") return false;
   const unit = printer.units.mass;
-  if (column === "weight" || column === "second") { const kg = parseMass(text, unit); return kg !== null && printer.massNumber(kg, 3) === printer.massNumber(parseMass(before, unit)!, 3); }
+  if (column === "weight" || column === "second") {
+    const kg = parseMass(text, unit);
+    return kg !== null && printer.massNumber(kg, 3) === printer.massNumber(parseMass(before, unit)!, 3);
+  }
   if (measureOf(column) === null) return false;
   const read = readReading(text, measureIn(columns, column));
   return "value" in read && read.value === parseDecimal(before);
@@ -120,19 +167,31 @@ function measureIn(columns: LedgerContext["columns"], column: LedgerColumnId): {
   return { name: known.title, unit: known.unit !== null && typeof known.unit === "object" ? known.unit.own : "" };
 }
 
-function applied({ personId, today, printer, expectedKg, newId, columns, lastReading }: LedgerContext, day: Day, draft: Draft, column: LedgerColumnId, text: string): { draft: Draft; caution: string | null } | { why: string } {
+function applied(
+  { personId, today, printer, expectedKg, newId, columns, lastReading }: LedgerContext,
+  day: Day,
+  draft: Draft,
+  column: LedgerColumnId,
+  text: string,
+): { draft: Draft; caution: string | null } | { why: string } {
   const own = { personId, date: dateOf(day) };
   const measureId = measureOf(column);
   if (measureId !== null) {
     const measure = measureIn(columns, column);
-    const withReading = (reading: Reading | null, caution: string | null = null) => ({ draft: { ...draft, readings: new Map([...draft.readings, [measureId, reading]]) }, caution });
+    const withReading = (reading: Reading | null, caution: string | null = null) => ({
+      draft: { ...draft, readings: new Map([...draft.readings, [measureId, reading]]) },
+      caution,
+    });
     if (text === "") return withReading(null);
     const read = readReading(text, measure);
     if ("why" in read) return read;
     const { value } = read;
     if (day > today) return { why: "A reading cannot be in the future." };
     const last = lastReading(measureId, day);
-    return withReading({ ...(draft.readings.get(measureId) ?? { id: newId(), ...own, measureId }), value }, isFarReading(measure, value, last) ? `${measure.name} was ${printNumber(last!, 1)} ${measure.unit} last.` : null);
+    return withReading(
+      { ...(draft.readings.get(measureId) ?? { id: newId(), ...own, measureId }), value },
+      isFarReading(measure, value, last) ? `${measure.name} was ${printNumber(last!, 1)} ${measure.unit} last.` : null,
+    );
   }
   if (column === "note") {
     if (text === "") return { draft: { ...draft, note: draft.note && without(draft.note, "text") }, caution: null };
@@ -143,17 +202,35 @@ function applied({ personId, today, printer, expectedKg, newId, columns, lastRea
     if (text === "") return { draft: { ...draft, [place]: null }, caution: null };
     const kg = parseMass(text, printer.units.mass);
     if (kg === null) return { why: `"${text}" is no weight. Write one such as 71.4 or 71,4.` };
-    if (kg < lightest || kg > heaviest) return { why: `${text} is no body weight: ${printer.mass(lightest, 0)} to ${printer.mass(heaviest, 0)} is taken.` };
+    if (kg < lightest || kg > heaviest)
+      return {
+        why: `${text} is no body weight: ${printer.mass(lightest, 0)} to ${printer.mass(heaviest, 0)} is taken.`,
+      };
     if (day > today) return { why: "A weigh-in cannot be in the future." };
     const expected = expectedKg(day);
-    return { draft: { ...draft, [place]: { ...(draft[place] ?? { id: newId(), ...own, primary: column === "weight" }), kg } }, caution: isFarOff(kg, expected) ? `That is far from the ${printer.mass(expected)} expected.` : null };
+    return {
+      draft: { ...draft, [place]: { ...(draft[place] ?? { id: newId(), ...own, primary: column === "weight" }), kg } },
+      caution: isFarOff(kg, expected) ? `That is far from the ${printer.mass(expected)} expected.` : null,
+    };
   }
-  if (draft.weighIn === null) return { why: `${columns.get(column)!.title} belongs to a weigh-in, and there is none that day. Write the weight first.` };
+  if (draft.weighIn === null)
+    return {
+      why: `${columns.get(column)!.title} belongs to a weigh-in, and there is none that day. Write the weight first.`,
+    };
   if (column === "time") {
     if (text !== "" && !timeOfDay.test(text)) return { why: `"${text}" is no time of day. Write one such as 6:40.` };
-    return { draft: { ...draft, weighIn: text === "" ? without(draft.weighIn, "time") : { ...draft.weighIn, time: text.padStart(5, "0") } }, caution: null };
+    return {
+      draft: {
+        ...draft,
+        weighIn: text === "" ? without(draft.weighIn, "time") : { ...draft.weighIn, time: text.padStart(5, "0") },
+      },
+      caution: null,
+    };
   }
-  return { draft: { ...draft, weighIn: text === "" ? without(draft.weighIn, "note") : { ...draft.weighIn, note: text } }, caution: null };
+  return {
+    draft: { ...draft, weighIn: text === "" ? without(draft.weighIn, "note") : { ...draft.weighIn, note: text } },
+    caution: null,
+  };
 }
 
 function without<T extends object, K extends keyof T>(record: T, key: K): T {

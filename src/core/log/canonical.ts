@@ -16,7 +16,10 @@ export function byId(a: { id: string }, b: { id: string }): number {
 export function sameJson(a: unknown, b: unknown): boolean {
   if (a === b) return true;
   if (typeof a !== "object" || typeof b !== "object" || a === null || b === null) return false;
-  if (Array.isArray(a) || Array.isArray(b)) return Array.isArray(a) && Array.isArray(b) && a.length === b.length && a.every((one, index) => sameJson(one, b[index]));
+  if (Array.isArray(a) || Array.isArray(b))
+    return (
+      Array.isArray(a) && Array.isArray(b) && a.length === b.length && a.every((one, index) => sameJson(one, b[index]))
+    );
   const [x, y] = [a as Record<string, unknown>, b as Record<string, unknown>];
   const said = (object: Record<string, unknown>) => Object.keys(object).filter((key) => object[key] !== undefined);
   const keys = said(x);

@@ -11,7 +11,8 @@ const demo = demoLog(mustDay("2026-06-11"));
 /** The log after every repair that was offered. */
 function repaired(log: Log): Log {
   const copy = copyOf(log);
-  for (const { repair } of checkLog(log)) for (const step of repair ?? []) if ("put" in step) putRecord(copy, step.kind, step.put);
+  for (const { repair } of checkLog(log))
+    for (const step of repair ?? []) if ("put" in step) putRecord(copy, step.kind, step.put);
   return copy;
 }
 
@@ -34,7 +35,19 @@ describe("checking a log", () => {
     const log = copyOf(demo);
     const session = [...log.records.sessions.values()].find(({ items }) => (items ?? []).length > 1)!;
     const [first, second] = session.items!;
-    putRecord(log, "sessions", { ...session, items: [{ ...first!, sets: [{ ...first!.sets[0]!, id: "x" }, { ...first!.sets[1]!, id: "x" }] }, { ...second!, id: first!.id }] } as Session);
+    putRecord(log, "sessions", {
+      ...session,
+      items: [
+        {
+          ...first!,
+          sets: [
+            { ...first!.sets[0]!, id: "x" },
+            { ...first!.sets[1]!, id: "x" },
+          ],
+        },
+        { ...second!, id: first!.id },
+      ],
+    } as Session);
     expect(checkLog(log)).toHaveLength(1);
     const mended = repaired(log);
     expect(checkLog(mended)).toEqual([]);
@@ -53,7 +66,13 @@ describe("checking a log", () => {
   it("names what cannot be read as a record, which is kept aside and counts nowhere", () => {
     const log = copyOf(demo);
     const size = log.records.weighIns.size;
-    for (const record of [{ id: "w", personId: rowerId, date: "9999-12-31", kg: 70 }, { id: "w2", personId: rowerId, date: "1000-01-01", kg: 70 }, [2], null]) putRecord(log, "weighIns", record as unknown as AnyRecord);
+    for (const record of [
+      { id: "w", personId: rowerId, date: "9999-12-31", kg: 70 },
+      { id: "w2", personId: rowerId, date: "1000-01-01", kg: 70 },
+      [2],
+      null,
+    ])
+      putRecord(log, "weighIns", record as unknown as AnyRecord);
     expect(log.records.weighIns.size).toBe(size);
     expect(checkLog(log).map(({ place, message }) => `${place}: ${message}`)).toEqual([
       'weighIns w: its date is "9999-12-31", and only dates from 1900 to 2100 are taken; it is kept aside and no figure counts it',

@@ -24,9 +24,13 @@ export const doneSets = ownedBy((session: Session): DoneSets => {
     for (const { planned, done, warmUp } of items[item]!.sets) {
       if (!done) continue;
       const kg = done.kg ?? 0;
-      const marks = (warmUp ? doneSetMarks.warmUp : 0) | (done.failed ? doneSetMarks.failed : 0) | (planned?.asManyAsPossible ? doneSetMarks.asManyAsPossible : 0);
+      const marks =
+        (warmUp ? doneSetMarks.warmUp : 0) |
+        (done.failed ? doneSetMarks.failed : 0) |
+        (planned?.asManyAsPossible ? doneSetMarks.asManyAsPossible : 0);
       rows.push(item, completedReps(done, session.test === true), kg, done.rpe ?? NaN, marks);
-      if (done.parts) for (const part of done.parts) rows.push(item, part.reps ?? 0, part.kg ?? kg, NaN, doneSetMarks.part);
+      if (done.parts)
+        for (const part of done.parts) rows.push(item, part.reps ?? 0, part.kg ?? kg, NaN, doneSetMarks.part);
     }
   }
   return { exerciseIds: items.map(({ exerciseId }) => exerciseId), rows };
@@ -36,7 +40,10 @@ export const doneSets = ownedBy((session: Session): DoneSets => {
  * How many repetitions of a set were completed. `failed` says that one more was tried and missed; an attempt of a meet or a test is a single, so
  * one that failed was missed.
  */
-export function completedReps({ reps, failed }: { reps?: number | null; failed?: boolean | null }, test: boolean): number {
+export function completedReps(
+  { reps, failed }: { reps?: number | null; failed?: boolean | null },
+  test: boolean,
+): number {
   return test && failed === true && reps === 1 ? 0 : (reps ?? 0);
 }
 

@@ -2,7 +2,15 @@ import { byId } from "./canonical";
 import { doneSets } from "./doneSets";
 import { datedKinds, LogIndex } from "./logIndex";
 import { entryDayOf, outsideYears } from "../calendar/day";
-import { recordKinds, type AnyRecord, type Person, type RecordKind, type RecordOf, type Session, type Tombstone } from "./records";
+import {
+  recordKinds,
+  type AnyRecord,
+  type Person,
+  type RecordKind,
+  type RecordOf,
+  type Session,
+  type Tombstone,
+} from "./records";
 
 /** The in-memory set of records of one household: what every figure is computed from. Written by `putRecord` and `removeRecord` alone. */
 export interface Log {
@@ -17,11 +25,17 @@ export interface Log {
 }
 
 /** Something that lies where a record of a kind should be, and why it cannot be read. */
-export interface Unread { kind: string; record: unknown; why: string }
+export interface Unread {
+  kind: string;
+  record: unknown;
+  why: string;
+}
 
 /** A log in which nothing is written yet. */
 export function emptyLog(extra: Record<string, unknown> = {}): Log {
-  const records = Object.fromEntries(recordKinds.map((kind) => [kind, new Map<string, AnyRecord>()])) as unknown as Log["records"];
+  const records = Object.fromEntries(
+    recordKinds.map((kind) => [kind, new Map<string, AnyRecord>()]),
+  ) as unknown as Log["records"];
   return { records, removed: new Map(), extra, unread: [], index: new LogIndex(records) };
 }
 
@@ -51,13 +65,17 @@ export function whyUnread(kind: RecordKind, record: unknown): string | null {
   if (typeof id !== "string" || id === "") return "it has no id";
   if (!(kind in datedKinds)) return null;
   if (typeof personId !== "string") return "it belongs to nobody";
-  if (typeof date !== "string" || entryDayOf(date) === null) return `its date is "${String(date).slice(0, 40)}", and ${outsideYears}`;
+  if (typeof date !== "string" || entryDayOf(date) === null)
+    return `its date is "${String(date).slice(0, 40)}", and ${outsideYears}`;
   return kind === "sessions" && !areItems(items) ? "its exercises and sets are no lists" : null;
 }
 
 function areItems(items: unknown): boolean {
   if (items === undefined || items === null) return true;
-  return Array.isArray(items) && items.every((item) => isObject(item) && Array.isArray(item.sets) && item.sets.every(isObject));
+  return (
+    Array.isArray(items) &&
+    items.every((item) => isObject(item) && Array.isArray(item.sets) && item.sets.every(isObject))
+  );
 }
 
 const isObject = (value: unknown): value is Record<string, unknown> => typeof value === "object" && value !== null;
@@ -75,7 +93,12 @@ export function putRecord(log: Log, kind: RecordKind, record: AnyRecord): void {
 }
 
 /** Writes records into a log of which nothing was read yet; `keep` names those of the kind that stand already and stay as they are. */
-export function fillRecords(log: Log, kind: RecordKind, records: readonly AnyRecord[], keep: ReadonlySet<string> | null): void {
+export function fillRecords(
+  log: Log,
+  kind: RecordKind,
+  records: readonly AnyRecord[],
+  keep: ReadonlySet<string> | null,
+): void {
   const held = log.records[kind] as Map<string, AnyRecord>;
   const fresh = keep === null ? records : records.filter((record) => !keep.has(record?.id));
   const sound = fresh.filter((record) => {

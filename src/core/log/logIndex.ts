@@ -3,10 +3,24 @@ import { Part, track, type Clock } from "../memo";
 import type { AnyRecord, RecordKind, RecordOf } from "./records";
 
 /** Kinds of record that belong to a person and a day. */
-export const datedKinds = { weighIns: true, dayNotes: true, maxima: true, sessions: true, readings: true, meals: true, water: true, photos: true } as const satisfies Partial<Record<RecordKind, true>>;
+export const datedKinds = {
+  weighIns: true,
+  dayNotes: true,
+  maxima: true,
+  sessions: true,
+  readings: true,
+  meals: true,
+  water: true,
+  photos: true,
+} as const satisfies Partial<Record<RecordKind, true>>;
 export type DatedKind = keyof typeof datedKinds;
 
-interface Dated { id: string; personId: string; date: string; time?: string | null }
+interface Dated {
+  id: string;
+  personId: string;
+  date: string;
+  time?: string | null;
+}
 
 /**
  * A log's records by person and day, brought up to date with every record written. Whoever reads here while a figure is being
@@ -20,7 +34,9 @@ export class LogIndex implements Clock {
   constructor(private readonly records: { readonly [K in RecordKind]: ReadonlyMap<string, RecordOf<K>> }) {}
 
   /** How many records were ever written or removed: the log's own clock. */
-  get version(): number { return this.#version; }
+  get version(): number {
+    return this.#version;
+  }
 
   /** All records of a kind, by id. */
   all<K extends RecordKind>(kind: K): ReadonlyMap<string, RecordOf<K>> {
@@ -176,7 +192,7 @@ class PersonDays {
     if (records.length > 0) this.#buckets.set(day, { records, sorted: false });
     else this.#buckets.delete(day);
     this.#block(day).changed = this.clock.version;
-    if ((before.length > 0) === (records.length > 0)) return;
+    if (before.length > 0 === records.length > 0) return;
     this.#days = null;
     this.#part.changed = this.clock.version;
   }

@@ -10,7 +10,9 @@ function logOf(...weighIns: WeighIn[]): Log {
   for (const record of weighIns) putRecord(log, "weighIns", record);
   return log;
 }
-const unread = (log: Log, kind: string) => { setAside(log, { kind, text: "{" } as unknown as Log["unread"][number]); };
+const unread = (log: Log, kind: string) => {
+  setAside(log, { kind, text: "{" } as unknown as Log["unread"][number]);
+};
 
 describe("mending a log", () => {
   it("takes out what cannot be read, and puts in what the copy has of it", () => {
@@ -21,7 +23,10 @@ describe("mending a log", () => {
     expect(mend(log, copy)).toMatchObject({ brought: 1, out: [{ kind: "weighIns" }] });
     expect(log.unread).toEqual([]);
     // What stands in the log is newer than the copy; what is of another kind was never unreadable.
-    expect([...log.records.weighIns.values()].map(({ id, kg }) => [id, kg])).toEqual([["a", 72], ["b", 73]]);
+    expect([...log.records.weighIns.values()].map(({ id, kg }) => [id, kg])).toEqual([
+      ["a", 72],
+      ["b", 73],
+    ]);
     expect(log.records.water.size).toBe(0);
   });
 

@@ -2,7 +2,10 @@ import { isRecordKind, putRecord, removeRecord, tombstoneKey, type Log, type Unr
 import type { AnyRecord } from "./records";
 
 /** What mending did: records put in from the other copy, and what was taken out. */
-export interface Mended { brought: number; out: readonly Unread[] }
+export interface Mended {
+  brought: number;
+  out: readonly Unread[];
+}
 
 /**
  * Takes out of a log what cannot be read. Of the kinds that it was of, what another copy of the same log holds and this one lacks is put in, so that
@@ -13,7 +16,9 @@ export function mend(log: Log, copy: Log | null): Mended {
   const kinds = new Set(out.map(({ kind }) => kind));
   let brought = 0;
   if (copy === null) return { brought, out };
-  if (kinds.has("removed")) for (const [key, tombstone] of copy.removed) if (!log.removed.has(key) && !holds(log, tombstone.kind, tombstone.id)) removeRecord(log, tombstone);
+  if (kinds.has("removed"))
+    for (const [key, tombstone] of copy.removed)
+      if (!log.removed.has(key) && !holds(log, tombstone.kind, tombstone.id)) removeRecord(log, tombstone);
   for (const kind of kinds) {
     if (!isRecordKind(kind)) continue;
     for (const record of copy.records[kind].values() as Iterable<AnyRecord>) {

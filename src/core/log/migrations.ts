@@ -12,8 +12,12 @@ const steps: Record<number, (document: Document) => Document> = {};
  */
 export function migrate(document: Document): Document {
   const version = document.version;
-  if (typeof version !== "number" || !Number.isInteger(version) || version < 1) throw new RangeError("it does not say which version of the format it is");
-  if (version > currentVersion) throw new RangeError(`it was written by a newer Oat Column (version ${version} of the format; this one reads up to ${currentVersion})`);
+  if (typeof version !== "number" || !Number.isInteger(version) || version < 1)
+    throw new RangeError("it does not say which version of the format it is");
+  if (version > currentVersion)
+    throw new RangeError(
+      `it was written by a newer Oat Column (version ${version} of the format; this one reads up to ${currentVersion})`,
+    );
   let current = document;
   for (let step = version; step < currentVersion; step++) current = { ...steps[step]!(current), version: step + 1 };
   return current;

@@ -7,24 +7,39 @@ import { applyPatches, threeWay } from "./threeWay";
 /** Keys that look like steps of a path, among others. */
 const oddKey = fc.constantFrom("#", "#a", "#1", "element", "order", "__proto__", "constructor", "a/b", "\u0000", "");
 const odd = fc.dictionary(oddKey, fc.oneof(fc.integer(), fc.string(), fc.constant({ "#x": 1 })), { maxKeys: 3 });
-const set = fc.record({ id: fc.constantFrom("a", "b", "c", "d"), reps: fc.nat(20), done: fc.option(fc.record({ kg: fc.nat(200), rpe: fc.nat(10) }, { requiredKeys: [] }), { nil: undefined }) });
+const set = fc.record({
+  id: fc.constantFrom("a", "b", "c", "d"),
+  reps: fc.nat(20),
+  done: fc.option(fc.record({ kg: fc.nat(200), rpe: fc.nat(10) }, { requiredKeys: [] }), { nil: undefined }),
+});
 const list = fc.uniqueArray(set, { selector: (element) => element.id, maxLength: 4 });
-const record = fc.record({ id: fc.constant("s1"), note: fc.option(fc.string(), { nil: undefined }), tags: fc.array(fc.string(), { maxLength: 3 }), sets: list, deep: fc.record({ n: fc.integer() }), odd });
+const record = fc.record({
+  id: fc.constant("s1"),
+  note: fc.option(fc.string(), { nil: undefined }),
+  tags: fc.array(fc.string(), { maxLength: 3 }),
+  sets: list,
+  deep: fc.record({ n: fc.integer() }),
+  odd,
+});
 
 describe("field patches", () => {
   it("turn one record into another, and back, whatever its keys are called", () => {
-    fc.assert(fc.property(record, record, (before, after) => {
-      const patches = diff(before, after);
-      expect(canonical(applyPatches(before, patches).value)).toEqual(canonical(after));
-      expect(canonical(applyPatches(after, inverse(patches)).value)).toEqual(canonical(before));
-      expect(applyPatches(after, inverse(patches)).clashes).toEqual([]);
-    }));
+    fc.assert(
+      fc.property(record, record, (before, after) => {
+        const patches = diff(before, after);
+        expect(canonical(applyPatches(before, patches).value)).toEqual(canonical(after));
+        expect(canonical(applyPatches(after, inverse(patches)).value)).toEqual(canonical(before));
+        expect(applyPatches(after, inverse(patches)).clashes).toEqual([]);
+      }),
+    );
   });
   it("survive being stored as JSON", () => {
-    fc.assert(fc.property(record, record, (before, after) => {
-      const stored = JSON.parse(JSON.stringify(diff(before, after))) as ReturnType<typeof diff>;
-      expect(canonical(applyPatches(before, stored).value)).toEqual(canonical(JSON.parse(JSON.stringify(after))));
-    }));
+    fc.assert(
+      fc.property(record, record, (before, after) => {
+        const stored = JSON.parse(JSON.stringify(diff(before, after))) as ReturnType<typeof diff>;
+        expect(canonical(applyPatches(before, stored).value)).toEqual(canonical(JSON.parse(JSON.stringify(after))));
+      }),
+    );
   });
   it("are none between equal records, whatever the key order", () => {
     expect(diff({ a: 1, b: { c: 2 } }, { b: { c: 2 }, a: 1 })).toEqual([]);
@@ -42,28 +57,76 @@ describe("field patches", () => {
   it("create and remove a whole record, whatever stamps it has got since", () => {
     const patches = diff(undefined, { id: "x" });
     expect(applyPatches(undefined, patches).value).toEqual({ id: "x" });
-    expect(applyPatches({ id: "x", revision: 1, changed: "s" }, inverse(patches))).toEqual({ value: undefined, clashes: [] });
+    expect(applyPatches({ id: "x", revision: 1, changed: "s" }, inverse(patches))).toEqual({
+      value: undefined,
+      clashes: [],
+    });
   });
   it("undo leaves what another hand changed since", () => {
-    const start = { id: "s", note: "a", sets: [{ id: "1", kg: 90 }, { id: "2", kg: 90 }] };
-    const mine = { id: "s", note: "a", sets: [{ id: "1", kg: 95 }, { id: "2", kg: 90 }] };
-    const theirs = { id: "s", note: "b", sets: [{ id: "1", kg: 95 }, { id: "2", kg: 100 }, { id: "3", kg: 100 }] };
-    expect(applyPatches(theirs, inverse(diff(start, mine)))).toEqual({ value: { id: "s", note: "b", sets: [{ id: "1", kg: 90 }, { id: "2", kg: 100 }, { id: "3", kg: 100 }] }, clashes: [] });
+    const start = {
+      id: "s",
+      note: "a",
+      sets: [
+        { id: "1", kg: 90 },
+        { id: "2", kg: 90 },
+      ],
+    };
+    const mine = {
+      id: "s",
+      note: "a",
+      sets: [
+        { id: "1", kg: 95 },
+        { id: "2", kg: 90 },
+      ],
+    };
+    const theirs = {
+      id: "s",
+      note: "b",
+      sets: [
+        { id: "1", kg: 95 },
+        { id: "2", kg: 100 },
+        { id: "3", kg: 100 },
+      ],
+    };
+    expect(applyPatches(theirs, inverse(diff(start, mine)))).toEqual({
+      value: {
+        id: "s",
+        note: "b",
+        sets: [
+          { id: "1", kg: 90 },
+          { id: "2", kg: 100 },
+          { id: "3", kg: 100 },
+        ],
+      },
+      clashes: [],
+    });
   });
   it("undo takes back what was changed here alone, and says what it left", () => {
     const kg = diff({ id: "w", kg: 71 }, { id: "w", kg: 72 });
-    expect(applyPatches({ id: "w", kg: 73 }, inverse(kg))).toEqual({ value: { id: "w", kg: 73 }, clashes: [{ path: ["kg"], theirs: 73, ours: 71, kept: "theirs" }] });
+    expect(applyPatches({ id: "w", kg: 73 }, inverse(kg))).toEqual({
+      value: { id: "w", kg: 73 },
+      clashes: [{ path: ["kg"], theirs: 73, ours: 71, kept: "theirs" }],
+    });
     const done = diff({ id: "s" }, { id: "s", done: { rpe: 8 } });
-    expect(applyPatches({ id: "s", done: { kg: 100, rpe: 8 } }, inverse(done)).value).toEqual({ id: "s", done: { kg: 100 } });
+    expect(applyPatches({ id: "s", done: { kg: 100, rpe: 8 } }, inverse(done)).value).toEqual({
+      id: "s",
+      done: { kg: 100 },
+    });
     expect(applyPatches({ id: "s", done: { rpe: 8 } }, inverse(done)).value).toEqual({ id: "s" });
     const whole = diff(undefined, { id: "w", kg: 71 });
-    expect(applyPatches({ id: "w", kg: 71, note: "theirs" }, inverse(whole))).toMatchObject({ value: { id: "w", kg: 71, note: "theirs" }, clashes: [{ kept: "theirs" }] });
+    expect(applyPatches({ id: "w", kg: 71, note: "theirs" }, inverse(whole))).toMatchObject({
+      value: { id: "w", kg: 71, note: "theirs" },
+      clashes: [{ kept: "theirs" }],
+    });
     const inside = diff({ id: "s", done: { kg: 90 } }, { id: "s", done: { kg: 95 } });
     expect(applyPatches({ id: "s" }, inverse(inside)).value).toEqual({ id: "s" });
   });
   it("keep an own __proto__ key and pollute nothing", () => {
     const hostile = JSON.parse('{"id":"x","__proto__":{"polluted":true}}') as unknown;
-    const result = applyPatches(hostile, [{ path: ["note"], before: undefined, after: "n" }]).value as Record<string, unknown>;
+    const result = applyPatches(hostile, [{ path: ["note"], before: undefined, after: "n" }]).value as Record<
+      string,
+      unknown
+    >;
     expect(Object.hasOwn(result, "__proto__")).toBe(true);
     expect(JSON.stringify(canonical(result))).toBe('{"__proto__":{"polluted":true},"id":"x","note":"n"}');
     expect(({} as Record<string, unknown>).polluted).toBeUndefined();
@@ -72,37 +135,63 @@ describe("field patches", () => {
 
 describe("joining what two hands made of one record", () => {
   it("takes from each what only that one changed, by key and by element", () => {
-    fc.assert(fc.property(record, record, (base, mine) => {
-      expect(canonical(threeWay(base, mine, base).value)).toEqual(canonical(mine));
-      expect(canonical(threeWay(base, base, mine).value)).toEqual(canonical(mine));
-      expect(threeWay(base, mine, mine).clashes).toEqual([]);
-    }));
+    fc.assert(
+      fc.property(record, record, (base, mine) => {
+        expect(canonical(threeWay(base, mine, base).value)).toEqual(canonical(mine));
+        expect(canonical(threeWay(base, base, mine).value)).toEqual(canonical(mine));
+        expect(threeWay(base, mine, mine).clashes).toEqual([]);
+      }),
+    );
   });
   it("gives either hand's value and nothing else in every field, and both where they do not meet", () => {
-    fc.assert(fc.property(record, record, record, (base, mine, theirs) => {
-      const joined = threeWay(base, mine, theirs).value as typeof base;
-      expect([mine.note, theirs.note]).toContain(joined.note);
-      if (mine.note === base.note) expect(joined.note).toBe(theirs.note);
-      const ids = (of: typeof base) => of.sets.map(({ id }) => id);
-      for (const id of ids(joined)) expect([...ids(mine), ...ids(theirs)]).toContain(id);
-      for (const { id, reps } of mine.sets) {
-        const [was, now] = [base.sets.find((one) => one.id === id), theirs.sets.find((one) => one.id === id)];
-        if (was !== undefined && now !== undefined && was.reps !== reps) expect(joined.sets.find((one) => one.id === id)!.reps).toBe(reps);
-      }
-    }));
+    fc.assert(
+      fc.property(record, record, record, (base, mine, theirs) => {
+        const joined = threeWay(base, mine, theirs).value as typeof base;
+        expect([mine.note, theirs.note]).toContain(joined.note);
+        if (mine.note === base.note) expect(joined.note).toBe(theirs.note);
+        const ids = (of: typeof base) => of.sets.map(({ id }) => id);
+        for (const id of ids(joined)) expect([...ids(mine), ...ids(theirs)]).toContain(id);
+        for (const { id, reps } of mine.sets) {
+          const [was, now] = [base.sets.find((one) => one.id === id), theirs.sets.find((one) => one.id === id)];
+          if (was !== undefined && now !== undefined && was.reps !== reps)
+            expect(joined.sets.find((one) => one.id === id)!.reps).toBe(reps);
+        }
+      }),
+    );
   });
   it("joins an object that neither had: what was done of a set, its load in one tab and its effort in the other", () => {
     const base = { id: "s", sets: [{ id: "1" }] };
     const mine = { id: "s", sets: [{ id: "1", done: { kg: 100, reps: 5 } }] };
     const theirs = { id: "s", sets: [{ id: "1", done: { rpe: 8 } }] };
-    expect(threeWay(base, mine, theirs)).toEqual({ value: { id: "s", sets: [{ id: "1", done: { rpe: 8, kg: 100, reps: 5 } }] }, clashes: [] });
+    expect(threeWay(base, mine, theirs)).toEqual({
+      value: { id: "s", sets: [{ id: "1", done: { rpe: 8, kg: 100, reps: 5 } }] },
+      clashes: [],
+    });
   });
   it("keeps what was changed over what was removed, whoever removed it, and says so", () => {
-    const base = { id: "s", sets: [{ id: "1", kg: 90 }, { id: "2", kg: 90 }] };
+    const base = {
+      id: "s",
+      sets: [
+        { id: "1", kg: 90 },
+        { id: "2", kg: 90 },
+      ],
+    };
     const removed = { id: "s", sets: [{ id: "2", kg: 90 }] };
-    const changed = { id: "s", sets: [{ id: "1", kg: 95 }, { id: "2", kg: 90 }] };
-    expect(threeWay(base, removed, changed)).toMatchObject({ value: changed, clashes: [{ path: ["sets", { element: "1" }], ours: undefined, kept: "theirs" }] });
-    expect(threeWay(base, changed, removed)).toMatchObject({ value: changed, clashes: [{ theirs: undefined, kept: "ours" }] });
+    const changed = {
+      id: "s",
+      sets: [
+        { id: "1", kg: 95 },
+        { id: "2", kg: 90 },
+      ],
+    };
+    expect(threeWay(base, removed, changed)).toMatchObject({
+      value: changed,
+      clashes: [{ path: ["sets", { element: "1" }], ours: undefined, kept: "theirs" }],
+    });
+    expect(threeWay(base, changed, removed)).toMatchObject({
+      value: changed,
+      clashes: [{ theirs: undefined, kept: "ours" }],
+    });
   });
   it("keeps the order of the hand that changed it, with what the other added in its place", () => {
     const ids = (text: string) => ({ id: "s", sets: [...text].map((id) => ({ id })) });

@@ -15,16 +15,20 @@ export interface FieldPatch {
 
 type Plain = Record<string, unknown>;
 
-export const isPlain = (value: unknown): value is Plain => typeof value === "object" && value !== null && !Array.isArray(value);
+export const isPlain = (value: unknown): value is Plain =>
+  typeof value === "object" && value !== null && !Array.isArray(value);
 /** Whether a value is a list whose elements each have an id of their own; an empty list is one. */
 export const isIdList = (value: unknown): value is { id: string }[] =>
-  Array.isArray(value) && value.every((element) => isPlain(element) && typeof element.id === "string") && new Set(value.map((element: Plain) => element.id)).size === value.length;
+  Array.isArray(value) &&
+  value.every((element) => isPlain(element) && typeof element.id === "string") &&
+  new Set(value.map((element: Plain) => element.id)).size === value.length;
 
 /** The order of a list with ids is a field of its own. */
 export const isOrder = (step: Step | undefined): boolean => typeof step === "object" && "order" in step;
 
 /** A step as it is read in a line: a key by its name, an element by its id. */
-export const stepText = (step: Step): string => (typeof step === "string" ? step : "element" in step ? step.element : "order");
+export const stepText = (step: Step): string =>
+  typeof step === "string" ? step : "element" in step ? step.element : "order";
 
 const order: Step = { order: true };
 const stamps = new Set(["revision", "changed"]);
@@ -43,7 +47,8 @@ export function own(object: Plain, key: string): unknown {
 
 /** The field patches that turn `before` into `after`. */
 export function diff(before: unknown, after: unknown, path: readonly Step[] = []): FieldPatch[] {
-  if (isPlain(before) && isPlain(after)) return keysOf(path, before, after).flatMap((key) => diff(own(before, key), own(after, key), [...path, key]));
+  if (isPlain(before) && isPlain(after))
+    return keysOf(path, before, after).flatMap((key) => diff(own(before, key), own(after, key), [...path, key]));
   if (isIdList(before) && isIdList(after) && before.length + after.length > 0) return diffLists(before, after, path);
   return sameJson(before, after) ? [] : [{ path, before, after }];
 }
@@ -51,9 +56,12 @@ export function diff(before: unknown, after: unknown, path: readonly Step[] = []
 function diffLists(before: { id: string }[], after: { id: string }[], path: readonly Step[]): FieldPatch[] {
   const old = new Map(before.map((element) => [element.id, element]));
   const now = new Map(after.map((element) => [element.id, element]));
-  const patches = [...new Set([...old.keys(), ...now.keys()])].flatMap((id) => diff(old.get(id), now.get(id), [...path, { element: id }]));
+  const patches = [...new Set([...old.keys(), ...now.keys()])].flatMap((id) =>
+    diff(old.get(id), now.get(id), [...path, { element: id }]),
+  );
   const [orderBefore, orderAfter] = [before.map((element) => element.id), after.map((element) => element.id)];
-  if (!sameJson(orderBefore, orderAfter)) patches.push({ path: [...path, order], before: orderBefore, after: orderAfter });
+  if (!sameJson(orderBefore, orderAfter))
+    patches.push({ path: [...path, order], before: orderBefore, after: orderAfter });
   return patches;
 }
 

@@ -1,13 +1,23 @@
 import { mustDay } from "../calendar/day";
 import { datedKinds } from "./logIndex";
 import type { Log } from "./log";
-import { put, recordKinds, type AnyRecord, type Change, type ChangeStep, type Person, type RecordKind } from "./records";
+import {
+  put,
+  recordKinds,
+  type AnyRecord,
+  type Change,
+  type ChangeStep,
+  type Person,
+  type RecordKind,
+} from "./records";
 
 type Owned = AnyRecord & { personId: string; date?: string };
 
 /** Every record that belongs to a person, the person's own apart. */
 function* recordsOf({ records }: Log, personId: string): Generator<{ kind: RecordKind; record: Owned }> {
-  for (const kind of recordKinds) for (const record of records[kind].values()) if ((record as Partial<Owned>).personId === personId) yield { kind, record: record as Owned };
+  for (const kind of recordKinds)
+    for (const record of records[kind].values())
+      if ((record as Partial<Owned>).personId === personId) yield { kind, record: record as Owned };
 }
 
 /** How many records of each kind belong to a person. */
@@ -23,7 +33,10 @@ function removal(kind: RecordKind, { id, date }: { id: string; date?: string }):
 
 /** A person and all that belongs to them, removed; what the household shares stays. */
 export function removedPerson(log: Log, personId: string): Change {
-  return [...[...recordsOf(log, personId)].map(({ kind, record }) => removal(kind, record)), removal("people", { id: personId })];
+  return [
+    ...[...recordsOf(log, personId)].map(({ kind, record }) => removal(kind, record)),
+    removal("people", { id: personId }),
+  ];
 }
 
 /**
@@ -38,18 +51,32 @@ export function joinedPeople(log: Log, keptId: string, goneId: string): Change {
     const day = record.date === undefined ? null : mustDay(record.date);
     if (kind === "weighIns" && day !== null && (record as { primary?: boolean | null }).primary !== false) {
       const own = log.index.on("weighIns", keptId, day).find(({ primary }) => primary !== false);
-      if (own !== undefined && own.kg === (record as { kg?: number }).kg) { change.push(removal(kind, record)); continue; }
-      change.push(put("weighIns", { ...record, personId: keptId, ...(own === undefined ? {} : { primary: false }) } as never, record as never));
+      if (own !== undefined && own.kg === (record as { kg?: number }).kg) {
+        change.push(removal(kind, record));
+        continue;
+      }
+      change.push(
+        put(
+          "weighIns",
+          { ...record, personId: keptId, ...(own === undefined ? {} : { primary: false }) } as never,
+          record as never,
+        ),
+      );
     } else if (kind === "dayNotes" && day !== null) {
       const own = log.index.on("dayNotes", keptId, day).at(-1);
       if (own === undefined) change.push(put("dayNotes", { ...record, personId: keptId } as never, record as never));
       else {
         const text = [own.text, (record as { text?: string | null }).text].filter(Boolean).join("\n");
-        change.push(put("dayNotes", { ...record, ...own, ...(text ? { text } : {}) } as never, own), removal(kind, record));
+        change.push(
+          put("dayNotes", { ...record, ...own, ...(text ? { text } : {}) } as never, own),
+          removal(kind, record),
+        );
       }
     } else change.push({ kind, put: { ...record, personId: keptId }, base: record } as ChangeStep);
   }
-  const open = Object.fromEntries(Object.entries(gone).filter(([key, value]) => value != null && kept[key as keyof Person] == null));
+  const open = Object.fromEntries(
+    Object.entries(gone).filter(([key, value]) => value != null && kept[key as keyof Person] == null),
+  );
   if (Object.keys(open).length > 0) change.push(put("people", { ...kept, ...open, id: keptId }, kept));
   change.push(removal("people", { id: goneId }));
   return change;
@@ -57,7 +84,11 @@ export function joinedPeople(log: Log, keptId: string, goneId: string): Change {
 
 /** The log as it is one person's alone: their records, and what the household shares. */
 export function onlyOf<T extends { records: Log["records"] }>(log: T, personId: string): T {
-  const isTheirs = (kind: RecordKind, record: AnyRecord) => (kind === "people" ? record.id === personId : [undefined, personId].includes((record as Partial<Owned>).personId));
-  const kept = recordKinds.map((kind) => [kind, new Map([...(log.records[kind] as ReadonlyMap<string, AnyRecord>)].filter(([, record]) => isTheirs(kind, record)))]);
+  const isTheirs = (kind: RecordKind, record: AnyRecord) =>
+    kind === "people" ? record.id === personId : [undefined, personId].includes((record as Partial<Owned>).personId);
+  const kept = recordKinds.map((kind) => [
+    kind,
+    new Map([...(log.records[kind] as ReadonlyMap<string, AnyRecord>)].filter(([, record]) => isTheirs(kind, record))),
+  ]);
   return { ...log, records: Object.fromEntries(kept) as Log["records"] };
 }

@@ -26,7 +26,23 @@ export type Tombstone = z.infer<typeof tombstoneSchema>;
 
 /** Names of all kinds, in archive order. Written out so that a view can use them without loading the schemas. */
 export const recordKinds = [
-  "people", "weighIns", "dayNotes", "exercises", "maxima", "kinds", "sessions", "blocks", "measures", "readings", "foods", "recipes", "meals", "water", "goals", "energySettings", "photos",
+  "people",
+  "weighIns",
+  "dayNotes",
+  "exercises",
+  "maxima",
+  "kinds",
+  "sessions",
+  "blocks",
+  "measures",
+  "readings",
+  "foods",
+  "recipes",
+  "meals",
+  "water",
+  "goals",
+  "energySettings",
+  "photos",
 ] as const satisfies readonly RecordKind[];
 
 /**
@@ -34,7 +50,9 @@ export const recordKinds = [
  * differs from it is written, so that what another hand changed meanwhile stays. The date of a removal is where the record is looked for
  * first.
  */
-export type ChangeStep = { [K in RecordKind]: { kind: K; put: RecordOf<K>; base?: RecordOf<K> } }[RecordKind] | { remove: { kind: RecordKind; id: string; date?: string } };
+export type ChangeStep =
+  | { [K in RecordKind]: { kind: K; put: RecordOf<K>; base?: RecordOf<K> } }[RecordKind]
+  | { remove: { kind: RecordKind; id: string; date?: string } };
 
 /** What a view hands to the store: all of it is written, or none. */
 export type Change = ChangeStep[];

@@ -1,6 +1,10 @@
 import type { AnyRecord, RecordKind } from "./records";
 
-interface Reference { path: string; kind: RecordKind; id: string }
+interface Reference {
+  path: string;
+  kind: RecordKind;
+  id: string;
+}
 
 /** Every place in a record that points to another record, with its path inside the record. */
 export function referencesOf(kind: RecordKind, record: AnyRecord): Reference[] {
@@ -14,7 +18,12 @@ export function referencesOf(kind: RecordKind, record: AnyRecord): Reference[] {
     items.forEach((item, index) => refer(`items[${index}].exerciseId`, "exercises", item.exerciseId));
   }
   if (kind === "maxima") refer("exerciseId", "exercises", record.exerciseId);
-  if (kind === "exercises") refer("maximumFrom.exerciseId", "exercises", (record.maximumFrom as { exerciseId?: string } | null | undefined)?.exerciseId);
+  if (kind === "exercises")
+    refer(
+      "maximumFrom.exerciseId",
+      "exercises",
+      (record.maximumFrom as { exerciseId?: string } | null | undefined)?.exerciseId,
+    );
   if (kind === "readings") refer("measureId", "measures", record.measureId);
   if (kind === "meals") {
     refer("foodId", "foods", record.foodId);

@@ -28,7 +28,9 @@ export function soundStamp(stamp: string | null | undefined, nowMs: number): str
  * @param node a short name of this database, free of `/`
  */
 export function nextStamp(seen: readonly (string | null | undefined)[], nowMs: number, node: string): string {
-  const previous = seen.map((stamp) => soundStamp(stamp, nowMs) ?? "").reduce((latest, stamp) => (stamp > latest ? stamp : latest), "");
+  const previous = seen
+    .map((stamp) => soundStamp(stamp, nowMs) ?? "")
+    .reduce((latest, stamp) => (stamp > latest ? stamp : latest), "");
   const [before = "", count = "0"] = previous.split("/");
   const now = new Date(nowMs).toISOString();
   const ahead = before >= now;

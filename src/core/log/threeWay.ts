@@ -2,12 +2,23 @@ import { sameJson } from "./canonical";
 import { diff, isIdList, isOrder, isPlain, keysOf, own, reorder, type FieldPatch, type Step } from "./patch";
 
 /** A field on which two hands do not agree, and whose value stands. */
-export interface Clash { path: readonly Step[]; theirs: unknown; ours: unknown; kept: "ours" | "theirs" }
+export interface Clash {
+  path: readonly Step[];
+  theirs: unknown;
+  ours: unknown;
+  kept: "ours" | "theirs";
+}
 
 /** What two hands made of one value, and where they did not agree. */
-export interface Joined { value: unknown; clashes: Clash[] }
+export interface Joined {
+  value: unknown;
+  clashes: Clash[];
+}
 
-interface Joining { clashes: Clash[]; kept: Clash["kept"] }
+interface Joining {
+  clashes: Clash[];
+  kept: Clash["kept"];
+}
 
 /**
  * Joins what two hands made of one value. What only one of them changed is taken from that one; objects are joined key by key and
@@ -29,7 +40,10 @@ export function threeWay(base: unknown, mine: unknown, theirs: unknown, kept: Cl
  */
 export function applyPatches(value: unknown, patches: readonly FieldPatch[]): Joined {
   const joining: Joining = { clashes: [], kept: "theirs" };
-  const orderLast = [...patches.filter(({ path }) => !isOrder(path.at(-1))), ...patches.filter(({ path }) => isOrder(path.at(-1)))];
+  const orderLast = [
+    ...patches.filter(({ path }) => !isOrder(path.at(-1))),
+    ...patches.filter(({ path }) => isOrder(path.at(-1))),
+  ];
   const result = orderLast.reduce((current, patch) => applyAt(current, patch.path, patch, joining), value);
   return { value: result, clashes: joining.clashes };
 }
@@ -50,11 +64,16 @@ function same(a: unknown, b: unknown, path: readonly Step[]): boolean {
 }
 
 function joinObjects(
-  base: Record<string, unknown>, mine: Record<string, unknown>, theirs: Record<string, unknown>, path: readonly Step[], joining: Joining,
+  base: Record<string, unknown>,
+  mine: Record<string, unknown>,
+  theirs: Record<string, unknown>,
+  path: readonly Step[],
+  joining: Joining,
 ): unknown {
   // Revision and stamp of a record are the store's business: those of the record as it stands stay.
   const joined = new Map<string, unknown>(path.length === 0 ? Object.entries(theirs) : []);
-  for (const key of keysOf(path, theirs, mine)) joined.set(key, join(own(base, key), own(mine, key), own(theirs, key), [...path, key], joining));
+  for (const key of keysOf(path, theirs, mine))
+    joined.set(key, join(own(base, key), own(mine, key), own(theirs, key), [...path, key], joining));
   return Object.fromEntries([...joined].filter(([, value]) => value !== undefined));
 }
 
@@ -63,7 +82,8 @@ type Elements = readonly { id: string }[];
 function joinLists(base: Elements, mine: Elements, theirs: Elements, path: readonly Step[], joining: Joining): unknown {
   const [old, my, their] = [byId(base), byId(mine), byId(theirs)];
   const joined = new Map<string, unknown>();
-  for (const id of new Set([...their.keys(), ...my.keys()])) joined.set(id, join(old.get(id), my.get(id), their.get(id), [...path, { element: id }], joining));
+  for (const id of new Set([...their.keys(), ...my.keys()]))
+    joined.set(id, join(old.get(id), my.get(id), their.get(id), [...path, { element: id }], joining));
   const moved = !sameJson(idsOf(base), idsOf(mine));
   return placed(moved ? mine : theirs, moved ? theirs : mine).flatMap((id) => joined.get(id) ?? []);
 }
@@ -112,7 +132,13 @@ function applyHere(value: unknown, { path, before, after }: FieldPatch, joining:
   return join(before, after, value, path, joining);
 }
 
-function applyToElement(list: Elements, id: string, rest: readonly Step[], patch: FieldPatch, joining: Joining): unknown[] {
+function applyToElement(
+  list: Elements,
+  id: string,
+  rest: readonly Step[],
+  patch: FieldPatch,
+  joining: Joining,
+): unknown[] {
   const index = list.findIndex((element) => element.id === id);
   // What another hand has removed stays removed.
   if (index < 0 && rest.length > 0) return [...list];

@@ -4,10 +4,22 @@ import { primaryOf } from "../body/weighIns";
 import { mustDay } from "../calendar/day";
 import { diff, isIdList, isOrder, isPlain, type Step } from "../log/patch";
 import { recordSchemas } from "../log/schema";
-import { put, recordKinds, type AnyRecord, type ChangeStep, type DayNote, type RecordKind, type WeighIn } from "../log/records";
+import {
+  put,
+  recordKinds,
+  type AnyRecord,
+  type ChangeStep,
+  type DayNote,
+  type RecordKind,
+  type WeighIn,
+} from "../log/records";
 
 /** One field of a record that would change: its path, and what it says before and after (undefined where it is absent). */
-export interface FieldChange { path: readonly Step[]; before: unknown; after: unknown }
+export interface FieldChange {
+  path: readonly Step[];
+  before: unknown;
+  after: unknown;
+}
 
 /** One record that stands otherwise in the other log, and what merging it would write. */
 export interface Difference {
@@ -37,10 +49,26 @@ export function mergeLogs(ours: Log, theirs: Log): Difference[] {
     const held = isRecordKind(kind) ? ours.records[kind].get(tombstone.id) : undefined;
     if (held === undefined || !isRecordKind(kind)) return [];
     const step: ChangeStep = { remove: { kind, id: tombstone.id, ...dateIn(held) } };
-    return [{ kind, id: tombstone.id, what: "removed", record: held, fields: [], step, proposed: isGone(theirs, kind, held), written: null }];
+    return [
+      {
+        kind,
+        id: tombstone.id,
+        what: "removed",
+        record: held,
+        fields: [],
+        step,
+        proposed: isGone(theirs, kind, held),
+        written: null,
+      },
+    ];
   });
   // Removals come before what is put in their place on the same day.
-  const found = [...removed, ...recordKinds.flatMap((kind) => [...theirs.records[kind].values()].flatMap((record) => present(ours, theirs, kind, record)))];
+  const found = [
+    ...removed,
+    ...recordKinds.flatMap((kind) =>
+      [...theirs.records[kind].values()].flatMap((record) => present(ours, theirs, kind, record)),
+    ),
+  ];
   // What others refer to (exercises, foods) stands first, then day by day, the newest first, and last what stays as it is.
   const dateOf = ({ what, record }: Difference) => `${what === "kept" ? 0 : 1}${dateIn(record).date ?? "9999"}`;
   return found.sort((a, b) => (dateOf(a) < dateOf(b) ? 1 : dateOf(a) > dateOf(b) ? -1 : 0));
@@ -51,22 +79,63 @@ function present(ours: Log, theirs: Log, kind: RecordKind, record: AnyRecord): D
   if (own === undefined && isGone(ours, kind, record)) return [];
   const held = own ?? sameDay(ours, theirs, kind, record);
   const difference = { kind, written: null };
-  if (held === undefined) return [{ ...difference, id: record.id, what: ours.removed.has(tombstoneKey(kind, record.id)) ? "brought back" : "new", record, fields: [], step: put(kind, record as never), proposed: true }];
+  if (held === undefined)
+    return [
+      {
+        ...difference,
+        id: record.id,
+        what: ours.removed.has(tombstoneKey(kind, record.id)) ? "brought back" : "new",
+        record,
+        fields: [],
+        step: put(kind, record as never),
+        proposed: true,
+      },
+    ];
   if (held === record || sameJson(held, record)) return [];
   const [mine, other] = [stampOf(held), stampOf(record)];
   const [theirsLater, apart] = [other > mine, nodeOf(mine) !== nodeOf(other)];
   const changed = (what: "changed" | "kept", later: AnyRecord, earlier: AnyRecord): Difference[] => {
-    const wanted = { ...(apart ? joined(kind, later, earlier) : later), id: held.id, revision: Math.max(held.revision ?? 0, record.revision ?? 0), changed: theirsLater ? other : mine } as AnyRecord;
+    const wanted = {
+      ...(apart ? joined(kind, later, earlier) : later),
+      id: held.id,
+      revision: Math.max(held.revision ?? 0, record.revision ?? 0),
+      changed: theirsLater ? other : mine,
+    } as AnyRecord;
     const fields = diff(held, wanted).filter(({ path }) => !isOrder(path.at(-1)));
-    const written = apart || mine === other ? { later: mine === other ? null : theirsLater ? "there" as const : "here" as const, here: instantOf(mine), there: instantOf(other) } : null;
-    return fields.length === 0 ? [] : [{ kind, id: held.id, what, record: wanted, fields, step: put(kind, wanted as never, held as never), proposed: what === "changed", written }];
+    const written =
+      apart || mine === other
+        ? {
+            later: mine === other ? null : theirsLater ? ("there" as const) : ("here" as const),
+            here: instantOf(mine),
+            there: instantOf(other),
+          }
+        : null;
+    return fields.length === 0
+      ? []
+      : [
+          {
+            kind,
+            id: held.id,
+            what,
+            record: wanted,
+            fields,
+            step: put(kind, wanted as never, held as never),
+            proposed: what === "changed",
+            written,
+          },
+        ];
   };
   if (theirsLater) return changed("changed", record, held);
   const taken = changed("changed", held, record);
   // As it was first written there, before ours was changed, it holds no word of its own.
   const first = record.revision === 1 && record.id === held.id && other < mine;
   const told = (mine === other || apart) && !first ? changed("kept", record, held) : [];
-  const rest = told.map((one) => ({ ...one, fields: one.fields.filter(({ path }) => !taken.some(({ fields }) => fields.some((field) => sameJson(field.path, path)))) }));
+  const rest = told.map((one) => ({
+    ...one,
+    fields: one.fields.filter(
+      ({ path }) => !taken.some(({ fields }) => fields.some((field) => sameJson(field.path, path))),
+    ),
+  }));
   return [...taken, ...rest.filter(({ fields }) => fields.length > 0)];
 }
 
@@ -89,7 +158,9 @@ function sameDay({ index }: Log, theirs: Log, kind: RecordKind, record: AnyRecor
   const { personId, date } = record as WeighIn | DayNote;
   const staying = <T extends AnyRecord>(records: readonly T[]) => records.filter((one) => !isGone(theirs, kind, one));
   if (kind === "dayNotes") return staying(index.on("dayNotes", personId, mustDay(date))).at(-1);
-  return (record as WeighIn).primary === false ? undefined : (primaryOf(staying(index.on("weighIns", personId, mustDay(date)))) ?? undefined);
+  return (record as WeighIn).primary === false
+    ? undefined
+    : (primaryOf(staying(index.on("weighIns", personId, mustDay(date)))) ?? undefined);
 }
 
 /** What two hands made of one value: of the later one where both speak, with what only the earlier one holds. Elements of lists are matched by their ids. */
@@ -97,11 +168,23 @@ function join(later: unknown, earlier: unknown): unknown {
   if (isIdList(later) && isIdList(earlier) && later.length > 0) {
     const old = new Map(earlier.map((element) => [element.id, element]));
     const known = new Set(later.map(({ id }) => id));
-    return [...later.map((element) => (old.has(element.id) ? join(element, old.get(element.id)) : element)), ...earlier.filter(({ id }) => !known.has(id))];
+    return [
+      ...later.map((element) => (old.has(element.id) ? join(element, old.get(element.id)) : element)),
+      ...earlier.filter(({ id }) => !known.has(id)),
+    ];
   }
   if (isPlain(later) && isPlain(earlier)) {
     const keys = [...new Set([...Object.keys(later), ...Object.keys(earlier)])];
-    return Object.fromEntries(keys.map((key) => [key, !Object.hasOwn(later, key) ? earlier[key] : !Object.hasOwn(earlier, key) ? later[key] : join(later[key], earlier[key])]));
+    return Object.fromEntries(
+      keys.map((key) => [
+        key,
+        !Object.hasOwn(later, key)
+          ? earlier[key]
+          : !Object.hasOwn(earlier, key)
+            ? later[key]
+            : join(later[key], earlier[key]),
+      ]),
+    );
   }
   return later;
 }
@@ -111,4 +194,5 @@ const stampOf = (record: AnyRecord): string => record.changed ?? "";
 const nodeOf = (stamp: string): string => stamp.split("/")[2] ?? "";
 /** The instant of a stamp. */
 const instantOf = (stamp: string): string | null => (stamp === "" ? null : stamp.split("/")[0]!);
-const dateIn = (record: AnyRecord): { date?: string } => ("date" in record && typeof record.date === "string" ? { date: record.date } : {});
+const dateIn = (record: AnyRecord): { date?: string } =>
+  "date" in record && typeof record.date === "string" ? { date: record.date } : {};

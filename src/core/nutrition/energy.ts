@@ -1,22 +1,58 @@
 import type { Food, Nutrients, Recipe, Meal } from "../log/records";
 
 /** Absolute nutrients with none left open; carbohydrate is total carbohydrate, fibre, sugars and polyols being parts of it. */
-export type FullNutrients = { kcal: number; protein: number; fat: number; carbohydrate: number; fibre: number; sugars: number; polyols: number; alcohol: number };
+export type FullNutrients = {
+  kcal: number;
+  protein: number;
+  fat: number;
+  carbohydrate: number;
+  fibre: number;
+  sugars: number;
+  polyols: number;
+  alcohol: number;
+};
 
-export const noNutrients: FullNutrients = { kcal: 0, protein: 0, fat: 0, carbohydrate: 0, fibre: 0, sugars: 0, polyols: 0, alcohol: 0 };
+export const noNutrients: FullNutrients = {
+  kcal: 0,
+  protein: 0,
+  fat: 0,
+  carbohydrate: 0,
+  fibre: 0,
+  sugars: 0,
+  polyols: 0,
+  alcohol: 0,
+};
 const names = Object.keys(noNutrients) as (keyof FullNutrients)[];
 
 /**
  * Energy of food from its nutrients, in kilocalories: 4 × available carbohydrate (total less fibre and polyols), 2 × fibre,
  * 2.4 × polyols, 4 × protein, 9 × fat, 7 × alcohol; grams in. Source: Regulation (EU) 1169/2011, Annex XIV.
  */
-export function energyFromNutrients({ protein = 0, fat = 0, carbohydrate = 0, fibre = 0, polyols = 0, alcohol = 0 }: Partial<FullNutrients>): number {
-  return 4 * Math.max(0, carbohydrate - fibre - polyols) + 2 * fibre + 2.4 * polyols + 4 * protein + 9 * fat + 7 * alcohol;
+export function energyFromNutrients({
+  protein = 0,
+  fat = 0,
+  carbohydrate = 0,
+  fibre = 0,
+  polyols = 0,
+  alcohol = 0,
+}: Partial<FullNutrients>): number {
+  return (
+    4 * Math.max(0, carbohydrate - fibre - polyols) + 2 * fibre + 2.4 * polyols + 4 * protein + 9 * fat + 7 * alcohol
+  );
 }
 
 /** The same in kilojoules with the Regulation's own kilojoule factors (17, 8, 10, 17, 37, 29), which are not 4.184 times the others. */
-export function kilojoulesFromNutrients({ protein = 0, fat = 0, carbohydrate = 0, fibre = 0, polyols = 0, alcohol = 0 }: Partial<FullNutrients>): number {
-  return 17 * Math.max(0, carbohydrate - fibre - polyols) + 8 * fibre + 10 * polyols + 17 * protein + 37 * fat + 29 * alcohol;
+export function kilojoulesFromNutrients({
+  protein = 0,
+  fat = 0,
+  carbohydrate = 0,
+  fibre = 0,
+  polyols = 0,
+  alcohol = 0,
+}: Partial<FullNutrients>): number {
+  return (
+    17 * Math.max(0, carbohydrate - fibre - polyols) + 8 * fibre + 10 * polyols + 17 * protein + 37 * fat + 29 * alcohol
+  );
 }
 
 /** Nutrients with gaps read as zero and a missing energy computed. */
@@ -76,16 +112,32 @@ export type MealNutrients = { nutrients: FullNutrients } | { reason: string };
  * Nutrients of a meal: the snapshot it was written with, else its food by weight, else its recipe by portions. Energy that is not known is not
  * nothing: it is a reason.
  */
-export function mealNutrients(meal: Meal, foods: ReadonlyMap<string, Food>, recipes: ReadonlyMap<string, Recipe>): MealNutrients {
+export function mealNutrients(
+  meal: Meal,
+  foods: ReadonlyMap<string, Food>,
+  recipes: ReadonlyMap<string, Recipe>,
+): MealNutrients {
   const food = meal.foodId ? foods.get(meal.foodId) : undefined;
   const recipe = meal.recipeId ? recipes.get(meal.recipeId) : undefined;
-  const unknown = food !== undefined && !statesEnergy(food.per100g) ? `the nutrients of ${food.name} are not written` : recipe === undefined ? null : recipeLack(recipe, foods);
+  const unknown =
+    food !== undefined && !statesEnergy(food.per100g)
+      ? `the nutrients of ${food.name} are not written`
+      : recipe === undefined
+        ? null
+        : recipeLack(recipe, foods);
   // A snapshot of nothing, taken of a food of which nothing was written, says no more than that.
-  if (meal.nutrients && statesEnergy(meal.nutrients) && (unknown === null || names.some((name) => (meal.nutrients![name] ?? 0) > 0))) return { nutrients: complete(meal.nutrients) };
+  if (
+    meal.nutrients &&
+    statesEnergy(meal.nutrients) &&
+    (unknown === null || names.some((name) => (meal.nutrients![name] ?? 0) > 0))
+  )
+    return { nutrients: complete(meal.nutrients) };
   if (unknown !== null) return { reason: unknown };
   if (food) return meal.grams == null ? { reason: `the weight of ${food.name} is missing` } : ofFood(food, meal.grams);
   if (recipe) return ofRecipe(recipe, meal.portions ?? 1, foods);
-  return { reason: meal.name ? `no nutrients are written of ${meal.name}` : "neither nutrients nor a food are written" };
+  return {
+    reason: meal.name ? `no nutrients are written of ${meal.name}` : "neither nutrients nor a food are written",
+  };
 }
 
 /** What is missing to know the energy of a recipe; null when nothing is. */

@@ -16,7 +16,10 @@ export const mealsAtMost = 12;
  * @returns the names, or what is wrong
  */
 export function readMealNames(text: string): string[] | string {
-  const names = text.split(/[,;\n]/).map((name) => name.trim().replaceAll(/\s+/g, " ")).filter((name) => name !== "");
+  const names = text
+    .split(/[,;\n]/)
+    .map((name) => name.trim().replaceAll(/\s+/g, " "))
+    .filter((name) => name !== "");
   if (names.length === 0) return "Write at least one, such as breakfast, lunch, dinner.";
   if (names.length > mealsAtMost) return `A day has at most ${mealsAtMost} meals.`;
   const twice = names.find((name, at) => names.findIndex((other) => other.toLowerCase() === name.toLowerCase()) !== at);

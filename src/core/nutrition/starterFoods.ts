@@ -1,6 +1,16 @@
 import type { Food } from "../log/records";
 
-type Row = [id: string, name: string, protein: number, fat: number, carbohydrate: number, fibre: number, sugars: number, portion?: [name: string, grams: number], alcohol?: number];
+type Row = [
+  id: string,
+  name: string,
+  protein: number,
+  fat: number,
+  carbohydrate: number,
+  fibre: number,
+  sugars: number,
+  portion?: [name: string, grams: number],
+  alcohol?: number,
+];
 
 /** Typical values per 100 g as eaten or as named, total carbohydrate including fibre: from memory, to be replaced from a label. */
 const rows: Row[] = [
@@ -37,7 +47,12 @@ const rows: Row[] = [
 ];
 
 /** The foods a new log begins with; energy is computed from the nutrients. */
-export const starterFoods: Food[] = rows.map(([id, name, protein, fat, carbohydrate, fibre, sugars, portion, alcohol]) => ({
-  id, name, carbohydrateBasis: "total", per100g: { protein, fat, carbohydrate, fibre, sugars, ...(alcohol ? { alcohol } : {}) },
-  ...(portion ? { portions: [{ name: portion[0], grams: portion[1] }] } : {}),
-}));
+export const starterFoods: Food[] = rows.map(
+  ([id, name, protein, fat, carbohydrate, fibre, sugars, portion, alcohol]) => ({
+    id,
+    name,
+    carbohydrateBasis: "total",
+    per100g: { protein, fat, carbohydrate, fibre, sugars, ...(alcohol ? { alcohol } : {}) },
+    ...(portion ? { portions: [{ name: portion[0], grams: portion[1] }] } : {}),
+  }),
+);

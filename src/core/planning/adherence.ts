@@ -15,12 +15,21 @@ export function wasPerformed(session: Session, on: Day): boolean {
 /** Whether a session was on the plan: it says so, or some of its sets or its distance were planned. */
 export function wasPlanned(session: Session): boolean {
   // A session that was begun and left without an exercise was no plan.
-  if (session.status !== "done" && session.status !== "partly") return session.items == null || session.items.length > 0 || session.planned != null || session.distance != null;
+  if (session.status !== "done" && session.status !== "partly")
+    return session.items == null || session.items.length > 0 || session.planned != null || session.distance != null;
   const written = session.planned != null || session.distance?.planned != null;
   return written || (session.items ?? []).some((item) => item.sets.some(hasPlan));
 }
 
-export interface Adherence { planned: number; done: number; partly: number; skipped: number; missed: number; extra: number; share: number | null }
+export interface Adherence {
+  planned: number;
+  done: number;
+  partly: number;
+  skipped: number;
+  missed: number;
+  extra: number;
+  share: number | null;
+}
 
 /**
  * How much of the plan was done: (done + ½ partly) / (done + partly + skipped + missed). Optional sessions count only when done,

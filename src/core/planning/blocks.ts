@@ -2,13 +2,23 @@ import { mustDay, type Day } from "../calendar/day";
 import type { Block } from "../log/records";
 
 /** Where a block stands on a day: its first and its last day (both belong to it), and how many of its days have passed, that day among them. */
-export interface BlockCourse { first: Day; last: Day; passed: number; state: "ahead" | "under way" | "over" }
+export interface BlockCourse {
+  first: Day;
+  last: Day;
+  passed: number;
+  state: "ahead" | "under way" | "over";
+}
 
 /** From Monday 5 January 42 days are six weeks and end on Sunday 15 February. */
 export function blockCourse({ startDate, days }: Pick<Block, "startDate" | "days">, on: Day): BlockCourse {
   const first = mustDay(startDate);
   const last = first + days - 1;
-  return { first, last, passed: Math.max(0, Math.min(on, last) - first + 1), state: on < first ? "ahead" : on <= last ? "under way" : "over" };
+  return {
+    first,
+    last,
+    passed: Math.max(0, Math.min(on, last) - first + 1),
+    state: on < first ? "ahead" : on <= last ? "under way" : "over",
+  };
 }
 
 /** The first day of a new block: the one after the last block ends, else that of the week that holds a day. */

@@ -4,14 +4,27 @@ import { hasPlan, withSet, withStatus } from "./perform";
 
 /** The session with one item changed. */
 function withItem(session: Session, itemId: string, change: (item: Item) => Item): Session {
-  return withStatus({ ...session, items: (session.items ?? []).map((item) => (item.id === itemId ? change(item) : item)) });
+  return withStatus({
+    ...session,
+    items: (session.items ?? []).map((item) => (item.id === itemId ? change(item) : item)),
+  });
 }
 
 /** One set more of an exercise, planned like its last working one. */
 export function withMoreSets(session: Session, itemId: string, newId: () => string): Session {
   return withItem(session, itemId, (item) => {
     const last = item.sets.findLast(({ warmUp }) => !warmUp);
-    return { ...item, sets: [...item.sets, { id: newId(), ...(last?.restSeconds == null ? {} : { restSeconds: last.restSeconds }), planned: last?.planned ?? {} }] };
+    return {
+      ...item,
+      sets: [
+        ...item.sets,
+        {
+          id: newId(),
+          ...(last?.restSeconds == null ? {} : { restSeconds: last.restSeconds }),
+          planned: last?.planned ?? {},
+        },
+      ],
+    };
   });
 }
 
@@ -22,7 +35,10 @@ export function withoutOpenSet(session: Session, itemId: string, setId: string):
 
 /** The session without the open sets of which nothing was asked, as it is when training ends; an exercise left without sets goes. */
 export function withoutIdleSets(session: Session): Session {
-  const items = (session.items ?? []).flatMap((item): Item[] => { const sets = item.sets.filter((set) => set.done || hasPlan(set)); return sets.length === 0 ? [] : [{ ...item, sets }]; });
+  const items = (session.items ?? []).flatMap((item): Item[] => {
+    const sets = item.sets.filter((set) => set.done || hasPlan(set));
+    return sets.length === 0 ? [] : [{ ...item, sets }];
+  });
   return withStatus({ ...session, items });
 }
 
@@ -47,20 +63,39 @@ export function withJoined(session: Session, itemId: string): Session {
   const letter = first.superset ?? free[0] ?? "A";
   // Parting leaves what stands before together, and what stands behind.
   const behind = free[0] ?? "Z";
-  return { ...session, items: items.map((item, index): Item => {
-    if (!joined) return item === first || item === second || (second.superset != null && item.superset === second.superset) ? { ...item, superset: letter } : item;
-    return index > at && item.superset === first.superset ? { ...item, superset: behind } : item;
-  }) };
+  return {
+    ...session,
+    items: items.map((item, index): Item => {
+      if (!joined)
+        return item === first || item === second || (second.superset != null && item.superset === second.superset)
+          ? { ...item, superset: letter }
+          : item;
+      return index > at && item.superset === first.superset ? { ...item, superset: behind } : item;
+    }),
+  };
 }
 
 /** A further part of a done set. */
-export function withDropPart(session: Session, itemId: string, setId: string, part: { reps: number; kg: number }): Session {
-  return withSet(session, itemId, setId, (set) => (set.done ? { ...set, done: { ...set.done, parts: [...(set.done.parts ?? []), part] } } : set));
+export function withDropPart(
+  session: Session,
+  itemId: string,
+  setId: string,
+  part: { reps: number; kg: number },
+): Session {
+  return withSet(session, itemId, setId, (set) =>
+    set.done ? { ...set, done: { ...set.done, parts: [...(set.done.parts ?? []), part] } } : set,
+  );
 }
 
 /** Warm-up sets before the others of an exercise. */
 export function withRamp(session: Session, itemId: string, ramp: readonly RampSet[], newId: () => string): Session {
-  return withItem(session, itemId, (item) => ({ ...item, sets: [...ramp.map((planned): TrainingSet => ({ id: newId(), warmUp: true, restSeconds: 60, planned: { ...planned } })), ...item.sets] }));
+  return withItem(session, itemId, (item) => ({
+    ...item,
+    sets: [
+      ...ramp.map((planned): TrainingSet => ({ id: newId(), warmUp: true, restSeconds: 60, planned: { ...planned } })),
+      ...item.sets,
+    ],
+  }));
 }
 
 /**
@@ -70,17 +105,32 @@ export function withRamp(session: Session, itemId: string, ramp: readonly RampSe
 export function withSwapped(session: Session, itemId: string, exerciseId: string, newId: () => string): Session {
   const items = (session.items ?? []).flatMap((item): Item[] => {
     if (item.id !== itemId) return [item];
-    const open = item.sets.filter(({ done }) => !done).map((set): TrainingSet => { const { kg: _kg, percent: _percent, ...planned } = set.planned ?? {}; return { ...set, planned }; });
+    const open = item.sets
+      .filter(({ done }) => !done)
+      .map((set): TrainingSet => {
+        const { kg: _kg, percent: _percent, ...planned } = set.planned ?? {};
+        return { ...set, planned };
+      });
     const done = item.sets.filter((set) => set.done);
-    return done.length === 0 ? [{ ...item, exerciseId, sets: open }] : [{ ...item, sets: done }, { id: newId(), exerciseId, ...(item.superset == null ? {} : { superset: item.superset }), sets: open }];
+    return done.length === 0
+      ? [{ ...item, exerciseId, sets: open }]
+      : [
+          { ...item, sets: done },
+          { id: newId(), exerciseId, ...(item.superset == null ? {} : { superset: item.superset }), sets: open },
+        ];
   });
   return withStatus({ ...session, items });
 }
 
 /** Another exercise at the end, with one open set. A set of which nothing was asked, waiting behind done ones, is not waited for any longer. */
 export function withExercise(session: Session, exerciseId: string, newId: () => string): Session {
-  const items = (session.items ?? []).map((item): Item => (item.sets.some(({ done }) => done) ? { ...item, sets: item.sets.filter((set) => set.done || hasPlan(set)) } : item));
-  return withStatus({ ...session, items: [...items, { id: newId(), exerciseId, sets: [{ id: newId(), planned: {} }] }] });
+  const items = (session.items ?? []).map((item): Item =>
+    item.sets.some(({ done }) => done) ? { ...item, sets: item.sets.filter((set) => set.done || hasPlan(set)) } : item,
+  );
+  return withStatus({
+    ...session,
+    items: [...items, { id: newId(), exerciseId, sets: [{ id: newId(), planned: {} }] }],
+  });
 }
 
 /** An exercise left out, with the reason ("" when none is given); what was done of it stays. */
@@ -94,8 +144,29 @@ export function repeated(session: Session): Item[] {
     const sets = item.sets.flatMap(({ id, done, warmUp, restSeconds }): TrainingSet[] => {
       if (!done) return [];
       const { reps, kg, seconds, metres } = done;
-      return [{ id, ...(warmUp ? { warmUp } : {}), ...(restSeconds == null ? {} : { restSeconds }), planned: Object.fromEntries(Object.entries({ reps: reps === 0 ? null : reps, kg, seconds, metres }).filter(([, value]) => value != null)) }];
+      return [
+        {
+          id,
+          ...(warmUp ? { warmUp } : {}),
+          ...(restSeconds == null ? {} : { restSeconds }),
+          planned: Object.fromEntries(
+            Object.entries({ reps: reps === 0 ? null : reps, kg, seconds, metres }).filter(
+              ([, value]) => value != null,
+            ),
+          ),
+        },
+      ];
     });
-    return sets.length === 0 ? [] : [{ id: item.id, exerciseId: item.exerciseId, ...(item.superset == null ? {} : { superset: item.superset }), ...(item.tempo == null ? {} : { tempo: item.tempo }), sets }];
+    return sets.length === 0
+      ? []
+      : [
+          {
+            id: item.id,
+            exerciseId: item.exerciseId,
+            ...(item.superset == null ? {} : { superset: item.superset }),
+            ...(item.tempo == null ? {} : { tempo: item.tempo }),
+            sets,
+          },
+        ];
   });
 }

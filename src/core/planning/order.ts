@@ -1,7 +1,12 @@
 import type { Item, Session, TrainingSet } from "../log/records";
 
 /** One set of a session where it stands in the order of doing. */
-export interface Step { item: Item; set: TrainingSet; itemIndex: number; setIndex: number }
+export interface Step {
+  item: Item;
+  set: TrainingSet;
+  itemIndex: number;
+  setIndex: number;
+}
 
 /**
  * The sets of a session in the order in which they are done: exercise after exercise, those of one superset in turn, a set of each.
@@ -10,14 +15,17 @@ export interface Step { item: Item; set: TrainingSet; itemIndex: number; setInde
 export function stepsOf(session: Session): Step[] {
   const items = session.items ?? [];
   const steps: Step[] = [];
-  for (let at = 0; at < items.length; ) {
+  for (let at = 0; at < items.length;) {
     const together = items[at]!.superset ?? null;
     let end = at + 1;
     while (together !== null && end < items.length && items[end]!.superset === together) end++;
-    const run = items.slice(at, end).map((item, index) => item.sets.map((set, setIndex): Step => ({ item, set, itemIndex: at + index, setIndex })));
+    const run = items
+      .slice(at, end)
+      .map((item, index) => item.sets.map((set, setIndex): Step => ({ item, set, itemIndex: at + index, setIndex })));
     for (const sets of run) steps.push(...sets.filter(({ set }) => set.warmUp));
     const working = run.map((sets) => sets.filter(({ set }) => !set.warmUp));
-    for (let round = 0; round < Math.max(...working.map(({ length }) => length)); round++) for (const sets of working) if (sets[round]) steps.push(sets[round]!);
+    for (let round = 0; round < Math.max(...working.map(({ length }) => length)); round++)
+      for (const sets of working) if (sets[round]) steps.push(sets[round]!);
     at = end;
   }
   return steps;

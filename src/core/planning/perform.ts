@@ -4,10 +4,20 @@ import { lackOf } from "../strength/doubt";
 type Done = NonNullable<TrainingSet["done"]>;
 
 /** A set that was performed, and what else was said of it: as what it was meant, the rest behind it. */
-export interface Performed { done: Done; warmUp: boolean; planned?: NonNullable<TrainingSet["planned"]>; restSeconds?: number }
+export interface Performed {
+  done: Done;
+  warmUp: boolean;
+  planned?: NonNullable<TrainingSet["planned"]>;
+  restSeconds?: number;
+}
 
 /** The session with these sets performed: planned sets of the exercise that are still open are filled first, the rest is added. */
-export function withSets(session: Session, exerciseId: string, performed: readonly Performed[], newId: () => string): Session {
+export function withSets(
+  session: Session,
+  exerciseId: string,
+  performed: readonly Performed[],
+  newId: () => string,
+): Session {
   const items = session.items ?? [];
   const held = items.find((item) => item.exerciseId === exerciseId);
   const item: Item = held ?? { id: newId(), exerciseId, sets: [] };
@@ -18,22 +28,44 @@ export function withSets(session: Session, exerciseId: string, performed: readon
     const { done, restSeconds } = waiting.splice(next, 1)[0]!;
     return { ...set, ...(restSeconds === undefined ? {} : { restSeconds }), done };
   });
-  const added = waiting.map(({ done, warmUp, planned, restSeconds }): TrainingSet => ({ id: newId(), ...(warmUp ? { warmUp } : {}), ...(restSeconds === undefined ? {} : { restSeconds }), ...(planned ? { planned } : {}), done }));
+  const added = waiting.map(({ done, warmUp, planned, restSeconds }): TrainingSet => ({
+    id: newId(),
+    ...(warmUp ? { warmUp } : {}),
+    ...(restSeconds === undefined ? {} : { restSeconds }),
+    ...(planned ? { planned } : {}),
+    done,
+  }));
   const changed = { ...item, sets: [...filled, ...added] };
-  return withStatus({ ...session, items: held ? items.map((one) => (one === held ? changed : one)) : [...items, changed] });
+  return withStatus({
+    ...session,
+    items: held ? items.map((one) => (one === held ? changed : one)) : [...items, changed],
+  });
 }
 
 /** The session with the status that its sets tell: done when no planned working set is open, partly when some are, as it was when none is done. */
 export function withStatus(session: Session): Session {
   const sets = (session.items ?? []).flatMap((item) => item.sets);
-  if (!sets.some(({ done }) => done)) return session.status === "done" || session.status === "partly" ? { ...session, status: "planned" } : session;
+  if (!sets.some(({ done }) => done))
+    return session.status === "done" || session.status === "partly" ? { ...session, status: "planned" } : session;
   return { ...session, status: sets.some((set) => hasPlan(set) && !set.done && !set.warmUp) ? "partly" : "done" };
 }
 
 /** The session with one set of it changed. A set left with neither plan nor performance is gone, and so is an exercise left without sets. */
-export function withSet(session: Session, itemId: string, setId: string, change: (set: TrainingSet) => TrainingSet): Session {
-  const changed = (sets: readonly TrainingSet[]) => sets.flatMap((set) => { const next = set.id === setId ? change(set) : set; return next.planned || next.done || set.id !== setId ? [next] : []; });
-  const items = (session.items ?? []).flatMap((item): Item[] => { const next = item.id === itemId ? { ...item, sets: changed(item.sets) } : item; return next.sets.length === 0 ? [] : [next]; });
+export function withSet(
+  session: Session,
+  itemId: string,
+  setId: string,
+  change: (set: TrainingSet) => TrainingSet,
+): Session {
+  const changed = (sets: readonly TrainingSet[]) =>
+    sets.flatMap((set) => {
+      const next = set.id === setId ? change(set) : set;
+      return next.planned || next.done || set.id !== setId ? [next] : [];
+    });
+  const items = (session.items ?? []).flatMap((item): Item[] => {
+    const next = item.id === itemId ? { ...item, sets: changed(item.sets) } : item;
+    return next.sets.length === 0 ? [] : [next];
+  });
   return withStatus({ ...session, items });
 }
 
@@ -50,7 +82,10 @@ export function isShort({ planned, done }: TrainingSet): boolean {
 /** A set with what was done in it, or, given nothing, open again: one that nobody planned is then to be done as it comes. */
 export function performedAs(set: TrainingSet, done: Done | null): TrainingSet {
   if (done !== null) return { ...set, done };
-  return { ...(Object.fromEntries(Object.entries(set).filter(([key]) => key !== "done")) as TrainingSet), planned: set.planned ?? {} };
+  return {
+    ...(Object.fromEntries(Object.entries(set).filter(([key]) => key !== "done")) as TrainingSet),
+    planned: set.planned ?? {},
+  };
 }
 
 /** Whether a plan leaves the count open: a range of repetitions, or as many as possible. How many they were is then for the trainee to say. */
@@ -61,7 +96,11 @@ export function isOpenEnded(planned: TrainingSet["planned"]): boolean {
 /** What a planned set is when it is done exactly as planned, without repetitions where the plan leaves them open; `workedKg` is its load where that was worked out from a percentage or an effort. */
 export function asPlanned(set: TrainingSet, workedKg?: number): Done {
   const { reps, kg = workedKg, rpe, seconds, metres } = set.planned ?? {};
-  return Object.fromEntries(Object.entries({ ...(isOpenEnded(set.planned) ? {} : { reps }), kg, rpe, seconds, metres }).filter(([, value]) => value != null)) as Done;
+  return Object.fromEntries(
+    Object.entries({ ...(isOpenEnded(set.planned) ? {} : { reps }), kg, rpe, seconds, metres }).filter(
+      ([, value]) => value != null,
+    ),
+  ) as Done;
 }
 
 /** Whether a set was done just as planned, within its range of repetitions; an effort that was not said does not part them. */
@@ -70,8 +109,14 @@ export function isAsPlanned(set: TrainingSet, workedKg?: number): boolean {
   if (done == null || !hasPlan(set) || done.failed || (done.parts ?? []).length > 0) return false;
   const planned = asPlanned(set, workedKg);
   const { reps = 0, repsTo, asManyAsPossible } = set.planned!;
-  const counted = isOpenEnded(set.planned) ? (done.reps ?? -1) >= (reps ?? 0) && (asManyAsPossible === true || done.reps! <= repsTo!) : (planned.reps ?? null) === (done.reps ?? null);
-  return counted && (["kg", "seconds", "metres"] as const).every((key) => (planned[key] ?? null) === (done[key] ?? null)) && (done.rpe == null || done.rpe === planned.rpe);
+  const counted = isOpenEnded(set.planned)
+    ? (done.reps ?? -1) >= (reps ?? 0) && (asManyAsPossible === true || done.reps! <= repsTo!)
+    : (planned.reps ?? null) === (done.reps ?? null);
+  return (
+    counted &&
+    (["kg", "seconds", "metres"] as const).every((key) => (planned[key] ?? null) === (done[key] ?? null)) &&
+    (done.rpe == null || done.rpe === planned.rpe)
+  );
 }
 
 /**
@@ -79,17 +124,37 @@ export function isAsPlanned(set: TrainingSet, workedKg?: number): boolean {
  * repetitions are not known stay open.
  * @param workedKg gives loads that were worked out
  */
-export function confirmed(session: Session, exerciseOf: (id: string) => Exercise | undefined, workedKg: (itemId: string, setId: string) => number | undefined = () => undefined): Session {
-  const items = (session.items ?? []).map((item) => (item.skipped == null ? { ...item, sets: item.sets.map((set) => {
-    if (set.done || !hasPlan(set)) return set;
-    const done = asPlanned(set, workedKg(item.id, set.id));
-    return lackOf(exerciseOf(item.exerciseId), done) === null ? { ...set, done } : set;
-  }) } : item));
-  const distance = session.distance?.planned && !session.distance.done ? { ...session.distance, done: { ...session.distance.planned } } : session.distance;
-  const open = items.some((item) => item.skipped == null && item.sets.some((set) => hasPlan(set) && !set.done && !set.warmUp));
+export function confirmed(
+  session: Session,
+  exerciseOf: (id: string) => Exercise | undefined,
+  workedKg: (itemId: string, setId: string) => number | undefined = () => undefined,
+): Session {
+  const items = (session.items ?? []).map((item) =>
+    item.skipped == null
+      ? {
+          ...item,
+          sets: item.sets.map((set) => {
+            if (set.done || !hasPlan(set)) return set;
+            const done = asPlanned(set, workedKg(item.id, set.id));
+            return lackOf(exerciseOf(item.exerciseId), done) === null ? { ...set, done } : set;
+          }),
+        }
+      : item,
+  );
+  const distance =
+    session.distance?.planned && !session.distance.done
+      ? { ...session.distance, done: { ...session.distance.planned } }
+      : session.distance;
+  const open = items.some(
+    (item) => item.skipped == null && item.sets.some((set) => hasPlan(set) && !set.done && !set.warmUp),
+  );
   const begun = items.some((item) => item.sets.some(({ done }) => done)) || distance?.done != null;
   return {
-    ...session, status: open ? (begun ? "partly" : session.status) : "done", ...(session.items ? { items } : {}), ...(distance ? { distance } : {}),
-    ...(session.minutes == null && session.planned?.minutes != null ? { minutes: session.planned.minutes } : {}), ...(session.effort == null && session.planned?.effort != null ? { effort: session.planned.effort } : {}),
+    ...session,
+    status: open ? (begun ? "partly" : session.status) : "done",
+    ...(session.items ? { items } : {}),
+    ...(distance ? { distance } : {}),
+    ...(session.minutes == null && session.planned?.minutes != null ? { minutes: session.planned.minutes } : {}),
+    ...(session.effort == null && session.planned?.effort != null ? { effort: session.planned.effort } : {}),
   };
 }

@@ -3,38 +3,94 @@ import { describe, expect, it } from "vitest";
 import type { Session } from "../log/records";
 import { sessionFields, withSessionFields, type SessionFields } from "./sessionForm";
 
-const row: Session = { id: "s", personId: "p", date: "2026-06-11", kind: "row", status: "done", title: "Easy row", minutes: 27.9116, effort: 4, distance: { purpose: "steady", done: { metres: 6204.7, seconds: 1674.6 } } };
+const row: Session = {
+  id: "s",
+  personId: "p",
+  date: "2026-06-11",
+  kind: "row",
+  status: "done",
+  title: "Easy row",
+  minutes: 27.9116,
+  effort: 4,
+  distance: { purpose: "steady", done: { metres: 6204.7, seconds: 1674.6 } },
+};
 const none: ReadonlySet<keyof SessionFields> = new Set();
 
 describe("a session by its form", () => {
   it("that was not touched stays to the last digit, in every unit", () => {
-    for (const unit of ["km", "mi"] as const) expect(withSessionFields(row, sessionFields(row, unit), none, unit)).toEqual(row);
+    for (const unit of ["km", "mi"] as const)
+      expect(withSessionFields(row, sessionFields(row, unit), none, unit)).toEqual(row);
   });
 
   it("takes a changed field alone: the others keep what the record says now, not what the form shows", () => {
     // The record as another tab has left it since the form was opened.
-    const now: Session = { ...row, effort: 7, note: "wind", distance: { ...row.distance, done: { metres: 6300.4, seconds: 1700 } } };
+    const now: Session = {
+      ...row,
+      effort: 7,
+      note: "wind",
+      distance: { ...row.distance, done: { metres: 6300.4, seconds: 1700 } },
+    };
     const shown = { ...sessionFields(row, "km"), place: " the lake " };
     expect(withSessionFields(now, shown, new Set(["place"]), "km")).toEqual({ ...now, place: "the lake" });
-    expect(withSessionFields(now, { ...shown, time: "30:00" }, new Set(["time"]), "km")).toEqual({ ...now, minutes: 30, distance: { ...row.distance, done: { metres: 6300.4, seconds: 1800 } } });
+    expect(withSessionFields(now, { ...shown, time: "30:00" }, new Set(["time"]), "km")).toEqual({
+      ...now,
+      minutes: 30,
+      distance: { ...row.distance, done: { metres: 6300.4, seconds: 1800 } },
+    });
   });
 
   it("drops what was emptied, and makes a planned distance a done one", () => {
-    const planned: Session = { id: "s", personId: "p", date: "2026-06-12", kind: "run", status: "planned", note: "easy", distance: { planned: { metres: 8000, seconds: 2700 } } };
+    const planned: Session = {
+      id: "s",
+      personId: "p",
+      date: "2026-06-12",
+      kind: "run",
+      status: "planned",
+      note: "easy",
+      distance: { planned: { metres: 8000, seconds: 2700 } },
+    };
     const fields = { ...sessionFields(planned, "km"), note: "  " };
     expect(fields).toMatchObject({ distance: "8", time: "45:00" });
-    expect(withSessionFields(planned, fields, new Set(["note"]), "km")).toEqual({ id: "s", personId: "p", date: "2026-06-12", kind: "run", status: "done", minutes: 45, distance: { planned: { metres: 8000, seconds: 2700 }, done: { metres: 8000, seconds: 2700 } } });
-    expect(withSessionFields(planned, { ...fields, distance: "5" }, new Set(["distance"]), "mi").distance!.done).toEqual({ metres: 5 * 1609.344, seconds: 2700 });
+    expect(withSessionFields(planned, fields, new Set(["note"]), "km")).toEqual({
+      id: "s",
+      personId: "p",
+      date: "2026-06-12",
+      kind: "run",
+      status: "done",
+      minutes: 45,
+      distance: { planned: { metres: 8000, seconds: 2700 }, done: { metres: 8000, seconds: 2700 } },
+    });
+    expect(
+      withSessionFields(planned, { ...fields, distance: "5" }, new Set(["distance"]), "mi").distance!.done,
+    ).toEqual({ metres: 5 * 1609.344, seconds: 2700 });
   });
 
   it("of any two tabs, each with fields of its own, holds both whichever saves last", () => {
     const texts = ["title", "place", "note", "effort", "feel"] as const;
-    fc.assert(fc.property(fc.record({ title: fc.stringMatching(/^\w{1,8}$/), place: fc.stringMatching(/^\w{1,8}$/), note: fc.stringMatching(/^\w{1,8}$/), effort: fc.integer({ min: 0, max: 10 }).map(String), feel: fc.integer({ min: 1, max: 5 }).map(String) }), fc.subarray([...texts]), (typed, first) => {
-      const shown = sessionFields(row, "km");
-      const second = texts.filter((field) => !first.includes(field));
-      const write = (session: Session, fields: readonly (keyof SessionFields)[]) => withSessionFields(session, { ...shown, ...Object.fromEntries(fields.map((field) => [field, typed[field as keyof typeof typed]])) }, new Set(fields), "km");
-      expect(write(write(row, first), second)).toEqual(write(write(row, second), first));
-      expect(sessionFields(write(write(row, first), second), "km")).toMatchObject(typed);
-    }));
+    fc.assert(
+      fc.property(
+        fc.record({
+          title: fc.stringMatching(/^\w{1,8}$/),
+          place: fc.stringMatching(/^\w{1,8}$/),
+          note: fc.stringMatching(/^\w{1,8}$/),
+          effort: fc.integer({ min: 0, max: 10 }).map(String),
+          feel: fc.integer({ min: 1, max: 5 }).map(String),
+        }),
+        fc.subarray([...texts]),
+        (typed, first) => {
+          const shown = sessionFields(row, "km");
+          const second = texts.filter((field) => !first.includes(field));
+          const write = (session: Session, fields: readonly (keyof SessionFields)[]) =>
+            withSessionFields(
+              session,
+              { ...shown, ...Object.fromEntries(fields.map((field) => [field, typed[field as keyof typeof typed]])) },
+              new Set(fields),
+              "km",
+            );
+          expect(write(write(row, first), second)).toEqual(write(write(row, second), first));
+          expect(sessionFields(write(write(row, first), second), "km")).toMatchObject(typed);
+        },
+      ),
+    );
   });
 });

@@ -38,24 +38,69 @@ describe("a set that is not whole", () => {
 });
 
 describe("a missed single", () => {
-  const session = (test: boolean, reps: number): Session => ({ id: "s", personId: "p", date: "2026-06-01", kind: "strength", status: "done", test, items: [{ id: "i", exerciseId: "squat", sets: [
-    { id: "1", done: { reps: 1, kg: 170 } }, { id: "2", done: { reps, kg: 185, failed: true } },
-  ] }] });
+  const session = (test: boolean, reps: number): Session => ({
+    id: "s",
+    personId: "p",
+    date: "2026-06-01",
+    kind: "strength",
+    status: "done",
+    test,
+    items: [
+      {
+        id: "i",
+        exerciseId: "squat",
+        sets: [
+          { id: "1", done: { reps: 1, kg: 170 } },
+          { id: "2", done: { reps, kg: 185, failed: true } },
+        ],
+      },
+    ],
+  });
   const day = mustDay("2026-06-01");
   const exercises = new Map([["squat", squat]]);
 
   it("of a meet is no lift, no volume, no best, however it was marked", () => {
     for (const reps of [0, 1]) {
       const meet = session(true, reps);
-      expect(meets([meet], [])[0]!.lifts).toEqual([{ exerciseId: "squat", attempts: [{ kg: 170, made: true }, { kg: 185, made: false }], bestKg: 170, changeKg: null }]);
-      const run = liftsDone([day], () => [meet], exercises, () => 80).get("squat")!;
+      expect(meets([meet], [])[0]!.lifts).toEqual([
+        {
+          exerciseId: "squat",
+          attempts: [
+            { kg: 170, made: true },
+            { kg: 185, made: false },
+          ],
+          bestKg: 170,
+          changeKg: null,
+        },
+      ]);
+      const run = liftsDone(
+        [day],
+        () => [meet],
+        exercises,
+        () => 80,
+      ).get("squat")!;
       expect(testsIn(run)).toEqual([{ exerciseId: "squat", day, kg: 170 }]);
-      expect(workOf(performedSets(meet, day, exercises, () => 80), {})).toMatchObject({ numberOfLifts: 1, volumeLoadKg: 170 });
+      expect(
+        workOf(
+          performedSets(meet, day, exercises, () => 80),
+          {},
+        ),
+      ).toMatchObject({ numberOfLifts: 1, volumeLoadKg: 170 });
     }
   });
   it("in training is one of no repetitions; one completed with another missed stays one completed", () => {
-    expect(workOf(performedSets(session(false, 0), day, exercises, () => 80), {})).toMatchObject({ numberOfLifts: 1, volumeLoadKg: 170 });
-    expect(workOf(performedSets(session(false, 1), day, exercises, () => 80), {})).toMatchObject({ numberOfLifts: 2, volumeLoadKg: 355 });
+    expect(
+      workOf(
+        performedSets(session(false, 0), day, exercises, () => 80),
+        {},
+      ),
+    ).toMatchObject({ numberOfLifts: 1, volumeLoadKg: 170 });
+    expect(
+      workOf(
+        performedSets(session(false, 1), day, exercises, () => 80),
+        {},
+      ),
+    ).toMatchObject({ numberOfLifts: 2, volumeLoadKg: 355 });
     expect(completedReps({ reps: 4, failed: true }, true)).toBe(4);
     expect(factorOf.mean(1)).toBe(1);
   });

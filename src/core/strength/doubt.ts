@@ -14,14 +14,21 @@ const farBeyond = 1.6;
  */
 export function loadDoubt(exercise: Exercise, kg: number, bestKg: number | null, printer: Printer): string | null {
   const loaded = (exercise.measure ?? "load-reps") === "load-reps";
-  if (kg > (loaded || isTimed(exercise) ? heaviestKg : heaviestAddedKg)) return `${printer.load(kg)} is more than anyone lifts.`;
-  return loaded && bestKg !== null && bestKg > 0 && kg > farBeyond * bestKg ? `${printer.load(kg)} is far beyond your best estimated maximum of ${printer.mass(bestKg)}.` : null;
+  if (kg > (loaded || isTimed(exercise) ? heaviestKg : heaviestAddedKg))
+    return `${printer.load(kg)} is more than anyone lifts.`;
+  return loaded && bestKg !== null && bestKg > 0 && kg > farBeyond * bestKg
+    ? `${printer.load(kg)} is far beyond your best estimated maximum of ${printer.mass(bestKg)}.`
+    : null;
 }
 
 /** What a set lacks to be written as done; null when it is whole. Nothing is done "as planned" without its load. */
-export function lackOf(exercise: Exercise | null | undefined, done: Partial<NonNullable<TrainingSet["done"]>>): "load" | "repetitions" | "time" | "distance" | null {
+export function lackOf(
+  exercise: Exercise | null | undefined,
+  done: Partial<NonNullable<TrainingSet["done"]>>,
+): "load" | "repetitions" | "time" | "distance" | null {
   const measure = exercise?.measure ?? "load-reps";
   const { reps, kg, seconds, metres } = done;
-  if (reps == null && seconds == null && metres == null) return measure === "duration" ? "time" : measure === "distance" ? "distance" : "repetitions";
+  if (reps == null && seconds == null && metres == null)
+    return measure === "duration" ? "time" : measure === "distance" ? "distance" : "repetitions";
   return (measure === "load-reps" || measure === "assisted-reps") && reps != null && kg == null ? "load" : null;
 }

@@ -24,12 +24,42 @@ interface Formula {
 /** Each formula as its author wrote it, before it is joined to the load itself at one repetition. */
 export const formulas: Record<FormulaName, Formula> = {
   epley: { factor: (r) => 1 + r / 30, title: "Epley", written: "w (1 + r/30)", source: "Epley 1985, Poundage Chart" },
-  brzycki: { factor: (r) => 36 / (37 - r), title: "Brzycki", written: "36 w / (37 − r)", source: "Brzycki 1993, JOPERD 64:88" },
-  lombardi: { factor: (r) => r ** 0.1, title: "Lombardi", written: "w r^0.10", source: "Lombardi 1989, Beginning Weight Training" },
-  oConner: { factor: (r) => 1 + r / 40, title: "O'Conner", written: "w (1 + r/40)", source: "O'Conner et al. 1989, Weight Training Today" },
-  mayhew: { factor: (r) => 100 / (52.2 + 41.9 * Math.exp(-0.055 * r)), title: "Mayhew", written: "100 w / (52.2 + 41.9 e^(−0.055 r))", source: "Mayhew et al. 1992, J Appl Sport Sci Res 6:200" },
-  wathan: { factor: (r) => 100 / (48.8 + 53.8 * Math.exp(-0.075 * r)), title: "Wathan", written: "100 w / (48.8 + 53.8 e^(−0.075 r))", source: "Wathan 1994, Load assignment" },
-  lander: { factor: (r) => 100 / (101.3 - 2.67123 * r), title: "Lander", written: "100 w / (101.3 − 2.67123 r)", source: "Lander 1985, NSCA Journal 6:60" },
+  brzycki: {
+    factor: (r) => 36 / (37 - r),
+    title: "Brzycki",
+    written: "36 w / (37 − r)",
+    source: "Brzycki 1993, JOPERD 64:88",
+  },
+  lombardi: {
+    factor: (r) => r ** 0.1,
+    title: "Lombardi",
+    written: "w r^0.10",
+    source: "Lombardi 1989, Beginning Weight Training",
+  },
+  oConner: {
+    factor: (r) => 1 + r / 40,
+    title: "O'Conner",
+    written: "w (1 + r/40)",
+    source: "O'Conner et al. 1989, Weight Training Today",
+  },
+  mayhew: {
+    factor: (r) => 100 / (52.2 + 41.9 * Math.exp(-0.055 * r)),
+    title: "Mayhew",
+    written: "100 w / (52.2 + 41.9 e^(−0.055 r))",
+    source: "Mayhew et al. 1992, J Appl Sport Sci Res 6:200",
+  },
+  wathan: {
+    factor: (r) => 100 / (48.8 + 53.8 * Math.exp(-0.075 * r)),
+    title: "Wathan",
+    written: "100 w / (48.8 + 53.8 e^(−0.075 r))",
+    source: "Wathan 1994, Load assignment",
+  },
+  lander: {
+    factor: (r) => 100 / (101.3 - 2.67123 * r),
+    title: "Lander",
+    written: "100 w / (101.3 − 2.67123 r)",
+    source: "Lander 1985, NSCA Journal 6:60",
+  },
 };
 
 /** Above this many repetitions to the limit (done plus in reserve) an estimate is called rough. */
@@ -52,16 +82,24 @@ export function maximumFactor(choice: CommonFormula, reps: number): number {
 }
 
 /** Factors worked out so far, by repetitions: a log of many years asks for the same few again and again. */
-const factors = Object.fromEntries(["mean", ...formulaNames].map((name) => [name, new Map<number, number>()])) as Record<CommonFormula, Map<number, number>>;
+const factors = Object.fromEntries(
+  ["mean", ...formulaNames].map((name) => [name, new Map<number, number>()]),
+) as Record<CommonFormula, Map<number, number>>;
 
 function computeFactor(choice: CommonFormula, reps: number): number {
-  if (choice === "mean") return formulaNames.reduce((sum, name) => sum + maximumFactor(name, reps), 0) / formulaNames.length;
+  if (choice === "mean")
+    return formulaNames.reduce((sum, name) => sum + maximumFactor(name, reps), 0) / formulaNames.length;
   const { factor } = formulas[choice];
   return reps >= 2 ? factor(reps) : 1 + (factor(2) - 1) * (reps - 1);
 }
 
 /** The common relations, each as a function of the repetitions alone. */
-export const factorOf = Object.fromEntries(["mean" as const, ...formulaNames].map((name): [CommonFormula, Factor] => [name, (reps) => maximumFactor(name, reps)])) as Record<CommonFormula, Factor>;
+export const factorOf = Object.fromEntries(
+  ["mean" as const, ...formulaNames].map((name): [CommonFormula, Factor] => [
+    name,
+    (reps) => maximumFactor(name, reps),
+  ]),
+) as Record<CommonFormula, Factor>;
 
 export type Estimate = { kg: number; limitReps: number; rough: boolean } | { reason: string };
 
@@ -79,7 +117,8 @@ export function estimateMaximum(factor: Factor, kg: number, reps: number, rpe?: 
   if (!(reps >= 1)) return { reason: "no repetition was completed" };
   if (!(kg > 0)) return { reason: "no load was moved" };
   const limitReps = reps + (reserve(rpe) ?? 0);
-  if (limitReps > estimateUpTo) return { reason: `${counted(limitReps, "repetition")} to the limit; formulas hold up to ${estimateUpTo}` };
+  if (limitReps > estimateUpTo)
+    return { reason: `${counted(limitReps, "repetition")} to the limit; formulas hold up to ${estimateUpTo}` };
   return { kg: kg * factor(limitReps), limitReps, rough: limitReps > roughAbove };
 }
 

@@ -23,20 +23,33 @@ export const prilepin: ({ perSet: [number, number]; total: [number, number, numb
 ];
 
 /** Number of lifts by zone, as `zones` has them, and those of lifts without a maximum or a known load. */
-export interface ZoneLifts { byZone: number[]; unknown: number }
+export interface ZoneLifts {
+  byZone: number[];
+  unknown: number;
+}
 
 /** The zone of a share of the maximum. A share a hair below a bound, as arithmetic leaves it, is on it. */
 export function zoneOf(share: number): number {
   return zones.findLastIndex(({ from }) => share + 1e-9 >= from);
 }
 
-function countIn(lifts: ZoneLifts, { reps, totalKg }: { reps: number; totalKg: number | null }, sides: number, maximum: number | null): void {
+function countIn(
+  lifts: ZoneLifts,
+  { reps, totalKg }: { reps: number; totalKg: number | null },
+  sides: number,
+  maximum: number | null,
+): void {
   if (maximum === null || totalKg === null) lifts.unknown += reps * sides;
   else lifts.byZone[zoneOf(totalKg / maximum)]! += reps * sides;
 }
 
 /** How the lifts of some performed sets are spread over the zones. Each part of a drop or cluster set counts by its own load. */
-export function liftsByZone(sets: readonly PerformedSet[], counting: Counting, maximumOn: MaximumOn, bodyWeightOn: BodyWeightOn): ZoneLifts {
+export function liftsByZone(
+  sets: readonly PerformedSet[],
+  counting: Counting,
+  maximumOn: MaximumOn,
+  bodyWeightOn: BodyWeightOn,
+): ZoneLifts {
   const lifts: ZoneLifts = { byZone: zones.map(() => 0), unknown: 0 };
   for (const set of sets) {
     if (!isWork(set, counting)) continue;

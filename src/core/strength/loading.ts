@@ -6,7 +6,26 @@ export type PlateStock = { kg: number; count: number };
 
 /** A bar when neither the exercise nor the settings name one, and plates to begin with (common practice, no source). */
 export const usualBarKg = (unit: MassUnit) => toKg(unit === "lb" ? 45 : 20, unit);
-export const usualPlates = (unit: MassUnit): PlateStock[] => (unit === "lb" ? [[45, 6], [35, 2], [25, 4], [10, 4], [5, 4], [2.5, 2]] : [[25, 2], [20, 4], [15, 2], [10, 4], [5, 4], [2.5, 4], [1.25, 2]]).map(([value, count]) => ({ kg: toKg(value!, unit), count: count! }));
+export const usualPlates = (unit: MassUnit): PlateStock[] =>
+  (unit === "lb"
+    ? [
+        [45, 6],
+        [35, 2],
+        [25, 4],
+        [10, 4],
+        [5, 4],
+        [2.5, 2],
+      ]
+    : [
+        [25, 2],
+        [20, 4],
+        [15, 2],
+        [10, 4],
+        [5, 4],
+        [2.5, 4],
+        [1.25, 2],
+      ]
+  ).map(([value, count]) => ({ kg: toKg(value!, unit), count: count! }));
 
 /** Whether a weight is one of a unit's own: in quarters of it, as bars, plates and steps are made. */
 function isMadeIn(kg: number, unit: MassUnit): boolean {
@@ -28,7 +47,10 @@ export function barOf(exercise: Exercise, settings: Settings, unit: MassUnit): n
 }
 
 /** Steps as plates, dumbbells and stacks have them, in each unit (common practice, no source). */
-const usualSteps: Readonly<Record<MassUnit, readonly number[]>> = { kg: [0.5, 1, 1.25, 2, 2.5, 4, 5, 10, 20], lb: [1, 2.5, 5, 10, 20, 45] };
+const usualSteps: Readonly<Record<MassUnit, readonly number[]>> = {
+  kg: [0.5, 1, 1.25, 2, 2.5, 4, 5, 10, 20],
+  lb: [1, 2.5, 5, 10, 20, 45],
+};
 
 /**
  * The step in which a lift's load is changed: the exercise's own, else 2.5 kg or 5 lb. One that is round in the other unit alone was written before
@@ -38,7 +60,10 @@ export function loadStep(exercise: Exercise, unit: MassUnit): number {
   if (exercise.incrementKg == null) return toKg(unit === "lb" ? 5 : 2.5, unit);
   if (madeIn(exercise.incrementKg, unit) === unit) return exercise.incrementKg;
   const own = fromKg(exercise.incrementKg, unit);
-  return toKg(usualSteps[unit].reduce((best, step) => (Math.abs(step - own) < Math.abs(best - own) ? step : best)), unit);
+  return toKg(
+    usualSteps[unit].reduce((best, step) => (Math.abs(step - own) < Math.abs(best - own) ? step : best)),
+    unit,
+  );
 }
 
 /** The nearest multiple of a step, a tie going down; never below zero. A value a hair off a step, as arithmetic leaves it, is on it. */
@@ -47,7 +72,10 @@ export function nearestStep(kg: number, stepKg: number): number {
 }
 
 /** Plates for one side of the bar, heaviest first, and the weight of bar and plates together. */
-export interface Loaded { kg: number; perSide: number[] }
+export interface Loaded {
+  kg: number;
+  perSide: number[];
+}
 
 /** Sums closer together than this, kilograms, are one. */
 const grain = 0.0005;
@@ -56,7 +84,11 @@ const grain = 0.0005;
  * Plates per side for a weight, from a stock: the fewest plates that make it exactly (of as many, the heavier first); else the nearest loadable weights on either side.
  * @returns `exact` when it can be loaded; `below` and `above` are null where nothing lighter or heavier can be
  */
-export function platesFor(targetKg: number, barKg: number, stock: readonly PlateStock[]): { exact: Loaded | null; below: Loaded | null; above: Loaded | null } {
+export function platesFor(
+  targetKg: number,
+  barKg: number,
+  stock: readonly PlateStock[],
+): { exact: Loaded | null; below: Loaded | null; above: Loaded | null } {
   const heaviest = Math.max(0, ...stock.map(({ kg }) => kg));
   const side = (targetKg - barKg) / 2;
   // The fewest plates for every sum one side can hold, up to just beyond the target.
@@ -93,10 +125,18 @@ function isSimpler(a: readonly number[], b: readonly number[]): boolean {
 }
 
 /** A warm-up set to do before the first working one. */
-export interface RampSet { reps: number; kg: number }
+export interface RampSet {
+  reps: number;
+  kg: number;
+}
 
 /** Shares of the working load with their repetitions, after the empty bar (common practice, no source). */
-const ramp = [{ share: 0.4, reps: 5 }, { share: 0.6, reps: 4 }, { share: 0.75, reps: 3 }, { share: 0.88, reps: 1 }];
+const ramp = [
+  { share: 0.4, reps: 5 },
+  { share: 0.6, reps: 4 },
+  { share: 0.75, reps: 3 },
+  { share: 0.88, reps: 1 },
+];
 
 /**
  * Warm-up sets up to a working load: the empty bar, then rising shares of it in loadable steps. Shares that come out no heavier than the

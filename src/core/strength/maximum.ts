@@ -1,23 +1,47 @@
 import type { Day } from "../calendar/day";
 import type { Factor } from "./e1rm";
-import { dayOf, daysIn, firstSet, frontSet, inSession, limitRepsOf, sessionCount, totalKgOf, wasWorked, type FrontSet, type LiftRun } from "./liftRun";
+import {
+  dayOf,
+  daysIn,
+  firstSet,
+  frontSet,
+  inSession,
+  limitRepsOf,
+  sessionCount,
+  totalKgOf,
+  wasWorked,
+  type FrontSet,
+  type LiftRun,
+} from "./liftRun";
 import { bodyShare, type BodyWeightOn } from "./sets";
 
 /** A lift's estimated maximum with the set it stands on. */
-export interface LiftMaximum { e1rmKg: number; set: FrontSet }
+export interface LiftMaximum {
+  e1rmKg: number;
+  set: FrontSet;
+}
 
 /** A run of a lift's days with each day's highest eligible estimate (NaN without one) and the place of the set it stands on; of equal ones the earlier set keeps the place. */
 export interface LiftPart {
-  readonly run: LiftRun; readonly e1rmKg: readonly number[]; readonly set: readonly number[];
+  readonly run: LiftRun;
+  readonly e1rmKg: readonly number[];
+  readonly set: readonly number[];
   /** Of each day the same of its last session that has an estimate, which another session of the day may have surpassed. */
-  readonly lastKg: readonly number[]; readonly lastSet: readonly number[];
+  readonly lastKg: readonly number[];
+  readonly lastSet: readonly number[];
 }
 
 /** What was done of one lift, part after part, oldest first. */
 export type LiftCourse = readonly LiftPart[];
 
 /** What is known of one lift: the highest eligible estimate ever, that of the latest session which has one, the day last done (null for a lift of which only a tested maximum is known) and in how many sessions. */
-export interface LiftStanding { exerciseId: string; best: LiftMaximum | null; latest: LiftMaximum | null; lastDone: Day | null; sessions: number }
+export interface LiftStanding {
+  exerciseId: string;
+  best: LiftMaximum | null;
+  latest: LiftMaximum | null;
+  lastDone: Day | null;
+  sessions: number;
+}
 
 /**
  * A run with its highest estimates, on the total load and quoted as the lift is loaded. An estimate rises with load and with repetitions to
@@ -37,7 +61,8 @@ export function withMaximum(run: LiftRun, factor: Factor, bodyWeightOn: BodyWeig
     for (const end = firstSet(run, index + 1); at < end; at++) {
       const limitReps = limitRepsOf(run, at);
       const kg = limitReps === 0 ? 0 : totalKgOf(run, at) * factor(limitReps);
-      if (kg > 0 && (inSession(run, at) !== session || kg > lastTopKg)) [last, lastTopKg, session] = [at, kg, inSession(run, at)];
+      if (kg > 0 && (inSession(run, at) !== session || kg > lastTopKg))
+        [last, lastTopKg, session] = [at, kg, inSession(run, at)];
       if (kg <= topKg) continue;
       top = at;
       topKg = kg;
@@ -62,13 +87,16 @@ export function maximumAt({ run, e1rmKg, set }: LiftPart, index: number): LiftMa
 /** The highest estimates of a course, oldest first. */
 export function maximaOf(course: LiftCourse): LiftMaximum[] {
   const maxima: LiftMaximum[] = [];
-  for (const part of course) for (let index = 0; index < part.set.length; index++) if (hasMaximum(part, index)) maxima.push(maximumAt(part, index));
+  for (const part of course)
+    for (let index = 0; index < part.set.length; index++)
+      if (hasMaximum(part, index)) maxima.push(maximumAt(part, index));
   return maxima;
 }
 
 /** The days of a course from the latest back. */
 export function* daysBack(course: LiftCourse): Generator<{ part: LiftPart; index: number }> {
-  for (const part of [...course].reverse()) for (let index = daysIn(part.run) - 1; index >= 0; index--) yield { part, index };
+  for (const part of [...course].reverse())
+    for (let index = daysIn(part.run) - 1; index >= 0; index--) yield { part, index };
 }
 
 /**
@@ -95,7 +123,18 @@ export function liftStanding(exerciseId: string, course: LiftCourse, before: Day
       bestAt = index;
     }
   }
-  return lastDone === null ? null : { exerciseId, best: best && maximumAt(best, bestAt), latest: latest && { e1rmKg: latest.lastKg[latestAt]!, set: frontSet(latest.run, latestAt, latest.lastSet[latestAt]!) }, lastDone, sessions };
+  return lastDone === null
+    ? null
+    : {
+        exerciseId,
+        best: best && maximumAt(best, bestAt),
+        latest: latest && {
+          e1rmKg: latest.lastKg[latestAt]!,
+          set: frontSet(latest.run, latestAt, latest.lastSet[latestAt]!),
+        },
+        lastDone,
+        sessions,
+      };
 }
 
 /**
@@ -105,19 +144,24 @@ export function liftStanding(exerciseId: string, course: LiftCourse, before: Day
  * @param tested tested maxima, oldest first
  * @returns the maximum in force on a day (that day's own sets included), or null when there is none yet
  */
-export function maximumInForce(course: LiftCourse, tested: readonly { kg: number; day: Day }[]): (day: Day) => number | null {
+export function maximumInForce(
+  course: LiftCourse,
+  tested: readonly { kg: number; day: Day }[],
+): (day: Day) => number | null {
   const steps: { day: Day; kg: number }[] = [];
   let next = 0;
   const takeTests = (until: Day) => {
     for (let test = tested[next]; test !== undefined && test.day <= until; test = tested[++next]) steps.push(test);
   };
-  for (const part of course) for (let index = 0; index < part.set.length; index++) {
-    if (!hasMaximum(part, index)) continue;
-    const { run, e1rmKg } = part;
-    // On the day of a test an estimate can still raise it.
-    takeTests(dayOf(run, index));
-    if (steps.length === 0 || e1rmKg[index]! > steps.at(-1)!.kg) steps.push({ day: dayOf(run, index), kg: e1rmKg[index]! });
-  }
+  for (const part of course)
+    for (let index = 0; index < part.set.length; index++) {
+      if (!hasMaximum(part, index)) continue;
+      const { run, e1rmKg } = part;
+      // On the day of a test an estimate can still raise it.
+      takeTests(dayOf(run, index));
+      if (steps.length === 0 || e1rmKg[index]! > steps.at(-1)!.kg)
+        steps.push({ day: dayOf(run, index), kg: e1rmKg[index]! });
+    }
   takeTests(Infinity);
   return (day) => {
     let low = 0;

@@ -4,7 +4,10 @@ import type { Session } from "../log/records";
 import { mustDay } from "../calendar/day";
 
 /** One attempt at a lift: made when a repetition was completed. */
-export interface Attempt { kg: number; made: boolean }
+export interface Attempt {
+  kg: number;
+  made: boolean;
+}
 
 /** A meet or a day of testing: each lift's attempts in order, its best made one, and the total over the chosen lifts. */
 export interface Meet {
@@ -24,23 +27,43 @@ export interface Meet {
 export function meets(sessions: readonly Session[], chosen: readonly string[]): Meet[] {
   const last = new Map<string, number>();
   let lastTotal: number | null = null;
-  return sessions.filter(({ test, items }) => test && items?.some(({ sets }) => sets.some(({ done }) => done))).map((session): Meet => {
-    const attempts = new Map<string, Attempt[]>();
-    for (const { exerciseId, sets } of session.items ?? []) {
-      const made = sets.flatMap(({ done, warmUp }): Attempt[] => (!done || warmUp || done.kg == null ? [] : [{ kg: done.kg, made: completedReps(done, true) >= 1 }]));
-      if (made.length > 0) attempts.set(exerciseId, [...(attempts.get(exerciseId) ?? []), ...made]);
-    }
-    const lifts = [...attempts].map(([exerciseId, tries]) => {
-      const made = tries.filter((one) => one.made).map(({ kg }) => kg);
-      const bestKg = made.length === 0 ? null : Math.max(...made);
-      const before = last.get(exerciseId);
-      if (bestKg !== null) last.set(exerciseId, bestKg);
-      return { exerciseId, attempts: tries, bestKg, changeKg: bestKg === null || before === undefined ? null : bestKg - before };
+  return sessions
+    .filter(({ test, items }) => test && items?.some(({ sets }) => sets.some(({ done }) => done)))
+    .map((session): Meet => {
+      const attempts = new Map<string, Attempt[]>();
+      for (const { exerciseId, sets } of session.items ?? []) {
+        const made = sets.flatMap(({ done, warmUp }): Attempt[] =>
+          !done || warmUp || done.kg == null ? [] : [{ kg: done.kg, made: completedReps(done, true) >= 1 }],
+        );
+        if (made.length > 0) attempts.set(exerciseId, [...(attempts.get(exerciseId) ?? []), ...made]);
+      }
+      const lifts = [...attempts].map(([exerciseId, tries]) => {
+        const made = tries.filter((one) => one.made).map(({ kg }) => kg);
+        const bestKg = made.length === 0 ? null : Math.max(...made);
+        const before = last.get(exerciseId);
+        if (bestKg !== null) last.set(exerciseId, bestKg);
+        return {
+          exerciseId,
+          attempts: tries,
+          bestKg,
+          changeKg: bestKg === null || before === undefined ? null : bestKg - before,
+        };
+      });
+      const counted =
+        chosen.length === 0
+          ? lifts.map(({ bestKg }) => bestKg)
+          : chosen.map((id) => lifts.find(({ exerciseId }) => exerciseId === id)?.bestKg ?? null);
+      const totalKg =
+        counted.length === 0 || counted.includes(null) ? null : counted.reduce<number>((sum, kg) => sum + kg!, 0);
+      const changeKg = totalKg === null || lastTotal === null ? null : totalKg - lastTotal;
+      if (totalKg !== null) lastTotal = totalKg;
+      return {
+        sessionId: session.id,
+        day: mustDay(session.date),
+        title: session.title || "Test day",
+        lifts,
+        totalKg,
+        changeKg,
+      };
     });
-    const counted = chosen.length === 0 ? lifts.map(({ bestKg }) => bestKg) : chosen.map((id) => lifts.find(({ exerciseId }) => exerciseId === id)?.bestKg ?? null);
-    const totalKg = counted.length === 0 || counted.includes(null) ? null : counted.reduce<number>((sum, kg) => sum + kg!, 0);
-    const changeKg = totalKg === null || lastTotal === null ? null : totalKg - lastTotal;
-    if (totalKg !== null) lastTotal = totalKg;
-    return { sessionId: session.id, day: mustDay(session.date), title: session.title || "Test day", lifts, totalKg, changeKg };
-  });
 }

@@ -1,13 +1,32 @@
 import type { Day } from "../calendar/day";
 import { maximumFactor, type Factor } from "./e1rm";
-import { dayOf, daysIn, firstSet, hasFailed, isAsManyAsPossible, limitRepsOf, repsOf, rpeOf, totalKgOf, type LiftRun } from "./liftRun";
+import {
+  dayOf,
+  daysIn,
+  firstSet,
+  hasFailed,
+  isAsManyAsPossible,
+  limitRepsOf,
+  repsOf,
+  rpeOf,
+  totalKgOf,
+  type LiftRun,
+} from "./liftRun";
 import { z80 } from "../body/trend";
 
 /** A hard set: how many repetitions were left is known. */
-export interface CurveSet { day: Day; totalKg: number; limitReps: number; reserve: number }
+export interface CurveSet {
+  day: Day;
+  totalKg: number;
+  limitReps: number;
+  reserve: number;
+}
 
 /** A maximum that was tested, as a total load. */
-export interface CurveTest { day: Day; totalKg: number }
+export interface CurveTest {
+  day: Day;
+  totalKg: number;
+}
 
 /** A lift's own relation of repetitions to load. */
 export interface RepCurve {
@@ -66,7 +85,12 @@ const falls = new Map<number, { fall: number; perRep: number }>();
 export function fitRepCurve(sets: readonly CurveSet[], tests: readonly CurveTest[], on: Day): RepCurve {
   // Sets and tests in one run, in order of their days.
   const count = sets.length + tests.length;
-  const [day, logKg, fallen, variance] = [new Float64Array(count), new Float64Array(count), new Float64Array(count), new Float64Array(count)];
+  const [day, logKg, fallen, variance] = [
+    new Float64Array(count),
+    new Float64Array(count),
+    new Float64Array(count),
+    new Float64Array(count),
+  ];
   let days = 0;
   for (let at = 0, nextSet = 0, nextTest = 0; at < count; at++) {
     const [set, test] = [sets[nextSet], tests[nextTest]];
@@ -118,13 +142,20 @@ export function fitRepCurve(sets: readonly CurveSet[], tests: readonly CurveTest
 /** The hard sets among those on the fronts of a lift's days: at most 3 in reserve as rated, or to the limit because the set failed or went for as many repetitions as possible. */
 export function curveSets(run: LiftRun): CurveSet[] {
   const hard: CurveSet[] = [];
-  for (let index = 0, at = 0; index < daysIn(run); index++) for (const end = firstSet(run, index + 1); at < end; at++) {
-    const failed = hasFailed(run, at);
-    const rpe = rpeOf(run, at);
-    // How many were left: NaN where nothing tells.
-    const reserve = failed || (Number.isNaN(rpe) && isAsManyAsPossible(run, at)) ? 0 : 10 - rpe;
-    if (reserve <= curveReserve && limitRepsOf(run, at) > 0 && totalKgOf(run, at) > 0) hard.push({ day: dayOf(run, index), totalKg: totalKgOf(run, at), limitReps: failed ? repsOf(run, at) : limitRepsOf(run, at), reserve });
-  }
+  for (let index = 0, at = 0; index < daysIn(run); index++)
+    for (const end = firstSet(run, index + 1); at < end; at++) {
+      const failed = hasFailed(run, at);
+      const rpe = rpeOf(run, at);
+      // How many were left: NaN where nothing tells.
+      const reserve = failed || (Number.isNaN(rpe) && isAsManyAsPossible(run, at)) ? 0 : 10 - rpe;
+      if (reserve <= curveReserve && limitRepsOf(run, at) > 0 && totalKgOf(run, at) > 0)
+        hard.push({
+          day: dayOf(run, index),
+          totalKg: totalKgOf(run, at),
+          limitReps: failed ? repsOf(run, at) : limitRepsOf(run, at),
+          reserve,
+        });
+    }
   return hard;
 }
 

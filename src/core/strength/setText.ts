@@ -16,7 +16,13 @@ const loadRange = [-500, 2000] as const;
  * seconds or metres for timed and distance movements. Load `80`, `80 kg`, `+10`, `bw`, `bw+10`, `80+60+40` for the parts of a drop set.
  * @returns what was done, or what is wrong with it
  */
-export function readSet(repsText: string, loadText: string, rpeText: string, exercise: Exercise, unit: MassUnit): Done | string {
+export function readSet(
+  repsText: string,
+  loadText: string,
+  rpeText: string,
+  exercise: Exercise,
+  unit: MassUnit,
+): Done | string {
   const loads = readLoads(loadText, exercise, unit);
   if (typeof loads === "string") return loads;
   const rpe = rpeText.trim() === "" ? null : readEffort(rpeText.trim());
@@ -25,19 +31,36 @@ export function readSet(repsText: string, loadText: string, rpeText: string, exe
   const text = repsText.trim();
   if (exercise.measure === "duration") {
     const seconds = parseDecimal(text.replace(/\s*s(ec|econds?)?$/i, "")) ?? parseDuration(text);
-    return seconds === null || seconds <= 0 || seconds > 100_000 ? `"${text}" is no time.` : { seconds, ...(loads[0] ? { kg: loads[0] } : {}), ...rated };
+    return seconds === null || seconds <= 0 || seconds > 100_000
+      ? `"${text}" is no time.`
+      : { seconds, ...(loads[0] ? { kg: loads[0] } : {}), ...rated };
   }
   if (exercise.measure === "distance") {
     const metres = parseDecimal(text.replace(/\s*m(etres?)?$/i, ""));
-    return metres === null || metres <= 0 || metres > 100_000 ? `"${text}" is no number of metres.` : { metres, ...(loads[0] ? { kg: loads[0] } : {}), ...rated };
+    return metres === null || metres <= 0 || metres > 100_000
+      ? `"${text}" is no number of metres.`
+      : { metres, ...(loads[0] ? { kg: loads[0] } : {}), ...rated };
   }
   const failed = /f(ailed)?$/i.test(text);
-  const amounts = text.replace(/\s*f(ailed)?$/i, "").split("+").map((one) => parseDecimal(one));
-  if (amounts.some((one) => one === null || one < 0 || one > 1000 || one % 1 !== 0)) return `"${text}" is no number of repetitions.`;
+  const amounts = text
+    .replace(/\s*f(ailed)?$/i, "")
+    .split("+")
+    .map((one) => parseDecimal(one));
+  if (amounts.some((one) => one === null || one < 0 || one > 1000 || one % 1 !== 0))
+    return `"${text}" is no number of repetitions.`;
   if (amounts[0] === 0 && !failed) return "No repetition was completed. Write 0f when one was tried and missed.";
-  if (loads.length > 1 && loads.length !== amounts.length) return `${loads.length} loads do not fit ${amounts.length} parts.`;
-  const parts = amounts.slice(1).map((reps, index) => ({ reps, ...(loads.length > 1 ? { kg: loads[index + 1]! } : {}) }));
-  return { reps: amounts[0]!, kg: loads[0]!, ...rated, ...(failed ? { failed } : {}), ...(parts.length > 0 ? { parts } : {}) };
+  if (loads.length > 1 && loads.length !== amounts.length)
+    return `${loads.length} loads do not fit ${amounts.length} parts.`;
+  const parts = amounts
+    .slice(1)
+    .map((reps, index) => ({ reps, ...(loads.length > 1 ? { kg: loads[index + 1]! } : {}) }));
+  return {
+    reps: amounts[0]!,
+    kg: loads[0]!,
+    ...rated,
+    ...(failed ? { failed } : {}),
+    ...(parts.length > 0 ? { parts } : {}),
+  };
 }
 
 /** An effort as RPE: `8`, `rpe 8.5`, or repetitions in reserve, `2 rir`. Null when it is none. */
@@ -49,10 +72,16 @@ function readEffort(text: string): number | null {
 }
 
 function readLoads(text: string, exercise: Exercise, unit: MassUnit): number[] | string {
-  const plain = text.trim().replace(/^(bw|bodyweight)\s*/i, (word) => (word === text.trim() ? "0" : "")).replace(/^\+\s*/, "");
-  if (plain === "") return (exercise.measure ?? "load-reps") === "load-reps" ? "The load is missing: write 0 for none." : [0];
+  const plain = text
+    .trim()
+    .replace(/^(bw|bodyweight)\s*/i, (word) => (word === text.trim() ? "0" : ""))
+    .replace(/^\+\s*/, "");
+  if (plain === "")
+    return (exercise.measure ?? "load-reps") === "load-reps" ? "The load is missing: write 0 for none." : [0];
   const named = /(kgs?|lbs?)\s*$/i.exec(plain)?.[1];
-  const loads = plain.split("+").map((one) => parseMass(named !== undefined && !/[a-z]/i.test(one) ? `${one} ${named}` : one, unit));
+  const loads = plain
+    .split("+")
+    .map((one) => parseMass(named !== undefined && !/[a-z]/i.test(one) ? `${one} ${named}` : one, unit));
   if (loads.some((kg) => kg === null || kg < loadRange[0] || kg > loadRange[1])) return `"${text.trim()}" is no load.`;
   return loads as number[];
 }
@@ -77,7 +106,9 @@ export function repsField({ reps, seconds, metres, parts, failed }: Done): strin
 /** A set's load as `readSet` reads it back. */
 export function loadField({ kg, parts }: Done, unit: MassUnit): string {
   if (kg == null) return "";
-  const others = (parts ?? []).some((part) => part.kg != null && part.kg !== kg) ? parts!.map((part) => part.kg ?? kg) : [];
+  const others = (parts ?? []).some((part) => part.kg != null && part.kg !== kg)
+    ? parts!.map((part) => part.kg ?? kg)
+    : [];
   return [kg, ...others].map((one) => fieldNumber(one, unit)).join("+");
 }
 
@@ -85,22 +116,37 @@ export function loadField({ kg, parts }: Done, unit: MassUnit): string {
  * A planned set as it is written: repetitions `5`, `8-12` for a range, `5+` or `5 or more` for as many as possible, `max`; load `80`, `75 %` of the
  * maximum, or nothing with an RPE to be worked out on the day.
  */
-function readPlanned(repsText: string, loadText: string, rpeText: string, exercise: Exercise, unit: MassUnit): Planned | string {
+function readPlanned(
+  repsText: string,
+  loadText: string,
+  rpeText: string,
+  exercise: Exercise,
+  unit: MassUnit,
+): Planned | string {
   const text = repsText.trim();
   const most = /^max$/i.test(text) || /(\+|or more)$/i.test(text);
   const share = /^(\d+(?:[.,]\d+)?)\s*%$/.exec(loadText.trim());
   const percent = share === null ? null : parseDecimal(share[1]!)! / 100;
-  if (percent !== null && (percent <= 0 || percent > 1.5)) return `"${loadText.trim()}" is no share of a maximum from 1 to 150 %.`;
+  if (percent !== null && (percent <= 0 || percent > 1.5))
+    return `"${loadText.trim()}" is no share of a maximum from 1 to 150 %.`;
   const range = rangePattern.exec(text);
   const [from, to] = range === null ? [null, null] : [Number(range[1]), Number(range[2])];
-  if (from !== null && (to <= from || from < 1 || isTimed(exercise))) return `"${text}" is no range of repetitions, such as 8-12.`;
+  if (from !== null && (to <= from || from < 1 || isTimed(exercise)))
+    return `"${text}" is no range of repetitions, such as 8-12.`;
   const amount = from !== null ? String(from) : /^max$/i.test(text) ? "1" : text.replace(/\s*(\+|or more)$/i, "");
   const open = loadText.trim() === "";
   const set = readSet(amount, percent !== null || open ? "0" : loadText, rpeText, exercise, unit);
   if (typeof set === "string") return set;
   const { kg, failed, parts, reps, ...others } = set;
-  if (failed || parts) return `"${text}" is for a set that is done: a plan says repetitions, a range such as 8-12, or 5+ for as many as possible.`;
-  return { ...others, ...(reps == null || /^max$/i.test(text) ? {} : { reps }), ...(to === null ? {} : { repsTo: to }), ...(percent !== null ? { percent } : open ? {} : { kg: kg ?? 0 }), ...(most ? { asManyAsPossible: true } : {}) };
+  if (failed || parts)
+    return `"${text}" is for a set that is done: a plan says repetitions, a range such as 8-12, or 5+ for as many as possible.`;
+  return {
+    ...others,
+    ...(reps == null || /^max$/i.test(text) ? {} : { reps }),
+    ...(to === null ? {} : { repsTo: to }),
+    ...(percent !== null ? { percent } : open ? {} : { kg: kg ?? 0 }),
+    ...(most ? { asManyAsPossible: true } : {}),
+  };
 }
 
 const rangePattern = /^(\d+)\s*(?:-|–|to)\s*(\d+)$/i;
@@ -111,17 +157,35 @@ const rangePattern = /^(\d+)\s*(?:-|–|to)\s*(\d+)$/i;
  * @param count the sets, where they are said
  * @returns the sets, or what is wrong
  */
-export function readPlannedSets(count: number | null, repsText: string, loadText: string, rpeText: string, exercise: Exercise, unit: MassUnit): Planned[] | string {
-  const reps = listed(repsText.replaceAll(/,|\bor\s+more\b/gi, (word) => (word === "," ? " " : "+")).replaceAll(/\s*(?:-|–|\bto\b)\s*/gi, "-").replaceAll(/\s+(?=\+|(?!max)[a-z])|(?<=\s\+)\s+(?=\d)/gi, ""));
+export function readPlannedSets(
+  count: number | null,
+  repsText: string,
+  loadText: string,
+  rpeText: string,
+  exercise: Exercise,
+  unit: MassUnit,
+): Planned[] | string {
+  const reps = listed(
+    repsText
+      .replaceAll(/,|\bor\s+more\b/gi, (word) => (word === "," ? " " : "+"))
+      .replaceAll(/\s*(?:-|–|\bto\b)\s*/gi, "-")
+      .replaceAll(/\s+(?=\+|(?!max)[a-z])|(?<=\s\+)\s+(?=\d)/gi, ""),
+  );
   const loads = listed(loadText.replaceAll(/\s+(?=%|kgs?\b|lbs?\b)/gi, ""));
   const efforts = listed(rpeText.replaceAll(/(?<=\b(?:rpe|rir|@))\s+|\s+(?=rir\b)/gi, ""));
   const named = /(%|kgs?|lbs?)$/i.exec(loads.at(-1) ?? "")?.[1] ?? "";
   const reserve = efforts.some((one) => /rir/i.test(one));
-  const columns = [reps, loads.map((one) => (/[%a-z]/i.test(one) ? one : `${one}${named}`)), efforts.map((one) => (reserve && !/rir/i.test(one) ? `${one}rir` : one))];
+  const columns = [
+    reps,
+    loads.map((one) => (/[%a-z]/i.test(one) ? one : `${one}${named}`)),
+    efforts.map((one) => (reserve && !/rir/i.test(one) ? `${one}rir` : one)),
+  ];
   const lengths = columns.map(({ length }) => length).filter((length) => length > 1);
   const sets = lengths[0] ?? count ?? 1;
-  if (lengths.some((length) => length !== sets)) return `${lengths.join(" and ")} are listed for the sets of one line: which belongs to which?`;
-  if (lengths.length > 0 && count !== null && count !== sets) return `${sets} are listed, for ${count === 1 ? "one set" : `${count} sets`}.`;
+  if (lengths.some((length) => length !== sets))
+    return `${lengths.join(" and ")} are listed for the sets of one line: which belongs to which?`;
+  if (lengths.length > 0 && count !== null && count !== sets)
+    return `${sets} are listed, for ${count === 1 ? "one set" : `${count} sets`}.`;
   const planned: Planned[] = [];
   for (let at = 0; at < sets; at++) {
     const [count, load, rpe] = columns.map((column) => (column.length > 1 ? column[at] : column[0]) ?? "");
@@ -134,7 +198,10 @@ export function readPlannedSets(count: number | null, repsText: string, loadText
 
 /** What is listed in a field: parted by spaces, semicolons, strokes, or a comma with a space behind it. */
 function listed(text: string): string[] {
-  return text.trim().split(/\s*[;/]\s*|,?\s+/).filter((one) => one !== "");
+  return text
+    .trim()
+    .split(/\s*[;/]\s*|,?\s+/)
+    .filter((one) => one !== "");
 }
 
 /** A planned set's repetitions as `readPlanned` reads them back. */

@@ -34,11 +34,18 @@ export type Counting = Pick<Settings, "countWarmUps">;
 export type BodyWeightOn = (day: Day) => number | null;
 
 /** The sets of a session that were performed; a set without `done` was not. */
-export function performedSets(session: Session, day: Day, exercises: ReadonlyMap<string, Exercise>, bodyWeightOn: BodyWeightOn): PerformedSet[] {
+export function performedSets(
+  session: Session,
+  day: Day,
+  exercises: ReadonlyMap<string, Exercise>,
+  bodyWeightOn: BodyWeightOn,
+): PerformedSet[] {
   const performed: PerformedSet[] = [];
   for (const item of session.items ?? []) {
     const exercise = exercises.get(item.exerciseId);
-    if (exercise !== undefined) for (const set of item.sets) if (set.done) performed.push(performedSet(session, item.id, set, exercise, day, bodyWeightOn));
+    if (exercise !== undefined)
+      for (const set of item.sets)
+        if (set.done) performed.push(performedSet(session, item.id, set, exercise, day, bodyWeightOn));
   }
   return performed;
 }
@@ -46,12 +53,36 @@ export function performedSets(session: Session, day: Day, exercises: ReadonlyMap
 const noParts: PerformedSet["parts"] = [];
 
 /** One set that has a `done`. */
-function performedSet({ id: sessionId, test }: Session, itemId: string, { id, planned, done, warmUp }: TrainingSet, exercise: Exercise, day: Day, bodyWeightOn: BodyWeightOn): PerformedSet {
+function performedSet(
+  { id: sessionId, test }: Session,
+  itemId: string,
+  { id, planned, done, warmUp }: TrainingSet,
+  exercise: Exercise,
+  day: Day,
+  bodyWeightOn: BodyWeightOn,
+): PerformedSet {
   const typedKg = done!.kg ?? 0;
-  const parts = done!.parts ? done!.parts.map(({ reps, kg }) => ({ reps: reps ?? 0, totalKg: totalLoad(exercise, kg ?? typedKg, day, bodyWeightOn) })) : noParts;
+  const parts = done!.parts
+    ? done!.parts.map(({ reps, kg }) => ({
+        reps: reps ?? 0,
+        totalKg: totalLoad(exercise, kg ?? typedKg, day, bodyWeightOn),
+      }))
+    : noParts;
   return {
-    sessionId, itemId, setId: id, exercise, day, reps: completedReps(done!, test === true), typedKg, totalKg: totalLoad(exercise, typedKg, day, bodyWeightOn), parts,
-    rpe: done!.rpe ?? null, failed: done!.failed ?? false, asManyAsPossible: planned?.asManyAsPossible ?? false, warmUp: warmUp ?? false, sides: exercise.perSide ? 2 : 1,
+    sessionId,
+    itemId,
+    setId: id,
+    exercise,
+    day,
+    reps: completedReps(done!, test === true),
+    typedKg,
+    totalKg: totalLoad(exercise, typedKg, day, bodyWeightOn),
+    parts,
+    rpe: done!.rpe ?? null,
+    failed: done!.failed ?? false,
+    asManyAsPossible: planned?.asManyAsPossible ?? false,
+    warmUp: warmUp ?? false,
+    sides: exercise.perSide ? 2 : 1,
   };
 }
 
@@ -84,7 +115,9 @@ export function isTimed({ measure }: Exercise): boolean {
 
 /** Share of body weight a movement carries: 1 unless the exercise says so; null for movements that carry none of it. */
 export function bodyShare(exercise: Exercise): number | null {
-  return exercise.measure === "bodyweight-reps" || exercise.measure === "assisted-reps" ? (exercise.bodyShare ?? 1) : null;
+  return exercise.measure === "bodyweight-reps" || exercise.measure === "assisted-reps"
+    ? (exercise.bodyShare ?? 1)
+    : null;
 }
 
 /** The body weight a movement carries, kilograms; none where it carries no share or the weight is unknown. */

@@ -8,7 +8,12 @@ import { quotedKg, type BodyWeightOn } from "./sets";
 export const repRecordsUpTo = 12;
 
 /** The heaviest load for at least so many repetitions, with the set that made it. */
-export interface RepRecord { reps: number; kg: number; day: Day; set: FrontSet }
+export interface RepRecord {
+  reps: number;
+  kg: number;
+  day: Day;
+  set: FrontSet;
+}
 
 /** What beat what stood before it. */
 export type Beaten =
@@ -17,13 +22,21 @@ export type Beaten =
   | { day: Day; exerciseId: string; what: "volume"; kg: number; beforeKg: number };
 
 /** Whether an estimate may be a record: at most ten repetitions to the limit. */
-export function makesRecord({ set }: LiftMaximum): boolean { return set.limitReps <= recordUpTo; }
+export function makesRecord({ set }: LiftMaximum): boolean {
+  return set.limitReps <= recordUpTo;
+}
 
 /** The records of a lift: as they were beaten, oldest first, and those that stand for at least so many repetitions. */
-export interface LiftRecords { beaten: Beaten[]; standing: RepRecord[] }
+export interface LiftRecords {
+  beaten: Beaten[];
+  standing: RepRecord[];
+}
 
 /** An estimate as a multiple of the body weight of its day, both as total loads. */
-export interface Ratio { ratio: number; day: Day }
+export interface Ratio {
+  ratio: number;
+  day: Day;
+}
 
 /**
  * The highest estimate of a lift in some days against body weight; null where nothing is known of one of them. Apart from the other records,
@@ -49,7 +62,11 @@ export function bestRatio(part: LiftPart, bodyWeightOn: BodyWeightOn, share: num
  * equal loads the earlier keeps it.
  * @param volumeOf volume load of a lift on one of its days
  */
-export function liftRecords(course: LiftCourse, volumeOf: (run: LiftRun, index: number) => number, before: Day = Infinity): LiftRecords {
+export function liftRecords(
+  course: LiftCourse,
+  volumeOf: (run: LiftRun, index: number) => number,
+  before: Day = Infinity,
+): LiftRecords {
   const all: Beaten[] = [];
   const standing: (RepRecord | undefined)[] = [];
   let estimate: LiftMaximum | null = null;
@@ -67,13 +84,33 @@ export function liftRecords(course: LiftCourse, volumeOf: (run: LiftRun, index: 
         if ((standing[most - 1]?.kg ?? -Infinity) >= kg) continue;
         const one = frontSet(run, index, at);
         const held = raise(standing, one, most, kg);
-        if (held !== null && held.day < day) (beaten ??= new Map<number, Beaten>()).set(held.reps, { day, exerciseId: exercise.id, what: "reps", reps: held.reps, kg, beforeKg: held.kg, set: one });
+        if (held !== null && held.day < day)
+          (beaten ??= new Map<number, Beaten>()).set(held.reps, {
+            day,
+            exerciseId: exercise.id,
+            what: "reps",
+            reps: held.reps,
+            kg,
+            beforeKg: held.kg,
+            set: one,
+          });
       }
       if (beaten !== null) all.push(...beaten.values());
-      const higher: LiftMaximum | null = hasMaximum(part, index) && (estimate === null || e1rmKg[index]! > estimate.e1rmKg) ? maximumAt(part, index) : null;
+      const higher: LiftMaximum | null =
+        hasMaximum(part, index) && (estimate === null || e1rmKg[index]! > estimate.e1rmKg)
+          ? maximumAt(part, index)
+          : null;
       // One best everywhere: a rough estimate makes no record, and yet is what the next one must beat.
       if (higher !== null) {
-        if (estimate !== null && makesRecord(higher)) all.push({ day, exerciseId: exercise.id, what: "e1rm", kg: higher.e1rmKg, beforeKg: estimate.e1rmKg, set: higher.set });
+        if (estimate !== null && makesRecord(higher))
+          all.push({
+            day,
+            exerciseId: exercise.id,
+            what: "e1rm",
+            kg: higher.e1rmKg,
+            beforeKg: estimate.e1rmKg,
+            set: higher.set,
+          });
         estimate = higher;
       }
       const volumeKg = volumeOf(run, index);

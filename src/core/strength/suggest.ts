@@ -7,7 +7,12 @@ import { dayOf } from "./liftRun";
 import { daysBack, hasMaximum, type LiftCourse } from "./maximum";
 
 /** What a load is worked out from: how strong the lift is now, as a total load, and what that stands on. */
-export interface Strength { totalKg: number; day: Day; standsOn: "estimate" | "test"; recent: boolean }
+export interface Strength {
+  totalKg: number;
+  day: Day;
+  standsOn: "estimate" | "test";
+  recent: boolean;
+}
 
 /** Strength is read off the last four weeks (our judgement: long enough for a good day, short enough to follow a lay-off). */
 const strengthDays = 28;
@@ -18,8 +23,18 @@ const strengthDays = 28;
  * @param course the days of the lift; @param tests tested maxima, quoted as the lift is loaded, oldest first
  * @param bodyPart the body weight that the movement carries on a day, kilograms
  */
-export function strengthOn(course: LiftCourse, tests: readonly { day: Day; kg: number }[], on: Day, bodyPart: (day: Day) => number): Strength | null {
-  const of = (kg: number, day: Day, standsOn: Strength["standsOn"]): Strength => ({ totalKg: kg + bodyPart(day), day, standsOn, recent: day >= on - strengthDays });
+export function strengthOn(
+  course: LiftCourse,
+  tests: readonly { day: Day; kg: number }[],
+  on: Day,
+  bodyPart: (day: Day) => number,
+): Strength | null {
+  const of = (kg: number, day: Day, standsOn: Strength["standsOn"]): Strength => ({
+    totalKg: kg + bodyPart(day),
+    day,
+    standsOn,
+    recent: day >= on - strengthDays,
+  });
   let best: Strength | null = null;
   let latest: Strength | null = null;
   for (const { part, index } of daysBack(course)) {
@@ -40,33 +55,73 @@ export function strengthOn(course: LiftCourse, tests: readonly { day: Day; kg: n
 }
 
 /** A load worked out: as quoted, in the exercise's own steps, with the share of the maximum it is; `exactKg` before it was made loadable. */
-export interface Suggestion { kg: number; exactKg: number; share: number; limitReps: number | null; maximumKg: number }
+export interface Suggestion {
+  kg: number;
+  exactKg: number;
+  share: number;
+  limitReps: number | null;
+  maximumKg: number;
+}
 
 /** What a share of a maximum, both total loads, comes to on a lift: quoted as it is loaded, to its nearest step, a tie going down. */
-function loadAtShare(exercise: Exercise, maximumTotalKg: number, share: number, bodyPartKg: number, stepKg: number): Suggestion {
+function loadAtShare(
+  exercise: Exercise,
+  maximumTotalKg: number,
+  share: number,
+  bodyPartKg: number,
+  stepKg: number,
+): Suggestion {
   const exactKg = maximumTotalKg * share - bodyPartKg;
   const typed = exercise.measure === "assisted-reps" ? -exactKg : exactKg;
-  return { kg: nearestStep(typed, stepKg), exactKg: typed, share, limitReps: null, maximumKg: maximumTotalKg - bodyPartKg };
+  return {
+    kg: nearestStep(typed, stepKg),
+    exactKg: typed,
+    share,
+    limitReps: null,
+    maximumKg: maximumTotalKg - bodyPartKg,
+  };
 }
 
 /** The load for so many repetitions with so many left: maximum ÷ factor(repetitions + reserve). */
-export function loadForEffort(exercise: Exercise, maximumTotalKg: number, reps: number, rpe: number, factor: Factor, bodyPartKg: number, stepKg: number): Suggestion | { reason: string } {
+export function loadForEffort(
+  exercise: Exercise,
+  maximumTotalKg: number,
+  reps: number,
+  rpe: number,
+  factor: Factor,
+  bodyPartKg: number,
+  stepKg: number,
+): Suggestion | { reason: string } {
   const limitReps = reps + 10 - rpe;
-  if (limitReps > 20) return { reason: `${counted(limitReps, "repetition")} to the limit; a load can be worked out up to 20` };
+  if (limitReps > 20)
+    return { reason: `${counted(limitReps, "repetition")} to the limit; a load can be worked out up to 20` };
   if (limitReps < 1) return { reason: "at least one repetition is needed" };
   return { ...loadAtShare(exercise, maximumTotalKg, 1 / factor(limitReps), bodyPartKg, stepKg), limitReps };
 }
 
 /** A planned set's load as it is to be done: as planned, or worked out from a share of the maximum or from an effort. */
-export type Target = { kg: number | null; from: "plan" } | (Suggestion & { from: "percent" | "effort" }) | { reason: string };
+export type Target =
+  { kg: number | null; from: "plan" } | (Suggestion & { from: "percent" | "effort" }) | { reason: string };
 
 /**
  * @param maximumTotalKg the maximum in force before the day, as a total load, for percentages; null when there is none
  * @param strength how strong the lift is now, for efforts
  */
-export function targetOf(planned: TrainingSet["planned"], exercise: Exercise, maximumTotalKg: number | null, strength: Strength | null, factor: Factor, bodyPartKg: number, stepKg: number): Target {
-  if (planned?.kg != null || planned == null || (planned.percent == null && planned.rpe == null)) return { kg: planned?.kg ?? null, from: "plan" };
-  if (planned.percent != null) return maximumTotalKg === null ? { reason: "there is no maximum to take a percentage of" } : { ...loadAtShare(exercise, maximumTotalKg, planned.percent, bodyPartKg, stepKg), from: "percent" };
+export function targetOf(
+  planned: TrainingSet["planned"],
+  exercise: Exercise,
+  maximumTotalKg: number | null,
+  strength: Strength | null,
+  factor: Factor,
+  bodyPartKg: number,
+  stepKg: number,
+): Target {
+  if (planned?.kg != null || planned == null || (planned.percent == null && planned.rpe == null))
+    return { kg: planned?.kg ?? null, from: "plan" };
+  if (planned.percent != null)
+    return maximumTotalKg === null
+      ? { reason: "there is no maximum to take a percentage of" }
+      : { ...loadAtShare(exercise, maximumTotalKg, planned.percent, bodyPartKg, stepKg), from: "percent" };
   if (planned.reps == null) return { kg: null, from: "plan" };
   if (strength === null) return { reason: "no set so far tells how strong the lift is" };
   const load = loadForEffort(exercise, strength.totalKg, planned.reps, planned.rpe!, factor, bodyPartKg, stepKg);

@@ -24,7 +24,15 @@ export type MaximumOn = (exerciseId: string, day: Day) => number | null;
 
 /** Work done in a list of performed sets, intensity left open. Sums run in the order given, so the same sets in the same order give the same bits. */
 export function workOf(sets: readonly PerformedSet[], counting: Counting): Volume {
-  const volume: Volume = { volumeLoadKg: 0, numberOfLifts: 0, sets: 0, averageIntensity: null, byGroup: {}, byExercise: {}, byMuscle: {} };
+  const volume: Volume = {
+    volumeLoadKg: 0,
+    numberOfLifts: 0,
+    sets: 0,
+    averageIntensity: null,
+    byGroup: {},
+    byExercise: {},
+    byMuscle: {},
+  };
   const groups = new Map<string, { volumeLoadKg: number; numberOfLifts: number }>();
   const lifts = new Map<string, { volumeLoadKg: number; numberOfLifts: number; sets: number }>();
   const muscles = new Map<string, { sets: number }>();
@@ -44,7 +52,12 @@ export function workOf(sets: readonly PerformedSet[], counting: Counting): Volum
     lift.sets += 1;
     if (isHard(set, counting)) addMuscles(muscles, set);
   }
-  return { ...volume, byGroup: Object.fromEntries(groups), byExercise: Object.fromEntries(lifts), byMuscle: Object.fromEntries(muscles) };
+  return {
+    ...volume,
+    byGroup: Object.fromEntries(groups),
+    byExercise: Object.fromEntries(lifts),
+    byMuscle: Object.fromEntries(muscles),
+  };
 }
 
 /** Repetitions of a set, the parts of a drop or cluster set and both sides of one-sided work counted. */
@@ -58,7 +71,12 @@ export function loadOf({ reps, totalKg, parts, sides }: PerformedSet): number {
 }
 
 /** Σ(reps × share of the maximum in force) and Σ reps over the lifts that have one, so that intensities of several weeks can be put together. */
-export function intensitySums(sets: readonly PerformedSet[], counting: Counting, maximumOn: MaximumOn, bodyWeightOn: BodyWeightOn): { weighted: number; reps: number } {
+export function intensitySums(
+  sets: readonly PerformedSet[],
+  counting: Counting,
+  maximumOn: MaximumOn,
+  bodyWeightOn: BodyWeightOn,
+): { weighted: number; reps: number } {
   const sums = { weighted: 0, reps: 0 };
   for (const set of sets) {
     const reps = liftsOf(set);

@@ -15,12 +15,17 @@ export function metresPer(unit: DistanceUnit): number {
  * bare number that may be inches: which it is, is asked.
  */
 export function parseHeight(text: string): number | null {
-  const plain = text.trim().toLowerCase().replace(",", ".").replace(/[’′]/g, "'").replace(/[”″]|''/g, "\"");
+  const plain = text
+    .trim()
+    .toLowerCase()
+    .replace(",", ".")
+    .replace(/[’′]/g, "'")
+    .replace(/[”″]|''/g, '"');
   const feet = /^(\d)\s*(?:'|ft|feet|foot)\s*(?:(\d{1,2}(?:\.\d+)?)\s*(?:"|in|inches)?)?$/.exec(plain);
   if (feet) return Number(feet[2] ?? 0) < 12 ? (Number(feet[1]) * 12 + Number(feet[2] ?? 0)) * 2.54 : null;
   const one = /^(\d+(?:\.\d+)?)\s*(cm|m|in|inches|")?$/.exec(plain);
   if (!one) return null;
-  const value = Number(one[1]) * { cm: 1, m: 100, in: 2.54, inches: 2.54, "\"": 2.54 }[one[2] ?? "cm"]!;
+  const value = Number(one[1]) * { cm: 1, m: 100, in: 2.54, inches: 2.54, '"': 2.54 }[one[2] ?? "cm"]!;
   return value >= 50 && value <= 280 && (one[2] !== undefined || Number(one[1]) > 96) ? value : null;
 }
 

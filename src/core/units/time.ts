@@ -10,7 +10,10 @@ export function parseDuration(text: string): number | null {
     if (seconds >= 60 || (clock[1] !== undefined && minutes >= 60)) return null;
     return hours * 3600 + minutes * 60 + seconds;
   }
-  const named = /^(?:(\d+(?:\.\d+)?)\s*h(?:ours?)?)?\s*(?:(\d+(?:\.\d+)?)\s*(?:min|minutes?|m))?\s*(?:(\d+(?:\.\d+)?)\s*s(?:ec|econds?)?)?$/.exec(clean);
+  const named =
+    /^(?:(\d+(?:\.\d+)?)\s*h(?:ours?)?)?\s*(?:(\d+(?:\.\d+)?)\s*(?:min|minutes?|m))?\s*(?:(\d+(?:\.\d+)?)\s*s(?:ec|econds?)?)?$/.exec(
+      clean,
+    );
   if (!named || clean === "" || !named.slice(1).some((part) => part !== undefined)) return null;
   return Number(named[1] ?? 0) * 3600 + Number(named[2] ?? 0) * 60 + Number(named[3] ?? 0);
 }
@@ -22,5 +25,7 @@ export function printDuration(seconds: number, decimals: 0 | 1 = 0): string {
   const rest = (total % (60 * scale)) / scale;
   const minutes = Math.floor(total / (60 * scale));
   const tail = rest.toFixed(decimals).padStart(decimals ? 4 : 2, "0");
-  return minutes < 60 ? `${minutes}:${tail}` : `${Math.floor(minutes / 60)}:${String(minutes % 60).padStart(2, "0")}:${tail}`;
+  return minutes < 60
+    ? `${minutes}:${tail}`
+    : `${Math.floor(minutes / 60)}:${String(minutes % 60).padStart(2, "0")}:${tail}`;
 }

@@ -20,9 +20,17 @@ import { Weekdays } from "./Weekdays";
 import { WeighInForm } from "./WeighInForm";
 import { Scrollable } from "@/ui/Scrollable";
 
-const BodyChart = dynamic(() => import("./BodyChart").then((module) => module.BodyChart), { ssr: false, loading: () => <div style={{ height: 450 }} /> });
+const BodyChart = dynamic(() => import("./BodyChart").then((module) => module.BodyChart), {
+  ssr: false,
+  loading: () => <div style={{ height: 450 }} />,
+});
 
-const ranges = [{ label: "month", days: 31 }, { label: "half-year", days: 183 }, { label: "year", days: 366 }, { label: "all", days: null }] as const;
+const ranges = [
+  { label: "month", days: 31 },
+  { label: "half-year", days: 183 },
+  { label: "year", days: 366 },
+  { label: "all", days: null },
+] as const;
 
 /** What the weight is really doing. */
 export function Body() {
@@ -32,13 +40,39 @@ export function Body() {
   return (
     <>
       <div className={styles.head}>
-        <div className={styles.title}><h1>Body weight</h1><Link href="/report" className="noprint">Report</Link>{view && <span className="quiet">{printNumber(view.mornings, 0)} of {counted(view.span, "morning")}</span>}</div>
+        <div className={styles.title}>
+          <h1>Body weight</h1>
+          <Link href="/report" className="noprint">
+            Report
+          </Link>
+          {view && (
+            <span className="quiet">
+              {printNumber(view.mornings, 0)} of {counted(view.span, "morning")}
+            </span>
+          )}
+        </div>
         <span>
-          {zoom !== null && <button type="button" className="link" style={{ marginRight: 20 }} onClick={() => setZoom(null)}>{shortDate(zoom.from)} to {shortDate(zoom.to)}, show all again</button>}
-          <Ranges options={ranges} value={days} onChange={(chosen) => { setZoom(null); setDays(chosen); }} label="How far back" />
+          {zoom !== null && (
+            <button type="button" className="link" style={{ marginRight: 20 }} onClick={() => setZoom(null)}>
+              {shortDate(zoom.from)} to {shortDate(zoom.to)}, show all again
+            </button>
+          )}
+          <Ranges
+            options={ranges}
+            value={days}
+            onChange={(chosen) => {
+              setZoom(null);
+              setDays(chosen);
+            }}
+            label="How far back"
+          />
         </span>
       </div>
-      {view === undefined ? null : view.mornings === 0 ? <p>No weight is written yet. Type this morning&apos;s weight in the line above.</p> : <Drawn view={view} onZoom={setZoom} />}
+      {view === undefined ? null : view.mornings === 0 ? (
+        <p>No weight is written yet. Type this morning&apos;s weight in the line above.</p>
+      ) : (
+        <Drawn view={view} onZoom={setZoom} />
+      )}
       <Measures />
       <Photographs />
       <WeighInForm />
@@ -56,7 +90,13 @@ function Drawn({ view, onZoom }: { view: BodyView; onZoom: (zoom: BodyAsk["zoom"
       <Weekdays view={view} />
       <Second view={view} />
       <MorningsByWeek view={view} />
-      {view.gross.length > 0 && <p className="warn small">Kept out of the trend as gross errors: {view.gross.map(({ date, kg }) => `${printer.mass(kg)} on ${shortDate(date)}`).join(", ")}. Choose the day to correct it.</p>}
+      {view.gross.length > 0 && (
+        <p className="warn small">
+          Kept out of the trend as gross errors:{" "}
+          {view.gross.map(({ date, kg }) => `${printer.mass(kg)} on ${shortDate(date)}`).join(", ")}. Choose the day to
+          correct it.
+        </p>
+      )}
     </>
   );
 }
@@ -68,9 +108,18 @@ function Second({ view: { second } }: { view: BodyView }) {
   if (second === null) return null;
   return (
     <p className="small">
-      {"reason" in second
-        ? <span className="quiet">Second weigh-ins are not compared with the mornings: {second.reason}.</span>
-        : <>Second weigh-ins run <WorkingLink figure={{ figure: "second" }} on={today} label=", working of the second weigh-ins">{printer.massChange(second.offset)}</WorkingLink> against the mornings of the same days ({printer.massChange(second.low80).split(" ")[0]} to {printer.massChange(second.high80).split(" ")[0]}; {second.days} days). They never enter the trend.</>}
+      {"reason" in second ? (
+        <span className="quiet">Second weigh-ins are not compared with the mornings: {second.reason}.</span>
+      ) : (
+        <>
+          Second weigh-ins run{" "}
+          <WorkingLink figure={{ figure: "second" }} on={today} label=", working of the second weigh-ins">
+            {printer.massChange(second.offset)}
+          </WorkingLink>{" "}
+          against the mornings of the same days ({printer.massChange(second.low80).split(" ")[0]} to{" "}
+          {printer.massChange(second.high80).split(" ")[0]}; {second.days} days). They never enter the trend.
+        </>
+      )}
     </p>
   );
 }
@@ -82,13 +131,69 @@ function Weeks({ view }: { view: BodyView }) {
   return (
     <Scrollable label="Weeks">
       <table>
-        <thead><tr><th>Week from</th>{view.weeks.map(({ closingDate, open }) => <th key={closingDate} className="num">{weekName(closingDate)}{open ? ", open" : ""}</th>)}</tr></thead>
+        <thead>
+          <tr>
+            <th>Week from</th>
+            {view.weeks.map(({ closingDate, open }) => (
+              <th key={closingDate} className="num">
+                {weekName(closingDate)}
+                {open ? ", open" : ""}
+              </th>
+            ))}
+          </tr>
+        </thead>
         <tbody>
-          <tr><td>Median, days</td>{view.weeks.map((week) => <td key={week.closingDate} className="num">{week.medianKg === null ? <span className="quiet">none</span> : <WorkingLink figure={{ figure: "weekly", closingDate: week.closingDate }} on={today} label={`, working of the week from ${weekName(week.closingDate)}`}>{printer.massNumber(week.medianKg)}</WorkingLink>} <span className="quiet">· {week.days}</span></td>)}</tr>
-          <tr><td>Mean</td>{view.weeks.map((week) => <td key={week.closingDate} className="num">{week.meanKg === null ? "" : printer.massNumber(week.meanKg)}</td>)}</tr>
-          <tr><td>Change a week{plan === null ? "" : `, plan ${printer.massChange(plan).split(" ")[0]}`}</td>{view.weeks.map((week) => <td key={week.closingDate} className="num">{week.changeKg === null ? "" : printer.massChange(week.changeKg).split(" ")[0]}</td>)}</tr>
-          <tr><td>A day{plan === null ? "" : `, plan ${printer.massChange(plan / 7).split(" ")[0]}`}</td>{view.weeks.map((week) => <td key={week.closingDate} className="num">{week.changeKg === null ? "" : printer.massChange(week.changeKg / 7).split(" ")[0]}</td>)}</tr>
-          <tr><td>Sessions, done of planned</td>{view.weeks.map((week) => <td key={week.closingDate} className="num">{week.planned === 0 ? "" : `${week.done} of ${week.planned}`}</td>)}</tr>
+          <tr>
+            <td>Median, days</td>
+            {view.weeks.map((week) => (
+              <td key={week.closingDate} className="num">
+                {week.medianKg === null ? (
+                  <span className="quiet">none</span>
+                ) : (
+                  <WorkingLink
+                    figure={{ figure: "weekly", closingDate: week.closingDate }}
+                    on={today}
+                    label={`, working of the week from ${weekName(week.closingDate)}`}
+                  >
+                    {printer.massNumber(week.medianKg)}
+                  </WorkingLink>
+                )}{" "}
+                <span className="quiet">· {week.days}</span>
+              </td>
+            ))}
+          </tr>
+          <tr>
+            <td>Mean</td>
+            {view.weeks.map((week) => (
+              <td key={week.closingDate} className="num">
+                {week.meanKg === null ? "" : printer.massNumber(week.meanKg)}
+              </td>
+            ))}
+          </tr>
+          <tr>
+            <td>Change a week{plan === null ? "" : `, plan ${printer.massChange(plan).split(" ")[0]}`}</td>
+            {view.weeks.map((week) => (
+              <td key={week.closingDate} className="num">
+                {week.changeKg === null ? "" : printer.massChange(week.changeKg).split(" ")[0]}
+              </td>
+            ))}
+          </tr>
+          <tr>
+            <td>A day{plan === null ? "" : `, plan ${printer.massChange(plan / 7).split(" ")[0]}`}</td>
+            {view.weeks.map((week) => (
+              <td key={week.closingDate} className="num">
+                {week.changeKg === null ? "" : printer.massChange(week.changeKg / 7).split(" ")[0]}
+              </td>
+            ))}
+          </tr>
+          <tr>
+            <td>Sessions, done of planned</td>
+            {view.weeks.map((week) => (
+              <td key={week.closingDate} className="num">
+                {week.planned === 0 ? "" : `${week.done} of ${week.planned}`}
+              </td>
+            ))}
+          </tr>
         </tbody>
       </table>
     </Scrollable>
@@ -101,9 +206,63 @@ function Figures({ view }: { view: BodyView }) {
   const { trend, change, arrival, plan } = view;
   return (
     <div className={styles.figures}>
-      {"reason" in trend ? <Figure label="Trend" figure={{ figure: "trend" }} on={today} missing={trend.reason} /> : <Figure label="Trend" value={printer.massNumber(trend.kg)} unit={printer.units.mass} figure={{ figure: "trend" }} on={today} note={<>{printer.massNumber(trend.low80)} to {printer.massNumber(trend.high80)}{carriedNote(trend)} · {trend.kgPerWeek === null ? "a rate needs seven days" : <>{printer.rate(trend.kgPerWeek)} ± {printer.massNumber(trend.kgPerWeekHalf80!, 2)}</>}</>} />}
-      {change === null ? null : <Figure label="Since the first weigh-in" value={printer.massChange(change.totalKg).split(" ")[0]} unit={printer.units.mass} figure={{ figure: "change" }} on={today} note={<>{change.kgPerWeek === null ? "a rate needs seven days" : printer.rate(change.kgPerWeek)} · exponential mean {view.ewmaKg === null ? "" : printer.massNumber(view.ewmaKg)}{view.sevenDay ? ` · 7-day mean ${printer.massNumber(view.sevenDay.kg)}` : ""}</>} />}
-      {"reason" in plan ? null : <Figure label="Against the plan" value={printer.massChange(plan.aboveKg).split(" ")[0]} unit={printer.units.mass} figure={{ figure: "plan" }} on={today} note={<>{plan.standing === "not known" ? "outside the band, by a weight of more than a week ago" : plan.standing}; {plan.catchUpKgPerWeek === null ? "the deadline has passed" : `to land on the day ${printer.rate(plan.catchUpKgPerWeek)}`}</>} />}
+      {"reason" in trend ? (
+        <Figure label="Trend" figure={{ figure: "trend" }} on={today} missing={trend.reason} />
+      ) : (
+        <Figure
+          label="Trend"
+          value={printer.massNumber(trend.kg)}
+          unit={printer.units.mass}
+          figure={{ figure: "trend" }}
+          on={today}
+          note={
+            <>
+              {printer.massNumber(trend.low80)} to {printer.massNumber(trend.high80)}
+              {carriedNote(trend)} ·{" "}
+              {trend.kgPerWeek === null ? (
+                "a rate needs seven days"
+              ) : (
+                <>
+                  {printer.rate(trend.kgPerWeek)} ± {printer.massNumber(trend.kgPerWeekHalf80!, 2)}
+                </>
+              )}
+            </>
+          }
+        />
+      )}
+      {change === null ? null : (
+        <Figure
+          label="Since the first weigh-in"
+          value={printer.massChange(change.totalKg).split(" ")[0]}
+          unit={printer.units.mass}
+          figure={{ figure: "change" }}
+          on={today}
+          note={
+            <>
+              {change.kgPerWeek === null ? "a rate needs seven days" : printer.rate(change.kgPerWeek)} · exponential
+              mean {view.ewmaKg === null ? "" : printer.massNumber(view.ewmaKg)}
+              {view.sevenDay ? ` · 7-day mean ${printer.massNumber(view.sevenDay.kg)}` : ""}
+            </>
+          }
+        />
+      )}
+      {"reason" in plan ? null : (
+        <Figure
+          label="Against the plan"
+          value={printer.massChange(plan.aboveKg).split(" ")[0]}
+          unit={printer.units.mass}
+          figure={{ figure: "plan" }}
+          on={today}
+          note={
+            <>
+              {plan.standing === "not known" ? "outside the band, by a weight of more than a week ago" : plan.standing};{" "}
+              {plan.catchUpKgPerWeek === null
+                ? "the deadline has passed"
+                : `to land on the day ${printer.rate(plan.catchUpKgPerWeek)}`}
+            </>
+          }
+        />
+      )}
       <ArrivalBlock arrival={arrival} printer={printer} on={today} />
     </div>
   );

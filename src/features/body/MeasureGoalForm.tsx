@@ -22,26 +22,66 @@ export function MeasureGoalForm({ measure: { id, name, unit, latest, goal } }: {
   if (goal !== null) {
     return (
       <p className="small">
-        {standing(goal, unit)} <button type="button" className="link noprint" onClick={() => void commit([{ remove: { kind: "goals", id: goal.goalId } }], `Goal of ${name} removed`)}>Remove this goal</button>
+        {standing(goal, unit)}{" "}
+        <button
+          type="button"
+          className="link noprint"
+          onClick={() => void commit([{ remove: { kind: "goals", id: goal.goalId } }], `Goal of ${name} removed`)}
+        >
+          Remove this goal
+        </button>
       </p>
     );
   }
   const save = handleSubmit(async ({ target, date }) => {
     const targetValue = parseDecimal(target)!;
-    await commit([put("goals", { id: newId(), personId: person.id, of: id, startDate: latest.date, startValue: latest.value, targetValue, by: { date } })], `Goal of ${name} ${printNumber(targetValue, 1)} ${unit}`.trim());
+    await commit(
+      [
+        put("goals", {
+          id: newId(),
+          personId: person.id,
+          of: id,
+          startDate: latest.date,
+          startValue: latest.value,
+          targetValue,
+          by: { date },
+        }),
+      ],
+      `Goal of ${name} ${printNumber(targetValue, 1)} ${unit}`.trim(),
+    );
   });
   return (
     <form onSubmit={(event) => void save(event)} noValidate aria-label={`Set a goal for ${name}`} className="noprint">
       <Row>
-        <Field control={control} name="target" label={`Goal of ${name}`} unit={unit} inputMode="decimal" check={aValue} />
-        <Field control={control} name="date" label="By" type="date" check={(text) => aDate("The date")(text) ?? (text <= latest.date || text <= today ? "It must lie ahead." : null)} />
-        <RowButton><Button htmlType="submit">Set this goal</Button></RowButton>
+        <Field
+          control={control}
+          name="target"
+          label={`Goal of ${name}`}
+          unit={unit}
+          inputMode="decimal"
+          check={aValue}
+        />
+        <Field
+          control={control}
+          name="date"
+          label="By"
+          type="date"
+          check={(text) =>
+            aDate("The date")(text) ?? (text <= latest.date || text <= today ? "It must lie ahead." : null)
+          }
+        />
+        <RowButton>
+          <Button htmlType="submit">Set this goal</Button>
+        </RowButton>
       </Row>
     </form>
   );
 }
 
-function standing({ targetValue, deadline, perWeek, planned, apart, doneShare, projected, reached }: MeasureGoal, unit: string): string {
+function standing(
+  { targetValue, deadline, perWeek, planned, apart, doneShare, projected, reached }: MeasureGoal,
+  unit: string,
+): string {
   const date = (day: number | null) => (day === null ? "never at this rate" : shortDate(dateOf(day)));
   const asked = `Goal ${printNumber(targetValue, 1)} ${unit} by ${fullDate(dateOf(deadline))}: ${printSigned(perWeek, 2)} a week; the line asks ${printNumber(planned, 1)} today, the latest reading is ${printSigned(apart, 1)} against it${doneShare === null ? "" : `, ${printNumber(doneShare * 100, 0)} % of the way`}.`;
   if (reached) return `${asked} It is reached.`;

@@ -14,7 +14,10 @@ import { MeasureForm } from "./MeasureForm";
 import { MeasureGoalForm } from "./MeasureGoalForm";
 import { Readings } from "./Readings";
 
-const MeasureChart = dynamic(() => import("./MeasureChart").then((module) => module.MeasureChart), { ssr: false, loading: () => <div style={{ height: 180 }} /> });
+const MeasureChart = dynamic(() => import("./MeasureChart").then((module) => module.MeasureChart), {
+  ssr: false,
+  loading: () => <div style={{ height: 180 }} />,
+});
 
 /** Tape, measured body fat and the trainee's own measures, with what follows from them. */
 export function Measures() {
@@ -28,18 +31,53 @@ export function Measures() {
   return (
     <section className={styles.section}>
       <h2>Measures</h2>
-      {measures.length === 0 ? <p className="quiet">Nothing is measured yet. Waist and neck (for women hip too) give an estimate of body fat.</p> : (
+      {measures.length === 0 ? (
+        <p className="quiet">
+          Nothing is measured yet. Waist and neck (for women hip too) give an estimate of body fat.
+        </p>
+      ) : (
         <Scrollable label="Measures">
           <table>
-            <thead><tr><th>Measure</th><th className="num">Latest</th><th>On</th><th className="num">Since the first</th><th className="num">A week, over 12 weeks</th><th className="num">Readings</th></tr></thead>
+            <thead>
+              <tr>
+                <th>Measure</th>
+                <th className="num">Latest</th>
+                <th>On</th>
+                <th className="num">Since the first</th>
+                <th className="num">A week, over 12 weeks</th>
+                <th className="num">Readings</th>
+              </tr>
+            </thead>
             <tbody>
               {measures.map(({ id, name, unit, latest, first, perWeek, count }) => (
                 <tr key={id} className={id === shown?.id ? styles.chosen : undefined}>
-                  <td><button type="button" className="link" aria-pressed={id === shown?.id} onClick={() => setChosen(id)}>{name}</button></td>
-                  <td className="num">{printNumber(latest.value, 1)} {unit}</td>
-                  <td><button type="button" className="link" onClick={() => chooseDay(latest.date)}>{shortDate(latest.date)}</button>{latest.method === null ? "" : <span className="quiet"> {latest.method}</span>}</td>
+                  <td>
+                    <button
+                      type="button"
+                      className="link"
+                      aria-pressed={id === shown?.id}
+                      onClick={() => setChosen(id)}
+                    >
+                      {name}
+                    </button>
+                  </td>
+                  <td className="num">
+                    {printNumber(latest.value, 1)} {unit}
+                  </td>
+                  <td>
+                    <button type="button" className="link" onClick={() => chooseDay(latest.date)}>
+                      {shortDate(latest.date)}
+                    </button>
+                    {latest.method === null ? "" : <span className="quiet"> {latest.method}</span>}
+                  </td>
                   <td className="num">{count === 1 ? "" : `${printSigned(latest.value - first.value, 1)} ${unit}`}</td>
-                  <td className="num">{perWeek === null ? <span className="quiet">needs four readings over three weeks</span> : `${printSigned(perWeek.rate, 2)} ± ${printNumber(perWeek.half80, 2)}`}</td>
+                  <td className="num">
+                    {perWeek === null ? (
+                      <span className="quiet">needs four readings over three weeks</span>
+                    ) : (
+                      `${printSigned(perWeek.rate, 2)} ± ${printNumber(perWeek.half80, 2)}`
+                    )}
+                  </td>
                   <td className="num">{count}</td>
                 </tr>
               ))}
@@ -51,10 +89,44 @@ export function Measures() {
       {shown && <Readings key={shown.id} measure={shown} />}
       {shown && <MeasureGoalForm key={`${shown.id} ${shown.goal?.goalId}`} measure={shown} />}
       <div className={styles.figures}>
-        {"reason" in composition ? <Figure label="Body fat" figure={{ figure: "composition" }} on={today} missing={`Not known: ${composition.reason}.`} />
-          : <Figure label={composition.by === "tape" ? "Body fat, from the tape" : "Body fat, measured"} value={printNumber(composition.percent, 1)} unit="%" figure={{ figure: "composition" }} on={today} note={<>{printNumber(composition.low80, 1)} to {printNumber(composition.high80, 1)} · fat {printer.mass(composition.fatKg)}, lean {printer.mass(composition.leanKg)}</>} />}
-        {"reason" in waistToHeight ? <Figure label="Waist to height" figure={{ figure: "waistToHeight" }} on={today} missing={`Not known: ${waistToHeight.reason}.`} />
-          : <Figure label="Waist to height" value={printNumber(waistToHeight.ratio, 2)} figure={{ figure: "waistToHeight" }} on={today} note={`waist of ${shortDate(waistToHeight.date)}`} />}
+        {"reason" in composition ? (
+          <Figure
+            label="Body fat"
+            figure={{ figure: "composition" }}
+            on={today}
+            missing={`Not known: ${composition.reason}.`}
+          />
+        ) : (
+          <Figure
+            label={composition.by === "tape" ? "Body fat, from the tape" : "Body fat, measured"}
+            value={printNumber(composition.percent, 1)}
+            unit="%"
+            figure={{ figure: "composition" }}
+            on={today}
+            note={
+              <>
+                {printNumber(composition.low80, 1)} to {printNumber(composition.high80, 1)} · fat{" "}
+                {printer.mass(composition.fatKg)}, lean {printer.mass(composition.leanKg)}
+              </>
+            }
+          />
+        )}
+        {"reason" in waistToHeight ? (
+          <Figure
+            label="Waist to height"
+            figure={{ figure: "waistToHeight" }}
+            on={today}
+            missing={`Not known: ${waistToHeight.reason}.`}
+          />
+        ) : (
+          <Figure
+            label="Waist to height"
+            value={printNumber(waistToHeight.ratio, 2)}
+            figure={{ figure: "waistToHeight" }}
+            on={today}
+            note={`waist of ${shortDate(waistToHeight.date)}`}
+          />
+        )}
       </div>
       <MeasureForm known={known} measures={measures} />
     </section>

@@ -38,31 +38,101 @@ export function Photographs() {
       <h2>Photographs</h2>
       {left && right && (
         <div className={styles.pair}>
-          {([["left", left], ["right", right]] as const).map(([side, photo]) => <Side key={side} photo={photo} photos={photos} side={side} onChoose={(to) => setChosen({ ...chosen, [side]: to })} />)}
+          {(
+            [
+              ["left", left],
+              ["right", right],
+            ] as const
+          ).map(([side, photo]) => (
+            <Side
+              key={side}
+              photo={photo}
+              photos={photos}
+              side={side}
+              onChoose={(to) => setChosen({ ...chosen, [side]: to })}
+            />
+          ))}
         </div>
       )}
-      <p className="noprint" style={{ display: "flex", gap: 16, alignItems: "baseline", flexWrap: "wrap", paddingTop: 8 }}>
-        <label>Add one of <input type="date" value={on} max={today} className={styles.date} onChange={(event) => setDate(event.target.value || null)} /></label>
-        <input aria-label="Photograph" type="file" accept="image/*" onChange={(event) => { void take(event.target.files?.[0]); event.target.value = ""; }} />
-        <span className="quiet small">Kept in this browser, at most 1600 pixels wide or high; where and when it was taken is not kept with it.</span>
+      <p
+        className="noprint"
+        style={{ display: "flex", gap: 16, alignItems: "baseline", flexWrap: "wrap", paddingTop: 8 }}
+      >
+        <label>
+          Add one of{" "}
+          <input
+            type="date"
+            value={on}
+            max={today}
+            className={styles.date}
+            onChange={(event) => setDate(event.target.value || null)}
+          />
+        </label>
+        <input
+          aria-label="Photograph"
+          type="file"
+          accept="image/*"
+          onChange={(event) => {
+            void take(event.target.files?.[0]);
+            event.target.value = "";
+          }}
+        />
+        <span className="quiet small">
+          Kept in this browser, at most 1600 pixels wide or high; where and when it was taken is not kept with it.
+        </span>
       </p>
-      {problem !== null && <p className="warn" role="alert">{problem}</p>}
+      {problem !== null && (
+        <p className="warn" role="alert">
+          {problem}
+        </p>
+      )}
     </section>
   );
 }
 
-function Side({ photo, photos, side, onChoose }: { photo: DayPhoto; photos: DayPhoto[]; side: string; onChoose: (id: string) => void }) {
+function Side({
+  photo,
+  photos,
+  side,
+  onChoose,
+}: {
+  photo: DayPhoto;
+  photos: DayPhoto[];
+  side: string;
+  onChoose: (id: string) => void;
+}) {
   const printer = usePrinter();
   const { commit } = useLog();
   return (
     <figure className={styles.photo}>
       <Picture photo={photo} />
       <figcaption>
-        <select aria-label={`Photograph on the ${side}`} className="noprint" value={photo.id} onChange={(event) => onChoose(event.target.value)}>
-          {photos.map(({ id, date }, index) => <option key={id} value={id}>{fullDate(date)}{photos[index - 1]?.date === date ? ", another" : ""}</option>)}
+        <select
+          aria-label={`Photograph on the ${side}`}
+          className="noprint"
+          value={photo.id}
+          onChange={(event) => onChoose(event.target.value)}
+        >
+          {photos.map(({ id, date }, index) => (
+            <option key={id} value={id}>
+              {fullDate(date)}
+              {photos[index - 1]?.date === date ? ", another" : ""}
+            </option>
+          ))}
         </select>{" "}
         {photo.kg === null ? "" : `trend ${printer.mass(photo.kg)} `}
-        <button type="button" className="link small noprint" onClick={() => void commit([{ remove: { kind: "photos", id: photo.id, date: photo.date } }], `Photograph of ${fullDate(photo.date)} removed`)}>Remove</button>
+        <button
+          type="button"
+          className="link small noprint"
+          onClick={() =>
+            void commit(
+              [{ remove: { kind: "photos", id: photo.id, date: photo.date } }],
+              `Photograph of ${fullDate(photo.date)} removed`,
+            )
+          }
+        >
+          Remove
+        </button>
       </figcaption>
     </figure>
   );

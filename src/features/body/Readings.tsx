@@ -27,19 +27,55 @@ export function Readings({ measure }: { measure: MeasureRow }) {
   const text = (value: number) => `${printPlain(value, 2)} ${measure.unit}`.trim();
   return (
     <details>
-      <summary>{counted(measure.count, "reading")} of {measure.name.toLowerCase()}</summary>
+      <summary>
+        {counted(measure.count, "reading")} of {measure.name.toLowerCase()}
+      </summary>
       <Scrollable label={`Readings of ${measure.name}`}>
         <table>
-          <thead><tr><th>Day</th><th className="num">Value</th><th>Method</th><th><span className="hidden">Change or remove</span></th></tr></thead>
+          <thead>
+            <tr>
+              <th>Day</th>
+              <th className="num">Value</th>
+              <th>Method</th>
+              <th>
+                <span className="hidden">Change or remove</span>
+              </th>
+            </tr>
+          </thead>
           <tbody>
             {shown.map((reading) => (
               <tr key={reading.id}>
-                {editing === reading.id ? <td colSpan={4}><EditReading measure={measure} reading={reading} onClose={() => setEditing(null)} /></td> : (
+                {editing === reading.id ? (
+                  <td colSpan={4}>
+                    <EditReading measure={measure} reading={reading} onClose={() => setEditing(null)} />
+                  </td>
+                ) : (
                   <>
-                    <td>{fullDate(reading.date)}</td><td className="num">{text(reading.value)}</td><td className="quiet">{reading.method}</td>
+                    <td>{fullDate(reading.date)}</td>
+                    <td className="num">{text(reading.value)}</td>
+                    <td className="quiet">{reading.method}</td>
                     <td className="num" style={{ whiteSpace: "nowrap" }}>
-                      <button type="button" className="link" aria-label={`Change ${text(reading.value)} of ${fullDate(reading.date)}`} onClick={() => setEditing(reading.id)}>Change</button>{" "}
-                      <button type="button" className="link" aria-label={`Remove ${text(reading.value)} of ${fullDate(reading.date)}`} onClick={() => void commit([{ remove: { kind: "readings", id: reading.id, date: reading.date } }], `${measure.name} ${text(reading.value)} removed`)}>Remove</button>
+                      <button
+                        type="button"
+                        className="link"
+                        aria-label={`Change ${text(reading.value)} of ${fullDate(reading.date)}`}
+                        onClick={() => setEditing(reading.id)}
+                      >
+                        Change
+                      </button>{" "}
+                      <button
+                        type="button"
+                        className="link"
+                        aria-label={`Remove ${text(reading.value)} of ${fullDate(reading.date)}`}
+                        onClick={() =>
+                          void commit(
+                            [{ remove: { kind: "readings", id: reading.id, date: reading.date } }],
+                            `${measure.name} ${text(reading.value)} removed`,
+                          )
+                        }
+                      >
+                        Remove
+                      </button>
                     </td>
                   </>
                 )}
@@ -48,20 +84,42 @@ export function Readings({ measure }: { measure: MeasureRow }) {
           </tbody>
         </table>
       </Scrollable>
-      {latest.length > listed && !all && <p><button type="button" className="link" onClick={() => setAll(true)}>All {printNumber(latest.length, 0)}</button></p>}
+      {latest.length > listed && !all && (
+        <p>
+          <button type="button" className="link" onClick={() => setAll(true)}>
+            All {printNumber(latest.length, 0)}
+          </button>
+        </p>
+      )}
     </details>
   );
 }
 
-function EditReading({ measure, reading, onClose }: { measure: MeasureRow; reading: RecordOf<"readings">; onClose: () => void }) {
+function EditReading({
+  measure,
+  reading,
+  onClose,
+}: {
+  measure: MeasureRow;
+  reading: RecordOf<"readings">;
+  onClose: () => void;
+}) {
   const { today, commit } = useLog();
-  const { control, save, meanwhile } = useRecordForm({ date: reading.date, value: String(reading.value), method: reading.method ?? "" }, { date: "Day", value: "Value", method: "Method" });
+  const { control, save, meanwhile } = useRecordForm(
+    { date: reading.date, value: String(reading.value), method: reading.method ?? "" },
+    { date: "Day", value: "Value", method: "Method" },
+  );
   const onSubmit = save(async (fields, changed) => {
     const read = readReading(fields.value, measure);
     if ("why" in read) return false;
     const { method: _method, ...kept } = reading;
     const method = changed.has("method") ? fields.method.trim() : (reading.method ?? "");
-    const next = { ...kept, ...(changed.has("date") ? { date: fields.date } : {}), ...(changed.has("value") ? { value: read.value } : {}), ...(method ? { method } : {}) };
+    const next = {
+      ...kept,
+      ...(changed.has("date") ? { date: fields.date } : {}),
+      ...(changed.has("value") ? { value: read.value } : {}),
+      ...(method ? { method } : {}),
+    };
     const written = await commit([put("readings", next, reading)], `${measure.name} changed`);
     if (written) onClose();
     return written;
@@ -70,10 +128,27 @@ function EditReading({ measure, reading, onClose }: { measure: MeasureRow; readi
     <form onSubmit={(event) => void onSubmit(event)} noValidate>
       <Row>
         <Field control={control} name="date" label="Day" type="date" check={aDate("The date", today)} />
-        <Field className={narrow} control={control} name="value" label="Value" unit={measure.unit} inputMode="decimal" check={(text) => { const read = readReading(text, measure); return "why" in read ? read.why : null; }} />
+        <Field
+          className={narrow}
+          control={control}
+          name="value"
+          label="Value"
+          unit={measure.unit}
+          inputMode="decimal"
+          check={(text) => {
+            const read = readReading(text, measure);
+            return "why" in read ? read.why : null;
+          }}
+        />
         <Field control={control} name="method" label="Method, if any" />
-        <RowButton><Button htmlType="submit">Save reading</Button></RowButton>
-        <RowButton><button type="button" className="link" style={{ paddingTop: 6 }} onClick={onClose}>Cancel</button></RowButton>
+        <RowButton>
+          <Button htmlType="submit">Save reading</Button>
+        </RowButton>
+        <RowButton>
+          <button type="button" className="link" style={{ paddingTop: 6 }} onClick={onClose}>
+            Cancel
+          </button>
+        </RowButton>
       </Row>
       <Meanwhile said={meanwhile} />
     </form>

@@ -19,13 +19,29 @@ import { useFarOff } from "./useFarOff";
 export function WeighInForm() {
   const { units, person, today, day, commit } = useLog();
   const printer = usePrinter();
-  const { control, handleSubmit, reset, register } = useForm({ mode: "onChange", values: { date: day < today ? day : today, kg: "", time: "", note: "", second: false } });
+  const { control, handleSubmit, reset, register } = useForm({
+    mode: "onChange",
+    values: { date: day < today ? day : today, kg: "", time: "", note: "", second: false },
+  });
   const trend = useFigure("day", { date: today })?.trend;
   const { question, passes } = useFarOff(trend && "kg" in trend ? trend.kg : null);
   const save = handleSubmit(async ({ date, kg, time, note, second }) => {
     const value = parseMass(kg, units.mass)!;
     if (!passes(value)) return;
-    const saved = await commit([put("weighIns", { id: newId(), personId: person.id, date, kg: value, primary: !second, ...(time ? { time } : {}), ...(note.trim() ? { note: note.trim() } : {}) })], `${second ? "Second weigh-in" : "Weigh-in"} ${printer.mass(value)}, ${fullDate(date)}`);
+    const saved = await commit(
+      [
+        put("weighIns", {
+          id: newId(),
+          personId: person.id,
+          date,
+          kg: value,
+          primary: !second,
+          ...(time ? { time } : {}),
+          ...(note.trim() ? { note: note.trim() } : {}),
+        }),
+      ],
+      `${second ? "Second weigh-in" : "Weigh-in"} ${printer.mass(value)}, ${fullDate(date)}`,
+    );
     if (saved) reset();
   });
   return (
@@ -34,13 +50,28 @@ export function WeighInForm() {
       <form onSubmit={(event) => void save(event)} noValidate>
         <Row>
           <Field control={control} name="date" label="Date" type="date" check={aDate("The date", today)} />
-          <Field control={control} name="kg" label="Weight" unit={units.mass} inputMode="decimal" check={massBetween("Weight", units.mass, lightest, heaviest)} />
+          <Field
+            control={control}
+            name="kg"
+            label="Weight"
+            unit={units.mass}
+            inputMode="decimal"
+            check={massBetween("Weight", units.mass, lightest, heaviest)}
+          />
           <Field control={control} name="time" label="Time" type="time" />
           <Field control={control} name="note" label="What influenced it" className={wide} />
-          <label className={check}><input type="checkbox" {...register("second")} /> A second one, not the morning&apos;s</label>
-          <RowButton><Button htmlType="submit">Log weigh-in</Button></RowButton>
+          <label className={check}>
+            <input type="checkbox" {...register("second")} /> A second one, not the morning&apos;s
+          </label>
+          <RowButton>
+            <Button htmlType="submit">Log weigh-in</Button>
+          </RowButton>
         </Row>
-        {question !== null && <p className="warn" role="alert">{question}</p>}
+        {question !== null && (
+          <p className="warn" role="alert">
+            {question}
+          </p>
+        )}
       </form>
     </section>
   );

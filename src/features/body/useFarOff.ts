@@ -9,7 +9,10 @@ export function useFarOff(expectedKg: number | null): { question: string | null;
   const printer = usePrinter();
   const [asked, setAsked] = useState<number | null>(null);
   return {
-    question: asked === null || expectedKg === null ? null : `${printer.mass(asked)} is far from the ${printer.mass(expectedKg)} expected. Log it again if it is right: it is kept, and left out of the trend as a gross error.`,
+    question:
+      asked === null || expectedKg === null
+        ? null
+        : `${printer.mass(asked)} is far from the ${printer.mass(expectedKg)} expected. Log it again if it is right: it is kept, and left out of the trend as a gross error.`,
     passes: (kg) => {
       const passes = kg === asked || !isFarOff(kg, expectedKg);
       setAsked(passes ? null : kg);

@@ -13,22 +13,77 @@ export function DistanceChart({ weeks }: { weeks: DistanceView["weeks"] }) {
   const colours = useChartColours();
   const { units } = usePrinter();
   const kinds = [...new Set(weeks.flatMap(({ byKind }) => byKind.map(({ kind }) => kind)))].sort();
-  const data = weeks.map(({ weekStart, byKind }) => ({ week: shortDate(weekStart), ...Object.fromEntries(byKind.map(({ kind, metres }) => [kind, metres / metresPer(units.distance)])) }));
+  const data = weeks.map(({ weekStart, byKind }) => ({
+    week: shortDate(weekStart),
+    ...Object.fromEntries(byKind.map(({ kind, metres }) => [kind, metres / metresPer(units.distance)])),
+  }));
   const fills = [colours.pine, colours.paper, colours.slate];
   return (
     <figure style={{ margin: 0 }}>
       <figcaption className="quiet small">
         Distance a week, {units.distance}:{" "}
-        {kinds.map((kind, index) => <span key={kind} style={{ marginRight: 14 }}><svg width="11" height="11" aria-hidden="true"><rect x="0.75" y="0.75" width="9.5" height="9.5" fill={fills[index % 3]} stroke={colours.pine} strokeWidth="1.5" /></svg> {kind}</span>)}
+        {kinds.map((kind, index) => (
+          <span key={kind} style={{ marginRight: 14 }}>
+            <svg width="11" height="11" aria-hidden="true">
+              <rect
+                x="0.75"
+                y="0.75"
+                width="9.5"
+                height="9.5"
+                fill={fills[index % 3]}
+                stroke={colours.pine}
+                strokeWidth="1.5"
+              />
+            </svg>{" "}
+            {kind}
+          </span>
+        ))}
       </figcaption>
-      <div style={{ height: 210 }} role="img" aria-label={`Distance a week over ${counted(weeks.length, "week")} for ${kinds.join(" and ")}; the numbers are in the table`}>
+      <div
+        style={{ height: 210 }}
+        role="img"
+        aria-label={`Distance a week over ${counted(weeks.length, "week")} for ${kinds.join(" and ")}; the numbers are in the table`}
+      >
         <ResponsiveContainer width="100%" height="100%">
-          <BarChart data={data} margin={{ top: 12, right: 0, bottom: 0, left: -18 }} barGap={2} accessibilityLayer={false}>
+          <BarChart
+            data={data}
+            margin={{ top: 12, right: 0, bottom: 0, left: -18 }}
+            barGap={2}
+            accessibilityLayer={false}
+          >
             <CartesianGrid vertical={false} stroke={colours.rule} />
-            <XAxis dataKey="week" tick={{ fill: colours.slate, fontSize: 13 }} tickLine={false} axisLine={{ stroke: colours.slate }} interval="preserveStartEnd" minTickGap={14} />
+            <XAxis
+              dataKey="week"
+              tick={{ fill: colours.slate, fontSize: 13 }}
+              tickLine={false}
+              axisLine={{ stroke: colours.slate }}
+              interval="preserveStartEnd"
+              minTickGap={14}
+            />
             <YAxis tick={{ fill: colours.slate, fontSize: 13 }} tickLine={false} axisLine={false} width={52} />
-            {kinds.map((kind, index) => <Bar key={kind} dataKey={kind} fill={fills[index % 3]} stroke={colours.pine} strokeWidth={1.5} isAnimationActive={false} maxBarSize={18} />)}
-            <Tooltip isAnimationActive={false} cursor={{ fill: colours.wash }} formatter={(value) => `${printNumber(Number(value), 1)} ${units.distance}`} contentStyle={{ background: colours.paper, border: `1px solid ${colours.ink}`, borderRadius: 0, fontSize: 14 }} itemStyle={{ color: colours.ink }} />
+            {kinds.map((kind, index) => (
+              <Bar
+                key={kind}
+                dataKey={kind}
+                fill={fills[index % 3]}
+                stroke={colours.pine}
+                strokeWidth={1.5}
+                isAnimationActive={false}
+                maxBarSize={18}
+              />
+            ))}
+            <Tooltip
+              isAnimationActive={false}
+              cursor={{ fill: colours.wash }}
+              formatter={(value) => `${printNumber(Number(value), 1)} ${units.distance}`}
+              contentStyle={{
+                background: colours.paper,
+                border: `1px solid ${colours.ink}`,
+                borderRadius: 0,
+                fontSize: 14,
+              }}
+              itemStyle={{ color: colours.ink }}
+            />
           </BarChart>
         </ResponsiveContainer>
       </div>

@@ -23,7 +23,9 @@ export function Energy() {
   const { today, person } = useLog();
   return (
     <>
-      <div className={styles.head}><h1>Energy</h1></div>
+      <div className={styles.head}>
+        <h1>Energy</h1>
+      </div>
       {view && (
         <>
           <div className={styles.figures}>
@@ -32,7 +34,11 @@ export function Energy() {
             <PlanBlock plan={view.plan} printer={printer} on={today} />
             <ArrivalBlock arrival={view.arrival} printer={printer} on={today} />
           </div>
-          {view.warnings.map((warning) => <p key={warning} className="warn">{warning}</p>)}
+          {view.warnings.map((warning) => (
+            <p key={warning} className="warn">
+              {warning}
+            </p>
+          ))}
           <div className={styles.two}>
             <Resting view={view} printer={printer} />
             <Credits view={view} printer={printer} />
@@ -47,23 +53,60 @@ export function Energy() {
   );
 }
 
-interface Part { view: EnergyView; printer: Printer }
+interface Part {
+  view: EnergyView;
+  printer: Printer;
+}
 
 function ExpenditureBlock({ view: { expenditure, range }, printer }: Part) {
   const { today } = useLog();
   const ref = { figure: "expenditure" as const };
-  if ("reason" in expenditure) return <Figure label="Expenditure" figure={ref} on={today} missing={`Not known: ${expenditure.reason}. ${whereToWrite(expenditure.reason)}`} />;
+  if ("reason" in expenditure)
+    return (
+      <Figure
+        label="Expenditure"
+        figure={ref}
+        on={today}
+        missing={`Not known: ${expenditure.reason}. ${whereToWrite(expenditure.reason)}`}
+      />
+    );
   if (range === null) return null;
-  return <Figure label="Expenditure, by formula" value={printer.energyNumber(expenditure.kcal)} unit={`${printer.units.energy} a day`} figure={ref} on={today} note={`${printer.energyNumber(range.low)} to ${printer.energyNumber(range.high)}`} />;
+  return (
+    <Figure
+      label="Expenditure, by formula"
+      value={printer.energyNumber(expenditure.kcal)}
+      unit={`${printer.units.energy} a day`}
+      figure={ref}
+      on={today}
+      note={`${printer.energyNumber(range.low)} to ${printer.energyNumber(range.high)}`}
+    />
+  );
 }
 
 function TargetBlock({ view: { targets, balanceKcal }, printer }: Part) {
   const { today } = useLog();
   const ref = { figure: "foodLeft" as const, date: today };
   const { training, rest } = targets;
-  if ("reason" in training || "reason" in rest) return <Figure label="Daily target" figure={ref} on={today} missing={`Not known: ${"reason" in training ? training.reason : ""}.`} />;
+  if ("reason" in training || "reason" in rest)
+    return (
+      <Figure
+        label="Daily target"
+        figure={ref}
+        on={today}
+        missing={`Not known: ${"reason" in training ? training.reason : ""}.`}
+      />
+    );
   const same = training.kcal === rest.kcal;
-  return <Figure label={same ? "Daily target" : "Target, training day"} value={printer.energyNumber(training.kcal)} unit={printer.units.energy} figure={ref} on={today} note={`${same ? "on training and rest days" : `rest day ${printer.energyNumber(rest.kcal)}`}${balanceKcal === null ? "" : ` · the plan asks ${printer.energyChange(balanceKcal)} a day`}`} />;
+  return (
+    <Figure
+      label={same ? "Daily target" : "Target, training day"}
+      value={printer.energyNumber(training.kcal)}
+      unit={printer.units.energy}
+      figure={ref}
+      on={today}
+      note={`${same ? "on training and rest days" : `rest day ${printer.energyNumber(rest.kcal)}`}${balanceKcal === null ? "" : ` · the plan asks ${printer.energyChange(balanceKcal)} a day`}`}
+    />
+  );
 }
 
 function Resting({ view: { resting, settings }, printer }: Part) {
@@ -76,8 +119,23 @@ function Resting({ view: { resting, settings }, printer }: Part) {
         <tbody>
           {resting.map(({ equation, result }) => (
             <tr key={equation}>
-              <td>{equations[equation].title}{equation === chosen ? <span className="done small">, in use</span> : ""}</td>
-              <td className="num">{"reason" in result ? <span className="quiet">{result.reason}</span> : <WorkingLink figure={{ figure: "resting", equation }} on={today} label={`, working of ${equations[equation].title}`}>{printer.energy(result.kcal)}</WorkingLink>}</td>
+              <td>
+                {equations[equation].title}
+                {equation === chosen ? <span className="done small">, in use</span> : ""}
+              </td>
+              <td className="num">
+                {"reason" in result ? (
+                  <span className="quiet">{result.reason}</span>
+                ) : (
+                  <WorkingLink
+                    figure={{ figure: "resting", equation }}
+                    on={today}
+                    label={`, working of ${equations[equation].title}`}
+                  >
+                    {printer.energy(result.kcal)}
+                  </WorkingLink>
+                )}
+              </td>
             </tr>
           ))}
         </tbody>
@@ -96,8 +154,24 @@ function Credits({ view: { credits }, printer }: Part) {
         <tbody>
           {credits.map(({ date, title, credit }) => (
             <tr key={credit.sessionId}>
-              <td className="quiet">{shortDate(date)}</td><td>{title}</td>
-              <td className="num">{"reason" in credit ? <span className="quiet small">{credit.reason}</span> : <><WorkingLink figure={{ figure: "credit", sessionId: credit.sessionId }} on={today} label={`, working of the energy of ${title}`}>{printer.energy(credit.kcal)}</WorkingLink> <span className="quiet small">net, {credit.credited ? "added" : "in the factor"}</span></>}</td>
+              <td className="quiet">{shortDate(date)}</td>
+              <td>{title}</td>
+              <td className="num">
+                {"reason" in credit ? (
+                  <span className="quiet small">{credit.reason}</span>
+                ) : (
+                  <>
+                    <WorkingLink
+                      figure={{ figure: "credit", sessionId: credit.sessionId }}
+                      on={today}
+                      label={`, working of the energy of ${title}`}
+                    >
+                      {printer.energy(credit.kcal)}
+                    </WorkingLink>{" "}
+                    <span className="quiet small">net, {credit.credited ? "added" : "in the factor"}</span>
+                  </>
+                )}
+              </td>
             </tr>
           ))}
         </tbody>
@@ -111,7 +185,11 @@ function GoalLine({ view: { line, goal }, printer }: Part) {
   return (
     <section className={styles.section}>
       <h2>Goal</h2>
-      <p>From {printer.mass(line.startKg)} on {fullDate(dateOf(line.startDay))} to {printer.mass(line.targetKg)} on {fullDate(dateOf(line.deadline))}: {counted(line.days, "day")} at {printer.rate(line.kgPerWeek)} ({printNumber((line.kgPerWeek / line.startKg) * 100, 2)} % of body weight).{goal.why ? ` ${goal.why}.` : ""}</p>
+      <p>
+        From {printer.mass(line.startKg)} on {fullDate(dateOf(line.startDay))} to {printer.mass(line.targetKg)} on{" "}
+        {fullDate(dateOf(line.deadline))}: {counted(line.days, "day")} at {printer.rate(line.kgPerWeek)} (
+        {printNumber((line.kgPerWeek / line.startKg) * 100, 2)} % of body weight).{goal.why ? ` ${goal.why}.` : ""}
+      </p>
     </section>
   );
 }

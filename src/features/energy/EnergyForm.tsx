@@ -2,7 +2,13 @@
 
 import { Button } from "antd";
 import { v7 as newId } from "uuid";
-import { activityClasses, defaultActivityFactor, equationNames, equations, type EquationName } from "@/core/energy/resting";
+import {
+  activityClasses,
+  defaultActivityFactor,
+  equationNames,
+  equations,
+  type EquationName,
+} from "@/core/energy/resting";
 import { put, type EnergySettings } from "@/core/log/records";
 import { toKcal } from "@/core/units/energy";
 import { parseDecimal, printNumber } from "@/core/units/number";
@@ -18,24 +24,54 @@ import styles from "@/ui/view.module.css";
 export function EnergyForm({ settings }: { settings: EnergySettings | null }) {
   const { person, today, units, commit } = useLog();
   const printer = usePrinter();
-  const own = (kind: "training" | "rest", key: "kcal" | "protein") => { const value = settings?.targets?.[kind]?.[key]; return value == null ? "" : key === "kcal" ? printer.energyNumber(value).replaceAll(",", "") : String(value); };
-  const shown = {
-    equation: (settings?.equation ?? "mifflinStJeor") as string, factor: settings?.activityFactor == null ? String(defaultActivityFactor) : String(settings.activityFactor), sessions: settings?.sessionsInFactor === false ? "added" : "inside",
-    trainingKcal: own("training", "kcal"), restKcal: own("rest", "kcal"), trainingProtein: own("training", "protein"), restProtein: own("rest", "protein"),
+  const own = (kind: "training" | "rest", key: "kcal" | "protein") => {
+    const value = settings?.targets?.[kind]?.[key];
+    return value == null ? "" : key === "kcal" ? printer.energyNumber(value).replaceAll(",", "") : String(value);
   };
-  const { control, save, meanwhile } = useRecordForm(shown, { equation: "The equation", factor: "The factor", sessions: "Sessions", trainingKcal: "The training day's target", restKcal: "The rest day's target", trainingProtein: "The training day's protein", restProtein: "The rest day's protein" });
+  const shown = {
+    equation: (settings?.equation ?? "mifflinStJeor") as string,
+    factor: settings?.activityFactor == null ? String(defaultActivityFactor) : String(settings.activityFactor),
+    sessions: settings?.sessionsInFactor === false ? "added" : "inside",
+    trainingKcal: own("training", "kcal"),
+    restKcal: own("rest", "kcal"),
+    trainingProtein: own("training", "protein"),
+    restProtein: own("rest", "protein"),
+  };
+  const { control, save, meanwhile } = useRecordForm(shown, {
+    equation: "The equation",
+    factor: "The factor",
+    sessions: "Sessions",
+    trainingKcal: "The training day's target",
+    restKcal: "The rest day's target",
+    trainingProtein: "The training day's protein",
+    restProtein: "The rest day's protein",
+  });
   const onSubmit = save(async (fields, changed) => {
     const base = settings?.from === today ? settings : null;
     const target = (kind: "training" | "rest") => {
       const [kcalKey, proteinKey] = [`${kind}Kcal`, `${kind}Protein`] as const;
       const [kcal, protein] = [fields[kcalKey], fields[proteinKey]];
-      return { ...settings?.targets?.[kind], ...(changed.has(kcalKey) ? { kcal: kcal.trim() === "" ? null : toKcal(parseDecimal(kcal)!, units.energy) } : {}), ...(changed.has(proteinKey) ? { protein: parseDecimal(protein) } : {}) };
+      return {
+        ...settings?.targets?.[kind],
+        ...(changed.has(kcalKey)
+          ? { kcal: kcal.trim() === "" ? null : toKcal(parseDecimal(kcal)!, units.energy) }
+          : {}),
+        ...(changed.has(proteinKey) ? { protein: parseDecimal(protein) } : {}),
+      };
     };
     const written = {
-      equation: changed.has("equation") || settings === null ? (fields.equation as EquationName) : settings.equation, activityFactor: changed.has("factor") || settings === null ? parseDecimal(fields.factor)! : settings.activityFactor,
-      sessionsInFactor: changed.has("sessions") || settings === null ? fields.sessions === "inside" : settings.sessionsInFactor,
+      equation: changed.has("equation") || settings === null ? (fields.equation as EquationName) : settings.equation,
+      activityFactor:
+        changed.has("factor") || settings === null ? parseDecimal(fields.factor)! : settings.activityFactor,
+      sessionsInFactor:
+        changed.has("sessions") || settings === null ? fields.sessions === "inside" : settings.sessionsInFactor,
     };
-    const next: EnergySettings = { ...(base ?? { id: newId(), personId: person.id }), from: today, ...written, targets: { ...settings?.targets, training: target("training"), rest: target("rest") } };
+    const next: EnergySettings = {
+      ...(base ?? { id: newId(), personId: person.id }),
+      from: today,
+      ...written,
+      targets: { ...settings?.targets, training: target("training"), rest: target("rest") },
+    };
     return commit([put("energySettings", next, base ?? undefined)], "Energy settings");
   });
   const energy = optional(between("The target", 500, 40_000));
@@ -45,20 +81,61 @@ export function EnergyForm({ settings }: { settings: EnergySettings | null }) {
       <h2>Equation and targets</h2>
       <form onSubmit={(event) => void onSubmit(event)} noValidate>
         <Row>
-          <Choice control={control} name="equation" label="Equation" options={equationNames.map((name) => ({ value: name, label: equations[name].title }))} />
-          <Field control={control} name="factor" label="Activity factor" inputMode="decimal" check={between("The factor", 1.2, 2.6)} />
-          <Choice control={control} name="sessions" label="Sessions are" options={[{ value: "inside", label: "inside the factor" }, { value: "added", label: "added, net" }]} />
+          <Choice
+            control={control}
+            name="equation"
+            label="Equation"
+            options={equationNames.map((name) => ({ value: name, label: equations[name].title }))}
+          />
+          <Field
+            control={control}
+            name="factor"
+            label="Activity factor"
+            inputMode="decimal"
+            check={between("The factor", 1.2, 2.6)}
+          />
+          <Choice
+            control={control}
+            name="sessions"
+            label="Sessions are"
+            options={[
+              { value: "inside", label: "inside the factor" },
+              { value: "added", label: "added, net" },
+            ]}
+          />
         </Row>
         <Row>
-          <Field control={control} name="trainingKcal" label="Training day, own target" unit={units.energy} inputMode="numeric" check={energy} />
+          <Field
+            control={control}
+            name="trainingKcal"
+            label="Training day, own target"
+            unit={units.energy}
+            inputMode="numeric"
+            check={energy}
+          />
           <Field control={control} name="trainingProtein" label="Protein" unit="g" inputMode="numeric" check={grams} />
-          <Field control={control} name="restKcal" label="Rest day, own target" unit={units.energy} inputMode="numeric" check={energy} />
+          <Field
+            control={control}
+            name="restKcal"
+            label="Rest day, own target"
+            unit={units.energy}
+            inputMode="numeric"
+            check={energy}
+          />
           <Field control={control} name="restProtein" label="Protein" unit="g" inputMode="numeric" check={grams} />
-          <RowButton><Button htmlType="submit">Save settings</Button></RowButton>
+          <RowButton>
+            <Button htmlType="submit">Save settings</Button>
+          </RowButton>
         </Row>
         <Meanwhile said={meanwhile} />
       </form>
-      <p className="quiet small" style={{ paddingTop: 8 }}>Left empty, the target is the expenditure plus what the plan asks. Factors: {activityClasses.map(({ name, from, to }) => `${name.toLowerCase()} ${printNumber(from, 2)} to ${printNumber(to, 2)}`).join(", ")} (FAO/WHO/UNU 2004).</p>
+      <p className="quiet small" style={{ paddingTop: 8 }}>
+        Left empty, the target is the expenditure plus what the plan asks. Factors:{" "}
+        {activityClasses
+          .map(({ name, from, to }) => `${name.toLowerCase()} ${printNumber(from, 2)} to ${printNumber(to, 2)}`)
+          .join(", ")}{" "}
+        (FAO/WHO/UNU 2004).
+      </p>
     </section>
   );
 }

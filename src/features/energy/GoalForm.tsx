@@ -23,13 +23,40 @@ import { useLog } from "@/ui/log/LogContext";
 import { usePrinter } from "@/ui/usePrinter";
 import styles from "@/ui/view.module.css";
 
-const WhatIfChart = dynamic(() => import("./WhatIfChart").then((module) => module.WhatIfChart), { ssr: false, loading: () => <div style={{ height: 240 }} /> });
+const WhatIfChart = dynamic(() => import("./WhatIfChart").then((module) => module.WhatIfChart), {
+  ssr: false,
+  loading: () => <div style={{ height: 240 }} />,
+});
 
-type GoalFields = { startDate: string; startKg: string; targetKg: string; by: string; rate: string; date: string; intake: string; milestones: string; why: string };
+type GoalFields = {
+  startDate: string;
+  startKg: string;
+  targetKg: string;
+  by: string;
+  rate: string;
+  date: string;
+  intake: string;
+  milestones: string;
+  why: string;
+};
 
-const fieldNames = { startDate: "The start", startKg: "The start weight", targetKg: "The goal weight", by: "The way it is set", rate: "The rate", date: "The date", milestones: "Milestones", why: "Why it matters" };
+const fieldNames = {
+  startDate: "The start",
+  startKg: "The start weight",
+  targetKg: "The goal weight",
+  by: "The way it is set",
+  rate: "The rate",
+  date: "The date",
+  milestones: "Milestones",
+  why: "Why it matters",
+};
 
-const ways = [{ value: "date", label: "deadline" }, { value: "limit", label: "limit on a morning" }, { value: "rate", label: "weekly rate" }, { value: "intake", label: "daily energy" }];
+const ways = [
+  { value: "date", label: "deadline" },
+  { value: "limit", label: "limit on a morning" },
+  { value: "rate", label: "weekly rate" },
+  { value: "intake", label: "daily energy" },
+];
 
 /** A weight goal by deadline, by a limit on one morning, by rate or by daily energy; what each asks of the others, and the lines it draws, are shown while typing. */
 export function GoalForm({ goal, starts }: { goal: Goal | null; starts: EnergyView["starts"] }) {
@@ -37,68 +64,190 @@ export function GoalForm({ goal, starts }: { goal: Goal | null; starts: EnergyVi
   const printer = usePrinter();
   const [preview, setPreview] = useState<GoalPreview | null>(null);
   const previewed = useRef<GoalPreview | null>(null);
-  useEffect(() => { previewed.current = preview; }, [preview]);
-  const { control, save: saving, subscribe, getValues, setValue, meanwhile } = useRecordForm<GoalFields>(fieldsOf(goal, today, printer), fieldNames);
+  useEffect(() => {
+    previewed.current = preview;
+  }, [preview]);
+  const {
+    control,
+    save: saving,
+    subscribe,
+    getValues,
+    setValue,
+    meanwhile,
+  } = useRecordForm<GoalFields>(fieldsOf(goal, today, printer), fieldNames);
   const by = useWatch({ control, name: "by" });
   useEffect(() => {
     let left = false;
     const show = () => {
       const ask = askOf(getValues(), units, goal ?? { id: "preview", personId: person.id });
       if (ask === null) setPreview(null);
-      else void compute.ask("goalPreview", { personId: person.id, today, ...ask }).then((answer) => { if (!left) setPreview(answer); });
+      else
+        void compute.ask("goalPreview", { personId: person.id, today, ...ask }).then((answer) => {
+          if (!left) setPreview(answer);
+        });
     };
     show();
     const stop = subscribe({ formState: { values: true }, callback: show });
-    return () => { left = true; stop(); };
+    return () => {
+      left = true;
+      stop();
+    };
   }, [subscribe, getValues, compute, units, person.id, today, goal]);
   // Another way of setting it begins from what the last way came to, so that nothing that is shown is lost.
   useEffect(() => {
-    const stop = subscribe({ name: "by", formState: { values: true }, callback: ({ values }) => {
-      const shown = previewed.current;
-      if (shown === null || "reason" in shown) return;
-      if ((values.by === "date" || values.by === "limit") && values.date === "") setValue("date", dateOf(shown.line.deadline), { shouldDirty: true });
-      if (values.by === "rate" && values.rate === "") setValue("rate", printNumber(Math.abs(fromKg(shown.line.kgPerWeek, units.mass)), 2), { shouldDirty: true });
-      if (values.by === "intake" && values.intake === "" && shown.targetKcal !== null) setValue("intake", String(Math.round(fromKcal(shown.targetKcal, units.energy))), { shouldDirty: true });
-    } });
+    const stop = subscribe({
+      name: "by",
+      formState: { values: true },
+      callback: ({ values }) => {
+        const shown = previewed.current;
+        if (shown === null || "reason" in shown) return;
+        if ((values.by === "date" || values.by === "limit") && values.date === "")
+          setValue("date", dateOf(shown.line.deadline), { shouldDirty: true });
+        if (values.by === "rate" && values.rate === "")
+          setValue("rate", printNumber(Math.abs(fromKg(shown.line.kgPerWeek, units.mass)), 2), { shouldDirty: true });
+        if (values.by === "intake" && values.intake === "" && shown.targetKcal !== null)
+          setValue("intake", String(Math.round(fromKcal(shown.targetKcal, units.energy))), { shouldDirty: true });
+      },
+    });
     return stop;
   }, [subscribe, setValue, units]);
-  const save = (asNew: boolean) => saving(async (fields, changed) => {
-    const base = asNew || goal === null ? null : goal;
-    const ask = askOf(fields, units, base ?? { id: newId(), personId: person.id });
-    const answer = ask && await compute.ask("goalPreview", { personId: person.id, today, ...ask });
-    if (!answer || "reason" in answer) return false;
-    const next = base === null ? answer.goal : withChanged(base, answer.goal, changed);
-    return commit([put("goals", next, base ?? undefined)], `Goal ${printer.mass(next.targetKg!)}`);
-  });
-  const begin = (kg: number | null, name: string) => kg !== null && <button key={name} type="button" className="link small" onClick={() => { setValue("startKg", printer.massNumber(kg), { shouldValidate: true, shouldDirty: true }); setValue("startDate", today, { shouldDirty: true }); }}>{name} {printer.massNumber(kg)}</button>;
+  const save = (asNew: boolean) =>
+    saving(async (fields, changed) => {
+      const base = asNew || goal === null ? null : goal;
+      const ask = askOf(fields, units, base ?? { id: newId(), personId: person.id });
+      const answer = ask && (await compute.ask("goalPreview", { personId: person.id, today, ...ask }));
+      if (!answer || "reason" in answer) return false;
+      const next = base === null ? answer.goal : withChanged(base, answer.goal, changed);
+      return commit([put("goals", next, base ?? undefined)], `Goal ${printer.mass(next.targetKg!)}`);
+    });
+  const begin = (kg: number | null, name: string) =>
+    kg !== null && (
+      <button
+        key={name}
+        type="button"
+        className="link small"
+        onClick={() => {
+          setValue("startKg", printer.massNumber(kg), { shouldValidate: true, shouldDirty: true });
+          setValue("startDate", today, { shouldDirty: true });
+        }}
+      >
+        {name} {printer.massNumber(kg)}
+      </button>
+    );
   return (
     <section className={`${styles.form} ${styles.section} noprint`}>
       <h2>{goal === null ? "Set a goal" : "Change the goal, or try another"}</h2>
       <form onSubmit={(event) => void save(false)(event)} noValidate>
         <Row>
           <Field control={control} name="startDate" label="From" type="date" check={aDate("The start")} />
-          <Field control={control} name="startKg" label="Start weight" unit={units.mass} inputMode="decimal" check={massBetween("Start weight", units.mass, 25, 350)} />
-          <Field control={control} name="targetKg" label="Goal weight" unit={units.mass} inputMode="decimal" check={massBetween("Goal weight", units.mass, 25, 350)} />
+          <Field
+            control={control}
+            name="startKg"
+            label="Start weight"
+            unit={units.mass}
+            inputMode="decimal"
+            check={massBetween("Start weight", units.mass, 25, 350)}
+          />
+          <Field
+            control={control}
+            name="targetKg"
+            label="Goal weight"
+            unit={units.mass}
+            inputMode="decimal"
+            check={massBetween("Goal weight", units.mass, 25, 350)}
+          />
           <Choice control={control} name="by" label="Set by" options={ways} />
-          {(by === "date" || by === "limit") && <Field control={control} name="date" label={by === "date" ? "Deadline" : "On the morning of"} type="date" check={aDate("The date")} />}
-          {by === "rate" && <Field control={control} name="rate" label="A week" unit={units.mass} inputMode="decimal" check={between("The rate", 0.01, 10)} />}
-          {by === "intake" && <Field control={control} name="intake" label="Eaten a day" unit={units.energy} inputMode="decimal" check={between("The intake", 1, 100_000)} />}
+          {(by === "date" || by === "limit") && (
+            <Field
+              control={control}
+              name="date"
+              label={by === "date" ? "Deadline" : "On the morning of"}
+              type="date"
+              check={aDate("The date")}
+            />
+          )}
+          {by === "rate" && (
+            <Field
+              control={control}
+              name="rate"
+              label="A week"
+              unit={units.mass}
+              inputMode="decimal"
+              check={between("The rate", 0.01, 10)}
+            />
+          )}
+          {by === "intake" && (
+            <Field
+              control={control}
+              name="intake"
+              label="Eaten a day"
+              unit={units.energy}
+              inputMode="decimal"
+              check={between("The intake", 1, 100_000)}
+            />
+          )}
         </Row>
-        <p className="small" style={{ display: "flex", gap: 16, flexWrap: "wrap", marginTop: 6 }}><span className="quiet">Start today from</span>{begin(starts.morningKg, "this morning")}{begin(starts.medianKg, "the week's median")}{begin(starts.trendKg, "the trend")}</p>
+        <p className="small" style={{ display: "flex", gap: 16, flexWrap: "wrap", marginTop: 6 }}>
+          <span className="quiet">Start today from</span>
+          {begin(starts.morningKg, "this morning")}
+          {begin(starts.medianKg, "the week's median")}
+          {begin(starts.trendKg, "the trend")}
+        </p>
         <Row>
           <Field control={control} name="why" label="Why it matters" className={wide} />
-          <Field control={control} name="milestones" label="Own milestones" unit={units.mass} placeholder={units.mass === "lb" ? "every 10" : "every 5"} check={(text) => (numbersOf(text) === null ? "Weights with spaces between, such as 74 72.5" : null)} />
-          <RowButton><Button htmlType="submit">{goal === null ? "Set goal" : "Save goal"}</Button></RowButton>
-          {goal !== null && <RowButton><button type="button" className="link" style={{ paddingTop: 6 }} onClick={() => void commit([{ remove: { kind: "goals", id: goal.id } }], "Goal removed")}>Remove</button></RowButton>}
-          {goal !== null && <RowButton><button type="button" className="link" style={{ paddingTop: 6 }} onClick={(event) => void save(true)(event)}>Save as a new goal</button></RowButton>}
+          <Field
+            control={control}
+            name="milestones"
+            label="Own milestones"
+            unit={units.mass}
+            placeholder={units.mass === "lb" ? "every 10" : "every 5"}
+            check={(text) => (numbersOf(text) === null ? "Weights with spaces between, such as 74 72.5" : null)}
+          />
+          <RowButton>
+            <Button htmlType="submit">{goal === null ? "Set goal" : "Save goal"}</Button>
+          </RowButton>
+          {goal !== null && (
+            <RowButton>
+              <button
+                type="button"
+                className="link"
+                style={{ paddingTop: 6 }}
+                onClick={() => void commit([{ remove: { kind: "goals", id: goal.id } }], "Goal removed")}
+              >
+                Remove
+              </button>
+            </RowButton>
+          )}
+          {goal !== null && (
+            <RowButton>
+              <button
+                type="button"
+                className="link"
+                style={{ paddingTop: 6 }}
+                onClick={(event) => void save(true)(event)}
+              >
+                Save as a new goal
+              </button>
+            </RowButton>
+          )}
         </Row>
         <Meanwhile said={meanwhile} />
       </form>
       <div aria-live="polite" style={{ paddingTop: 8 }}>
-        {preview === null ? null : "reason" in preview ? <p className="warn">{preview.reason}</p> : (
+        {preview === null ? null : "reason" in preview ? (
+          <p className="warn">{preview.reason}</p>
+        ) : (
           <p>
-            {counted(preview.line.days, "day")}, until {fullDate(dateOf(preview.line.deadline))}; {printer.rate(preview.line.kgPerWeek)}, {printNumber(preview.percentPerWeek * 100, 2)} % of body weight; {printer.energyChange(preview.kcalPerDay)} a day{preview.targetKcal === null ? "" : `, a daily target of ${printer.energy(preview.targetKcal)}`}.{" "}
-            {preview.pace === null ? "" : paceText(preview.pace, preview.line.deadline, printer)} {preview.warnings.map((warning) => <span key={warning} className="warn">{warning} </span>)}
+            {counted(preview.line.days, "day")}, until {fullDate(dateOf(preview.line.deadline))};{" "}
+            {printer.rate(preview.line.kgPerWeek)}, {printNumber(preview.percentPerWeek * 100, 2)} % of body weight;{" "}
+            {printer.energyChange(preview.kcalPerDay)} a day
+            {preview.targetKcal === null ? "" : `, a daily target of ${printer.energy(preview.targetKcal)}`}.{" "}
+            {preview.pace === null ? "" : paceText(preview.pace, preview.line.deadline, printer)}{" "}
+            {preview.warnings.map((warning) => (
+              <span key={warning} className="warn">
+                {warning}{" "}
+              </span>
+            ))}
           </p>
         )}
       </div>
@@ -109,49 +258,103 @@ export function GoalForm({ goal, starts }: { goal: Goal | null; starts: EnergyVi
 
 /** What today's trend makes of a goal that is being written. */
 function paceText(pace: Projection, deadline: number, printer: Printer): string {
-  if (pace.onMorning !== null) return `At today's pace the scale shows it on the morning of ${shortDate(dateOf(deadline))} in ${printNumber(pace.onMorning.chance * 100, 0)} cases of 100; four in five would take a trend of ${printer.mass(pace.onMorning.saferKg)} that day.`;
+  if (pace.onMorning !== null)
+    return `At today's pace the scale shows it on the morning of ${shortDate(dateOf(deadline))} in ${printNumber(pace.onMorning.chance * 100, 0)} cases of 100; four in five would take a trend of ${printer.mass(pace.onMorning.saferKg)} that day.`;
   if (pace.arrived) return "The trend stands there already.";
   return `At today's pace the trend is there by then in ${printNumber(pace.byDeadline * 100, 0)} cases of 100${pace.p50 === null ? ", and as it stands it is not reached" : `, most likely on ${fullDate(dateOf(pace.p50))}`}.`;
 }
 
 /** Numbers with spaces (or semicolons) between; null when something else stands there. */
 function numbersOf(text: string): number[] | null {
-  const numbers = text.split(/[\s;]+/).filter(Boolean).map(parseDecimal);
+  const numbers = text
+    .split(/[\s;]+/)
+    .filter(Boolean)
+    .map(parseDecimal);
   return numbers.some((number) => number === null || number <= 0) ? null : (numbers as number[]);
 }
 
 function fieldsOf(goal: Goal | null, today: string, printer: Printer): GoalFields {
   const typed = (kg: number | null | undefined) => (kg == null ? "" : printer.massNumber(kg));
-  const rate = goal && "rateKgPerWeek" in goal.by ? printNumber(Math.abs(fromKg(goal.by.rateKgPerWeek as number, printer.units.mass)), 2) : "";
+  const rate =
+    goal && "rateKgPerWeek" in goal.by
+      ? printNumber(Math.abs(fromKg(goal.by.rateKgPerWeek as number, printer.units.mass)), 2)
+      : "";
   return {
-    startDate: goal?.startDate ?? today, startKg: typed(goal?.startKg), targetKg: typed(goal?.targetKg), by: rate !== "" ? "rate" : goal?.limit ? "limit" : "date", rate, date: goal && "date" in goal.by ? (goal.by.date as string) : "",
-    intake: "", milestones: (goal?.milestonesKg ?? []).map(typed).join(" "), why: goal?.why ?? "",
+    startDate: goal?.startDate ?? today,
+    startKg: typed(goal?.startKg),
+    targetKg: typed(goal?.targetKg),
+    by: rate !== "" ? "rate" : goal?.limit ? "limit" : "date",
+    rate,
+    date: goal && "date" in goal.by ? (goal.by.date as string) : "",
+    intake: "",
+    milestones: (goal?.milestonesKg ?? []).map(typed).join(" "),
+    why: goal?.why ?? "",
   };
 }
 
 /** A goal with those parts of it anew whose fields were changed. */
 function withChanged(goal: Goal, written: Goal, changed: ReadonlySet<keyof GoalFields>): Goal {
-  const parts: [(keyof GoalFields)[], (keyof Goal & string)[]][] = [[["startDate"], ["startDate"]], [["startKg"], ["startKg"]], [["targetKg"], ["targetKg"]], [["by", "rate", "date", "intake"], ["by", "limit"]], [["milestones"], ["milestonesKg"]], [["why"], ["why"]]];
+  const parts: [(keyof GoalFields)[], (keyof Goal & string)[]][] = [
+    [["startDate"], ["startDate"]],
+    [["startKg"], ["startKg"]],
+    [["targetKg"], ["targetKg"]],
+    [
+      ["by", "rate", "date", "intake"],
+      ["by", "limit"],
+    ],
+    [["milestones"], ["milestonesKg"]],
+    [["why"], ["why"]],
+  ];
   const next: Record<string, unknown> = { ...goal };
   for (const [fields, keys] of parts) {
     if (!fields.some((field) => changed.has(field))) continue;
-    for (const key of keys) if (written[key] === undefined) delete next[key]; else next[key] = written[key];
+    for (const key of keys)
+      if (written[key] === undefined) delete next[key];
+      else next[key] = written[key];
   }
   return next as Goal;
 }
 
 /** What is asked of a goal as far as it is typed; null while something is missing. */
-function askOf(fields: GoalFields, units: Printer["units"], base: Goal | { id: string; personId: string }): GoalAsk | null {
-  const [startKg, targetKg, rate] = [parseMass(fields.startKg, units.mass), parseMass(fields.targetKg, units.mass), parseMass(fields.rate, units.mass)];
+function askOf(
+  fields: GoalFields,
+  units: Printer["units"],
+  base: Goal | { id: string; personId: string },
+): GoalAsk | null {
+  const [startKg, targetKg, rate] = [
+    parseMass(fields.startKg, units.mass),
+    parseMass(fields.targetKg, units.mass),
+    parseMass(fields.rate, units.mass),
+  ];
   const [intake, milestones] = [parseDecimal(fields.intake), numbersOf(fields.milestones)];
   const dated = fields.by === "date" || fields.by === "limit";
-  if (startKg === null || targetKg === null || milestones === null || fields.startDate === "" || (dated ? fields.date === "" : fields.by === "rate" ? rate === null : intake === null)) return null;
+  if (
+    startKg === null ||
+    targetKg === null ||
+    milestones === null ||
+    fields.startDate === "" ||
+    (dated ? fields.date === "" : fields.by === "rate" ? rate === null : intake === null)
+  )
+    return null;
   const { limit: _limit, milestonesKg: _milestones, why: _why, ...keep } = base as Partial<Goal>;
-  const exact = (typed: string, kg: number, before: number | null | undefined) => (before != null && parseDecimal(typed) !== null && Math.abs(kg - before) < 0.051 * (units.mass === "lb" ? 0.4536 : 1) ? before : kg);
+  const exact = (typed: string, kg: number, before: number | null | undefined) =>
+    before != null && parseDecimal(typed) !== null && Math.abs(kg - before) < 0.051 * (units.mass === "lb" ? 0.4536 : 1)
+      ? before
+      : kg;
   const goal: Goal = {
-    ...keep, id: base.id, personId: base.personId, of: "weight", startDate: fields.startDate, startKg: exact(fields.startKg, startKg, keep.startKg), targetKg: exact(fields.targetKg, targetKg, keep.targetKg),
-    by: dated ? { date: fields.date } : { rateKgPerWeek: Math.sign(targetKg - startKg) * (rate ?? 0) }, ...(fields.by === "limit" ? { limit: true } : {}),
-    ...(milestones.length > 0 ? { milestonesKg: milestones.map((number) => parseMass(String(number), units.mass)!) } : {}), ...(fields.why.trim() ? { why: fields.why.trim() } : {}),
+    ...keep,
+    id: base.id,
+    personId: base.personId,
+    of: "weight",
+    startDate: fields.startDate,
+    startKg: exact(fields.startKg, startKg, keep.startKg),
+    targetKg: exact(fields.targetKg, targetKg, keep.targetKg),
+    by: dated ? { date: fields.date } : { rateKgPerWeek: Math.sign(targetKg - startKg) * (rate ?? 0) },
+    ...(fields.by === "limit" ? { limit: true } : {}),
+    ...(milestones.length > 0
+      ? { milestonesKg: milestones.map((number) => parseMass(String(number), units.mass)!) }
+      : {}),
+    ...(fields.why.trim() ? { why: fields.why.trim() } : {}),
   };
   return { goal, kcal: fields.by === "intake" ? toKcal(intake!, units.energy) : null };
 }

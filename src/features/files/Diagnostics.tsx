@@ -31,28 +31,75 @@ export function Diagnostics() {
   };
   const repairs = found?.findings.flatMap(({ repair }) => repair ?? []) ?? [];
   const mend = async () => {
-    if (found !== null && found.layout.length > 0 && !(await replace(await laidOutAnew(name), "The log laid out anew"))) return;
+    if (found !== null && found.layout.length > 0 && !(await replace(await laidOutAnew(name), "The log laid out anew")))
+      return;
     if (repairs.length === 0 || (await commit(repairs, counted(repairs.length, "repair")))) await check();
   };
-  const report = () => download(`oat-column-check-${today}.json`, `${JSON.stringify({ log: name, checkedOn: today, ...found }, null, 2)}\n`, "application/json");
-  const told = found === null ? [] : [...found.findings, ...found.layout, ...found.figures.map((place) => ({ place, message: "it differs from the same figure computed afresh; reload this tab" }))];
+  const report = () =>
+    download(
+      `oat-column-check-${today}.json`,
+      `${JSON.stringify({ log: name, checkedOn: today, ...found }, null, 2)}\n`,
+      "application/json",
+    );
+  const told =
+    found === null
+      ? []
+      : [
+          ...found.findings,
+          ...found.layout,
+          ...found.figures.map((place) => ({
+            place,
+            message: "it differs from the same figure computed afresh; reload this tab",
+          })),
+        ];
   return (
     <section className={styles.section}>
       <h2>Check the log</h2>
-      <p className="quiet">Looks for records that point nowhere or share an id, compares what is stored with what is shown, and computes every view afresh.</p>
+      <p className="quiet">
+        Looks for records that point nowhere or share an id, compares what is stored with what is shown, and computes
+        every view afresh.
+      </p>
       <p style={{ paddingTop: 8, display: "flex", gap: 20, alignItems: "center", flexWrap: "wrap" }}>
-        <Button onClick={() => void check()} disabled={checking.line !== null}>Check now</Button>
-        {found && <button type="button" className="link" onClick={report}>Save the report</button>}
-        {(repairs.length > 0 || (found?.layout.length ?? 0) > 0) && <button type="button" className="link" onClick={() => void mend()}>Repair what can be repaired</button>}
+        <Button onClick={() => void check()} disabled={checking.line !== null}>
+          Check now
+        </Button>
+        {found && (
+          <button type="button" className="link" onClick={report}>
+            Save the report
+          </button>
+        )}
+        {(repairs.length > 0 || (found?.layout.length ?? 0) > 0) && (
+          <button type="button" className="link" onClick={() => void mend()}>
+            Repair what can be repaired
+          </button>
+        )}
       </p>
       <div aria-live="polite" style={{ paddingTop: 8 }}>
         {checking.line}
-        {problem && <p role="alert" className="warn">{problem}</p>}
-        {found && told.length === 0 && <p>All is well: {printNumber(found.records, 0)} records, {found.answers} answers computed twice and found equal.</p>}
+        {problem && (
+          <p role="alert" className="warn">
+            {problem}
+          </p>
+        )}
+        {found && told.length === 0 && (
+          <p>
+            All is well: {printNumber(found.records, 0)} records, {found.answers} answers computed twice and found
+            equal.
+          </p>
+        )}
         {told.length > 0 && (
           <>
-            <p className="warn">{told.length === 1 ? "One thing is" : `${counted(told.length, "thing")} are`} not as they should be. Nothing was changed.</p>
-            <ul style={{ margin: 0, paddingLeft: 18 }}>{told.slice(0, toldAtMost).map(({ place, message }) => <li key={place + message}><code>{place}</code>: {message}</li>)}</ul>
+            <p className="warn">
+              {told.length === 1 ? "One thing is" : `${counted(told.length, "thing")} are`} not as they should be.
+              Nothing was changed.
+            </p>
+            <ul style={{ margin: 0, paddingLeft: 18 }}>
+              {told.slice(0, toldAtMost).map(({ place, message }) => (
+                <li key={place + message}>
+                  <code>{place}</code>: {message}
+                </li>
+              ))}
+            </ul>
             {told.length > toldAtMost && <p className="quiet small">The report tells of all of them.</p>}
           </>
         )}

@@ -13,14 +13,30 @@ export function EmptyLog({ holds, exportLog, busy }: { holds: string; exportLog:
   const [asked, setAsked] = useState(false);
   return (
     <>
-      <button type="button" className="link" onClick={() => setAsked(true)}>Empty the log…</button>
+      <button type="button" className="link" onClick={() => setAsked(true)}>
+        Empty the log…
+      </button>
       {asked && (
         <Dialog title="Empty the log" onClose={() => setAsked(false)}>
-          <p>Everything of {people.map(({ name }) => name).join(" and ")} goes: {holds}. Undo brings it back, also from the first page, as long as nothing else is taken back before it.</p>
+          <p>
+            Everything of {people.map(({ name }) => name).join(" and ")} goes: {holds}. Undo brings it back, also from
+            the first page, as long as nothing else is taken back before it.
+          </p>
           <p style={{ display: "flex", gap: 16, alignItems: "center", flexWrap: "wrap", paddingTop: 14 }}>
-            <Button type="primary" disabled={busy} onClick={exportLog}>Export archive first</Button>
-            <Button onClick={() => { setAsked(false); void replace(layOut(emptyLog()), "Log emptied"); }}>Empty the log</Button>
-            <button type="button" className="link" onClick={() => setAsked(false)}>Keep it</button>
+            <Button type="primary" disabled={busy} onClick={exportLog}>
+              Export archive first
+            </Button>
+            <Button
+              onClick={() => {
+                setAsked(false);
+                void replace(layOut(emptyLog()), "Log emptied");
+              }}
+            >
+              Empty the log
+            </Button>
+            <button type="button" className="link" onClick={() => setAsked(false)}>
+              Keep it
+            </button>
           </p>
         </Dialog>
       )}

@@ -24,29 +24,69 @@ export function Files() {
   const { today, name, person, people, units, compute, openLog, undo, redo } = useLog();
   const holdings = useHousehold("holdings");
   const handing = useHandOut();
-  const exportLog = () => handing.out(async () => { await handOutArchive(name, "oat-column", (exportedAt) => writeArchiveFile(name, exportedAt), today); });
-  const exportDays = () => handing.out(async () => { const rows = await compute.ask("daily", { personId: person.id, today }); download(`oat-column-days-${units.mass}-${today}.csv`, csv(rows ?? []), "text/csv"); });
-  const exportPerson = () => handing.out(async () => { await handOutArchive(name, `oat-column-${person.name.toLowerCase().replace(/[^a-z0-9]+/g, "-")}`, (exportedAt) => writeArchiveFile(name, exportedAt, person.id), today); });
+  const exportLog = () =>
+    handing.out(async () => {
+      await handOutArchive(name, "oat-column", (exportedAt) => writeArchiveFile(name, exportedAt), today);
+    });
+  const exportDays = () =>
+    handing.out(async () => {
+      const rows = await compute.ask("daily", { personId: person.id, today });
+      download(`oat-column-days-${units.mass}-${today}.csv`, csv(rows ?? []), "text/csv");
+    });
+  const exportPerson = () =>
+    handing.out(async () => {
+      await handOutArchive(
+        name,
+        `oat-column-${person.name.toLowerCase().replace(/[^a-z0-9]+/g, "-")}`,
+        (exportedAt) => writeArchiveFile(name, exportedAt, person.id),
+        today,
+      );
+    });
   const held = holdingsText(holdings?.counts ?? []);
-  const exportFigures = () => handing.out(async () => download(`oat-column-figures-${today}.json`, await writeFiguresFile(name, today), "application/json"));
+  const exportFigures = () =>
+    handing.out(async () =>
+      download(`oat-column-figures-${today}.json`, await writeFiguresFile(name, today), "application/json"),
+    );
   return (
     <>
-      <div className={styles.head}><h1>Files</h1></div>
+      <div className={styles.head}>
+        <h1>Files</h1>
+      </div>
       <div className={styles.two}>
         <section className={styles.section}>
           <h2>The log</h2>
-          <p>{name !== "own" ? `This is the ${name} log, a database of its own. Your own log is untouched by anything here.` : "The log lives in this browser, at this address. An archive is your copy of it: keep one elsewhere."}</p>
-          <p className="quiet small" style={{ paddingTop: 6 }}>{held}</p>
+          <p>
+            {name !== "own"
+              ? `This is the ${name} log, a database of its own. Your own log is untouched by anything here.`
+              : "The log lives in this browser, at this address. An archive is your copy of it: keep one elsewhere."}
+          </p>
+          <p className="quiet small" style={{ paddingTop: 6 }}>
+            {held}
+          </p>
           {(holdings?.unread ?? 0) > 0 && <UnreadPart count={holdings!.unread} />}
           <StorageLine />
           <p style={{ paddingTop: 12, display: "flex", gap: 20, alignItems: "center", flexWrap: "wrap" }}>
-            <Button type="primary" disabled={handing.busy} onClick={() => void exportLog()}>Export archive</Button>
-            <button type="button" className="link" disabled={handing.busy} onClick={() => void exportFigures()}>Export figures</button>
-            <button type="button" className="link" disabled={handing.busy} onClick={() => void exportDays()}>Days as CSV</button>
-            {people.length > 1 && <button type="button" className="link" disabled={handing.busy} onClick={() => void exportPerson()}>Archive of {person.name} alone</button>}
+            <Button type="primary" disabled={handing.busy} onClick={() => void exportLog()}>
+              Export archive
+            </Button>
+            <button type="button" className="link" disabled={handing.busy} onClick={() => void exportFigures()}>
+              Export figures
+            </button>
+            <button type="button" className="link" disabled={handing.busy} onClick={() => void exportDays()}>
+              Days as CSV
+            </button>
+            {people.length > 1 && (
+              <button type="button" className="link" disabled={handing.busy} onClick={() => void exportPerson()}>
+                Archive of {person.name} alone
+              </button>
+            )}
             <EmptyLog holds={held} exportLog={() => void exportLog()} busy={handing.busy} />
           </p>
-          {handing.problem && <p role="alert" className="warn">{handing.problem}</p>}
+          {handing.problem && (
+            <p role="alert" className="warn">
+              {handing.problem}
+            </p>
+          )}
         </section>
         <ImportPanel />
       </div>
@@ -55,21 +95,48 @@ export function Files() {
       <Diagnostics />
       <section className={styles.section}>
         <h2>Last changes</h2>
-        <p style={{ display: "flex", gap: 20 }}><button type="button" className="link" onClick={() => void undo()}>Undo the last change</button><button type="button" className="link" onClick={() => void redo()}>Do it again</button></p>
+        <p style={{ display: "flex", gap: 20 }}>
+          <button type="button" className="link" onClick={() => void undo()}>
+            Undo the last change
+          </button>
+          <button type="button" className="link" onClick={() => void redo()}>
+            Do it again
+          </button>
+        </p>
       </section>
       <section className={styles.section}>
         <h2>Which log</h2>
         <p style={{ display: "flex", gap: 20, flexWrap: "wrap" }}>
-          {name !== "own" && <button type="button" className="link" onClick={() => openLog("own")}>Open your own log</button>}
-          {name === "demo" ? <RestartDemo /> : <button type="button" className="link" onClick={() => openLog("demo")}>Open the demo log</button>}
+          {name !== "own" && (
+            <button type="button" className="link" onClick={() => openLog("own")}>
+              Open your own log
+            </button>
+          )}
+          {name === "demo" ? (
+            <RestartDemo />
+          ) : (
+            <button type="button" className="link" onClick={() => openLog("demo")}>
+              Open the demo log
+            </button>
+          )}
         </p>
       </section>
-      <p className="quiet"><Link href="/settings">Settings</Link> hold people, units, plates, reminders and appearance.</p>
+      <p className="quiet">
+        <Link href="/settings">Settings</Link> hold people, units, plates, reminders and appearance.
+      </p>
     </>
   );
 }
 
 function RestartDemo() {
   const { today, replace } = useLog();
-  return <button type="button" className="link" onClick={() => void madeUpLog(today, null).then((laidOut) => replace(laidOut, "Demo log begun anew"))}>Begin the demo anew from today</button>;
+  return (
+    <button
+      type="button"
+      className="link"
+      onClick={() => void madeUpLog(today, null).then((laidOut) => replace(laidOut, "Demo log begun anew"))}
+    >
+      Begin the demo anew from today
+    </button>
+  );
 }

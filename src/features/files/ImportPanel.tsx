@@ -27,10 +27,13 @@ export function ImportPanel() {
   const id = useId();
   const take = async (file: File | undefined) => {
     if (file === undefined) return;
-    if (file.size > maxBytes) return setFound({ file: file.name, problems: [{ path: "(file)", message: "it is larger than 300 MB" }] });
+    if (file.size > maxBytes)
+      return setFound({ file: file.name, problems: [{ path: "(file)", message: "it is larger than 300 MB" }] });
     setFound(null);
     try {
-      const reading = await reads.run(async (told) => readArchiveFile(name, new Uint8Array(await file.arrayBuffer()), told));
+      const reading = await reads.run(async (told) =>
+        readArchiveFile(name, new Uint8Array(await file.arrayBuffer()), told),
+      );
       setFound(reading === null ? null : { file: file.name, ...reading });
     } catch (error) {
       // Whatever it was, it is told: a file that cannot be read, a worker that ended, too little room in memory.
@@ -40,26 +43,74 @@ export function ImportPanel() {
   return (
     <section className={styles.section}>
       <h2>Import an archive</h2>
-      <label htmlFor={id} className="quiet">An Oat Column archive (JSON or zip). Nothing changes before you say so.</label>
-      <p style={{ paddingTop: 8 }}><input id={id} type="file" accept=".json,.zip,application/json,application/zip" onChange={(event) => { void take(event.target.files?.[0]); event.target.value = ""; }} /></p>
+      <label htmlFor={id} className="quiet">
+        An Oat Column archive (JSON or zip). Nothing changes before you say so.
+      </label>
+      <p style={{ paddingTop: 8 }}>
+        <input
+          id={id}
+          type="file"
+          accept=".json,.zip,application/json,application/zip"
+          onChange={(event) => {
+            void take(event.target.files?.[0]);
+            event.target.value = "";
+          }}
+        />
+      </p>
       <div aria-live="polite" style={{ paddingTop: 8 }}>
         {reads.line}
         {found && "problems" in found && (
           <div role="alert" className="warn">
             <p>{found.file} was not taken. Nothing was changed.</p>
-            <ul style={{ margin: 0, paddingLeft: 18 }}>{found.problems.map(({ path, message }) => <li key={path + message}><code>{path}</code>: {message}</li>)}</ul>
+            <ul style={{ margin: 0, paddingLeft: 18 }}>
+              {found.problems.map(({ path, message }) => (
+                <li key={path + message}>
+                  <code>{path}</code>: {message}
+                </li>
+              ))}
+            </ul>
           </div>
         )}
         {found && "laidOut" in found && (
           <>
-            <p>{found.file} is sound: {holdingsText(recordKinds.map((kind) => ({ kind, count: found.counts[kind] }))) || "nothing is in it"}.</p>
+            <p>
+              {found.file} is sound:{" "}
+              {holdingsText(recordKinds.map((kind) => ({ kind, count: found.counts[kind] }))) || "nothing is in it"}.
+            </p>
             {found.photos.length > 0 && <p>It holds {counted(found.photos.length, "photograph")}.</p>}
-            {found.healed > 0 && <p className="quiet">{printNumber(found.healed, 0)} {found.healed === 1 ? "record bears" : "records bear"} a stamp of writing that is none or lies far ahead; {found.healed === 1 ? "it is" : "they are"} taken as written now.</p>}
-            {found.missing > 0 && <p className="warn">It speaks of {found.missing} {found.missing === 1 ? "photograph" : "photographs"} that it does not hold.</p>}
-            <MergeList key={found.file} merge={found.merge} file={found.file} onWrite={async (steps) => { if (await commit(steps, `Merge of ${found.file}`, found.photos)) setFound(null); }} />
+            {found.healed > 0 && (
+              <p className="quiet">
+                {printNumber(found.healed, 0)} {found.healed === 1 ? "record bears" : "records bear"} a stamp of writing
+                that is none or lies far ahead; {found.healed === 1 ? "it is" : "they are"} taken as written now.
+              </p>
+            )}
+            {found.missing > 0 && (
+              <p className="warn">
+                It speaks of {found.missing} {found.missing === 1 ? "photograph" : "photographs"} that it does not hold.
+              </p>
+            )}
+            <MergeList
+              key={found.file}
+              merge={found.merge}
+              file={found.file}
+              onWrite={async (steps) => {
+                if (await commit(steps, `Merge of ${found.file}`, found.photos)) setFound(null);
+              }}
+            />
             <p style={{ display: "flex", gap: 20, alignItems: "center", paddingTop: 8 }}>
-              <Button onClick={() => { const { laidOut, file, photos } = found; void replace(laidOut, `Import of ${file}`, photos).then((done) => { if (done) setFound(null); }); }}>Replace the log by it</Button>
-              <button type="button" className="link" onClick={() => setFound(null)}>Leave it</button>
+              <Button
+                onClick={() => {
+                  const { laidOut, file, photos } = found;
+                  void replace(laidOut, `Import of ${file}`, photos).then((done) => {
+                    if (done) setFound(null);
+                  });
+                }}
+              >
+                Replace the log by it
+              </Button>
+              <button type="button" className="link" onClick={() => setFound(null)}>
+                Leave it
+              </button>
             </p>
           </>
         )}

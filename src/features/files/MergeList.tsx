@@ -14,35 +14,84 @@ import { kindName } from "./kindName";
 const listed = 400;
 
 /** What differs between an archive and the log, record by record and field by field; what is ticked is written as one change. */
-export function MergeList({ merge, file, onWrite }: { merge: Merge; file: string; onWrite: (steps: ChangeStep[]) => Promise<void> }) {
-  const [left, setLeft] = useState<ReadonlySet<number>>(() => new Set(merge.lines?.flatMap(({ proposed }, index) => (proposed ? [] : [index]))));
+export function MergeList({
+  merge,
+  file,
+  onWrite,
+}: {
+  merge: Merge;
+  file: string;
+  onWrite: (steps: ChangeStep[]) => Promise<void>;
+}) {
+  const [left, setLeft] = useState<ReadonlySet<number>>(
+    () => new Set(merge.lines?.flatMap(({ proposed }, index) => (proposed ? [] : [index]))),
+  );
   const [writing, setWriting] = useState(false);
   const { lines, steps, count, related } = merge;
-  if (lines === null) return <p className="quiet">It differs from the log in {printNumber(count, 0)} records, too many to look through: it can only take the log&apos;s place.</p>;
+  if (lines === null)
+    return (
+      <p className="quiet">
+        It differs from the log in {printNumber(count, 0)} records, too many to look through: it can only take the
+        log&apos;s place.
+      </p>
+    );
   if (lines.length === 0) return <p>It holds nothing that the log does not hold already.</p>;
   const taken = steps.filter((_, index) => !left.has(index));
-  const toggle = (index: number) => setLeft(left.has(index) ? new Set([...left].filter((one) => one !== index)) : new Set([...left, index]));
+  const toggle = (index: number) =>
+    setLeft(left.has(index) ? new Set([...left].filter((one) => one !== index)) : new Set([...left, index]));
   return (
     <>
       {!related && <p className="warn">It speaks of other people than this log: merged, they join the household.</p>}
       <p>{summary(lines)}. Untick what should stay as it is here.</p>
       <Scrollable label="What differs">
         <table>
-          <thead><tr><th>Take</th><th>Day</th><th>Record</th><th>What differs</th></tr></thead>
+          <thead>
+            <tr>
+              <th>Take</th>
+              <th>Day</th>
+              <th>Record</th>
+              <th>What differs</th>
+            </tr>
+          </thead>
           <tbody>
-            {lines.slice(0, listed).map((line, index) => { const { kind, date, title } = line; return (
-              <tr key={index}>
-                <td><input type="checkbox" aria-label={`Take ${kindName(kind, 1)} ${title} ${date === null ? "" : fullDate(date)}`} checked={!left.has(index)} onChange={() => toggle(index)} /></td>
-                <td>{date === null ? "" : fullDate(date)}</td>
-                <td>{kindName(kind, 1)} {title}</td>
-                <td><WhatDiffers line={line} taken={!left.has(index)} /></td>
-              </tr>
-            ); })}
+            {lines.slice(0, listed).map((line, index) => {
+              const { kind, date, title } = line;
+              return (
+                <tr key={index}>
+                  <td>
+                    <input
+                      type="checkbox"
+                      aria-label={`Take ${kindName(kind, 1)} ${title} ${date === null ? "" : fullDate(date)}`}
+                      checked={!left.has(index)}
+                      onChange={() => toggle(index)}
+                    />
+                  </td>
+                  <td>{date === null ? "" : fullDate(date)}</td>
+                  <td>
+                    {kindName(kind, 1)} {title}
+                  </td>
+                  <td>
+                    <WhatDiffers line={line} taken={!left.has(index)} />
+                  </td>
+                </tr>
+              );
+            })}
           </tbody>
         </table>
       </Scrollable>
       {lines.length > listed && <p className="quiet">and {printNumber(lines.length - listed, 0)} more</p>}
-      <p style={{ paddingTop: 8 }}><Button type="primary" disabled={taken.length === 0 || writing} onClick={() => { setWriting(true); void onWrite(taken).finally(() => setWriting(false)); }}>Merge {printNumber(taken.length, 0)} of {file} into the log</Button></p>
+      <p style={{ paddingTop: 8 }}>
+        <Button
+          type="primary"
+          disabled={taken.length === 0 || writing}
+          onClick={() => {
+            setWriting(true);
+            void onWrite(taken).finally(() => setWriting(false));
+          }}
+        >
+          Merge {printNumber(taken.length, 0)} of {file} into the log
+        </Button>
+      </p>
     </>
   );
 }
@@ -54,7 +103,18 @@ function WhatDiffers({ line: { what, fields, proposed, written }, taken }: { lin
   return (
     <>
       {fields.map(({ name, before, after }) => (
-        <div key={name}>{name}: {taken ? <>{before} → {after}</> : <>{before} stays, {after} there</>}</div>
+        <div key={name}>
+          {name}:{" "}
+          {taken ? (
+            <>
+              {before} → {after}
+            </>
+          ) : (
+            <>
+              {before} stays, {after} there
+            </>
+          )}
+        </div>
       ))}
       {written !== null && <div className="quiet">{whenWritten(written)}</div>}
     </>
@@ -65,12 +125,25 @@ function WhatDiffers({ line: { what, fields, proposed, written }, taken }: { lin
 function whenWritten({ later, here, there }: NonNullable<MergeLine["written"]>): string {
   if (later === null) return "The two do not say which was written later: which is right is yours to say.";
   const when = (instant: string | null) => (instant === null ? "at no known time" : instantText(instant));
-  return later === "here" ? `written later here: ${when(here)}, there ${when(there)}` : `written later there: ${when(there)}, here ${when(here)}`;
+  return later === "here"
+    ? `written later here: ${when(here)}, there ${when(there)}`
+    : `written later there: ${when(there)}, here ${when(here)}`;
 }
 
 /** `3 new, 2 changed, 1 removed` */
 function summary(lines: readonly MergeLine[]): string {
-  const named = { new: "new", changed: "changed", removed: "removed", "brought back": "brought back", kept: "changed here and there that stay as they are here" } as const;
-  const counts = (Object.keys(named) as MergeLine["what"][]).map((what) => [named[what], lines.filter((line) => line.what === what).length] as const);
-  return counts.filter(([, count]) => count > 0).map(([what, count]) => `${printNumber(count, 0)} ${what}`).join(", ");
+  const named = {
+    new: "new",
+    changed: "changed",
+    removed: "removed",
+    "brought back": "brought back",
+    kept: "changed here and there that stay as they are here",
+  } as const;
+  const counts = (Object.keys(named) as MergeLine["what"][]).map(
+    (what) => [named[what], lines.filter((line) => line.what === what).length] as const,
+  );
+  return counts
+    .filter(([, count]) => count > 0)
+    .map(([what, count]) => `${printNumber(count, 0)} ${what}`)
+    .join(", ");
 }

@@ -9,10 +9,26 @@ export function StorageLine() {
   const [standing, setStanding] = useState<StorageStanding | null>(null);
   useEffect(() => {
     let left = false;
-    void askStorage().then((answer) => { if (!left) setStanding(answer); }).catch(() => {});
-    return () => { left = true; };
+    void askStorage()
+      .then((answer) => {
+        if (!left) setStanding(answer);
+      })
+      .catch(() => {});
+    return () => {
+      left = true;
+    };
   }, []);
   if (standing === null) return null;
-  const words = standing.promised === null ? "This browser does not say whether it keeps the log." : standing.promised ? "This browser promised to keep the log." : "This browser has not promised to keep the log: it may clear it when space runs out. Export an archive now and then.";
-  return <p className="quiet small" style={{ paddingTop: 6 }}>{words}{standing.usedBytes === null ? "" : ` It takes ${printNumber(standing.usedBytes / 1e6, 1)} MB.`}</p>;
+  const words =
+    standing.promised === null
+      ? "This browser does not say whether it keeps the log."
+      : standing.promised
+        ? "This browser promised to keep the log."
+        : "This browser has not promised to keep the log: it may clear it when space runs out. Export an archive now and then.";
+  return (
+    <p className="quiet small" style={{ paddingTop: 6 }}>
+      {words}
+      {standing.usedBytes === null ? "" : ` It takes ${printNumber(standing.usedBytes / 1e6, 1)} MB.`}
+    </p>
+  );
 }

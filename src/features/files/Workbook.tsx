@@ -22,7 +22,18 @@ import styles from "@/ui/view.module.css";
 import { PreviewDialog } from "../ledger/PreviewDialog";
 import files from "./files.module.css";
 
-const roleNames: Record<Role, string> = { date: "dates", weight: "weight", second: "second weigh-in", note: "notes", mean: "mean", median: "median", smoothed: "smoothed weight", change: "change", plan: "goal line", none: "not compared" };
+const roleNames: Record<Role, string> = {
+  date: "dates",
+  weight: "weight",
+  second: "second weigh-in",
+  note: "notes",
+  mean: "mean",
+  median: "median",
+  smoothed: "smoothed weight",
+  change: "change",
+  plan: "goal line",
+  none: "not compared",
+};
 
 /** An old spreadsheet: its weights are taken into the log, its own computed columns held against ours and explained. */
 export function Workbook() {
@@ -35,56 +46,185 @@ export function Workbook() {
   const look = (given: string, wanted: { roles: Role[] | null; order: DateOrder | null }) => {
     setText(given);
     if (given.trim() === "") return setFound(null);
-    void compute.ask("workbook", { ...asking, text: given, ...wanted }).then(setFound, (error: unknown) => setFound({ reason: messageOf(error) }));
+    void compute
+      .ask("workbook", { ...asking, text: given, ...wanted })
+      .then(setFound, (error: unknown) => setFound({ reason: messageOf(error) }));
   };
   const take = async (unit: MassUnit | null) => {
     if (found === null || "reason" in found) return;
-    setTaking(await compute.ask("ledgerPreview", { ...asking, ask: { paste: found.entries, at: { date: today, column: "weight" }, columns: ledgerColumns.map((column) => column.id), order: "ymd", unit } }));
+    setTaking(
+      await compute.ask("ledgerPreview", {
+        ...asking,
+        ask: {
+          paste: found.entries,
+          at: { date: today, column: "weight" },
+          columns: ledgerColumns.map((column) => column.id),
+          order: "ymd",
+          unit,
+        },
+      }),
+    );
   };
   return (
     <section className={`${styles.section} noprint`}>
       <h2>An old spreadsheet</h2>
-      <SheetField label={<>Paste its columns here: dates, weights (a unit in the head is the unit), second weigh-ins, notes, and what it computes itself; or choose a file of comma-separated values. Nothing is written before you say so.</>} fileLabel="Spreadsheet file" className={files.sheet}
-        text={text} onText={(given) => look(given, { roles: null, order: null })} onRefused={(reason) => setFound({ reason })} />
+      <SheetField
+        label={
+          <>
+            Paste its columns here: dates, weights (a unit in the head is the unit), second weigh-ins, notes, and what
+            it computes itself; or choose a file of comma-separated values. Nothing is written before you say so.
+          </>
+        }
+        fileLabel="Spreadsheet file"
+        className={files.sheet}
+        text={text}
+        onText={(given) => look(given, { roles: null, order: null })}
+        onRefused={(reason) => setFound({ reason })}
+      />
       <div aria-live="polite">
         {found && "reason" in found && <p className="warn">{found.reason}</p>}
         {found && !("reason" in found) && (
           <>
-            <p>{printNumber(found.days, 0)} days{found.refused.length > 0 ? `, ${counted(found.refused.length, "line")} that name none` : ""}. Its columns hold:</p>
+            <p>
+              {printNumber(found.days, 0)} days
+              {found.refused.length > 0 ? `, ${counted(found.refused.length, "line")} that name none` : ""}. Its columns
+              hold:
+            </p>
             <p className={files.roles}>
               {found.heads.map((head, column) => (
-                <label key={column}>{head} <select aria-label={`Column ${head} holds`} value={found.roles[column]} onChange={(event) => look(text, { roles: found.roles.map((role, index) => (index === column ? (event.target.value as Role) : role === event.target.value && (role === "date" || role === "weight") ? "none" : role)), order: found.order })}>{roles.map((role) => <option key={role} value={role}>{roleNames[role]}</option>)}</select></label>
+                <label key={column}>
+                  {head}{" "}
+                  <select
+                    aria-label={`Column ${head} holds`}
+                    value={found.roles[column]}
+                    onChange={(event) =>
+                      look(text, {
+                        roles: found.roles.map((role, index) =>
+                          index === column
+                            ? (event.target.value as Role)
+                            : role === event.target.value && (role === "date" || role === "weight")
+                              ? "none"
+                              : role,
+                        ),
+                        order: found.order,
+                      })
+                    }
+                  >
+                    {roles.map((role) => (
+                      <option key={role} value={role}>
+                        {roleNames[role]}
+                      </option>
+                    ))}
+                  </select>
+                </label>
               ))}
-              {found.orders.length > 1 && <label>Dates are written <select value={found.order} onChange={(event) => look(text, { roles: found.roles, order: event.target.value as DateOrder })}>{found.orders.map((order) => <option key={order} value={order}>{orderNames[order]}</option>)}</select></label>}
+              {found.orders.length > 1 && (
+                <label>
+                  Dates are written{" "}
+                  <select
+                    value={found.order}
+                    onChange={(event) => look(text, { roles: found.roles, order: event.target.value as DateOrder })}
+                  >
+                    {found.orders.map((order) => (
+                      <option key={order} value={order}>
+                        {orderNames[order]}
+                      </option>
+                    ))}
+                  </select>
+                </label>
+              )}
             </p>
-            {found.refused.slice(0, 8).map(({ line, text: said, why }) => <p key={line} className="warn small">Line {line} ({said}): {why}</p>)}
-            {found.columns.map((column) => <Compared key={column.column} reading={column} />)}
-            <p style={{ paddingTop: 10 }}><Button type="primary" onClick={() => void take(null)}>Take its weights and notes into the log</Button></p>
+            {found.refused.slice(0, 8).map(({ line, text: said, why }) => (
+              <p key={line} className="warn small">
+                Line {line} ({said}): {why}
+              </p>
+            ))}
+            {found.columns.map((column) => (
+              <Compared key={column.column} reading={column} />
+            ))}
+            <p style={{ paddingTop: 10 }}>
+              <Button type="primary" onClick={() => void take(null)}>
+                Take its weights and notes into the log
+              </Button>
+            </p>
           </>
         )}
       </div>
-      {taking !== null && <PreviewDialog all={allColumns([])} label="The spreadsheet" found={taking} onOrder={() => {}} onUnit={(unit) => void take(unit)} onClose={() => setTaking(null)} onWrite={async () => { if (await commit(taking.change, "Entries of the spreadsheet")) setTaking(null); }} />}
+      {taking !== null && (
+        <PreviewDialog
+          all={allColumns([])}
+          label="The spreadsheet"
+          found={taking}
+          onOrder={() => {}}
+          onUnit={(unit) => void take(unit)}
+          onClose={() => setTaking(null)}
+          onWrite={async () => {
+            if (await commit(taking.change, "Entries of the spreadsheet")) setTaking(null);
+          }}
+        />
+      )}
     </section>
   );
 }
 
 /** One computed column against ours: how each is made, how far they agree, and the rows that stay apart. */
-function Compared({ reading: { head, role, compared, agree, ours, theirs, explained, rows, step, differing } }: { reading: ColumnReading }) {
+function Compared({
+  reading: { head, role, compared, agree, ours, theirs, explained, rows, step, differing },
+}: {
+  reading: ColumnReading;
+}) {
   const decimals = step >= 1 ? 0 : step >= 0.1 ? 1 : 2;
   const same = theirs === ours;
   return (
     <section className={files.compared}>
-      <h3>{head}, {roleNames[role]}</h3>
+      <h3>
+        {head}, {roleNames[role]}
+      </h3>
       <p>
-        {theirs === null
-          ? <>None of the usual ways gives its numbers. Ours is {ours}; {agree} of {compared} rows agree.</>
-          : <>Its numbers are {theirs}, rounded to {step}: {explained} of {rows} rows are so. {same ? "Ours is the same." : compared === 0 ? <>Ours would be {ours}; there is none on these days.</> : <>Ours is {ours}; {agree} of {compared} rows agree all the same.</>}</>}
+        {theirs === null ? (
+          <>
+            None of the usual ways gives its numbers. Ours is {ours}; {agree} of {compared} rows agree.
+          </>
+        ) : (
+          <>
+            Its numbers are {theirs}, rounded to {step}: {explained} of {rows} rows are so.{" "}
+            {same ? (
+              "Ours is the same."
+            ) : compared === 0 ? (
+              <>Ours would be {ours}; there is none on these days.</>
+            ) : (
+              <>
+                Ours is {ours}; {agree} of {compared} rows agree all the same.
+              </>
+            )}
+          </>
+        )}
       </p>
       {differing.length > 0 && (
         <Scrollable label={`Rows of ${head} that differ`}>
           <table>
-            <thead><tr><th>Day</th><th className="num">Line</th><th className="num">Its number</th><th className="num">{theirs === null ? "Ours" : "By that way"}</th><th className="num">Apart</th><th /></tr></thead>
-            <tbody>{differing.slice(0, 12).map(({ day, line, theirs: said, ours: made, why }) => <tr key={line}><td title={fullDate(dateOf(day))}>{shortDate(dateOf(day))}</td><td className="num">{line}</td><td className="num">{printNumber(said, decimals)}</td><td className="num">{printNumber(made, 2)}</td><td className="num">{printSigned(said - made, 2)}</td><td className="quiet">{why}</td></tr>)}</tbody>
+            <thead>
+              <tr>
+                <th>Day</th>
+                <th className="num">Line</th>
+                <th className="num">Its number</th>
+                <th className="num">{theirs === null ? "Ours" : "By that way"}</th>
+                <th className="num">Apart</th>
+                <th />
+              </tr>
+            </thead>
+            <tbody>
+              {differing.slice(0, 12).map(({ day, line, theirs: said, ours: made, why }) => (
+                <tr key={line}>
+                  <td title={fullDate(dateOf(day))}>{shortDate(dateOf(day))}</td>
+                  <td className="num">{line}</td>
+                  <td className="num">{printNumber(said, decimals)}</td>
+                  <td className="num">{printNumber(made, 2)}</td>
+                  <td className="num">{printSigned(said - made, 2)}</td>
+                  <td className="quiet">{why}</td>
+                </tr>
+              ))}
+            </tbody>
           </table>
         </Scrollable>
       )}

@@ -2,7 +2,11 @@ import { useState } from "react";
 import { messageOf } from "@/core/messageOf";
 
 /** Work that ends in a file handed to the trainee: one at a time, and whatever goes wrong is told. */
-export function useHandOut(): { out: (work: () => Promise<void>) => Promise<void>; busy: boolean; problem: string | null } {
+export function useHandOut(): {
+  out: (work: () => Promise<void>) => Promise<void>;
+  busy: boolean;
+  problem: string | null;
+} {
   const [busy, setBusy] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const out = async (work: () => Promise<void>) => {

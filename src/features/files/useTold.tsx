@@ -2,18 +2,38 @@ import { useRef, useState, type ReactNode } from "react";
 import type { OnProgress } from "@/compute/archives";
 
 /** Long work of the worker's: `run` does it, `line` says meanwhile how far it is and lets it be stopped, and is null otherwise. */
-export function useTold(doing: string): { line: ReactNode; run: <T>(work: (told: OnProgress) => Promise<T>) => Promise<T> } {
+export function useTold(doing: string): {
+  line: ReactNode;
+  run: <T>(work: (told: OnProgress) => Promise<T>) => Promise<T>;
+} {
   const [share, setShare] = useState<number | null>(null);
   const going = useRef(true);
   const run = async <T,>(work: (told: OnProgress) => Promise<T>): Promise<T> => {
     going.current = true;
     setShare(0);
     try {
-      return await work((done) => { setShare(done); return going.current; });
+      return await work((done) => {
+        setShare(done);
+        return going.current;
+      });
     } finally {
       setShare(null);
     }
   };
-  const line = share === null ? null : <p>{doing}, {Math.round(share * 100)} % <button type="button" className="link" onClick={() => { going.current = false; }}>Stop</button></p>;
+  const line =
+    share === null ? null : (
+      <p>
+        {doing}, {Math.round(share * 100)} %{" "}
+        <button
+          type="button"
+          className="link"
+          onClick={() => {
+            going.current = false;
+          }}
+        >
+          Stop
+        </button>
+      </p>
+    );
   return { line, run };
 }

@@ -17,8 +17,13 @@ export function FirstImport({ hands: { name, replace } }: { hands: FirstHands })
     setTold([]);
     try {
       const found = await readArchiveFile(name, new Uint8Array(await file.arrayBuffer()), () => true);
-      if (found !== null && "problems" in found) setTold([`${file.name} was not taken. Nothing was changed.`, ...found.problems.map(({ path, message }) => `${path}: ${message}`)]);
-      else if (found !== null && found.counts.people === 0) setTold([`${file.name} is sound, and nobody is in it. Nothing was changed.`]);
+      if (found !== null && "problems" in found)
+        setTold([
+          `${file.name} was not taken. Nothing was changed.`,
+          ...found.problems.map(({ path, message }) => `${path}: ${message}`),
+        ]);
+      else if (found !== null && found.counts.people === 0)
+        setTold([`${file.name} is sound, and nobody is in it. Nothing was changed.`]);
       else if (found !== null) await replace(found.laidOut, `Import of ${file.name}`, found.photos);
     } catch (error) {
       setTold([`${file.name} was not taken: ${messageOf(error)}`]);
@@ -28,9 +33,29 @@ export function FirstImport({ hands: { name, replace } }: { hands: FirstHands })
   return (
     <section className={styles.import}>
       <h2>Or bring your log</h2>
-      <label htmlFor={id} className="quiet">An Oat Column archive (JSON or zip) from another browser or an earlier export.</label>
-      <p style={{ paddingTop: 8 }}><input id={id} type="file" disabled={reading} accept=".json,.zip,application/json,application/zip" onChange={(event) => { void take(event.target.files?.[0]); event.target.value = ""; }} /></p>
-      <div aria-live="polite">{reading && <p className="quiet">Reading…</p>}{told.map((line) => <p key={line} className="warn">{line}</p>)}</div>
+      <label htmlFor={id} className="quiet">
+        An Oat Column archive (JSON or zip) from another browser or an earlier export.
+      </label>
+      <p style={{ paddingTop: 8 }}>
+        <input
+          id={id}
+          type="file"
+          disabled={reading}
+          accept=".json,.zip,application/json,application/zip"
+          onChange={(event) => {
+            void take(event.target.files?.[0]);
+            event.target.value = "";
+          }}
+        />
+      </p>
+      <div aria-live="polite">
+        {reading && <p className="quiet">Reading…</p>}
+        {told.map((line) => (
+          <p key={line} className="warn">
+            {line}
+          </p>
+        ))}
+      </div>
     </section>
   );
 }

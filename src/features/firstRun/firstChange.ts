@@ -11,10 +11,26 @@ export function firstChange(fields: FirstFields): Change {
   const unit = fields.mass as MassUnit;
   const startKg = parseMass(fields.startKg, unit);
   const targetKg = parseMass(fields.targetKg, unit);
-  const change: Change = [put("people", personOf(fields, { id: personId })), ...starterExercisesIn(unit).map((exercise) => put("exercises", exercise)), ...starterFoods.map((food) => put("foods", food))];
-  if (startKg !== null) change.push(put("weighIns", { id: newId(), personId, date: fields.startDate, kg: startKg, primary: true }));
+  const change: Change = [
+    put("people", personOf(fields, { id: personId })),
+    ...starterExercisesIn(unit).map((exercise) => put("exercises", exercise)),
+    ...starterFoods.map((food) => put("foods", food)),
+  ];
+  if (startKg !== null)
+    change.push(put("weighIns", { id: newId(), personId, date: fields.startDate, kg: startKg, primary: true }));
   if (startKg !== null && targetKg !== null && fields.deadline !== "") {
-    change.push(put("goals", { id: newId(), personId, of: "weight", startDate: fields.startDate, startKg, targetKg, by: { date: fields.deadline }, ...(fields.why.trim() ? { why: fields.why.trim() } : {}) }));
+    change.push(
+      put("goals", {
+        id: newId(),
+        personId,
+        of: "weight",
+        startDate: fields.startDate,
+        startKg,
+        targetKg,
+        by: { date: fields.deadline },
+        ...(fields.why.trim() ? { why: fields.why.trim() } : {}),
+      }),
+    );
   }
   return change;
 }

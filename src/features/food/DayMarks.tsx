@@ -18,7 +18,10 @@ export function DayMarks({ food, date }: { food: FoodDay; date: string }) {
   const note = useFigure("day", { date })?.note ?? null;
   const { control, handleSubmit, reset } = useForm({ mode: "onChange", defaultValues: { ml: "" } });
   const addWater = handleSubmit(async ({ ml }) => {
-    if (await commit([put("water", { id: newId(), personId: person.id, date, ml: parseDecimal(ml)! })], `Water ${ml} ml`)) reset();
+    if (
+      await commit([put("water", { id: newId(), personId: person.id, date, ml: parseDecimal(ml)! })], `Water ${ml} ml`)
+    )
+      reset();
   });
   const setComplete = async (foodComplete: boolean) => {
     const next = { ...(note ?? { id: newId(), personId: person.id, date }), foodComplete };
@@ -28,9 +31,21 @@ export function DayMarks({ food, date }: { food: FoodDay; date: string }) {
   return (
     <form className={styles.section} onSubmit={(event) => void addWater(event)} noValidate>
       <Row>
-        <Field control={control} name="ml" label={`Water, ${food.waterMl} ml so far`} unit="ml" inputMode="numeric" check={between("Water", 1, 20_000)} />
-        <RowButton><Button htmlType="submit">Add water</Button></RowButton>
-        <label className={check}><input type="checkbox" checked={food.complete} onChange={(event) => void setComplete(event.target.checked)} /> Everything eaten that day is written</label>
+        <Field
+          control={control}
+          name="ml"
+          label={`Water, ${food.waterMl} ml so far`}
+          unit="ml"
+          inputMode="numeric"
+          check={between("Water", 1, 20_000)}
+        />
+        <RowButton>
+          <Button htmlType="submit">Add water</Button>
+        </RowButton>
+        <label className={check}>
+          <input type="checkbox" checked={food.complete} onChange={(event) => void setComplete(event.target.checked)} />{" "}
+          Everything eaten that day is written
+        </label>
       </Row>
     </form>
   );

@@ -18,8 +18,14 @@ export function MealForm() {
   const { person, day, today, commit } = useLog();
   const library = useHousehold("library");
   const meals = mealNames(person.settings ?? {});
-  const { control, handleSubmit, resetField } = useForm({ mode: "onChange", defaultValues: { meal: meals[0]!, thing: "", amount: "" } });
-  const options = [...(library?.foods ?? []).map(({ id, name }) => ({ value: `food ${id}`, label: name })), ...(library?.recipes ?? []).map(({ id, name }) => ({ value: `recipe ${id}`, label: `${name} (recipe)` }))];
+  const { control, handleSubmit, resetField } = useForm({
+    mode: "onChange",
+    defaultValues: { meal: meals[0]!, thing: "", amount: "" },
+  });
+  const options = [
+    ...(library?.foods ?? []).map(({ id, name }) => ({ value: `food ${id}`, label: name })),
+    ...(library?.recipes ?? []).map(({ id, name }) => ({ value: `recipe ${id}`, label: `${name} (recipe)` })),
+  ];
   const chosen = useWatch({ control, name: "thing" }) || options[0]?.value || "";
   const isRecipe = chosen.startsWith("recipe ");
   const save = handleSubmit(async ({ meal, amount }) => {
@@ -28,18 +34,41 @@ export function MealForm() {
     const foods = new Map((library?.foods ?? []).map((food) => [food.id, food]));
     const recipe = library?.recipes.find((one) => one.id === id);
     const base: Meal = { id: newId(), personId: person.id, date: day, meal, status: day > today ? "planned" : "eaten" };
-    const record: Meal = isRecipe && recipe ? { ...base, ...ofRecipe(recipe, quantity, foods) } : { ...base, ...ofFood(foods.get(id)!, quantity) };
-    if (await commit([put("meals", record)], `${options.find(({ value }) => value === chosen)?.label ?? ""}, ${amount} ${isRecipe ? "portions" : "g"}`)) resetField("amount");
+    const record: Meal =
+      isRecipe && recipe
+        ? { ...base, ...ofRecipe(recipe, quantity, foods) }
+        : { ...base, ...ofFood(foods.get(id)!, quantity) };
+    if (
+      await commit(
+        [put("meals", record)],
+        `${options.find(({ value }) => value === chosen)?.label ?? ""}, ${amount} ${isRecipe ? "portions" : "g"}`,
+      )
+    )
+      resetField("amount");
   });
   return (
     <section className={`${styles.form} ${styles.section} noprint`}>
       <h2>{day > today ? "Plan food" : "Log food"}</h2>
       <form onSubmit={(event) => void save(event)} noValidate>
         <Row>
-          <Choice control={control} name="meal" label="Meal" options={meals.map((value) => ({ value, label: value }))} />
+          <Choice
+            control={control}
+            name="meal"
+            label="Meal"
+            options={meals.map((value) => ({ value, label: value }))}
+          />
           <Choice control={control} name="thing" label="Food or recipe" options={options} />
-          <Field control={control} name="amount" label="Amount" unit={isRecipe ? "portions" : "g"} inputMode="decimal" check={isRecipe ? between("The amount", 0.1, 100) : between("The amount", 1, 20_000)} />
-          <RowButton><Button htmlType="submit">{day > today ? "Plan food" : "Log food"}</Button></RowButton>
+          <Field
+            control={control}
+            name="amount"
+            label="Amount"
+            unit={isRecipe ? "portions" : "g"}
+            inputMode="decimal"
+            check={isRecipe ? between("The amount", 0.1, 100) : between("The amount", 1, 20_000)}
+          />
+          <RowButton>
+            <Button htmlType="submit">{day > today ? "Plan food" : "Log food"}</Button>
+          </RowButton>
         </Row>
       </form>
     </section>

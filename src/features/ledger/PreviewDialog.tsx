@@ -17,40 +17,125 @@ import styles from "./ledger.module.css";
 const listed = 300;
 
 /** What a paste, a fill or an emptying would change, what is refused and why; written as one change that can be undone. */
-export function PreviewDialog({ all, label, found, onOrder, onUnit, onWrite, onClose }: { all: ReadonlyMap<LedgerColumnId, LedgerColumn>; label: string; found: LedgerPreview; onOrder: (order: DateOrder) => void; onUnit: (unit: MassUnit) => void; onWrite: () => Promise<void>; onClose: () => void }) {
+export function PreviewDialog({
+  all,
+  label,
+  found,
+  onOrder,
+  onUnit,
+  onWrite,
+  onClose,
+}: {
+  all: ReadonlyMap<LedgerColumnId, LedgerColumn>;
+  label: string;
+  found: LedgerPreview;
+  onOrder: (order: DateOrder) => void;
+  onUnit: (unit: MassUnit) => void;
+  onWrite: () => Promise<void>;
+  onClose: () => void;
+}) {
   const [writing, setWriting] = useState(false);
   useUnsaved(true);
   const { changes, refused, lines, order, orders, unit, units } = found;
   const refusals = refused.length + lines.length;
   return (
     <Dialog title="Before it is written" onClose={onClose}>
-      <p>{label}: {counted(changes.length, "cell changes", "cells change")}{refusals > 0 ? `, ${printNumber(refusals, 0)} refused` : ""}.</p>
+      <p>
+        {label}: {counted(changes.length, "cell changes", "cells change")}
+        {refusals > 0 ? `, ${printNumber(refusals, 0)} refused` : ""}.
+      </p>
       {order !== null && orders.length > 1 && (
-        <p className="warn">Its dates can be read in more than one way. <label>They are written as <select value={order} onChange={(event) => onOrder(event.target.value as DateOrder)}>{orders.map((one) => <option key={one} value={one}>{orderNames[one]}</option>)}</select></label></p>
+        <p className="warn">
+          Its dates can be read in more than one way.{" "}
+          <label>
+            They are written as{" "}
+            <select value={order} onChange={(event) => onOrder(event.target.value as DateOrder)}>
+              {orders.map((one) => (
+                <option key={one} value={one}>
+                  {orderNames[one]}
+                </option>
+              ))}
+            </select>
+          </label>
+        </p>
       )}
       {units.length > 1 && (
-        <p className="warn">Its weights name no unit and may be kilograms or pounds. <label>They are in <select value={unit ?? ""} onChange={(event) => onUnit(event.target.value as MassUnit)}>{unit === null && <option value="">choose</option>}<option value="kg">kilograms</option><option value="lb">pounds</option></select></label></p>
+        <p className="warn">
+          Its weights name no unit and may be kilograms or pounds.{" "}
+          <label>
+            They are in{" "}
+            <select value={unit ?? ""} onChange={(event) => onUnit(event.target.value as MassUnit)}>
+              {unit === null && <option value="">choose</option>}
+              <option value="kg">kilograms</option>
+              <option value="lb">pounds</option>
+            </select>
+          </label>
+        </p>
       )}
       {refusals > 0 && (
         <>
           <h3 className={styles.head3}>Refused</h3>
           <ul className={styles.refused}>
-            {lines.slice(0, listed).map(({ line, text, why }) => <li key={line}>Line {line} ({text}): {why}</li>)}
-            {refused.slice(0, listed).map(({ date, column, text, why }) => <li key={`${date} ${column}`}>{ledgerDate(date)}, {all.get(column)?.title ?? column} “{text}”: {why}</li>)}
+            {lines.slice(0, listed).map(({ line, text, why }) => (
+              <li key={line}>
+                Line {line} ({text}): {why}
+              </li>
+            ))}
+            {refused.slice(0, listed).map(({ date, column, text, why }) => (
+              <li key={`${date} ${column}`}>
+                {ledgerDate(date)}, {all.get(column)?.title ?? column} “{text}”: {why}
+              </li>
+            ))}
           </ul>
-          {(refused.length > listed || lines.length > listed) && <p className="quiet">and {Math.max(0, refused.length - listed) + Math.max(0, lines.length - listed)} more</p>}
+          {(refused.length > listed || lines.length > listed) && (
+            <p className="quiet">
+              and {Math.max(0, refused.length - listed) + Math.max(0, lines.length - listed)} more
+            </p>
+          )}
         </>
       )}
       {changes.length > 0 && (
         <div className={styles.changes}>
           <table>
-            <thead><tr><th>Day</th><th>Column</th><th>Now</th><th>Then</th><th /></tr></thead>
-            <tbody>{changes.slice(0, listed).map(({ date, column, before, after, caution }) => <tr key={`${date} ${column}`}><td>{ledgerDate(date)}</td><td>{all.get(column)?.title ?? column}</td><td>{before === "" ? <span className="quiet">nothing</span> : before}</td><td>{after === "" ? <span className="quiet">nothing</span> : after}</td><td className="warn small">{caution}</td></tr>)}</tbody>
+            <thead>
+              <tr>
+                <th>Day</th>
+                <th>Column</th>
+                <th>Now</th>
+                <th>Then</th>
+                <th />
+              </tr>
+            </thead>
+            <tbody>
+              {changes.slice(0, listed).map(({ date, column, before, after, caution }) => (
+                <tr key={`${date} ${column}`}>
+                  <td>{ledgerDate(date)}</td>
+                  <td>{all.get(column)?.title ?? column}</td>
+                  <td>{before === "" ? <span className="quiet">nothing</span> : before}</td>
+                  <td>{after === "" ? <span className="quiet">nothing</span> : after}</td>
+                  <td className="warn small">{caution}</td>
+                </tr>
+              ))}
+            </tbody>
           </table>
           {changes.length > listed && <p className="quiet">and {changes.length - listed} more</p>}
         </div>
       )}
-      <p className={styles.actions}><Button type="primary" disabled={changes.length === 0 || writing || (units.length > 1 && unit === null)} onClick={() => { setWriting(true); void onWrite().finally(() => setWriting(false)); }}>Write {changes.length} {changes.length === 1 ? "change" : "changes"}</Button> <button type="button" className="link" onClick={onClose}>Leave all as it is</button></p>
+      <p className={styles.actions}>
+        <Button
+          type="primary"
+          disabled={changes.length === 0 || writing || (units.length > 1 && unit === null)}
+          onClick={() => {
+            setWriting(true);
+            void onWrite().finally(() => setWriting(false));
+          }}
+        >
+          Write {changes.length} {changes.length === 1 ? "change" : "changes"}
+        </Button>{" "}
+        <button type="button" className="link" onClick={onClose}>
+          Leave all as it is
+        </button>
+      </p>
     </Dialog>
   );
 }

@@ -28,7 +28,7 @@ export function DoneTable() {
     // Worked out anew at the moment of writing, against what the day holds now.
     const now = await compute.ask("setsTable", { personId: person.id, today, date, lines });
     if (now?.change && now.lines.some(({ doubt }) => doubt !== null) && doubted !== lines) return setDoubted(lines);
-    if (now?.change && await commit(now.change, `Sets of ${fullDate(date)}`)) setLines([emptyLine]);
+    if (now?.change && (await commit(now.change, `Sets of ${fullDate(date)}`))) setLines([emptyLine]);
   };
   const same = async () => {
     const last = await compute.ask("sameAsLast", { personId: person.id, today, date });
@@ -38,18 +38,62 @@ export function DoneTable() {
     <section className={view.section}>
       <h2>What was done</h2>
       <div className={styles.filters}>
-        <label>Day<input type="date" value={date} max={today} onChange={(event) => setDate(event.target.value)} /></label>
-        <button type="button" className="link" onClick={() => void same()}>Same as last time</button>
+        <label>
+          Day
+          <input type="date" value={date} max={today} onChange={(event) => setDate(event.target.value)} />
+        </label>
+        <button type="button" className="link" onClick={() => void same()}>
+          Same as last time
+        </button>
         {!sound && <span className="warn small">A day up to today is needed.</span>}
       </div>
-      <form onSubmit={(event) => { event.preventDefault(); void save(); }}>
-        <SetsGrid label="Sets typed" lines={lines} setLines={setLines} emptyLine={emptyLine} fields={fields} heads={{ sets: "Sets", reps: "Reps", load: `Load, ${units.mass}`, rpe: "RPE" }} read={table?.lines} says="Reads"
-          extra={{ head: "One more missed", cell: (line, at, set) => <input type="checkbox" aria-label={`One more tried and missed, line ${at + 1}`} checked={line.missed ?? false} onChange={(event) => set({ missed: event.target.checked })} /> }}>
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          void save();
+        }}
+      >
+        <SetsGrid
+          label="Sets typed"
+          lines={lines}
+          setLines={setLines}
+          emptyLine={emptyLine}
+          fields={fields}
+          heads={{ sets: "Sets", reps: "Reps", load: `Load, ${units.mass}`, rpe: "RPE" }}
+          read={table?.lines}
+          says="Reads"
+          extra={{
+            head: "One more missed",
+            cell: (line, at, set) => (
+              <input
+                type="checkbox"
+                aria-label={`One more tried and missed, line ${at + 1}`}
+                checked={line.missed ?? false}
+                onChange={(event) => set({ missed: event.target.checked })}
+              />
+            ),
+          }}
+        >
           {(addLine) => (
             <>
-              <p className="quiet small" style={{ padding: "8px 0" }}>Enter goes a line down. Repetitions may be listed, one number a set: 8 8 7. Repetitions are those completed; when one more was tried and missed, tick it (it is that of the line&apos;s last set) or write 6f. A cluster is 4+2+2; a drop set 8+6 with loads 60+40. An effort may be written as reserve: 2 rir.</p>
-              {doubted === lines && doubts.length > 0 && <p className="warn small" role="alert">{doubts.join(" ")} Press again if it is right.</p>}
-              <p className={styles.inline}><Button type="primary" htmlType="submit" disabled={!sound || !table?.change}>Log these sets</Button><button type="button" className="link" onClick={addLine}>Add a line</button></p>
+              <p className="quiet small" style={{ padding: "8px 0" }}>
+                Enter goes a line down. Repetitions may be listed, one number a set: 8 8 7. Repetitions are those
+                completed; when one more was tried and missed, tick it (it is that of the line&apos;s last set) or write
+                6f. A cluster is 4+2+2; a drop set 8+6 with loads 60+40. An effort may be written as reserve: 2 rir.
+              </p>
+              {doubted === lines && doubts.length > 0 && (
+                <p className="warn small" role="alert">
+                  {doubts.join(" ")} Press again if it is right.
+                </p>
+              )}
+              <p className={styles.inline}>
+                <Button type="primary" htmlType="submit" disabled={!sound || !table?.change}>
+                  Log these sets
+                </Button>
+                <button type="button" className="link" onClick={addLine}>
+                  Add a line
+                </button>
+              </p>
             </>
           )}
         </SetsGrid>

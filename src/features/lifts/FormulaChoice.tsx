@@ -9,9 +9,21 @@ import { useSettings } from "@/ui/log/useSettings";
 export function FormulaChoice({ formula }: { formula: Chosen }) {
   const [, change] = useSettings();
   return (
-    <label className={`${styles.inline} quiet small`}>estimated by{" "}
-      <select className={styles.select} value={formula} onChange={(event) => { const chosen = formulaChoices.find(({ value }) => value === event.target.value)!; void change({ e1rmFormula: chosen.value }, `Maxima by ${chosen.label}`); }}>
-        {formulaChoices.map(({ value, label }) => <option key={value} value={value}>{label}</option>)}
+    <label className={`${styles.inline} quiet small`}>
+      estimated by{" "}
+      <select
+        className={styles.select}
+        value={formula}
+        onChange={(event) => {
+          const chosen = formulaChoices.find(({ value }) => value === event.target.value)!;
+          void change({ e1rmFormula: chosen.value }, `Maxima by ${chosen.label}`);
+        }}
+      >
+        {formulaChoices.map(({ value, label }) => (
+          <option key={value} value={value}>
+            {label}
+          </option>
+        ))}
       </select>
     </label>
   );

@@ -18,57 +18,136 @@ import styles from "./lifts.module.css";
 
 /** Every exercise of the household: found by typing, narrowed by muscle, equipment and group, changed in one place. */
 export function Library() {
-  return <><LiftsHead /><Suspense><Exercises /></Suspense></>;
+  return (
+    <>
+      <LiftsHead />
+      <Suspense>
+        <Exercises />
+      </Suspense>
+    </>
+  );
 }
 
 function Exercises() {
   const { exercise: asked } = useAddress();
   const [chosenId, choose] = useState<string | "new" | null>(asked);
   const [typed, setTyped] = useState("");
-  const [narrow, setNarrow] = useState<{ muscle: string | null; equipment: string | null; group: string | null }>({ muscle: null, equipment: null, group: null });
+  const [narrow, setNarrow] = useState<{ muscle: string | null; equipment: string | null; group: string | null }>({
+    muscle: null,
+    equipment: null,
+    group: null,
+  });
   const text = useDeferredValue(typed);
   const found = useFigure("exercises", { text, ...narrow });
   const library = useFigure("exercises", { text: "", muscle: null, equipment: null, group: null });
   if (found === undefined || library === undefined) return null;
   const chosen = library.found.find(({ exercise }) => exercise.id === chosenId)?.exercise;
   const select = (label: string, key: keyof typeof narrow, options: readonly string[]) => (
-    <label>{label}<select className={styles.select} value={narrow[key] ?? ""} onChange={(event) => setNarrow({ ...narrow, [key]: event.target.value || null })}><option value="">any</option>{options.map((option) => <option key={option} value={option}>{option}</option>)}</select></label>
+    <label>
+      {label}
+      <select
+        className={styles.select}
+        value={narrow[key] ?? ""}
+        onChange={(event) => setNarrow({ ...narrow, [key]: event.target.value || null })}
+      >
+        <option value="">any</option>
+        {options.map((option) => (
+          <option key={option} value={option}>
+            {option}
+          </option>
+        ))}
+      </select>
+    </label>
   );
   return (
     <div className={view.two}>
       <section className={view.section}>
         <div className={`${styles.filters} noprint`}>
-          <label>Search<input type="search" value={typed} onChange={(event) => setTyped(event.target.value)} placeholder="name, muscle, equipment" /></label>
-          {select("Muscle", "muscle", library.muscles)}{select("Equipment", "equipment", library.equipment)}{select("Group", "group", library.groups)}
+          <label>
+            Search
+            <input
+              type="search"
+              value={typed}
+              onChange={(event) => setTyped(event.target.value)}
+              placeholder="name, muscle, equipment"
+            />
+          </label>
+          {select("Muscle", "muscle", library.muscles)}
+          {select("Equipment", "equipment", library.equipment)}
+          {select("Group", "group", library.groups)}
         </div>
-        <p className="quiet small" aria-live="polite">{found.found.length} of {found.inAll} exercises, those done lately first. <button type="button" className="link" onClick={() => choose("new")}>Add an exercise</button></p>
+        <p className="quiet small" aria-live="polite">
+          {found.found.length} of {found.inAll} exercises, those done lately first.{" "}
+          <button type="button" className="link" onClick={() => choose("new")}>
+            Add an exercise
+          </button>
+        </p>
         <List found={found} chosenId={chosenId} choose={choose} />
         <Shipped held={library} />
       </section>
       <section className={view.section}>
-        {chosenId === "new" ? <><h2>An exercise of your own</h2><ExerciseEditor key="new" exercise={null} library={library} onSaved={choose} /></> : chosen ? (
+        {chosenId === "new" ? (
+          <>
+            <h2>An exercise of your own</h2>
+            <ExerciseEditor key="new" exercise={null} library={library} onSaved={choose} />
+          </>
+        ) : chosen ? (
           <>
             <h2>{chosen.name}</h2>
             <Trains exercise={chosen} />
             <ExerciseEditor key={chosen.id} exercise={chosen} library={library} onSaved={choose} />
             <MergeExercise key={`merge ${chosen.id}`} exercise={chosen} onMerged={choose} />
           </>
-        ) : <p className="quiet" style={{ paddingTop: 12 }}>Choose an exercise to see what it trains and to change it.</p>}
+        ) : (
+          <p className="quiet" style={{ paddingTop: 12 }}>
+            Choose an exercise to see what it trains and to change it.
+          </p>
+        )}
       </section>
     </div>
   );
 }
 
-function List({ found, chosenId, choose }: { found: ExercisesView; chosenId: string | null; choose: (id: string) => void }) {
+function List({
+  found,
+  chosenId,
+  choose,
+}: {
+  found: ExercisesView;
+  chosenId: string | null;
+  choose: (id: string) => void;
+}) {
   return (
     <div className={styles.list} role="group" aria-label="Exercises found" tabIndex={0}>
       <table>
-        <thead><tr><th>Exercise</th><th>Group</th><th>Equipment</th><th className="num">Last done</th><th className="num">Times</th></tr></thead>
+        <thead>
+          <tr>
+            <th>Exercise</th>
+            <th>Group</th>
+            <th>Equipment</th>
+            <th className="num">Last done</th>
+            <th className="num">Times</th>
+          </tr>
+        </thead>
         <tbody>
           {found.found.map(({ exercise, lastDone, sessions }) => (
             <tr key={exercise.id} className={exercise.id === chosenId ? view.chosen : undefined}>
-              <td><button type="button" className="link" style={{ color: "var(--ink)" }} aria-pressed={exercise.id === chosenId} onClick={() => choose(exercise.id)}>{exercise.name}</button><div className="quiet small">{(exercise.direct ?? []).join(", ")}</div></td>
-              <td className="quiet">{exercise.group || "other"}</td><td className="quiet">{exercise.equipment ?? ""}</td><td className="num quiet">{lastDone === null ? "" : shortDate(lastDone)}</td><td className="num quiet">{sessions || ""}</td>
+              <td>
+                <button
+                  type="button"
+                  className="link"
+                  style={{ color: "var(--ink)" }}
+                  aria-pressed={exercise.id === chosenId}
+                  onClick={() => choose(exercise.id)}
+                >
+                  {exercise.name}
+                </button>
+                <div className="quiet small">{(exercise.direct ?? []).join(", ")}</div>
+              </td>
+              <td className="quiet">{exercise.group || "other"}</td>
+              <td className="quiet">{exercise.equipment ?? ""}</td>
+              <td className="num quiet">{lastDone === null ? "" : shortDate(lastDone)}</td>
+              <td className="num quiet">{sessions || ""}</td>
             </tr>
           ))}
         </tbody>
@@ -83,8 +162,26 @@ function Trains({ exercise }: { exercise: Exercise }) {
   const all = inAnatomicalOrder(new Set([...direct, ...(exercise.indirect ?? [])]));
   if (all.length === 0) return null;
   return (
-    <div className={styles.scale} role="table" aria-label={`Muscles that ${exercise.name} trains, hard sets counted for a set`} style={{ padding: "8px 0 16px", maxWidth: 420 }}>
-      {all.map((muscle) => <div key={muscle} role="row" style={{ display: "contents" }}><span role="rowheader">{muscle}</span><span role="presentation" className={styles.track}><span className={direct.has(muscle) ? undefined : styles.part} style={{ width: direct.has(muscle) ? "100%" : "50%" }} /></span><span role="cell" className="num quiet">{direct.has(muscle) ? "1" : "½"}</span></div>)}
+    <div
+      className={styles.scale}
+      role="table"
+      aria-label={`Muscles that ${exercise.name} trains, hard sets counted for a set`}
+      style={{ padding: "8px 0 16px", maxWidth: 420 }}
+    >
+      {all.map((muscle) => (
+        <div key={muscle} role="row" style={{ display: "contents" }}>
+          <span role="rowheader">{muscle}</span>
+          <span role="presentation" className={styles.track}>
+            <span
+              className={direct.has(muscle) ? undefined : styles.part}
+              style={{ width: direct.has(muscle) ? "100%" : "50%" }}
+            />
+          </span>
+          <span role="cell" className="num quiet">
+            {direct.has(muscle) ? "1" : "½"}
+          </span>
+        </div>
+      ))}
     </div>
   );
 }
@@ -93,7 +190,25 @@ function Trains({ exercise }: { exercise: Exercise }) {
 function Shipped({ held }: { held: ExercisesView }) {
   const { commit, units } = useLog();
   const names = new Set(Object.values(held.names).map((name) => name.toLowerCase()));
-  const missing = starterExercisesIn(units.mass).filter(({ id, name }) => held.names[id] === undefined && !names.has(name.toLowerCase()));
+  const missing = starterExercisesIn(units.mass).filter(
+    ({ id, name }) => held.names[id] === undefined && !names.has(name.toLowerCase()),
+  );
   if (missing.length === 0) return null;
-  return <p className="small quiet noprint" style={{ paddingTop: 8 }}>{missing.length} movements that ship with Oat Column are not in this log. <button type="button" className="link" onClick={() => void commit(missing.map((exercise) => put("exercises", exercise)), `${counted(missing.length, "exercise")}`)}>Add them</button></p>;
+  return (
+    <p className="small quiet noprint" style={{ paddingTop: 8 }}>
+      {missing.length} movements that ship with Oat Column are not in this log.{" "}
+      <button
+        type="button"
+        className="link"
+        onClick={() =>
+          void commit(
+            missing.map((exercise) => put("exercises", exercise)),
+            `${counted(missing.length, "exercise")}`,
+          )
+        }
+      >
+        Add them
+      </button>
+    </p>
+  );
 }

@@ -18,7 +18,15 @@ const [height, axisWidth, axisHeight] = [230, 44, 30];
 const margin = { top: 18, right: 24, bottom: 0, left: 0 };
 
 /** The highest estimated maximum of each day on which the lift was done with its interval, records filled, tests as diamonds; a line to read it by. */
-export function LiftChart({ course, tests, name }: { course: readonly LiftPoint[]; tests: LiftView["tests"]; name: string }) {
+export function LiftChart({
+  course,
+  tests,
+  name,
+}: {
+  course: readonly LiftPoint[];
+  tests: LiftView["tests"];
+  name: string;
+}) {
   const printer = usePrinter();
   const [at, setAt] = useState<number | null>(null);
   if (course.length < 2) return <p className="quiet small">A chart needs two days with an estimate.</p>;
@@ -26,35 +34,112 @@ export function LiftChart({ course, tests, name }: { course: readonly LiftPoint[
   const says = point === undefined ? "" : reading(point, printer);
   return (
     <div>
-      <p className="quiet small noprint" style={{ minHeight: 20 }} aria-hidden={point === undefined}>{point === undefined ? "Filled dots are records. Move over the chart, or use its arrow keys, to read the set behind a day." : says}</p>
+      <p className="quiet small noprint" style={{ minHeight: 20 }} aria-hidden={point === undefined}>
+        {point === undefined
+          ? "Filled dots are records. Move over the chart, or use its arrow keys, to read the set behind a day."
+          : says}
+      </p>
       <div style={{ position: "relative", height }}>
         <Drawing course={course} tests={tests} name={name} />
-        <ChartReader days={course.map(({ date }) => dayNumber(date))} inset={{ left: axisWidth, right: margin.right, top: margin.top, bottom: axisHeight }} at={at} onRead={setAt} says={says} label={`Day read on the chart of ${name}`} />
+        <ChartReader
+          days={course.map(({ date }) => dayNumber(date))}
+          inset={{ left: axisWidth, right: margin.right, top: margin.top, bottom: axisHeight }}
+          at={at}
+          onRead={setAt}
+          says={says}
+          label={`Day read on the chart of ${name}`}
+        />
       </div>
     </div>
   );
 }
 
-const Drawing = memo(function Drawing({ course, tests, name }: { course: readonly LiftPoint[]; tests: LiftView["tests"]; name: string }) {
+const Drawing = memo(function Drawing({
+  course,
+  tests,
+  name,
+}: {
+  course: readonly LiftPoint[];
+  tests: LiftView["tests"];
+  name: string;
+}) {
   const colours = useChartColours();
   const printer = usePrinter();
   const mass = (kg: number) => fromKg(kg, printer.units.mass);
-  const data = course.map(({ date, e1rmKg, low80, high80, record }) => ({ day: dayNumber(date), kg: mass(e1rmKg), band: [mass(low80), mass(high80)] as [number, number], record }));
+  const data = course.map(({ date, e1rmKg, low80, high80, record }) => ({
+    day: dayNumber(date),
+    kg: mass(e1rmKg),
+    band: [mass(low80), mass(high80)] as [number, number],
+    record,
+  }));
   const best = data.reduce((top, one) => (one.kg > top.kg ? one : top));
   const days = data.map(({ day }) => day);
-  const tested = tests.map(({ date, kg }) => ({ day: dayNumber(date), kg: mass(kg) })).filter(({ day }) => day >= days[0]! && day <= days.at(-1)!);
+  const tested = tests
+    .map(({ date, kg }) => ({ day: dayNumber(date), kg: mass(kg) }))
+    .filter(({ day }) => day >= days[0]! && day <= days.at(-1)!);
   return (
-    <div style={{ height }} role="img" aria-label={`${name}: estimated maximum over ${counted(data.length, "day")}, best ${printNumber(best.kg, 1)} ${printer.units.mass}`}>
+    <div
+      style={{ height }}
+      role="img"
+      aria-label={`${name}: estimated maximum over ${counted(data.length, "day")}, best ${printNumber(best.kg, 1)} ${printer.units.mass}`}
+    >
       <ResponsiveContainer width="100%" height="100%">
         <ComposedChart data={data} margin={margin} accessibilityLayer={false}>
           <CartesianGrid vertical={false} stroke={colours.rule} />
-          <XAxis dataKey="day" type="number" domain={["dataMin", "dataMax"]} tickFormatter={tickDates(days)} height={axisHeight} minTickGap={40} {...axisStyle(colours.slate)} />
-          <YAxis domain={domainOf([...data.flatMap(({ band }) => band), ...tested.map(({ kg }) => kg)], 10)} allowDecimals={false} width={axisWidth} {...axisStyle(colours.slate)} />
+          <XAxis
+            dataKey="day"
+            type="number"
+            domain={["dataMin", "dataMax"]}
+            tickFormatter={tickDates(days)}
+            height={axisHeight}
+            minTickGap={40}
+            {...axisStyle(colours.slate)}
+          />
+          <YAxis
+            domain={domainOf([...data.flatMap(({ band }) => band), ...tested.map(({ kg }) => kg)], 10)}
+            allowDecimals={false}
+            width={axisWidth}
+            {...axisStyle(colours.slate)}
+          />
           <Area dataKey="band" stroke="none" fill={colours.pine} fillOpacity={0.13} {...still} />
-          <Line dataKey="kg" stroke={colours.pine} strokeWidth={1.5} isAnimationActive={false} activeDot={false} dot={data.length > dotsUpTo ? false : { r: 2.4, fill: colours.paper, stroke: colours.pine, strokeWidth: 1.2 }} />
-          {data.filter(({ record }) => record).map(({ day, kg }) => <ReferenceDot key={day} x={day} y={kg} r={3.2} fill={colours.pine} stroke="none" />)}
-          {tested.map(({ day, kg }) => <ReferenceDot key={`t${day}`} x={day} y={kg} r={5} shape={(props: { cx?: number; cy?: number }) => <path d={`M${props.cx ?? 0} ${(props.cy ?? 0) - 6}l6 6l-6 6l-6-6z`} fill={colours.oat} />} />)}
-          <ReferenceDot x={best.day} y={best.kg} r={0} label={{ value: printNumber(best.kg, 1), position: "top", fill: colours.pine, fontSize: 13.5, fontWeight: 600 }} />
+          <Line
+            dataKey="kg"
+            stroke={colours.pine}
+            strokeWidth={1.5}
+            isAnimationActive={false}
+            activeDot={false}
+            dot={
+              data.length > dotsUpTo ? false : { r: 2.4, fill: colours.paper, stroke: colours.pine, strokeWidth: 1.2 }
+            }
+          />
+          {data
+            .filter(({ record }) => record)
+            .map(({ day, kg }) => (
+              <ReferenceDot key={day} x={day} y={kg} r={3.2} fill={colours.pine} stroke="none" />
+            ))}
+          {tested.map(({ day, kg }) => (
+            <ReferenceDot
+              key={`t${day}`}
+              x={day}
+              y={kg}
+              r={5}
+              shape={(props: { cx?: number; cy?: number }) => (
+                <path d={`M${props.cx ?? 0} ${(props.cy ?? 0) - 6}l6 6l-6 6l-6-6z`} fill={colours.oat} />
+              )}
+            />
+          ))}
+          <ReferenceDot
+            x={best.day}
+            y={best.kg}
+            r={0}
+            label={{
+              value: printNumber(best.kg, 1),
+              position: "top",
+              fill: colours.pine,
+              fontSize: 13.5,
+              fontWeight: 600,
+            }}
+          />
         </ComposedChart>
       </ResponsiveContainer>
     </div>

@@ -30,10 +30,17 @@ export function Lifts() {
   return (
     <>
       <LiftsHead>{held && <FormulaChoice formula={held.formula} />}</LiftsHead>
-      {held && held.lifts.length === 0 && <p>Nothing was lifted yet. Write sets in the line above, for example deadlift 3x5 100 kg.</p>}
+      {held && held.lifts.length === 0 && (
+        <p>Nothing was lifted yet. Write sets in the line above, for example deadlift 3x5 100 kg.</p>
+      )}
       {held && chosenId !== null && (
         <div className={`${view.two} ${styles.lead}`}>
-          <LiftTable lifts={held.lifts} chosenId={chosenId} printer={printer} choose={(id) => router.replace(`/lifts?exercise=${encodeURIComponent(id)}`, { scroll: false })} />
+          <LiftTable
+            lifts={held.lifts}
+            chosenId={chosenId}
+            printer={printer}
+            choose={(id) => router.replace(`/lifts?exercise=${encodeURIComponent(id)}`, { scroll: false })}
+          />
           <OneLift key={chosenId} exerciseId={chosenId} />
         </div>
       )}
@@ -42,15 +49,40 @@ export function Lifts() {
   );
 }
 
-function LiftTable({ lifts, chosenId, printer, choose }: { lifts: readonly LiftRow[]; chosenId: string; printer: Printer; choose: (id: string) => void }) {
+function LiftTable({
+  lifts,
+  chosenId,
+  printer,
+  choose,
+}: {
+  lifts: readonly LiftRow[];
+  chosenId: string;
+  printer: Printer;
+  choose: (id: string) => void;
+}) {
   const { today } = useLog();
   const chosen = lifts.find(({ exercise }) => exercise.id === chosenId)?.exercise.name;
   const cell = (maximum: MaximumFigure | null, { added, exercise }: LiftRow, which: "best" | "latest") => (
     <td className="num">
-      {maximum === null ? <span className="quiet">{exercise.measure === "duration" ? "timed" : exercise.measure === "distance" ? "distance" : "none"}</span> : (
+      {maximum === null ? (
+        <span className="quiet">
+          {exercise.measure === "duration" ? "timed" : exercise.measure === "distance" ? "distance" : "none"}
+        </span>
+      ) : (
         <>
-          <WorkingLink figure={{ figure: "maximum", exerciseId: exercise.id, which }} on={today} label={`, working of the ${which} estimated maximum`}>{added && maximum.e1rmKg >= 0 ? "+" : ""}{printer.massNumber(maximum.e1rmKg)}</WorkingLink>
-          <div className="quiet small">{printer.loadNumber(maximum.kg)} × {maximum.reps}{maximum.rpe === null ? "" : ` @${maximum.rpe}`}, {shortDate(maximum.date)}{maximum.rough ? ", rough" : ""}</div>
+          <WorkingLink
+            figure={{ figure: "maximum", exerciseId: exercise.id, which }}
+            on={today}
+            label={`, working of the ${which} estimated maximum`}
+          >
+            {added && maximum.e1rmKg >= 0 ? "+" : ""}
+            {printer.massNumber(maximum.e1rmKg)}
+          </WorkingLink>
+          <div className="quiet small">
+            {printer.loadNumber(maximum.kg)} × {maximum.reps}
+            {maximum.rpe === null ? "" : ` @${maximum.rpe}`}, {shortDate(maximum.date)}
+            {maximum.rough ? ", rough" : ""}
+          </div>
         </>
       )}
     </td>
@@ -58,22 +90,60 @@ function LiftTable({ lifts, chosenId, printer, choose }: { lifts: readonly LiftR
   return (
     <section className={view.section}>
       <h2>Estimated maximum</h2>
-      <Scrollable label="Estimated maximum"><table>
-        <thead><tr><th>Lift</th><th className="num">Best, {printer.units.mass}</th><th className="num">Latest, {printer.units.mass}</th><th className="num">12 weeks</th></tr></thead>
-        <tbody>
-          {lifts.map((row) => {
-            const { exercise, best, latest, lastDone, sessions, changeKg, ratio, against } = row;
-            return (
-              <tr key={exercise.id} className={exercise.id === chosenId ? view.chosen : undefined}>
-                <td><button type="button" className="link" style={{ color: "var(--ink)" }} aria-pressed={exercise.id === chosenId} onClick={() => choose(exercise.id)}>{exercise.name}</button><div className="quiet small">{lastDone === null ? "tested" : `${sessions} ${sessions === 1 ? "time" : "times"}, last ${shortDate(lastDone)}`}</div></td>
-                {cell(best, row, "best")}{cell(latest, row, "latest")}
-                <td className="num">{changeKg === null ? "" : printer.massChange(changeKg, 1).split(" ")[0]}<div className="quiet small">{[ratio === null ? null : `${printNumber(ratio, 2)} ×`, against === null ? null : printer.percent(against)].filter(Boolean).join(", ")}</div></td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table></Scrollable>
-      <p className="quiet small" style={{ paddingTop: 6 }}>Under the change of twelve weeks: the best as a multiple of body weight, and the latest as a share of {chosen ?? "the chosen lift"}.</p>
+      <Scrollable label="Estimated maximum">
+        <table>
+          <thead>
+            <tr>
+              <th>Lift</th>
+              <th className="num">Best, {printer.units.mass}</th>
+              <th className="num">Latest, {printer.units.mass}</th>
+              <th className="num">12 weeks</th>
+            </tr>
+          </thead>
+          <tbody>
+            {lifts.map((row) => {
+              const { exercise, best, latest, lastDone, sessions, changeKg, ratio, against } = row;
+              return (
+                <tr key={exercise.id} className={exercise.id === chosenId ? view.chosen : undefined}>
+                  <td>
+                    <button
+                      type="button"
+                      className="link"
+                      style={{ color: "var(--ink)" }}
+                      aria-pressed={exercise.id === chosenId}
+                      onClick={() => choose(exercise.id)}
+                    >
+                      {exercise.name}
+                    </button>
+                    <div className="quiet small">
+                      {lastDone === null
+                        ? "tested"
+                        : `${sessions} ${sessions === 1 ? "time" : "times"}, last ${shortDate(lastDone)}`}
+                    </div>
+                  </td>
+                  {cell(best, row, "best")}
+                  {cell(latest, row, "latest")}
+                  <td className="num">
+                    {changeKg === null ? "" : printer.massChange(changeKg, 1).split(" ")[0]}
+                    <div className="quiet small">
+                      {[
+                        ratio === null ? null : `${printNumber(ratio, 2)} ×`,
+                        against === null ? null : printer.percent(against),
+                      ]
+                        .filter(Boolean)
+                        .join(", ")}
+                    </div>
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </Scrollable>
+      <p className="quiet small" style={{ paddingTop: 6 }}>
+        Under the change of twelve weeks: the best as a multiple of body weight, and the latest as a share of{" "}
+        {chosen ?? "the chosen lift"}.
+      </p>
     </section>
   );
 }

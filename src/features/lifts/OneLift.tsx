@@ -33,20 +33,64 @@ export function OneLift({ exerciseId }: { exerciseId: string }) {
   const { today } = useLog();
   if (lift === undefined || lift === null) return <section className={view.section} />;
   const { exercise, latest, best, inForceKg, added, byFormula, bestVolume, parent } = lift;
-  const says = [exercise.group, (exercise.direct ?? []).join(", "), exercise.setting, parent && `takes ${printer.percent(parent.ratio)} of ${parent.name}`].filter(Boolean).join(" · ");
+  const says = [
+    exercise.group,
+    (exercise.direct ?? []).join(", "),
+    exercise.setting,
+    parent && `takes ${printer.percent(parent.ratio)} of ${parent.name}`,
+  ]
+    .filter(Boolean)
+    .join(" · ");
   return (
     <section className={view.section}>
-      <div className={view.head}><h2>{exercise.name}</h2><Link href={`/lifts/exercises?exercise=${encodeURIComponent(exercise.id)}`} className="small">Change exercise</Link></div>
+      <div className={view.head}>
+        <h2>{exercise.name}</h2>
+        <Link href={`/lifts/exercises?exercise=${encodeURIComponent(exercise.id)}`} className="small">
+          Change exercise
+        </Link>
+      </div>
       <p className="quiet small">{says}</p>
       {latest && (
         <div className={styles.pair}>
-          <p><span className="label">Latest</span><br /><span className={styles.big} data-figure="latest">{quoted(printer, latest.e1rmKg, added)}</span><span className={styles.unit}>{printer.units.mass}</span><br /><span className="quiet small">{latest.rpe === null ? "at least; its curve gives" : "80 % between"} {printer.massNumber(latest.low80)} and {printer.massNumber(latest.high80)}</span></p>
-          {best && best.date !== latest.date && <p><span className="label">Best</span><br /><span className={styles.big}>{quoted(printer, best.e1rmKg, added)}</span><span className={styles.unit}>{printer.units.mass}</span><br /><span className="quiet small">{printer.loadNumber(best.kg)} × {best.reps}, {fullDate(best.date)}</span></p>}
+          <p>
+            <span className="label">Latest</span>
+            <br />
+            <span className={styles.big} data-figure="latest">
+              {quoted(printer, latest.e1rmKg, added)}
+            </span>
+            <span className={styles.unit}>{printer.units.mass}</span>
+            <br />
+            <span className="quiet small">
+              {latest.rpe === null ? "at least; its curve gives" : "80 % between"} {printer.massNumber(latest.low80)}{" "}
+              and {printer.massNumber(latest.high80)}
+            </span>
+          </p>
+          {best && best.date !== latest.date && (
+            <p>
+              <span className="label">Best</span>
+              <br />
+              <span className={styles.big}>{quoted(printer, best.e1rmKg, added)}</span>
+              <span className={styles.unit}>{printer.units.mass}</span>
+              <br />
+              <span className="quiet small">
+                {printer.loadNumber(best.kg)} × {best.reps}, {fullDate(best.date)}
+              </span>
+            </p>
+          )}
         </div>
       )}
       <LiftChart course={lift.course} tests={lift.tests} name={exercise.name} />
-      {bestVolume && <p className="quiet small">Most work in a day: {printer.volumeLoad(bestVolume.kg)}, {fullDate(bestVolume.date)}{inForceKg === null ? "" : `. Maximum in force, for percentages: ${printer.mass(inForceKg)}`}.</p>}
-      {byFormula.length > 0 && <p className="small quiet">From the best set: {byFormula.map(({ title, kg }) => `${title} ${printer.massNumber(kg)}`).join(", ")}.</p>}
+      {bestVolume && (
+        <p className="quiet small">
+          Most work in a day: {printer.volumeLoad(bestVolume.kg)}, {fullDate(bestVolume.date)}
+          {inForceKg === null ? "" : `. Maximum in force, for percentages: ${printer.mass(inForceKg)}`}.
+        </p>
+      )}
+      {byFormula.length > 0 && (
+        <p className="small quiet">
+          From the best set: {byFormula.map(({ title, kg }) => `${title} ${printer.massNumber(kg)}`).join(", ")}.
+        </p>
+      )}
       {lift.table.length > 0 && <RepTable lift={lift} printer={printer} today={today} />}
       {lift.table.length > 0 && <Suggest exerciseId={exerciseId} />}
       <History lift={lift} more={lift.timesInAll > lift.times.length ? () => setTimes(times * 5) : null} />
@@ -55,27 +99,84 @@ export function OneLift({ exerciseId }: { exerciseId: string }) {
   );
 }
 
-function RepTable({ lift: { exercise, table, curve, strength, added }, printer, today }: { lift: LiftView; printer: Printer; today: string }) {
+function RepTable({
+  lift: { exercise, table, curve, strength, added },
+  printer,
+  today,
+}: {
+  lift: LiftView;
+  printer: Printer;
+  today: string;
+}) {
   return (
     <section className={view.section}>
       <h3>Repetitions and load</h3>
       <p className="quiet small">
-        {"reason" in strength ? strength.reason : <>From {strength.standsOn === "test" ? "the maximum tested" : curve.sets > 0 ? "the highest estimate by its own curve" : "the highest estimate"} {strength.recent ? "of the last four weeks" : "there is"}, {quoted(printer, strength.kg, added)} {printer.units.mass} on {fullDate(strength.date)}.</>}{" "}
-        {curve.sets === 0 ? "No hard set tells this lift's own curve yet, so the common one stands." : `Its own curve rests on ${counted(curve.sets, "hard set")} on ${counted(curve.days, "day")}.`}{" "}
-        <WorkingLink figure={{ figure: "repCurve", exerciseId: exercise.id }} on={today} label=" of the repetition curve">working</WorkingLink>
+        {"reason" in strength ? (
+          strength.reason
+        ) : (
+          <>
+            From{" "}
+            {strength.standsOn === "test"
+              ? "the maximum tested"
+              : curve.sets > 0
+                ? "the highest estimate by its own curve"
+                : "the highest estimate"}{" "}
+            {strength.recent ? "of the last four weeks" : "there is"}, {quoted(printer, strength.kg, added)}{" "}
+            {printer.units.mass} on {fullDate(strength.date)}.
+          </>
+        )}{" "}
+        {curve.sets === 0
+          ? "No hard set tells this lift's own curve yet, so the common one stands."
+          : `Its own curve rests on ${counted(curve.sets, "hard set")} on ${counted(curve.days, "day")}.`}{" "}
+        <WorkingLink
+          figure={{ figure: "repCurve", exerciseId: exercise.id }}
+          on={today}
+          label=" of the repetition curve"
+        >
+          working
+        </WorkingLink>
       </p>
-      <Scrollable label="Repetitions and load"><table>
-        <thead><tr><th className="num">Reps</th><th className="num">Load, {printer.units.mass}</th><th className="num">80 % between</th><th className="num">Share</th><th className="num">Heaviest done</th></tr></thead>
-        <tbody>
-          {table.map(({ reps, kg, low80, high80, share, done }) => (
-            <tr key={reps}>
-              <td className="num">{reps}</td><td className="num"><strong>{kg === null ? "" : quoted(printer, kg, added)}</strong></td>
-              <td className="num quiet">{low80 === null || high80 === null ? "" : `${printer.massNumber(low80)} – ${printer.massNumber(high80)}`}</td><td className="num quiet">{printNumber(share * 100, 0)} %</td>
-              <td className="num">{done === null ? <span className="quiet">none</span> : <>{printer.loadNumber(done.kg)}{done.reps > reps ? <span className="quiet"> × {done.reps}</span> : ""} <span className="quiet small">{shortDate(done.date)}</span></>}</td>
+      <Scrollable label="Repetitions and load">
+        <table>
+          <thead>
+            <tr>
+              <th className="num">Reps</th>
+              <th className="num">Load, {printer.units.mass}</th>
+              <th className="num">80 % between</th>
+              <th className="num">Share</th>
+              <th className="num">Heaviest done</th>
             </tr>
-          ))}
-        </tbody>
-      </table></Scrollable>
+          </thead>
+          <tbody>
+            {table.map(({ reps, kg, low80, high80, share, done }) => (
+              <tr key={reps}>
+                <td className="num">{reps}</td>
+                <td className="num">
+                  <strong>{kg === null ? "" : quoted(printer, kg, added)}</strong>
+                </td>
+                <td className="num quiet">
+                  {low80 === null || high80 === null
+                    ? ""
+                    : `${printer.massNumber(low80)} – ${printer.massNumber(high80)}`}
+                </td>
+                <td className="num quiet">{printNumber(share * 100, 0)} %</td>
+                <td className="num">
+                  {done === null ? (
+                    <span className="quiet">none</span>
+                  ) : (
+                    <>
+                      {printer.loadNumber(done.kg)}
+                      {done.reps > reps ? <span className="quiet"> × {done.reps}</span> : ""}{" "}
+                      <span className="quiet small">{shortDate(done.date)}</span>
+                    </>
+                  )}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </Scrollable>
     </section>
   );
 }

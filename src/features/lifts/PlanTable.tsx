@@ -13,17 +13,33 @@ import { SetsGrid } from "./SetsGrid";
 import { useDraft } from "./useDraft";
 import styles from "./lifts.module.css";
 
-const emptyLine: PlanLine = { itemId: null, exerciseId: "", superset: "", sets: "", reps: "", load: "", rpe: "", rest: "", tempo: "", warmUp: false };
+const emptyLine: PlanLine = {
+  itemId: null,
+  exerciseId: "",
+  superset: "",
+  sets: "",
+  reps: "",
+  load: "",
+  rpe: "",
+  rest: "",
+  tempo: "",
+  warmUp: false,
+};
 const fields = ["sets", "reps", "load", "rpe", "rest", "tempo", "superset"] as const;
 
 /** The session on which the lines were begun, kept in this tab as long as they are. */
 function useKeptBase(key: string): [Session | null, (session: Session | null) => void] {
-  const [base, setBase] = useState<Session | null>(() => JSON.parse(sessionStorage.getItem(`${key}-base`) ?? "null") as Session | null);
-  const keep = useCallback((session: Session | null) => {
-    if (session === null) sessionStorage.removeItem(`${key}-base`);
-    else sessionStorage.setItem(`${key}-base`, JSON.stringify(session));
-    setBase(session);
-  }, [key]);
+  const [base, setBase] = useState<Session | null>(
+    () => JSON.parse(sessionStorage.getItem(`${key}-base`) ?? "null") as Session | null,
+  );
+  const keep = useCallback(
+    (session: Session | null) => {
+      if (session === null) sessionStorage.removeItem(`${key}-base`);
+      else sessionStorage.setItem(`${key}-base`, JSON.stringify(session));
+      setBase(session);
+    },
+    [key],
+  );
   return [base, keep];
 }
 
@@ -47,20 +63,77 @@ export function PlanTable({ date, sessionId }: { date: string; sessionId: string
   const table = useFigure("planTable", { date, sessionId, lines });
   const save = async () => {
     const now = await compute.ask("planTable", { personId: person.id, today, date, sessionId, lines });
-    if (!now?.session || !await commit([put("sessions", now.session, base ?? now.held ?? undefined)], `Plan of ${fullDate(date)}`)) return;
+    if (
+      !now?.session ||
+      !(await commit([put("sessions", now.session, base ?? now.held ?? undefined)], `Plan of ${fullDate(date)}`))
+    )
+      return;
     leave();
   };
-  const leave = () => { keepBase(null); begin([emptyLine]); chooseDay(date); router.push("/"); };
+  const leave = () => {
+    keepBase(null);
+    begin([emptyLine]);
+    chooseDay(date);
+    router.push("/");
+  };
   return (
     <section className={view.section}>
       <h2>Plan for {longDate(date)}</h2>
-      <form onSubmit={(event) => { event.preventDefault(); void save(); }}>
-        <SetsGrid label="Sets planned" lines={lines} setLines={setLines} emptyLine={emptyLine} fields={fields} heads={{ sets: "Sets", reps: "Reps", load: `Load, ${units.mass} or %`, rpe: "RPE", rest: "Rest", tempo: "Tempo", superset: "Superset" }} read={table?.lines} says="Comes to" ordered
-          extra={{ head: "Warm-up", cell: (line, at, set) => <input type="checkbox" style={{ width: "auto", height: "auto", minWidth: 0 }} aria-label={`Warm-up, line ${at + 1}`} checked={line.warmUp} onChange={(event) => set({ warmUp: event.target.checked })} /> }}>
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          void save();
+        }}
+      >
+        <SetsGrid
+          label="Sets planned"
+          lines={lines}
+          setLines={setLines}
+          emptyLine={emptyLine}
+          fields={fields}
+          heads={{
+            sets: "Sets",
+            reps: "Reps",
+            load: `Load, ${units.mass} or %`,
+            rpe: "RPE",
+            rest: "Rest",
+            tempo: "Tempo",
+            superset: "Superset",
+          }}
+          read={table?.lines}
+          says="Comes to"
+          ordered
+          extra={{
+            head: "Warm-up",
+            cell: (line, at, set) => (
+              <input
+                type="checkbox"
+                style={{ width: "auto", height: "auto", minWidth: 0 }}
+                aria-label={`Warm-up, line ${at + 1}`}
+                checked={line.warmUp}
+                onChange={(event) => set({ warmUp: event.target.checked })}
+              />
+            ),
+          }}
+        >
           {(addLine) => (
             <>
-              <p className="quiet small" style={{ padding: "8px 0" }}>8-12 is a range, 5+ or max as many as possible. A load of 75 % is of the maximum in force; without a load, an RPE is turned into one on the day. What differs from set to set is listed: 5 3 1+ at 75 85 95 %. Lines of the same superset (A, B …) that follow one another are done in turn.</p>
-              <p className={styles.inline}><Button type="primary" htmlType="submit" disabled={!table?.session}>Save plan</Button><button type="button" className="link" onClick={addLine}>Add a line</button><button type="button" className="link" onClick={leave}>Cancel</button></p>
+              <p className="quiet small" style={{ padding: "8px 0" }}>
+                8-12 is a range, 5+ or max as many as possible. A load of 75 % is of the maximum in force; without a
+                load, an RPE is turned into one on the day. What differs from set to set is listed: 5 3 1+ at 75 85 95
+                %. Lines of the same superset (A, B …) that follow one another are done in turn.
+              </p>
+              <p className={styles.inline}>
+                <Button type="primary" htmlType="submit" disabled={!table?.session}>
+                  Save plan
+                </Button>
+                <button type="button" className="link" onClick={addLine}>
+                  Add a line
+                </button>
+                <button type="button" className="link" onClick={leave}>
+                  Cancel
+                </button>
+              </p>
             </>
           )}
         </SetsGrid>

@@ -26,20 +26,63 @@ export function Records() {
   return (
     <>
       <LiftsHead>
-        {all && <label className={`${styles.inline} quiet small`}>of <select className={styles.select} value={exerciseId ?? ""} onChange={(event) => setExerciseId(event.target.value || null)}><option value="">every lift</option>{all.standing.map(({ exerciseId: id, name }) => <option key={id} value={id}>{name}</option>)}</select></label>}
+        {all && (
+          <label className={`${styles.inline} quiet small`}>
+            of{" "}
+            <select
+              className={styles.select}
+              value={exerciseId ?? ""}
+              onChange={(event) => setExerciseId(event.target.value || null)}
+            >
+              <option value="">every lift</option>
+              {all.standing.map(({ exerciseId: id, name }) => (
+                <option key={id} value={id}>
+                  {name}
+                </option>
+              ))}
+            </select>
+          </label>
+        )}
       </LiftsHead>
       {records && (
         <>
           <Standing records={records} printer={printer} choose={setExerciseId} />
           <section className={view.section}>
             <h2>By date</h2>
-            {records.beaten.length === 0 ? <p className="quiet">Nothing was beaten yet: what is done for the first time stands above.</p> : (
-              <Scrollable label="Records by date"><table>
-                <thead><tr><th>Day</th><th>Lift</th><th>Record</th><th className="num">Was</th><th className="num">Now</th></tr></thead>
-                <tbody>{records.beaten.map((line) => <Beaten key={`${line.date} ${line.exerciseId} ${line.what} ${line.reps}`} line={line} printer={printer} />)}</tbody>
-              </table></Scrollable>
+            {records.beaten.length === 0 ? (
+              <p className="quiet">Nothing was beaten yet: what is done for the first time stands above.</p>
+            ) : (
+              <Scrollable label="Records by date">
+                <table>
+                  <thead>
+                    <tr>
+                      <th>Day</th>
+                      <th>Lift</th>
+                      <th>Record</th>
+                      <th className="num">Was</th>
+                      <th className="num">Now</th>
+                    </tr>
+                  </thead>
+                  <tbody>
+                    {records.beaten.map((line) => (
+                      <Beaten
+                        key={`${line.date} ${line.exerciseId} ${line.what} ${line.reps}`}
+                        line={line}
+                        printer={printer}
+                      />
+                    ))}
+                  </tbody>
+                </table>
+              </Scrollable>
             )}
-            {records.beatenInAll > records.beaten.length && <p className="quiet small" style={{ paddingTop: 6 }}>{printNumber(records.beaten.length, 0)} of {printNumber(records.beatenInAll, 0)} records. <button type="button" className="link" onClick={() => setAtMost(atMost + 200)}>Show more</button></p>}
+            {records.beatenInAll > records.beaten.length && (
+              <p className="quiet small" style={{ paddingTop: 6 }}>
+                {printNumber(records.beaten.length, 0)} of {printNumber(records.beatenInAll, 0)} records.{" "}
+                <button type="button" className="link" onClick={() => setAtMost(atMost + 200)}>
+                  Show more
+                </button>
+              </p>
+            )}
           </section>
           <Meets records={records} printer={printer} />
         </>
@@ -50,37 +93,115 @@ export function Records() {
 
 function Beaten({ line, printer }: { line: RecordLine; printer: Printer }) {
   const { chooseDay } = useLog();
-  const what = line.what === "e1rm" ? "estimated maximum" : line.what === "volume" ? "work in a day" : line.reps === 1 ? "a repetition" : counted(line.reps!, "repetition");
-  const mass = (kg: number) => (line.what === "volume" ? printer.volumeLoad(kg) : line.what === "e1rm" ? printer.mass(kg) : printer.load(kg));
+  const what =
+    line.what === "e1rm"
+      ? "estimated maximum"
+      : line.what === "volume"
+        ? "work in a day"
+        : line.reps === 1
+          ? "a repetition"
+          : counted(line.reps!, "repetition");
+  const mass = (kg: number) =>
+    line.what === "volume" ? printer.volumeLoad(kg) : line.what === "e1rm" ? printer.mass(kg) : printer.load(kg);
   return (
     <tr>
-      <td style={{ whiteSpace: "nowrap" }}><Link href="/" onClick={() => chooseDay(line.date)}>{shortDate(line.date)}</Link></td>
+      <td style={{ whiteSpace: "nowrap" }}>
+        <Link href="/" onClick={() => chooseDay(line.date)}>
+          {shortDate(line.date)}
+        </Link>
+      </td>
       <td>{line.name}</td>
-      <td>{what}{line.what === "e1rm" && line.set ? <span className="quiet small"> from {printer.load(line.set.kg)} × {line.set.reps}{line.ratio === null ? "" : `, ${printNumber(line.ratio, 2)} × body weight`}</span> : ""}</td>
-      <td className="num quiet">{mass(line.beforeKg)}</td><td className="num"><strong>{mass(line.kg)}</strong></td>
+      <td>
+        {what}
+        {line.what === "e1rm" && line.set ? (
+          <span className="quiet small">
+            {" "}
+            from {printer.load(line.set.kg)} × {line.set.reps}
+            {line.ratio === null ? "" : `, ${printNumber(line.ratio, 2)} × body weight`}
+          </span>
+        ) : (
+          ""
+        )}
+      </td>
+      <td className="num quiet">{mass(line.beforeKg)}</td>
+      <td className="num">
+        <strong>{mass(line.kg)}</strong>
+      </td>
     </tr>
   );
 }
 
 const shownReps = [1, 2, 3, 4, 5, 6, 8, 10, 12];
 
-function Standing({ records: { standing }, printer, choose }: { records: RecordsView; printer: Printer; choose: (id: string) => void }) {
+function Standing({
+  records: { standing },
+  printer,
+  choose,
+}: {
+  records: RecordsView;
+  printer: Printer;
+  choose: (id: string) => void;
+}) {
   if (standing.length === 0) return <p>Nothing was lifted yet.</p>;
   return (
     <section className={view.section}>
       <h2>Heaviest for at least so many repetitions, {printer.units.mass}</h2>
-      <Scrollable label="Heaviest for at least so many repetitions"><table>
-        <thead><tr><th>Lift</th>{shownReps.map((reps) => <th key={reps} className="num">{reps}</th>)}<th className="num">e1RM × body</th></tr></thead>
-        <tbody>
-          {standing.map(({ exerciseId, name, byReps, ratio }) => (
-            <tr key={exerciseId}>
-              <td><button type="button" className="link" style={{ color: "var(--ink)" }} onClick={() => choose(exerciseId)}>{name}</button></td>
-              {shownReps.map((reps) => { const one = byReps.find((record) => record.reps === reps); return <td key={reps} className="num">{one ? <>{printer.loadNumber(one.kg)}<div className="quiet small">{shortDate(one.date)}</div></> : ""}</td>; })}
-              <td className="num">{ratio === null ? "" : <>{printNumber(ratio.ratio, 2)}<div className="quiet small">{shortDate(ratio.date)}</div></>}</td>
+      <Scrollable label="Heaviest for at least so many repetitions">
+        <table>
+          <thead>
+            <tr>
+              <th>Lift</th>
+              {shownReps.map((reps) => (
+                <th key={reps} className="num">
+                  {reps}
+                </th>
+              ))}
+              <th className="num">e1RM × body</th>
             </tr>
-          ))}
-        </tbody>
-      </table></Scrollable>
+          </thead>
+          <tbody>
+            {standing.map(({ exerciseId, name, byReps, ratio }) => (
+              <tr key={exerciseId}>
+                <td>
+                  <button
+                    type="button"
+                    className="link"
+                    style={{ color: "var(--ink)" }}
+                    onClick={() => choose(exerciseId)}
+                  >
+                    {name}
+                  </button>
+                </td>
+                {shownReps.map((reps) => {
+                  const one = byReps.find((record) => record.reps === reps);
+                  return (
+                    <td key={reps} className="num">
+                      {one ? (
+                        <>
+                          {printer.loadNumber(one.kg)}
+                          <div className="quiet small">{shortDate(one.date)}</div>
+                        </>
+                      ) : (
+                        ""
+                      )}
+                    </td>
+                  );
+                })}
+                <td className="num">
+                  {ratio === null ? (
+                    ""
+                  ) : (
+                    <>
+                      {printNumber(ratio.ratio, 2)}
+                      <div className="quiet small">{shortDate(ratio.date)}</div>
+                    </>
+                  )}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </Scrollable>
     </section>
   );
 }
@@ -93,27 +214,96 @@ function Meets({ records: { meets, totalLifts, standing }, printer }: { records:
   return (
     <section className={view.section}>
       <h2>Meets and days of testing</h2>
-      <p className="quiet small">A session becomes one by its tick under Change on its day. The total is of {totalLifts.length === 0 ? "all lifts of the day" : totalLifts.map((id) => names.get(id) ?? id).join(", ")}; its made singles count as tested maxima.</p>
+      <p className="quiet small">
+        A session becomes one by its tick under Change on its day. The total is of{" "}
+        {totalLifts.length === 0 ? "all lifts of the day" : totalLifts.map((id) => names.get(id) ?? id).join(", ")}; its
+        made singles count as tested maxima.
+      </p>
       {meets.map((meet) => (
         <table key={meet.sessionId} aria-label={`${meet.title}, ${fullDate(meet.date)}`} style={{ marginTop: 10 }}>
-          <thead><tr><th>{meet.title}, {fullDate(meet.date)}</th><th className="num">Attempts</th><th className="num">Best, {printer.units.mass}</th></tr></thead>
+          <thead>
+            <tr>
+              <th>
+                {meet.title}, {fullDate(meet.date)}
+              </th>
+              <th className="num">Attempts</th>
+              <th className="num">Best, {printer.units.mass}</th>
+            </tr>
+          </thead>
           <tbody>
             {meet.lifts.map(({ exerciseId, attempts, bestKg, changeKg }) => (
               <tr key={exerciseId}>
                 <td>{meet.names[exerciseId]}</td>
-                <td className="num"><span className={styles.attempts}>{attempts.map(({ kg, made }, index) => <span key={index} className={made ? "done" : styles.missed}>{printer.loadNumber(kg)}<span className="hidden">{made ? " made" : " missed"}</span></span>)}</span></td>
-                <td className="num">{bestKg === null ? <span className="quiet">none made</span> : <>{printer.loadNumber(bestKg)}<span className="quiet">{changed(changeKg)}</span></>}</td>
+                <td className="num">
+                  <span className={styles.attempts}>
+                    {attempts.map(({ kg, made }, index) => (
+                      <span key={index} className={made ? "done" : styles.missed}>
+                        {printer.loadNumber(kg)}
+                        <span className="hidden">{made ? " made" : " missed"}</span>
+                      </span>
+                    ))}
+                  </span>
+                </td>
+                <td className="num">
+                  {bestKg === null ? (
+                    <span className="quiet">none made</span>
+                  ) : (
+                    <>
+                      {printer.loadNumber(bestKg)}
+                      <span className="quiet">{changed(changeKg)}</span>
+                    </>
+                  )}
+                </td>
               </tr>
             ))}
-            <tr><td><strong>Total</strong></td><td /><td className="num">{meet.totalKg === null ? <span className="quiet">none: a chosen lift has no made attempt</span> : <><strong>{printer.loadNumber(meet.totalKg)}</strong><span className="quiet">{changed(meet.changeKg)}</span></>}</td></tr>
+            <tr>
+              <td>
+                <strong>Total</strong>
+              </td>
+              <td />
+              <td className="num">
+                {meet.totalKg === null ? (
+                  <span className="quiet">none: a chosen lift has no made attempt</span>
+                ) : (
+                  <>
+                    <strong>{printer.loadNumber(meet.totalKg)}</strong>
+                    <span className="quiet">{changed(meet.changeKg)}</span>
+                  </>
+                )}
+              </td>
+            </tr>
           </tbody>
         </table>
       ))}
       {meets.length === 0 && <p className="quiet">None so far.</p>}
       <div className={`${styles.inline} noprint`} style={{ paddingTop: 10 }}>
         <span className="quiet small">Lifts of the total:</span>
-        {(settings.totalLifts ?? []).map((id) => <span key={id} className="small">{names.get(id) ?? id} <button type="button" className="link" aria-label={`Take ${names.get(id) ?? id} out of the total`} onClick={() => set((settings.totalLifts ?? []).filter((one) => one !== id), "Lifts of the total")}>×</button></span>)}
-        <span style={{ width: 240 }}><ExercisePicker value={null} label="Add a lift to the total" placeholder="Add a lift" onPick={({ id, name }) => set([...new Set([...(settings.totalLifts ?? []), id])], `${name} in the total`)} /></span>
+        {(settings.totalLifts ?? []).map((id) => (
+          <span key={id} className="small">
+            {names.get(id) ?? id}{" "}
+            <button
+              type="button"
+              className="link"
+              aria-label={`Take ${names.get(id) ?? id} out of the total`}
+              onClick={() =>
+                set(
+                  (settings.totalLifts ?? []).filter((one) => one !== id),
+                  "Lifts of the total",
+                )
+              }
+            >
+              ×
+            </button>
+          </span>
+        ))}
+        <span style={{ width: 240 }}>
+          <ExercisePicker
+            value={null}
+            label="Add a lift to the total"
+            placeholder="Add a lift"
+            onPick={({ id, name }) => set([...new Set([...(settings.totalLifts ?? []), id])], `${name} in the total`)}
+          />
+        </span>
       </div>
     </section>
   );

@@ -21,19 +21,63 @@ export function Tests({ lift: { exercise, tests, added } }: { lift: LiftView }) 
   const { control, handleSubmit, resetField } = useForm({ mode: "onChange", defaultValues: { kg: "", date: today } });
   const save = handleSubmit(async ({ kg, date }) => {
     const written = parseMass(kg, units.mass)!;
-    if (await commit([put("maxima", { id: newId(), personId: person.id, exerciseId: exercise.id, date, kg: written, tested: true })], `Tested ${exercise.name} ${printer.load(written)}`)) resetField("kg");
+    if (
+      await commit(
+        [put("maxima", { id: newId(), personId: person.id, exerciseId: exercise.id, date, kg: written, tested: true })],
+        `Tested ${exercise.name} ${printer.load(written)}`,
+      )
+    )
+      resetField("kg");
   });
   return (
     <section className={`${view.section} noprint`}>
       <h3>Tested maxima</h3>
-      {tests.length > 0 && <table><tbody>{tests.map(({ id, date, kg, maximum }) => (
-        <tr key={`${id} ${date}`}><td>{fullDate(date)}</td><td className="num">{quoted(printer, kg, added)} {printer.units.mass}</td><td className="num">{maximum === null ? <span className="quiet small">from a day of testing</span> : <button type="button" className="link small" onClick={() => void commit([{ remove: { kind: "maxima", id: maximum.id, date } }], `Tested ${exercise.name} removed`)}>Remove</button>}</td></tr>
-      ))}</tbody></table>}
+      {tests.length > 0 && (
+        <table>
+          <tbody>
+            {tests.map(({ id, date, kg, maximum }) => (
+              <tr key={`${id} ${date}`}>
+                <td>{fullDate(date)}</td>
+                <td className="num">
+                  {quoted(printer, kg, added)} {printer.units.mass}
+                </td>
+                <td className="num">
+                  {maximum === null ? (
+                    <span className="quiet small">from a day of testing</span>
+                  ) : (
+                    <button
+                      type="button"
+                      className="link small"
+                      onClick={() =>
+                        void commit(
+                          [{ remove: { kind: "maxima", id: maximum.id, date } }],
+                          `Tested ${exercise.name} removed`,
+                        )
+                      }
+                    >
+                      Remove
+                    </button>
+                  )}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
       <form onSubmit={(event) => void save(event)} noValidate style={{ paddingTop: 8 }}>
         <Row>
-          <Field control={control} name="kg" label={`Tested 1RM${added ? ", added load" : ""}`} unit={units.mass} inputMode="decimal" check={massBetween("The load", units.mass, -300, 1000)} />
+          <Field
+            control={control}
+            name="kg"
+            label={`Tested 1RM${added ? ", added load" : ""}`}
+            unit={units.mass}
+            inputMode="decimal"
+            check={massBetween("The load", units.mass, -300, 1000)}
+          />
           <Field control={control} name="date" label="On" type="date" check={aDate("A date", today)} />
-          <RowButton><Button htmlType="submit">Write test</Button></RowButton>
+          <RowButton>
+            <Button htmlType="submit">Write test</Button>
+          </RowButton>
         </Row>
       </form>
     </section>

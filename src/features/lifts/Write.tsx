@@ -14,8 +14,19 @@ export function Write() {
   return (
     <>
       <LiftsHead />
-      {wrong !== null && <p role="alert" className="warn">{wrong} Below is what can be written without it.</p>}
-      {date !== null ? <PlanTable key={`${date} ${sessionId}`} date={date} sessionId={sessionId} /> : <><DoneTable key={person.id} /><PasteSets /></>}
+      {wrong !== null && (
+        <p role="alert" className="warn">
+          {wrong} Below is what can be written without it.
+        </p>
+      )}
+      {date !== null ? (
+        <PlanTable key={`${date} ${sessionId}`} date={date} sessionId={sessionId} />
+      ) : (
+        <>
+          <DoneTable key={person.id} />
+          <PasteSets />
+        </>
+      )}
     </>
   );
 }

@@ -20,7 +20,10 @@ export function useDraft<L>(key: string, empty: L): Draft<L> {
     if (JSON.stringify(lines) === JSON.stringify(beginning)) sessionStorage.removeItem(key);
     else sessionStorage.setItem(key, JSON.stringify(lines));
   }, [key, lines, beginning]);
-  const begin = useCallback((first: L[]) => { setBeginning(first); setLines(first); }, []);
+  const begin = useCallback((first: L[]) => {
+    setBeginning(first);
+    setLines(first);
+  }, []);
   return { lines, setLines, begin, wasTyped: held !== null };
 }
 

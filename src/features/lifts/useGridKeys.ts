@@ -21,8 +21,10 @@ export function useGridKeys(lines: number, addLine: () => void) {
     const { line, field } = (event.target as HTMLElement).dataset;
     if (line === undefined || field === undefined || event.ctrlKey || event.metaKey || event.altKey) return;
     const at = Number(line);
-    if (event.key === "Enter" && at === lines - 1) { addLine(); focus(lines, "exercise"); }
-    else if (event.key === "Enter" || event.key === "ArrowDown") focus(Math.min(lines - 1, at + 1), field);
+    if (event.key === "Enter" && at === lines - 1) {
+      addLine();
+      focus(lines, "exercise");
+    } else if (event.key === "Enter" || event.key === "ArrowDown") focus(Math.min(lines - 1, at + 1), field);
     else if (event.key === "ArrowUp") focus(Math.max(0, at - 1), field);
     else return;
     event.preventDefault();

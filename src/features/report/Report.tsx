@@ -20,7 +20,10 @@ import { download } from "@/ui/download";
 import { chartPicture } from "./chartPicture";
 import styles from "./report.module.css";
 
-const ReportChart = dynamic(() => import("./ReportChart").then((module) => module.ReportChart), { ssr: false, loading: () => <div style={{ height: 300 }} /> });
+const ReportChart = dynamic(() => import("./ReportChart").then((module) => module.ReportChart), {
+  ssr: false,
+  loading: () => <div style={{ height: 300 }} />,
+});
 
 /** How a weight or a measure went from its first reading to its latest: to be printed, kept as a picture, or taken into a spreadsheet. */
 export function Report() {
@@ -39,28 +42,117 @@ export function Report() {
   return (
     <>
       <div className={view.head}>
-        <h1>{shown.name}, {person.name}</h1>
+        <h1>
+          {shown.name}, {person.name}
+        </h1>
         <span className={`${styles.choices} noprint`}>
-          <label>Of <select aria-label="Report of" value={shown.of} onChange={(event) => setOf(event.target.value)}>{shown.choices.map((choice) => <option key={choice.of} value={choice.of}>{choice.name}</option>)}</select></label>
-          <label>From <input type="date" aria-label="Report from" className={body.date} value={from ?? ""} max={until ?? today} onChange={({ target: { value } }) => { if (value === "" || entryDayOf(value) !== null) setFrom(value || null); }} /></label>
-          <label>Until <input type="date" aria-label="Report until" className={body.date} value={until ?? ""} min={from ?? undefined} max={today} onChange={({ target: { value } }) => { if (value === "" || entryDayOf(value) !== null) setUntil(value || null); }} /></label>
+          <label>
+            Of{" "}
+            <select aria-label="Report of" value={shown.of} onChange={(event) => setOf(event.target.value)}>
+              {shown.choices.map((choice) => (
+                <option key={choice.of} value={choice.of}>
+                  {choice.name}
+                </option>
+              ))}
+            </select>
+          </label>
+          <label>
+            From{" "}
+            <input
+              type="date"
+              aria-label="Report from"
+              className={body.date}
+              value={from ?? ""}
+              max={until ?? today}
+              onChange={({ target: { value } }) => {
+                if (value === "" || entryDayOf(value) !== null) setFrom(value || null);
+              }}
+            />
+          </label>
+          <label>
+            Until{" "}
+            <input
+              type="date"
+              aria-label="Report until"
+              className={body.date}
+              value={until ?? ""}
+              min={from ?? undefined}
+              max={today}
+              onChange={({ target: { value } }) => {
+                if (value === "" || entryDayOf(value) !== null) setUntil(value || null);
+              }}
+            />
+          </label>
         </span>
       </div>
-      {report === null ? <p>Nothing is written{from === null ? "" : ` since ${fullDate(from)}`}{until === null ? "" : ` until ${fullDate(until)}`}.</p> : (
+      {report === null ? (
+        <p>
+          Nothing is written{from === null ? "" : ` since ${fullDate(from)}`}
+          {until === null ? "" : ` until ${fullDate(until)}`}.
+        </p>
+      ) : (
         <>
           <Summary shown={shown} inUnit={inUnit} unit={unit} />
           {shown.goal && <Goal goal={shown.goal} current={report.current.day} inUnit={inUnit} unit={unit} />}
-          {report.weeks.length > 1 && <div ref={chart}><ReportChart weeks={report.weeks.map(({ closingDay, mean, days, trend, planned }) => ({ day: closingDay, mean: inUnit(mean), days, trend: trend === null ? null : inUnit(trend), planned: planned === null ? null : inUnit(planned) }))} name={shown.name} /></div>}
-          {report.weeks.length > 1 && <p className="quiet small">Dots: the mean of each week in {unit}, with bars for the days it rests on{shown.unit === null ? "; the line is the trend, the dashes the goal's" : ""}.</p>}
+          {report.weeks.length > 1 && (
+            <div ref={chart}>
+              <ReportChart
+                weeks={report.weeks.map(({ closingDay, mean, days, trend, planned }) => ({
+                  day: closingDay,
+                  mean: inUnit(mean),
+                  days,
+                  trend: trend === null ? null : inUnit(trend),
+                  planned: planned === null ? null : inUnit(planned),
+                }))}
+                name={shown.name}
+              />
+            </div>
+          )}
+          {report.weeks.length > 1 && (
+            <p className="quiet small">
+              Dots: the mean of each week in {unit}, with bars for the days it rests on
+              {shown.unit === null ? "; the line is the trend, the dashes the goal's" : ""}.
+            </p>
+          )}
           <p className={`${styles.choices} noprint`}>
             <Button onClick={() => window.print()}>Print</Button>
-            {report.weeks.length > 1 && <button type="button" className="link" onClick={() => void chartPicture(chart.current!, `${shown.name}, ${person.name}`, summaryLine(shown, inUnit, unit)).then((picture) => download(`${fileName}.png`, picture, "image/png"))}>As a picture</button>}
-            <button type="button" className="link" onClick={() => download(`${fileName}.csv`, csv(reportRows(shown, unit, inUnit)), "text/csv")}>As CSV</button>
+            {report.weeks.length > 1 && (
+              <button
+                type="button"
+                className="link"
+                onClick={() =>
+                  void chartPicture(
+                    chart.current!,
+                    `${shown.name}, ${person.name}`,
+                    summaryLine(shown, inUnit, unit),
+                  ).then((picture) => download(`${fileName}.png`, picture, "image/png"))
+                }
+              >
+                As a picture
+              </button>
+            )}
+            <button
+              type="button"
+              className="link"
+              onClick={() => download(`${fileName}.csv`, csv(reportRows(shown, unit, inUnit)), "text/csv")}
+            >
+              As CSV
+            </button>
           </p>
           {shown.photos && (
             <section className={view.section}>
               <h2>First and latest photograph</h2>
-              <div className={body.pair}>{[shown.photos.first, shown.photos.latest].map((photo) => <figure key={photo.id} className={body.photo}><Picture photo={photo} /><figcaption>{fullDate(photo.date)}{photo.kg === null ? "" : `, trend ${printer.mass(photo.kg)}`}</figcaption></figure>)}</div>
+              <div className={body.pair}>
+                {[shown.photos.first, shown.photos.latest].map((photo) => (
+                  <figure key={photo.id} className={body.photo}>
+                    <Picture photo={photo} />
+                    <figcaption>
+                      {fullDate(photo.date)}
+                      {photo.kg === null ? "" : `, trend ${printer.mass(photo.kg)}`}
+                    </figcaption>
+                  </figure>
+                ))}
+              </div>
             </section>
           )}
           <Notes shown={shown} />
@@ -72,7 +164,11 @@ export function Report() {
   );
 }
 
-interface Part { shown: ReportView; inUnit: (value: number) => number; unit: string }
+interface Part {
+  shown: ReportView;
+  inUnit: (value: number) => number;
+  unit: string;
+}
 
 /** `75.3 kg on 5 March 2026 to 72.9 kg on 11 June 2026: −2.4 kg, −0.17 kg a week` */
 function summaryLine({ report }: ReportView, inUnit: (value: number) => number, unit: string): string {
@@ -81,12 +177,26 @@ function summaryLine({ report }: ReportView, inUnit: (value: number) => number, 
 }
 
 /** `Goal: 74.6 kg on 1 Mar 2026 to 71.0 kg by 13 Aug 2026. On 11 Jun 2026 the line asked 72.81 kg; the trend is +0.12 kg against it, with 48 % of the way done.` */
-function Goal({ goal: { start, startDay, target, deadline, asked, apart, share, why }, current, inUnit, unit }: { goal: ReportGoal; current: number; inUnit: Part["inUnit"]; unit: string }) {
+function Goal({
+  goal: { start, startDay, target, deadline, asked, apart, share, why },
+  current,
+  inUnit,
+  unit,
+}: {
+  goal: ReportGoal;
+  current: number;
+  inUnit: Part["inUnit"];
+  unit: string;
+}) {
   const day = (one: number) => fullDate(dateOf(one));
   return (
     <p className={styles.goal}>
-      <strong>Goal:</strong> {printNumber(inUnit(start), 1)} {unit} on {day(startDay)} to {printNumber(inUnit(target), 1)} {unit} by {day(deadline)}{why === null ? "" : ` (${why})`}.{" "}
-      {asked === null ? `The goal's date had passed by ${day(current)}.` : `On ${day(current)} its line asked ${printNumber(inUnit(asked), 2)} ${unit}${apart === null ? "" : `, and it stood ${printSigned(inUnit(apart), 2)} ${unit} against it`}.`}
+      <strong>Goal:</strong> {printNumber(inUnit(start), 1)} {unit} on {day(startDay)} to{" "}
+      {printNumber(inUnit(target), 1)} {unit} by {day(deadline)}
+      {why === null ? "" : ` (${why})`}.{" "}
+      {asked === null
+        ? `The goal's date had passed by ${day(current)}.`
+        : `On ${day(current)} its line asked ${printNumber(inUnit(asked), 2)} ${unit}${apart === null ? "" : `, and it stood ${printSigned(inUnit(apart), 2)} ${unit} against it`}.`}
       {share === null ? "" : ` ${printNumber(share * 100, 0)} % of the way was done.`}
     </p>
   );
@@ -99,7 +209,18 @@ function Notes({ shown: { notes, notesInAll } }: { shown: ReportView }) {
     <section className={view.section}>
       <h2>Notes</h2>
       <Scrollable label="Notes">
-        <table><tbody>{notes.map(({ date, text }) => <tr key={date}><td className="quiet" style={{ whiteSpace: "nowrap", width: 120 }}>{fullDate(date)}</td><td>{text}</td></tr>)}</tbody></table>
+        <table>
+          <tbody>
+            {notes.map(({ date, text }) => (
+              <tr key={date}>
+                <td className="quiet" style={{ whiteSpace: "nowrap", width: 120 }}>
+                  {fullDate(date)}
+                </td>
+                <td>{text}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
       </Scrollable>
       {notesInAll > notes.length && <p className="quiet">and {counted(notesInAll - notes.length, "note")} before</p>}
     </section>
@@ -110,14 +231,41 @@ function Summary({ shown, inUnit, unit }: Part) {
   const { start, current, total, perWeek } = shown.report!;
   const { trend } = shown;
   const number = (value: number) => `${printNumber(inUnit(value), 1)} ${unit}`;
-  const change = (value: number | null) => (value === null ? "needs seven days" : `${printSigned(inUnit(value), 2)} ${unit}`);
+  const change = (value: number | null) =>
+    value === null ? "needs seven days" : `${printSigned(inUnit(value), 2)} ${unit}`;
   return (
     <Scrollable label="Summary">
       <table className={styles.summary}>
-        <thead><tr><th /><th className="num">Start, {fullDate(dateOf(start.day))}</th><th className="num">Current, {fullDate(dateOf(current.day))}</th><th className="num">Total change</th><th className="num">Mean change a week</th></tr></thead>
+        <thead>
+          <tr>
+            <th />
+            <th className="num">Start, {fullDate(dateOf(start.day))}</th>
+            <th className="num">Current, {fullDate(dateOf(current.day))}</th>
+            <th className="num">Total change</th>
+            <th className="num">Mean change a week</th>
+          </tr>
+        </thead>
         <tbody>
-          <tr><th scope="row">As {shown.unit === null ? "weighed" : "measured"}</th><td className="num">{number(start.value)}</td><td className="num">{number(current.value)}</td><td className="num"><strong>{change(total)}</strong></td><td className="num">{change(perWeek)}</td></tr>
-          {trend && <tr><th scope="row">By the trend</th><td className="num">{number(trend.start)}</td><td className="num">{number(trend.current)}</td><td className="num"><strong>{change(trend.current - trend.start)}</strong></td><td className="num">{change(trend.perWeek)}</td></tr>}
+          <tr>
+            <th scope="row">As {shown.unit === null ? "weighed" : "measured"}</th>
+            <td className="num">{number(start.value)}</td>
+            <td className="num">{number(current.value)}</td>
+            <td className="num">
+              <strong>{change(total)}</strong>
+            </td>
+            <td className="num">{change(perWeek)}</td>
+          </tr>
+          {trend && (
+            <tr>
+              <th scope="row">By the trend</th>
+              <td className="num">{number(trend.start)}</td>
+              <td className="num">{number(trend.current)}</td>
+              <td className="num">
+                <strong>{change(trend.current - trend.start)}</strong>
+              </td>
+              <td className="num">{change(trend.perWeek)}</td>
+            </tr>
+          )}
         </tbody>
       </table>
     </Scrollable>
@@ -131,8 +279,28 @@ function Years({ shown, inUnit, unit }: Part) {
       <h2>By year</h2>
       <Scrollable label="By year">
         <table>
-          <thead><tr><th>Year</th><th className="num">Readings</th><th className="num">Mean, {unit}</th><th className="num">Lowest</th><th className="num">Highest</th><th className="num">Change of the weekly mean</th></tr></thead>
-          <tbody>{shown.report!.years.map(({ year, days, mean, low, high, change }) => <tr key={year}><td>{year}</td><td className="num">{days}</td><td className="num">{number(mean)}</td><td className="num">{number(low)}</td><td className="num">{number(high)}</td><td className="num">{change === null ? "" : printSigned(inUnit(change), 2)}</td></tr>)}</tbody>
+          <thead>
+            <tr>
+              <th>Year</th>
+              <th className="num">Readings</th>
+              <th className="num">Mean, {unit}</th>
+              <th className="num">Lowest</th>
+              <th className="num">Highest</th>
+              <th className="num">Change of the weekly mean</th>
+            </tr>
+          </thead>
+          <tbody>
+            {shown.report!.years.map(({ year, days, mean, low, high, change }) => (
+              <tr key={year}>
+                <td>{year}</td>
+                <td className="num">{days}</td>
+                <td className="num">{number(mean)}</td>
+                <td className="num">{number(low)}</td>
+                <td className="num">{number(high)}</td>
+                <td className="num">{change === null ? "" : printSigned(inUnit(change), 2)}</td>
+              </tr>
+            ))}
+          </tbody>
         </table>
       </Scrollable>
     </section>
@@ -151,11 +319,43 @@ function Weeks({ shown, inUnit, unit }: Part) {
       <h2>By week</h2>
       <Scrollable label="By week">
         <table>
-          <thead><tr><th>Week from</th><th className="num">Days</th><th className="num">Mean, {unit}</th><th className="num">Median</th><th className="num">Change of the mean</th>{ofWeight && <><th className="num">Trend</th><th className="num">Plan</th></>}</tr></thead>
-          <tbody>{weeks.slice(0, weeksListed).map(({ closingDay, days, mean, median, change, trend, planned }) => <tr key={closingDay}><td>{fullDate(dateOf(closingDay - 6))}</td><td className="num">{days}</td><td className="num">{two(mean)}</td><td className="num">{two(median)}</td><td className="num">{change === null ? "" : printSigned(inUnit(change), 2)}</td>{ofWeight && <><td className="num">{two(trend)}</td><td className="num planned">{two(planned)}</td></>}</tr>)}</tbody>
+          <thead>
+            <tr>
+              <th>Week from</th>
+              <th className="num">Days</th>
+              <th className="num">Mean, {unit}</th>
+              <th className="num">Median</th>
+              <th className="num">Change of the mean</th>
+              {ofWeight && (
+                <>
+                  <th className="num">Trend</th>
+                  <th className="num">Plan</th>
+                </>
+              )}
+            </tr>
+          </thead>
+          <tbody>
+            {weeks.slice(0, weeksListed).map(({ closingDay, days, mean, median, change, trend, planned }) => (
+              <tr key={closingDay}>
+                <td>{fullDate(dateOf(closingDay - 6))}</td>
+                <td className="num">{days}</td>
+                <td className="num">{two(mean)}</td>
+                <td className="num">{two(median)}</td>
+                <td className="num">{change === null ? "" : printSigned(inUnit(change), 2)}</td>
+                {ofWeight && (
+                  <>
+                    <td className="num">{two(trend)}</td>
+                    <td className="num planned">{two(planned)}</td>
+                  </>
+                )}
+              </tr>
+            ))}
+          </tbody>
         </table>
       </Scrollable>
-      {weeks.length > weeksListed && <p className="quiet">and {counted(weeks.length - weeksListed, "week")} before; the CSV has them all</p>}
+      {weeks.length > weeksListed && (
+        <p className="quiet">and {counted(weeks.length - weeksListed, "week")} before; the CSV has them all</p>
+      )}
     </section>
   );
 }

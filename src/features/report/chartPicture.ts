@@ -14,7 +14,9 @@ export async function chartPicture(holder: HTMLElement, title: string, line: str
   copy.setAttribute("width", String(width));
   copy.setAttribute("height", String(height));
   copy.style.fontFamily = page.fontFamily;
-  const address = URL.createObjectURL(new Blob([new XMLSerializer().serializeToString(copy)], { type: "image/svg+xml" }));
+  const address = URL.createObjectURL(
+    new Blob([new XMLSerializer().serializeToString(copy)], { type: "image/svg+xml" }),
+  );
   try {
     const image = new Image();
     image.src = address;

@@ -16,19 +16,35 @@ export function MealSettings() {
     const names = readMealNames(meals);
     if (typeof names === "string") return Promise.resolve(false);
     // What else is kept of a meal stays with its name.
-    return change({ meals: names.map((name) => ({ ...settings.meals?.find((one) => one.name === name), name })) }, "Meals");
+    return change(
+      { meals: names.map((name) => ({ ...settings.meals?.find((one) => one.name === name), name })) },
+      "Meals",
+    );
   });
   return (
     <section className={`${view.form} ${view.section} noprint`}>
       <h2>Meals</h2>
       <form onSubmit={(event) => void onSubmit(event)} noValidate>
         <Row>
-          <Field control={control} name="meals" label="Meals of a day, in their order" className={list} check={(text) => { const names = readMealNames(text); return typeof names === "string" ? names : null; }} />
-          <RowButton><Button htmlType="submit">Save meals</Button></RowButton>
+          <Field
+            control={control}
+            name="meals"
+            label="Meals of a day, in their order"
+            className={list}
+            check={(text) => {
+              const names = readMealNames(text);
+              return typeof names === "string" ? names : null;
+            }}
+          />
+          <RowButton>
+            <Button htmlType="submit">Save meals</Button>
+          </RowButton>
         </Row>
         <Meanwhile said={meanwhile} />
       </form>
-      <p className="quiet small">Foods are written to one by its name and a colon: {mealNames(settings).at(-1)}: 80 g oats.</p>
+      <p className="quiet small">
+        Foods are written to one by its name and a colon: {mealNames(settings).at(-1)}: 80 g oats.
+      </p>
     </section>
   );
 }

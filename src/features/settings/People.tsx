@@ -18,8 +18,13 @@ export function People() {
   const [asked, setAsked] = useState<{ what: "remove" | "join"; other: Person; records: number } | null>(null);
   const { control, handleSubmit, reset } = useForm({ mode: "onChange", defaultValues: { name: "" } });
   const add = handleSubmit(async ({ name }) => {
-    const added: Person = { id: newId(), name: name.trim(), units: person.units ?? {}, weekStart: person.weekStart ?? 1 };
-    if (!await commit([put("people", added)], `${added.name} added`)) return;
+    const added: Person = {
+      id: newId(),
+      name: name.trim(),
+      units: person.units ?? {},
+      weekStart: person.weekStart ?? 1,
+    };
+    if (!(await commit([put("people", added)], `${added.name} added`))) return;
     reset();
     choosePerson(added.id);
   });
@@ -29,39 +34,79 @@ export function People() {
   };
   const act = async () => {
     const { what, other } = asked!;
-    const change = what === "remove" ? await compute.ask("removedPerson", { personId: other.id }) : await compute.ask("joinedPeople", { personId: person.id, goneId: other.id });
+    const change =
+      what === "remove"
+        ? await compute.ask("removedPerson", { personId: other.id })
+        : await compute.ask("joinedPeople", { personId: person.id, goneId: other.id });
     setAsked(null);
-    if (change !== null) await commit(change, what === "remove" ? `${other.name} removed` : `${other.name} joined to ${person.name}`);
+    if (change !== null)
+      await commit(change, what === "remove" ? `${other.name} removed` : `${other.name} joined to ${person.name}`);
   };
   const others = people.filter(({ id }) => id !== person.id);
   return (
     <section className={`${styles.form} ${styles.section}`}>
       <h2>People</h2>
-      {others.length === 0 ? <p className="quiet">The log is {person.name}&apos;s alone. Exercises, foods and recipes are shared by all who are added.</p> : (
+      {others.length === 0 ? (
+        <p className="quiet">
+          The log is {person.name}&apos;s alone. Exercises, foods and recipes are shared by all who are added.
+        </p>
+      ) : (
         <ul style={{ margin: 0, paddingLeft: 18 }}>
           {others.map((other) => (
-            <li key={other.id}>{other.name}{" "}
-              <button type="button" className="link" onClick={() => choosePerson(other.id)}>Look at this log</button>{" · "}
-              <button type="button" className="link" onClick={() => void ask("join", other)}>{other.name} and {person.name} are one</button>{" · "}
-              <button type="button" className="link" onClick={() => void ask("remove", other)}>Remove</button>
+            <li key={other.id}>
+              {other.name}{" "}
+              <button type="button" className="link" onClick={() => choosePerson(other.id)}>
+                Look at this log
+              </button>
+              {" · "}
+              <button type="button" className="link" onClick={() => void ask("join", other)}>
+                {other.name} and {person.name} are one
+              </button>
+              {" · "}
+              <button type="button" className="link" onClick={() => void ask("remove", other)}>
+                Remove
+              </button>
             </li>
           ))}
         </ul>
       )}
       <form onSubmit={(event) => void add(event)} noValidate aria-label="Add a person">
         <Row>
-          <Field control={control} name="name" label="Add a person" check={(text) => required("A name")(text) ?? (people.some(({ name }) => name.toLowerCase() === text.trim().toLowerCase()) ? "Somebody is called that." : null)} />
-          <RowButton><Button htmlType="submit">Add</Button></RowButton>
+          <Field
+            control={control}
+            name="name"
+            label="Add a person"
+            check={(text) =>
+              required("A name")(text) ??
+              (people.some(({ name }) => name.toLowerCase() === text.trim().toLowerCase())
+                ? "Somebody is called that."
+                : null)
+            }
+          />
+          <RowButton>
+            <Button htmlType="submit">Add</Button>
+          </RowButton>
         </Row>
       </form>
       {asked !== null && (
-        <Dialog title={asked.what === "remove" ? `Remove ${asked.other.name}` : `${asked.other.name} and ${person.name} are one`} onClose={() => setAsked(null)}>
-          <p>{asked.what === "remove"
-            ? `${counted(asked.records, "record")} of ${asked.other.name} go. Undo brings them back.`
-            : `${counted(asked.records, "record")} of ${asked.other.name} become ${person.name}'s. Where both weighed in on a morning, ${asked.other.name}'s is kept as a second weigh-in; notes of one day stand together. Undo parts them again.`}</p>
+        <Dialog
+          title={
+            asked.what === "remove" ? `Remove ${asked.other.name}` : `${asked.other.name} and ${person.name} are one`
+          }
+          onClose={() => setAsked(null)}
+        >
+          <p>
+            {asked.what === "remove"
+              ? `${counted(asked.records, "record")} of ${asked.other.name} go. Undo brings them back.`
+              : `${counted(asked.records, "record")} of ${asked.other.name} become ${person.name}'s. Where both weighed in on a morning, ${asked.other.name}'s is kept as a second weigh-in; notes of one day stand together. Undo parts them again.`}
+          </p>
           <p style={{ display: "flex", gap: 16, paddingTop: 14 }}>
-            <Button type="primary" onClick={() => void act()}>{asked.what === "remove" ? `Remove ${asked.other.name}` : "Join them"}</Button>
-            <button type="button" className="link" onClick={() => setAsked(null)}>Leave it</button>
+            <Button type="primary" onClick={() => void act()}>
+              {asked.what === "remove" ? `Remove ${asked.other.name}` : "Join them"}
+            </Button>
+            <button type="button" className="link" onClick={() => setAsked(null)}>
+              Leave it
+            </button>
           </p>
         </Dialog>
       )}

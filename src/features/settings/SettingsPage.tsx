@@ -23,7 +23,9 @@ export function SettingsPage() {
   const { person } = useLog();
   return (
     <>
-      <div className={styles.head}><h1>Settings</h1></div>
+      <div className={styles.head}>
+        <h1>Settings</h1>
+      </div>
       <Profile key={person.id} />
       <People />
       <PlateSettings key={`plates ${person.id}`} />
@@ -37,20 +39,38 @@ export function SettingsPage() {
   );
 }
 
-const profileNames = { name: "Name", mass: "Weights in", distance: "Distances in", energy: "Energy in", heightCm: "Height", birthDate: "Birth date", sex: "Sex", weekStart: "The week's first day", e1rmFormula: "The formula of the maximum" };
+const profileNames = {
+  name: "Name",
+  mass: "Weights in",
+  distance: "Distances in",
+  energy: "Energy in",
+  heightCm: "Height",
+  birthDate: "Birth date",
+  sex: "Sex",
+  weekStart: "The week's first day",
+  e1rmFormula: "The formula of the maximum",
+};
 
 function Profile() {
   const { person, today, commit } = useLog();
   const { control, save, meanwhile } = useRecordForm(profileFields(person), profileNames);
-  const onSubmit = save((fields, changed) => commit([put("people", withProfile(person, fields, changed), person)], "Profile"));
+  const onSubmit = save((fields, changed) =>
+    commit([put("people", withProfile(person, fields, changed), person)], "Profile"),
+  );
   return (
     <section className={`${styles.form} ${styles.section}`}>
       <h2>{person.name}: units, week, formula</h2>
       <form onSubmit={(event) => void onSubmit(event)} noValidate>
-        <Row><Field control={control} name="name" label="Name" check={required("A name")} /></Row>
+        <Row>
+          <Field control={control} name="name" label="Name" check={required("A name")} />
+        </Row>
         <ProfileFieldset control={control} today={today} />
         <Meanwhile said={meanwhile} />
-        <Row><RowButton><Button htmlType="submit">Save profile</Button></RowButton></Row>
+        <Row>
+          <RowButton>
+            <Button htmlType="submit">Save profile</Button>
+          </RowButton>
+        </Row>
       </form>
     </section>
   );
@@ -64,26 +84,58 @@ function Browser() {
     <section className={styles.section}>
       <h2>This browser</h2>
       <p style={{ display: "flex", gap: 20, flexWrap: "wrap" }}>
-        <button type="button" className="link" aria-pressed={mode === "light"} onClick={() => setMode("light")}>Light paper</button>
-        <button type="button" className="link" aria-pressed={mode === "dark"} onClick={() => setMode("dark")}>Dark paper</button>
+        <button type="button" className="link" aria-pressed={mode === "light"} onClick={() => setMode("light")}>
+          Light paper
+        </button>
+        <button type="button" className="link" aria-pressed={mode === "dark"} onClick={() => setMode("dark")}>
+          Dark paper
+        </button>
       </p>
-      <p><label><input type="checkbox" checked={keys} onChange={(event) => { shortcuts.set(event.target.checked); setKeys(event.target.checked); }} /> plain keys go to views and act (? lists them)</label></p>
+      <p>
+        <label>
+          <input
+            type="checkbox"
+            checked={keys}
+            onChange={(event) => {
+              shortcuts.set(event.target.checked);
+              setKeys(event.target.checked);
+            }}
+          />{" "}
+          plain keys go to views and act (? lists them)
+        </label>
+      </p>
     </section>
   );
 }
 
 const words = [
-  ["the Column", "the run of days at the left; opened wide it is the ledger"], ["the ledger", "a row a day, typed like a spreadsheet"], ["entry", "what you wrote down; all else is a figure"],
-  ["figure, working", "what is computed, and the panel that shows how: press the figure"], ["trend", "the weight without the water of the day, with an interval that holds it four times in five"],
-  ["plan line", "the straight line from the start weight to the goal, with its band"], ["in force", "of several goals, maxima or settings, the one that holds on a day: the latest begun by then"],
-  ["e1RM", "estimated one-repetition maximum: what a set says of the most you could lift once"], ["RPE, RIR", "effort from 0 to 10; 10 less the repetitions left in reserve"],
+  ["the Column", "the run of days at the left; opened wide it is the ledger"],
+  ["the ledger", "a row a day, typed like a spreadsheet"],
+  ["entry", "what you wrote down; all else is a figure"],
+  ["figure, working", "what is computed, and the panel that shows how: press the figure"],
+  ["trend", "the weight without the water of the day, with an interval that holds it four times in five"],
+  ["plan line", "the straight line from the start weight to the goal, with its band"],
+  ["in force", "of several goals, maxima or settings, the one that holds on a day: the latest begun by then"],
+  ["e1RM", "estimated one-repetition maximum: what a set says of the most you could lift once"],
+  ["RPE, RIR", "effort from 0 to 10; 10 less the repetitions left in reserve"],
 ] as const;
 
 function Words() {
   return (
     <section className={styles.section}>
       <h2>Words</h2>
-      <dl style={{ display: "grid", gridTemplateColumns: "minmax(110px, max-content) 1fr", gap: "4px 16px", margin: 0 }}>{words.map(([word, means]) => [<dt key={word}><strong>{word}</strong></dt>, <dd key={means} style={{ margin: 0 }}>{means}</dd>])}</dl>
+      <dl
+        style={{ display: "grid", gridTemplateColumns: "minmax(110px, max-content) 1fr", gap: "4px 16px", margin: 0 }}
+      >
+        {words.map(([word, means]) => [
+          <dt key={word}>
+            <strong>{word}</strong>
+          </dt>,
+          <dd key={means} style={{ margin: 0 }}>
+            {means}
+          </dd>,
+        ])}
+      </dl>
     </section>
   );
 }

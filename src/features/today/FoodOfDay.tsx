@@ -14,17 +14,39 @@ export function FoodOfDay({ view }: { view: DayView }) {
   const printer = usePrinter();
   return (
     <section className={styles.section} aria-label="Food">
-      <div className={styles.sessionHead}><h2>Food</h2><Link href="/food" className="small">Add or change</Link></div>
-      {view.meals.length === 0 && <p className="quiet">Nothing is written. Write it above, for example breakfast: 80 g oats, 2 eggs.</p>}
+      <div className={styles.sessionHead}>
+        <h2>Food</h2>
+        <Link href="/food" className="small">
+          Add or change
+        </Link>
+      </div>
+      {view.meals.length === 0 && (
+        <p className="quiet">Nothing is written. Write it above, for example breakfast: 80 g oats, 2 eggs.</p>
+      )}
       <table className={styles.foodTable}>
         <tbody>
           {view.meals.map(({ name, lines, planned, kcal }) => {
             return (
               <tr key={name}>
                 <td>{name.charAt(0).toUpperCase() + name.slice(1)}</td>
-                <td className={planned.length === lines.length ? "planned" : undefined}>{lines.map(describe).join(", ")}</td>
+                <td className={planned.length === lines.length ? "planned" : undefined}>
+                  {lines.map(describe).join(", ")}
+                </td>
                 <td className={`num ${planned.length === lines.length ? "planned" : ""}`}>
-                  {planned.length > 0 && view.date <= today && <button type="button" className="link small" onClick={() => void commit(planned.map(({ meal }) => put("meals", { ...meal, status: "eaten" }, meal)), `${name} eaten`)}>Eaten</button>}{" "}
+                  {planned.length > 0 && view.date <= today && (
+                    <button
+                      type="button"
+                      className="link small"
+                      onClick={() =>
+                        void commit(
+                          planned.map(({ meal }) => put("meals", { ...meal, status: "eaten" }, meal)),
+                          `${name} eaten`,
+                        )
+                      }
+                    >
+                      Eaten
+                    </button>
+                  )}{" "}
                   {printer.energyNumber(kcal)}
                 </td>
               </tr>

@@ -16,19 +16,32 @@ import styles from "./today.module.css";
 export function NoteOfDay({ view: { note, date } }: { view: DayView }) {
   const [open, setOpen] = useState(false);
   const { person, commit, today } = useLog();
-  const { control, save, register, meanwhile } = useRecordForm({ text: note?.text ?? "", levelMayJump: note?.levelMayJump ?? false }, { text: "The note", levelMayJump: "That the weight may jump" });
+  const { control, save, register, meanwhile } = useRecordForm(
+    { text: note?.text ?? "", levelMayJump: note?.levelMayJump ?? false },
+    { text: "The note", levelMayJump: "That the weight may jump" },
+  );
   if (!open) {
     return (
       <p className={styles.section}>
-        <span className="label">Note</span> {note?.text ? `${note.text}${note.levelMayJump ? " (the weight may jump here)" : ""} · ` : ""}
-        <button type="button" className="link small" onClick={() => setOpen(true)}>{note?.text ? "Change" : "Write one"}</button>
+        <span className="label">Note</span>{" "}
+        {note?.text ? `${note.text}${note.levelMayJump ? " (the weight may jump here)" : ""} · ` : ""}
+        <button type="button" className="link small" onClick={() => setOpen(true)}>
+          {note?.text ? "Change" : "Write one"}
+        </button>
       </p>
     );
   }
   const onSubmit = save(async ({ text, levelMayJump }, changed) => {
     const says = text.trim();
-    const next = { ...(note ?? { id: newId(), personId: person.id, date }), ...(changed.has("text") ? { text: says } : {}), ...(changed.has("levelMayJump") ? { levelMayJump } : {}) };
-    const written = await commit([put("dayNotes", next, note ?? undefined)], says === "" ? `Note of ${fullDate(date)} emptied` : `Note of ${fullDate(date)}`);
+    const next = {
+      ...(note ?? { id: newId(), personId: person.id, date }),
+      ...(changed.has("text") ? { text: says } : {}),
+      ...(changed.has("levelMayJump") ? { levelMayJump } : {}),
+    };
+    const written = await commit(
+      [put("dayNotes", next, note ?? undefined)],
+      says === "" ? `Note of ${fullDate(date)} emptied` : `Note of ${fullDate(date)}`,
+    );
     if (written) setOpen(false);
     return written;
   });
@@ -36,8 +49,18 @@ export function NoteOfDay({ view: { note, date } }: { view: DayView }) {
     <form className={styles.section} onSubmit={(event) => void onSubmit(event)} noValidate>
       <Row>
         <Field control={control} name="text" label="Note of the day" className={wide} autoFocus />
-        {date <= today && <label className={check}><input type="checkbox" {...register("levelMayJump")} /> From here the weight may jump: creatine begun, a diet break</label>}
-        <RowButton><Button htmlType="submit">Save note</Button> <Button type="text" onClick={() => setOpen(false)}>Cancel</Button></RowButton>
+        {date <= today && (
+          <label className={check}>
+            <input type="checkbox" {...register("levelMayJump")} /> From here the weight may jump: creatine begun, a
+            diet break
+          </label>
+        )}
+        <RowButton>
+          <Button htmlType="submit">Save note</Button>{" "}
+          <Button type="text" onClick={() => setOpen(false)}>
+            Cancel
+          </Button>
+        </RowButton>
       </Row>
       <Meanwhile said={meanwhile} />
     </form>

@@ -9,9 +9,25 @@ import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
 import { useLog } from "@/ui/log/LogContext";
 
-interface Props { session: Session; onSave: (session: Session) => Promise<boolean>; onClose: () => void }
+interface Props {
+  session: Session;
+  onSave: (session: Session) => Promise<boolean>;
+  onClose: () => void;
+}
 
-const names = { title: "Title", at: "Time of day", place: "Place", optional: "optional", test: "meet", distance: "Distance", time: "Time", minutes: "Minutes", effort: "Effort", feel: "Feel", note: "Note" };
+const names = {
+  title: "Title",
+  at: "Time of day",
+  place: "Place",
+  optional: "optional",
+  test: "meet",
+  distance: "Distance",
+  time: "Time",
+  minutes: "Minutes",
+  effort: "Effort",
+  feel: "Feel",
+  note: "Note",
+};
 
 /** What was done in a session as a whole: distance and time where it has them, minutes, effort, feel, title, time, place, note. */
 export function SessionEditor({ session, onSave, onClose }: Props) {
@@ -29,17 +45,60 @@ export function SessionEditor({ session, onSave, onClose }: Props) {
         <Field control={control} name="title" label="Title" />
         <Field control={control} name="at" label="Time of day" type="time" />
         <Field control={control} name="place" label="Place" />
-        <label className={check}><input type="checkbox" {...register("optional")} /> optional</label>
-        {session.kind === "strength" && <label className={check}><input type="checkbox" {...register("test")} /> a meet or day of testing</label>}
+        <label className={check}>
+          <input type="checkbox" {...register("optional")} /> optional
+        </label>
+        {session.kind === "strength" && (
+          <label className={check}>
+            <input type="checkbox" {...register("test")} /> a meet or day of testing
+          </label>
+        )}
       </Row>
       <Row>
-        {covered && <Field control={control} name="distance" label="Distance" unit={units.distance} inputMode="decimal" check={optional(between("Distance", 0.01, 10_000))} />}
-        {covered ? <Field control={control} name="time" label="Time" placeholder="33:10" check={aDuration} /> : <Field control={control} name="minutes" label="Minutes" inputMode="decimal" check={optional(between("Minutes", 1, 1440))} />}
-        <Field control={control} name="effort" label="Effort, 0 to 10" inputMode="decimal" check={optional(between("Effort", 0, 10))} />
-        <Field control={control} name="feel" label="Feel, 1 to 5" inputMode="decimal" check={optional(between("Feel", 0, 10))} />
+        {covered && (
+          <Field
+            control={control}
+            name="distance"
+            label="Distance"
+            unit={units.distance}
+            inputMode="decimal"
+            check={optional(between("Distance", 0.01, 10_000))}
+          />
+        )}
+        {covered ? (
+          <Field control={control} name="time" label="Time" placeholder="33:10" check={aDuration} />
+        ) : (
+          <Field
+            control={control}
+            name="minutes"
+            label="Minutes"
+            inputMode="decimal"
+            check={optional(between("Minutes", 1, 1440))}
+          />
+        )}
+        <Field
+          control={control}
+          name="effort"
+          label="Effort, 0 to 10"
+          inputMode="decimal"
+          check={optional(between("Effort", 0, 10))}
+        />
+        <Field
+          control={control}
+          name="feel"
+          label="Feel, 1 to 5"
+          inputMode="decimal"
+          check={optional(between("Feel", 0, 10))}
+        />
         <Field control={control} name="note" label="Note" className={wide} />
-        <RowButton><Button htmlType="submit">Save session</Button></RowButton>
-        <RowButton><button type="button" className="link" style={{ paddingTop: 6 }} onClick={onClose}>Cancel</button></RowButton>
+        <RowButton>
+          <Button htmlType="submit">Save session</Button>
+        </RowButton>
+        <RowButton>
+          <button type="button" className="link" style={{ paddingTop: 6 }} onClick={onClose}>
+            Cancel
+          </button>
+        </RowButton>
       </Row>
       <Meanwhile said={meanwhile} />
     </form>

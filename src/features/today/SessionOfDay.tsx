@@ -32,33 +32,104 @@ export function SessionOfDay({ card, strong }: { card: SessionCard; strong: bool
   const workedKg = (itemId: string, setId: string) => card.items.find(({ id }) => id === itemId)?.worked[setId];
   const ahead = session.date > today;
   const exerciseOf = (id: string) => card.items.find(({ exerciseId }) => exerciseId === id)?.exercise ?? undefined;
-  const lacking = card.items.flatMap((item) => (item.skipped === null ? item.sets.filter((set) => !set.done && hasPlan(set) && needsMore(set, item)).map(() => item.name) : []));
+  const lacking = card.items.flatMap((item) =>
+    item.skipped === null
+      ? item.sets.filter((set) => !set.done && hasPlan(set) && needsMore(set, item)).map(() => item.name)
+      : [],
+  );
   const confirm = async () => {
     const next = confirmed(session, exerciseOf, workedKg);
     if (next.status === session.status && lacking.length > 0 && !next.distance?.done) return setAsked(true);
-    if (await save(next, `${title} as planned`) && lacking.length > 0) setAsked(true);
+    if ((await save(next, `${title} as planned`)) && lacking.length > 0) setAsked(true);
   };
   return (
     <section className={styles.section} aria-label={title}>
       <div className={styles.sessionHead}>
-        <h2><Mark kind={session.kind} status={status} title={title} /> {title}{session.time ? <span className="quiet small">  {session.time}</span> : null}</h2>
+        <h2>
+          <Mark kind={session.kind} status={status} title={title} /> {title}
+          {session.time ? <span className="quiet small"> {session.time}</span> : null}
+        </h2>
         <SessionNote card={card} />
       </div>
       {card.items.length > 0 && <Items card={card} save={save} ahead={ahead} />}
       {session.distance && <DistanceLine card={card} />}
       <div className={`${styles.actions} noprint`}>
-        {lifted && (waits || (status === "done" && session.date === today)) && !ahead && <Link className={styles.train} data-strong={strong && status !== "done"} href={`/train?date=${session.date}&session=${encodeURIComponent(session.id)}`}>{status === "partly" || status === "done" ? "Go on training" : "Train"}</Link>}
-        {waits && !ahead && card.items.length + (session.distance ? 1 : 0) > 0 && <Button type={strong && !lifted ? "primary" : "default"} onClick={() => void confirm()}>{status === "partly" ? "Confirm the rest" : "Confirm as planned"}</Button>}
-        {(status === "planned" || status === "missed") && <button type="button" className="link" aria-expanded={open === "skip"} onClick={() => flip("skip")}>Skip</button>}
-        {status === "skipped" && <button type="button" className="link" onClick={() => { const { reason: _reason, ...kept } = session; void save({ ...kept, status: "planned" }, `${title} planned again`); }}>Plan again</button>}
-        {status !== "skipped" && <button type="button" className="link" aria-expanded={open === "change"} onClick={() => flip("change")}>Change</button>}
-        {lifted && status !== "skipped" && <Link href={`/lifts/write?date=${session.date}&session=${encodeURIComponent(session.id)}`} style={{ fontWeight: 600, textDecoration: "none" }}>Plan sets</Link>}
-        <button type="button" className="link" aria-expanded={open === "pictures"} onClick={() => flip("pictures")}>Pictures{card.photos.length > 0 ? ` (${card.photos.length})` : ""}</button>
-        <button type="button" className="link small" onClick={() => void commit([{ remove: { kind: "sessions", id: session.id } }], `${title} removed`)}>Remove</button>
+        {lifted && (waits || (status === "done" && session.date === today)) && !ahead && (
+          <Link
+            className={styles.train}
+            data-strong={strong && status !== "done"}
+            href={`/train?date=${session.date}&session=${encodeURIComponent(session.id)}`}
+          >
+            {status === "partly" || status === "done" ? "Go on training" : "Train"}
+          </Link>
+        )}
+        {waits && !ahead && card.items.length + (session.distance ? 1 : 0) > 0 && (
+          <Button type={strong && !lifted ? "primary" : "default"} onClick={() => void confirm()}>
+            {status === "partly" ? "Confirm the rest" : "Confirm as planned"}
+          </Button>
+        )}
+        {(status === "planned" || status === "missed") && (
+          <button type="button" className="link" aria-expanded={open === "skip"} onClick={() => flip("skip")}>
+            Skip
+          </button>
+        )}
+        {status === "skipped" && (
+          <button
+            type="button"
+            className="link"
+            onClick={() => {
+              const { reason: _reason, ...kept } = session;
+              void save({ ...kept, status: "planned" }, `${title} planned again`);
+            }}
+          >
+            Plan again
+          </button>
+        )}
+        {status !== "skipped" && (
+          <button type="button" className="link" aria-expanded={open === "change"} onClick={() => flip("change")}>
+            Change
+          </button>
+        )}
+        {lifted && status !== "skipped" && (
+          <Link
+            href={`/lifts/write?date=${session.date}&session=${encodeURIComponent(session.id)}`}
+            style={{ fontWeight: 600, textDecoration: "none" }}
+          >
+            Plan sets
+          </Link>
+        )}
+        <button type="button" className="link" aria-expanded={open === "pictures"} onClick={() => flip("pictures")}>
+          Pictures{card.photos.length > 0 ? ` (${card.photos.length})` : ""}
+        </button>
+        <button
+          type="button"
+          className="link small"
+          onClick={() => void commit([{ remove: { kind: "sessions", id: session.id } }], `${title} removed`)}
+        >
+          Remove
+        </button>
       </div>
-      {asked && lacking.length > 0 && <p className="warn small" role="alert">{lacking.length === 1 ? "One set has" : `${counted(lacking.length, "set")} have`} no load or no repetitions to be confirmed with ({[...new Set(lacking)].join(", ")}): press the square of each and write what was done.</p>}
-      {open === "change" && <SessionEditor session={session} onClose={() => setOpen(null)} onSave={(next) => save(next, `${title} changed`)} />}
-      {open === "skip" && <Skip onSkip={(reason) => { void save({ ...session, status: "skipped", ...(reason ? { reason } : {}) }, `${title} skipped`); setOpen(null); }} />}
+      {asked && lacking.length > 0 && (
+        <p className="warn small" role="alert">
+          {lacking.length === 1 ? "One set has" : `${counted(lacking.length, "set")} have`} no load or no repetitions to
+          be confirmed with ({[...new Set(lacking)].join(", ")}): press the square of each and write what was done.
+        </p>
+      )}
+      {open === "change" && (
+        <SessionEditor
+          session={session}
+          onClose={() => setOpen(null)}
+          onSave={(next) => save(next, `${title} changed`)}
+        />
+      )}
+      {open === "skip" && (
+        <Skip
+          onSkip={(reason) => {
+            void save({ ...session, status: "skipped", ...(reason ? { reason } : {}) }, `${title} skipped`);
+            setOpen(null);
+          }}
+        />
+      )}
       {open === "pictures" && <SessionPictures card={card} />}
     </section>
   );
@@ -68,8 +139,23 @@ export function SessionOfDay({ card, strong }: { card: SessionCard; strong: bool
 function Skip({ onSkip }: { onSkip: (reason: string) => void }) {
   const [reason, setReason] = useState("");
   return (
-    <form className={`${styles.skip} noprint`} onSubmit={(event) => { event.preventDefault(); onSkip(reason.trim()); }}>
-      <label className="quiet">because <input aria-label="Reason for skipping" value={reason} onChange={(event) => setReason(event.target.value)} maxLength={200} autoFocus /></label>
+    <form
+      className={`${styles.skip} noprint`}
+      onSubmit={(event) => {
+        event.preventDefault();
+        onSkip(reason.trim());
+      }}
+    >
+      <label className="quiet">
+        because{" "}
+        <input
+          aria-label="Reason for skipping"
+          value={reason}
+          onChange={(event) => setReason(event.target.value)}
+          maxLength={200}
+          autoFocus
+        />
+      </label>
       <Button htmlType="submit">Skip session</Button>
     </form>
   );
@@ -79,42 +165,110 @@ function SessionNote({ card: { session, status, volumeLoadKg, numberOfLifts } }:
   const printer = usePrinter();
   const parts = [
     status === "done" ? null : status,
-    session.test ? "meet or test" : null, session.optional ? "optional" : null, session.place, session.reason, numberOfLifts > 0 ? `${numberOfLifts} lifts, ${printer.volumeLoad(volumeLoadKg)}` : null,
-    session.minutes != null && !session.distance?.done ? `${Math.round(session.minutes)} min` : null, session.effort != null && status !== "planned" ? `effort ${session.effort}` : null,
+    session.test ? "meet or test" : null,
+    session.optional ? "optional" : null,
+    session.place,
+    session.reason,
+    numberOfLifts > 0 ? `${numberOfLifts} lifts, ${printer.volumeLoad(volumeLoadKg)}` : null,
+    session.minutes != null && !session.distance?.done ? `${Math.round(session.minutes)} min` : null,
+    session.effort != null && status !== "planned" ? `effort ${session.effort}` : null,
   ];
   return <span className="quiet small">{parts.filter(Boolean).join(" · ")}</span>;
 }
 
-function Items({ card, save, ahead }: { card: SessionCard; save: (next: Session, label: string) => Promise<boolean>; ahead: boolean }) {
+function Items({
+  card,
+  save,
+  ahead,
+}: {
+  card: SessionCard;
+  save: (next: Session, label: string) => Promise<boolean>;
+  ahead: boolean;
+}) {
   const [editing, setEditing] = useState<{ item: string; set: string } | null>(null);
   const printer = usePrinter();
   const { session } = card;
   const press = (item: CardItem, setId: string) => {
     const set = item.sets.find(({ id }) => id === setId)!;
-    if (set.done || !set.planned || needsMore(set, item)) return setEditing(editing?.set === setId && editing.item === item.id ? null : { item: item.id, set: setId });
-    void save(withSet(session, item.id, setId, (one) => performedAs(one, asPlanned(one, item.worked[setId]))), `${item.name}, set ${item.sets.filter(({ warmUp }) => !warmUp).indexOf(set) + 1}`);
+    if (set.done || !set.planned || needsMore(set, item))
+      return setEditing(editing?.set === setId && editing.item === item.id ? null : { item: item.id, set: setId });
+    void save(
+      withSet(session, item.id, setId, (one) => performedAs(one, asPlanned(one, item.worked[setId]))),
+      `${item.name}, set ${item.sets.filter(({ warmUp }) => !warmUp).indexOf(set) + 1}`,
+    );
   };
   return (
     <Scrollable label={`${card.title}, exercises`}>
       <table>
-        <thead><tr><th>Exercise</th><th>Planned</th><th className={styles.hideSmall}>Last time</th><th className="num">Done</th></tr></thead>
+        <thead>
+          <tr>
+            <th>Exercise</th>
+            <th>Planned</th>
+            <th className={styles.hideSmall}>Last time</th>
+            <th className="num">Done</th>
+          </tr>
+        </thead>
         <tbody>
           {card.items.map((item) => [
             <tr key={item.id}>
-              <td><strong>{item.name}</strong>{item.superset !== null && <span className="quiet small"> superset {item.superset}</span>}{item.warmUps && <div className="quiet small">warm-up {item.warmUps}</div>}{item.skipped !== null ? <div className="quiet small">left out{item.skipped ? `: ${item.skipped}` : ""}</div> : item.note ? <div className="quiet small">{item.note}</div> : null}</td>
+              <td>
+                <strong>{item.name}</strong>
+                {item.superset !== null && <span className="quiet small"> superset {item.superset}</span>}
+                {item.warmUps && <div className="quiet small">warm-up {item.warmUps}</div>}
+                {item.skipped !== null ? (
+                  <div className="quiet small">left out{item.skipped ? `: ${item.skipped}` : ""}</div>
+                ) : item.note ? (
+                  <div className="quiet small">{item.note}</div>
+                ) : null}
+              </td>
               <td className="planned">{item.planned}</td>
-              <td className={`quiet ${styles.hideSmall}`}>{item.last ? <>{item.last.text} <span className="small" style={{ whiteSpace: "nowrap" }}>{shortDate(item.last.date)}</span></> : "first time"}</td>
+              <td className={`quiet ${styles.hideSmall}`}>
+                {item.last ? (
+                  <>
+                    {item.last.text}{" "}
+                    <span className="small" style={{ whiteSpace: "nowrap" }}>
+                      {shortDate(item.last.date)}
+                    </span>
+                  </>
+                ) : (
+                  "first time"
+                )}
+              </td>
               <td className="num">
                 <span className={styles.sets}>
-                  {item.sets.every(({ done }) => done) && item.done && <span className="done small">{item.asPlanned ? "as planned" : item.done}</span>}
-                  {item.sets.filter(({ warmUp }) => !warmUp).map((set, index) => (
-                    <button key={set.id} type="button" disabled={ahead} className={`${styles.set} ${set.done ? (isShort(set) ? styles.short : styles.full) : ""}`}
-                      aria-label={`${item.name}, set ${index + 1}, ${set.done ? "done, change" : needsMore(set, item) ? "open, write what was done" : "confirm as planned"}`} aria-pressed={set.done != null} onClick={() => press(item, set.id)} />
-                  ))}
+                  {item.sets.every(({ done }) => done) && item.done && (
+                    <span className="done small">{item.asPlanned ? "as planned" : item.done}</span>
+                  )}
+                  {item.sets
+                    .filter(({ warmUp }) => !warmUp)
+                    .map((set, index) => (
+                      <button
+                        key={set.id}
+                        type="button"
+                        disabled={ahead}
+                        className={`${styles.set} ${set.done ? (isShort(set) ? styles.short : styles.full) : ""}`}
+                        aria-label={`${item.name}, set ${index + 1}, ${set.done ? "done, change" : needsMore(set, item) ? "open, write what was done" : "confirm as planned"}`}
+                        aria-pressed={set.done != null}
+                        onClick={() => press(item, set.id)}
+                      />
+                    ))}
                 </span>
               </td>
             </tr>,
-            editing?.item === item.id && <tr key={`${item.id}-editor`}><td colSpan={4}><EditedSet item={item} setId={editing.set} session={session} printer={printer} save={save} onClose={() => setEditing(null)} /></td></tr>,
+            editing?.item === item.id && (
+              <tr key={`${item.id}-editor`}>
+                <td colSpan={4}>
+                  <EditedSet
+                    item={item}
+                    setId={editing.set}
+                    session={session}
+                    printer={printer}
+                    save={save}
+                    onClose={() => setEditing(null)}
+                  />
+                </td>
+              </tr>
+            ),
           ])}
         </tbody>
       </table>
@@ -123,11 +277,46 @@ function Items({ card, save, ahead }: { card: SessionCard; save: (next: Session,
 }
 
 /** The editor of one set, unless another tab has removed it meanwhile. */
-function EditedSet({ item, setId, session, printer, save, onClose }: { item: CardItem; setId: string; session: Session; printer: Printer; save: (next: Session, label: string) => Promise<boolean>; onClose: () => void }) {
+function EditedSet({
+  item,
+  setId,
+  session,
+  printer,
+  save,
+  onClose,
+}: {
+  item: CardItem;
+  setId: string;
+  session: Session;
+  printer: Printer;
+  save: (next: Session, label: string) => Promise<boolean>;
+  onClose: () => void;
+}) {
   const set = item.sets.find(({ id }) => id === setId);
-  if (set === undefined) return <p className="warn small">Another tab has removed this set. <button type="button" className="link" onClick={onClose}>Close</button></p>;
-  const onSave = (done: TrainingSet["done"]) => save(withSet(session, item.id, setId, (one) => performedAs(one, done ?? null)), done ? `${item.name}, set changed` : `${item.name}, set open again`);
-  return <SetEditor key={setId} exercise={item.exercise ?? { id: item.exerciseId, name: item.name }} set={set} printer={printer} onClose={onClose} onSave={onSave} />;
+  if (set === undefined)
+    return (
+      <p className="warn small">
+        Another tab has removed this set.{" "}
+        <button type="button" className="link" onClick={onClose}>
+          Close
+        </button>
+      </p>
+    );
+  const onSave = (done: TrainingSet["done"]) =>
+    save(
+      withSet(session, item.id, setId, (one) => performedAs(one, done ?? null)),
+      done ? `${item.name}, set changed` : `${item.name}, set open again`,
+    );
+  return (
+    <SetEditor
+      key={setId}
+      exercise={item.exercise ?? { id: item.exerciseId, name: item.name }}
+      set={set}
+      printer={printer}
+      onClose={onClose}
+      onSave={onSave}
+    />
+  );
 }
 
 /** Whether a planned set cannot be confirmed by a tap, since its repetitions or its load are open. */
@@ -137,12 +326,40 @@ function needsMore(set: TrainingSet, { worked, exercise }: CardItem): boolean {
 
 function DistanceLine({ card: { session, planned, done, secondsPerKm, plannedSecondsPerKm } }: { card: SessionCard }) {
   const printer = usePrinter();
-  const side = (covered: typeof done, pace: number | null) => covered && [covered.metres !== null ? printer.distanceOf(session.kind, covered.metres) : null, covered.seconds !== null ? printer.duration(covered.seconds) : null, pace !== null ? printer.paceOf(session.kind, pace) : null].filter(Boolean).join(" · ");
+  const side = (covered: typeof done, pace: number | null) =>
+    covered &&
+    [
+      covered.metres !== null ? printer.distanceOf(session.kind, covered.metres) : null,
+      covered.seconds !== null ? printer.duration(covered.seconds) : null,
+      pace !== null ? printer.paceOf(session.kind, pace) : null,
+    ]
+      .filter(Boolean)
+      .join(" · ");
   return (
     <table>
       <tbody>
-        {planned && <tr><td className="quiet" style={{ width: 110 }}>Planned</td><td className="planned">{side(planned, plannedSecondsPerKm)}</td><td className="num quiet small">{[session.distance?.purpose, session.planned?.effort != null ? `effort ${session.planned.effort}` : null].filter(Boolean).join(" · ")}</td></tr>}
-        {done && <tr><td className="quiet" style={{ width: 110 }}>Done</td><td className="done">{side(done, secondsPerKm)}</td><td className="num quiet small">{session.note}</td></tr>}
+        {planned && (
+          <tr>
+            <td className="quiet" style={{ width: 110 }}>
+              Planned
+            </td>
+            <td className="planned">{side(planned, plannedSecondsPerKm)}</td>
+            <td className="num quiet small">
+              {[session.distance?.purpose, session.planned?.effort != null ? `effort ${session.planned.effort}` : null]
+                .filter(Boolean)
+                .join(" · ")}
+            </td>
+          </tr>
+        )}
+        {done && (
+          <tr>
+            <td className="quiet" style={{ width: 110 }}>
+              Done
+            </td>
+            <td className="done">{side(done, secondsPerKm)}</td>
+            <td className="num quiet small">{session.note}</td>
+          </tr>
+        )}
       </tbody>
     </table>
   );

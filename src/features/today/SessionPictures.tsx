@@ -18,17 +18,57 @@ export function SessionPictures({ card: { session, photos, title } }: { card: Se
     setProblem(null);
     try {
       const { photo, stored } = await takenPhoto(file, person.id, session.date);
-      await commit([put("photos", photo), put("sessions", { ...session, photoIds: [...(session.photoIds ?? []), photo.id] }, session)], `Picture of ${title}`, [stored]);
+      await commit(
+        [
+          put("photos", photo),
+          put("sessions", { ...session, photoIds: [...(session.photoIds ?? []), photo.id] }, session),
+        ],
+        `Picture of ${title}`,
+        [stored],
+      );
     } catch (error) {
       setProblem((error as Error).message);
     }
   };
-  const drop = (photoId: string) => commit([put("sessions", { ...session, photoIds: (session.photoIds ?? []).filter((one) => one !== photoId) }, session), { remove: { kind: "photos", id: photoId, date: session.date } }], `Picture of ${title} removed`);
+  const drop = (photoId: string) =>
+    commit(
+      [
+        put("sessions", { ...session, photoIds: (session.photoIds ?? []).filter((one) => one !== photoId) }, session),
+        { remove: { kind: "photos", id: photoId, date: session.date } },
+      ],
+      `Picture of ${title} removed`,
+    );
   return (
     <div className={styles.pictures}>
-      {photos.map((photo) => <figure key={photo.id}><Picture photo={photo} /><figcaption><button type="button" className="link small noprint" onClick={() => void drop(photo.id)}>Remove picture</button></figcaption></figure>)}
-      <p className="small noprint"><label htmlFor={id} className="quiet">Add a picture </label><input id={id} type="file" accept="image/*" onChange={(event) => { void take(event.target.files?.[0]); event.target.value = ""; }} /></p>
-      {problem !== null && <p className="warn" role="alert">{problem}</p>}
+      {photos.map((photo) => (
+        <figure key={photo.id}>
+          <Picture photo={photo} />
+          <figcaption>
+            <button type="button" className="link small noprint" onClick={() => void drop(photo.id)}>
+              Remove picture
+            </button>
+          </figcaption>
+        </figure>
+      ))}
+      <p className="small noprint">
+        <label htmlFor={id} className="quiet">
+          Add a picture{" "}
+        </label>
+        <input
+          id={id}
+          type="file"
+          accept="image/*"
+          onChange={(event) => {
+            void take(event.target.files?.[0]);
+            event.target.value = "";
+          }}
+        />
+      </p>
+      {problem !== null && (
+        <p className="warn" role="alert">
+          {problem}
+        </p>
+      )}
     </div>
   );
 }

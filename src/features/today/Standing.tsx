@@ -24,13 +24,29 @@ export function Standing({ view }: { view: DayView }) {
   );
 }
 
-interface Block { printer: Printer; on: string }
+interface Block {
+  printer: Printer;
+  on: string;
+}
 
 export function TrendBlock({ trend, printer, on }: Block & { trend: TrendFigure | { reason: string } }) {
   const { day } = useLog();
-  if ("reason" in trend) return <Figure label="Weight, trend" figure={{ figure: "trend" }} on={on} missing={trend.reason} />;
-  const morning = trend.morning === null ? "" : ` · ${trend.date === day ? "this morning" : shortDate(trend.date)} ${printer.massNumber(trend.morning.kg)}, ${trend.morning.usual ? "usual scatter" : "outside the usual scatter"}`;
-  return <Figure label="Weight, trend" value={printer.massNumber(trend.kg)} unit={printer.units.mass} figure={{ figure: "trend" }} on={on} note={`${printer.massNumber(trend.low80)} to ${printer.massNumber(trend.high80)}${carriedNote(trend)}${morning}`} />;
+  if ("reason" in trend)
+    return <Figure label="Weight, trend" figure={{ figure: "trend" }} on={on} missing={trend.reason} />;
+  const morning =
+    trend.morning === null
+      ? ""
+      : ` · ${trend.date === day ? "this morning" : shortDate(trend.date)} ${printer.massNumber(trend.morning.kg)}, ${trend.morning.usual ? "usual scatter" : "outside the usual scatter"}`;
+  return (
+    <Figure
+      label="Weight, trend"
+      value={printer.massNumber(trend.kg)}
+      unit={printer.units.mass}
+      figure={{ figure: "trend" }}
+      on={on}
+      note={`${printer.massNumber(trend.low80)} to ${printer.massNumber(trend.high80)}${carriedNote(trend)}${morning}`}
+    />
+  );
 }
 
 /** From which weigh-in a level was carried forward; empty when it is of the day. */
@@ -39,37 +55,99 @@ export function carriedNote({ carriedDays, date }: TrendFigure): string {
 }
 
 export function PlanBlock({ plan, printer, on }: Block & { plan: PlanFigure | { reason: string } }) {
-  if ("reason" in plan) return <Figure label="Against the plan" figure={{ figure: "plan" }} on={on} missing={plan.reason} />;
+  if ("reason" in plan)
+    return <Figure label="Against the plan" figure={{ figure: "plan" }} on={on} missing={plan.reason} />;
   const side = Math.abs(plan.aboveKg) < 0.005 ? "on the line" : plan.aboveKg > 0 ? "above" : "below";
-  const standing = { "on plan": "inside the plan's band", "too slow": "behind the plan's band", "too fast": "ahead of the plan's band: too fast", above: "above the band in which it is kept", below: "below the band in which it is kept", "not known": "outside the plan's band, by a weight of more than a week ago" }[plan.standing];
+  const standing = {
+    "on plan": "inside the plan's band",
+    "too slow": "behind the plan's band",
+    "too fast": "ahead of the plan's band: too fast",
+    above: "above the band in which it is kept",
+    below: "below the band in which it is kept",
+    "not known": "outside the plan's band, by a weight of more than a week ago",
+  }[plan.standing];
   return (
-    <Figure label="Against the plan" value={printer.massNumber(Math.abs(plan.aboveKg), 2)} unit={`${printer.units.mass} ${side}`} figure={{ figure: "plan" }} on={on}
-      note={<><span className={plan.standing === "on plan" ? undefined : "warn"}>{standing}</span> · {plan.trendKgPerWeek === null ? "" : `${printer.rate(plan.trendKgPerWeek)}; `}the plan asks {printer.massChange(plan.kgPerWeek)}</>} />
+    <Figure
+      label="Against the plan"
+      value={printer.massNumber(Math.abs(plan.aboveKg), 2)}
+      unit={`${printer.units.mass} ${side}`}
+      figure={{ figure: "plan" }}
+      on={on}
+      note={
+        <>
+          <span className={plan.standing === "on plan" ? undefined : "warn"}>{standing}</span> ·{" "}
+          {plan.trendKgPerWeek === null ? "" : `${printer.rate(plan.trendKgPerWeek)}; `}the plan asks{" "}
+          {printer.massChange(plan.kgPerWeek)}
+        </>
+      }
+    />
   );
 }
 
 export function ArrivalBlock({ arrival, printer, on }: Block & { arrival: ArrivalFigure | { reason: string } }) {
-  if ("reason" in arrival) return <Figure label="Goal date" figure={{ figure: "arrival" }} on={on} missing={arrival.reason} />;
+  if ("reason" in arrival)
+    return <Figure label="Goal date" figure={{ figure: "arrival" }} on={on} missing={arrival.reason} />;
   const { onMorning } = arrival;
   return (
-    <Figure label={`${printer.mass(arrival.targetKg)} ${onMorning ? "on" : "by"} ${shortDate(arrival.deadline)}`} value={printNumber((onMorning?.chance ?? arrival.chance) * 100, 0)} unit="in 100" figure={{ figure: "arrival" }} on={on}
-      note={onMorning ? `on that one morning; a trend of ${printer.massNumber(onMorning.saferKg)} would make it four in five · trend there: ${arrivalNote(arrival)}` : arrivalNote(arrival)} />
+    <Figure
+      label={`${printer.mass(arrival.targetKg)} ${onMorning ? "on" : "by"} ${shortDate(arrival.deadline)}`}
+      value={printNumber((onMorning?.chance ?? arrival.chance) * 100, 0)}
+      unit="in 100"
+      figure={{ figure: "arrival" }}
+      on={on}
+      note={
+        onMorning
+          ? `on that one morning; a trend of ${printer.massNumber(onMorning.saferKg)} would make it four in five · trend there: ${arrivalNote(arrival)}`
+          : arrivalNote(arrival)
+      }
+    />
   );
 }
 
 function arrivalNote({ arrived, holding, p10, p50, p90 }: ArrivalFigure): string {
   if (holding) return arrived ? "kept so far, within 1 % of it" : "more than 1 % away from it now";
   if (arrived) return "the trend is there now";
-  if (p50 === null) return p10 === null ? "not reached at this pace" : `not likely at this pace; ${shortDate(p10)} at the earliest`;
-  return p90 === null ? `most likely ${shortDate(p50)}, perhaps not at all at this pace` : `most likely ${shortDate(p50)}; ${p10 === null ? "" : shortDate(p10)} to ${shortDate(p90)}`;
+  if (p50 === null)
+    return p10 === null ? "not reached at this pace" : `not likely at this pace; ${shortDate(p10)} at the earliest`;
+  return p90 === null
+    ? `most likely ${shortDate(p50)}, perhaps not at all at this pace`
+    : `most likely ${shortDate(p50)}; ${p10 === null ? "" : shortDate(p10)} to ${shortDate(p90)}`;
 }
 
 function FoodLeft({ view: { food, date }, printer, on }: Block & { view: DayView }) {
   const ref = { figure: "foodLeft" as const, date };
   const { target, remainingKcal } = food;
-  if ("reason" in target) return <Figure label="Left to eat" figure={ref} on={on} missing={`No target: ${target.reason}. ${whereToWrite(target.reason)}`} />;
-  if (remainingKcal === null) return <Figure label="Left to eat" figure={ref} on={on} missing={`Not known: ${food.unknownWhy}. At least ${printer.energy(food.eaten.kcal)} of ${printer.energy(target.kcal)} is eaten.`} />;
-  const protein = target.protein === null ? "" : ` · protein ${food.eaten.protein >= target.protein ? "reached" : `${printNumber(target.protein - food.eaten.protein, 0)} g to go`}`;
+  if ("reason" in target)
+    return (
+      <Figure
+        label="Left to eat"
+        figure={ref}
+        on={on}
+        missing={`No target: ${target.reason}. ${whereToWrite(target.reason)}`}
+      />
+    );
+  if (remainingKcal === null)
+    return (
+      <Figure
+        label="Left to eat"
+        figure={ref}
+        on={on}
+        missing={`Not known: ${food.unknownWhy}. At least ${printer.energy(food.eaten.kcal)} of ${printer.energy(target.kcal)} is eaten.`}
+      />
+    );
+  const protein =
+    target.protein === null
+      ? ""
+      : ` · protein ${food.eaten.protein >= target.protein ? "reached" : `${printNumber(target.protein - food.eaten.protein, 0)} g to go`}`;
   const over = remainingKcal < 0;
-  return <Figure label={over ? "Over the day's target" : "Left to eat"} value={printer.energyNumber(Math.abs(remainingKcal))} unit={printer.units.energy} figure={ref} on={on} note={`${target.kind} day ${printer.energyNumber(target.kcal)}${protein}`} />;
+  return (
+    <Figure
+      label={over ? "Over the day's target" : "Left to eat"}
+      value={printer.energyNumber(Math.abs(remainingKcal))}
+      unit={printer.units.energy}
+      figure={ref}
+      on={on}
+      note={`${target.kind} day ${printer.energyNumber(target.kcal)}${protein}`}
+    />
+  );
 }

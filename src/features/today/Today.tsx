@@ -29,13 +29,30 @@ export function Today() {
         <p className={styles.sub}>{subtitle(view, today)}</p>
         {view.date === today && <DueList due={view.due} />}
         <WeighInOfDay key={`weigh-in ${view.date}`} view={view} />
-        {view.sessions.map((card) => <SessionOfDay key={card.session.id} card={card} strong={card === view.sessions.find(({ status }) => status === "planned" || status === "partly" || status === "missed")} />)}
-        {view.sessions.length === 0 && <p className={`quiet ${styles.section}`}>{view.date > today ? "Nothing is planned." : "No session is written. Write one above, for example front squat 3x6 60 kg, or run 5 km 27:30."}</p>}
+        {view.sessions.map((card) => (
+          <SessionOfDay
+            key={card.session.id}
+            card={card}
+            strong={
+              card ===
+              view.sessions.find(({ status }) => status === "planned" || status === "partly" || status === "missed")
+            }
+          />
+        ))}
+        {view.sessions.length === 0 && (
+          <p className={`quiet ${styles.section}`}>
+            {view.date > today
+              ? "Nothing is planned."
+              : "No session is written. Write one above, for example front squat 3x6 60 kg, or run 5 km 27:30."}
+          </p>
+        )}
         <StartSession view={view} />
         <FoodOfDay view={view} />
         <NoteOfDay key={`note ${view.date}`} view={view} />
       </div>
-      <aside className={styles.aside} aria-label="How things stand"><Standing view={view} /></aside>
+      <aside className={styles.aside} aria-label="How things stand">
+        <Standing view={view} />
+      </aside>
     </div>
   );
 }
@@ -47,12 +64,30 @@ function StartSession({ view }: { view: DayView }) {
   if (view.sessions.some(({ session }) => session.kind === "strength")) return null;
   const start = async () => {
     const id = newId();
-    if (await commit([put("sessions", { id, personId: person.id, date: view.date, kind: "strength", status: "planned", items: [] })], "Session begun")) router.push(`/train?date=${view.date}&session=${id}`);
+    if (
+      await commit(
+        [put("sessions", { id, personId: person.id, date: view.date, kind: "strength", status: "planned", items: [] })],
+        "Session begun",
+      )
+    )
+      router.push(`/train?date=${view.date}&session=${id}`);
   };
   return (
     <p className={`${styles.actions} noprint`}>
-      {view.date === today && <button type="button" className="link" onClick={() => void start()}>Start lifting</button>}
-      {view.date < today ? <Link href="/lifts/write" style={{ fontWeight: 600, textDecoration: "none" }}>Write sets</Link> : <Link href={`/lifts/write?date=${view.date}`} style={{ fontWeight: 600, textDecoration: "none" }}>Plan lifting</Link>}
+      {view.date === today && (
+        <button type="button" className="link" onClick={() => void start()}>
+          Start lifting
+        </button>
+      )}
+      {view.date < today ? (
+        <Link href="/lifts/write" style={{ fontWeight: 600, textDecoration: "none" }}>
+          Write sets
+        </Link>
+      ) : (
+        <Link href={`/lifts/write?date=${view.date}`} style={{ fontWeight: 600, textDecoration: "none" }}>
+          Plan lifting
+        </Link>
+      )}
     </p>
   );
 }
@@ -61,12 +96,26 @@ function StartSession({ view }: { view: DayView }) {
 function DueList({ due }: { due: DayView["due"] }) {
   const { chooseDay } = useLog();
   const open = due.filter(({ what }) => what !== "weighIn");
-  return open.length === 0 ? null : <ul className={styles.due}>{open.map((one) => <li key={`${one.what} ${one.date} ${one.title}`}>{dueText(one)} <button type="button" className="link" onClick={() => chooseDay(one.date)}>Open that day</button></li>)}</ul>;
+  return open.length === 0 ? null : (
+    <ul className={styles.due}>
+      {open.map((one) => (
+        <li key={`${one.what} ${one.date} ${one.title}`}>
+          {dueText(one)}{" "}
+          <button type="button" className="link" onClick={() => chooseDay(one.date)}>
+            Open that day
+          </button>
+        </li>
+      ))}
+    </ul>
+  );
 }
 
 function subtitle({ goal, date }: DayView, today: string): string {
   const when = date === today ? "Today" : date > today ? "Ahead" : "Figures as known on that day";
   if (goal === null) return when;
-  const left = goal.daysLeft > 0 ? `${counted(goal.daysLeft, "day")} to ${fullDate(goal.deadline)}` : `the goal's date was ${fullDate(goal.deadline)}`;
+  const left =
+    goal.daysLeft > 0
+      ? `${counted(goal.daysLeft, "day")} to ${fullDate(goal.deadline)}`
+      : `the goal's date was ${fullDate(goal.deadline)}`;
   return [when, left, goal.why].filter(Boolean).join(" · ");
 }

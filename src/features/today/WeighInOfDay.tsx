@@ -28,16 +28,32 @@ export function WeighInOfDay({ view: { weighIn, seconds, date, trend } }: { view
   const save = handleSubmit(async ({ kg }) => {
     const value = parseMass(kg, units.mass)!;
     if (!passes(value)) return;
-    const written = weighIn === null ? put("weighIns", { id: newId(), personId: person.id, date, kg: value, primary: true }) : put("weighIns", { ...weighIn, kg: value }, weighIn);
+    const written =
+      weighIn === null
+        ? put("weighIns", { id: newId(), personId: person.id, date, kg: value, primary: true })
+        : put("weighIns", { ...weighIn, kg: value }, weighIn);
     if (await commit([written], `Weigh-in ${printer.mass(value)}`)) reset();
   });
-  const others = seconds.map((second) => <Weighed key={second.id} weighIn={second} label="Second weigh-in" expectedKg={"kg" in trend ? trend.kg : null} />);
+  const others = seconds.map((second) => (
+    <Weighed key={second.id} weighIn={second} label="Second weigh-in" expectedKg={"kg" in trend ? trend.kg : null} />
+  ));
   if (weighIn !== null) {
     return (
       <div className={styles.section}>
         <Weighed weighIn={weighIn} label="Weigh-in" expectedKg={"kg" in trend ? trend.kg : null} />
         {others}
-        {typed !== "" && <p className="warn small"> Another tab has logged it while you wrote {typed}. <button type="button" className="link" onClick={() => void save()}>Write {typed} instead</button> <button type="button" className="link" onClick={() => reset()}>Leave it</button></p>}
+        {typed !== "" && (
+          <p className="warn small">
+            {" "}
+            Another tab has logged it while you wrote {typed}.{" "}
+            <button type="button" className="link" onClick={() => void save()}>
+              Write {typed} instead
+            </button>{" "}
+            <button type="button" className="link" onClick={() => reset()}>
+              Leave it
+            </button>
+          </p>
+        )}
       </div>
     );
   }
@@ -45,9 +61,22 @@ export function WeighInOfDay({ view: { weighIn, seconds, date, trend } }: { view
   return (
     <>
       <form className={styles.weigh} onSubmit={(event) => void save(event)} noValidate>
-        <Field control={control} name="kg" label={date === today ? "This morning's weight" : "Weight that morning"} unit={units.mass} inputMode="decimal" check={massBetween("Weight", units.mass, lightest, heaviest)} />
-        <div style={{ paddingTop: 21 }}><Button htmlType="submit">Log weigh-in</Button></div>
-        {question !== null && <p className="warn" role="alert" style={{ flexBasis: "100%" }}>{question}</p>}
+        <Field
+          control={control}
+          name="kg"
+          label={date === today ? "This morning's weight" : "Weight that morning"}
+          unit={units.mass}
+          inputMode="decimal"
+          check={massBetween("Weight", units.mass, lightest, heaviest)}
+        />
+        <div style={{ paddingTop: 21 }}>
+          <Button htmlType="submit">Log weigh-in</Button>
+        </div>
+        {question !== null && (
+          <p className="warn" role="alert" style={{ flexBasis: "100%" }}>
+            {question}
+          </p>
+        )}
       </form>
       {others}
     </>
@@ -59,42 +88,91 @@ function Weighed({ weighIn, label, expectedKg }: { weighIn: WeighIn; label: stri
   const { commit } = useLog();
   const printer = usePrinter();
   const [changing, setChanging] = useState(false);
-  if (changing) return <Change weighIn={weighIn} label={label} expectedKg={expectedKg} onClose={() => setChanging(false)} />;
+  if (changing)
+    return <Change weighIn={weighIn} label={label} expectedKg={expectedKg} onClose={() => setChanging(false)} />;
   return (
     <p>
-      <span className="label">{label}</span>{" "}
-      {printer.mass(weighIn.kg)}{weighIn.time ? ` at ${weighIn.time}` : ""}{weighIn.note ? `, ${weighIn.note}` : ""} · {" "}
-      <button type="button" className="link small" onClick={() => setChanging(true)}>Change</button>{" "}
-      <button type="button" className="link small" onClick={() => void commit([{ remove: { kind: "weighIns", id: weighIn.id, date: weighIn.date } }], `${label} of ${fullDate(weighIn.date)} removed`)}>Remove</button>
+      <span className="label">{label}</span> {printer.mass(weighIn.kg)}
+      {weighIn.time ? ` at ${weighIn.time}` : ""}
+      {weighIn.note ? `, ${weighIn.note}` : ""} ·{" "}
+      <button type="button" className="link small" onClick={() => setChanging(true)}>
+        Change
+      </button>{" "}
+      <button
+        type="button"
+        className="link small"
+        onClick={() =>
+          void commit(
+            [{ remove: { kind: "weighIns", id: weighIn.id, date: weighIn.date } }],
+            `${label} of ${fullDate(weighIn.date)} removed`,
+          )
+        }
+      >
+        Remove
+      </button>
     </p>
   );
 }
 
-function Change({ weighIn, label, expectedKg, onClose }: { weighIn: WeighIn; label: string; expectedKg: number | null; onClose: () => void }) {
+function Change({
+  weighIn,
+  label,
+  expectedKg,
+  onClose,
+}: {
+  weighIn: WeighIn;
+  label: string;
+  expectedKg: number | null;
+  onClose: () => void;
+}) {
   const { units, commit } = useLog();
   const printer = usePrinter();
   const { question, passes } = useFarOff(expectedKg);
-  const { control, save, meanwhile } = useRecordForm({ kg: printer.massNumber(weighIn.kg), time: weighIn.time ?? "", note: weighIn.note ?? "" }, { kg: "Weight", time: "Time", note: "What influenced it" });
+  const { control, save, meanwhile } = useRecordForm(
+    { kg: printer.massNumber(weighIn.kg), time: weighIn.time ?? "", note: weighIn.note ?? "" },
+    { kg: "Weight", time: "Time", note: "What influenced it" },
+  );
   const onSubmit = save(async (fields, changed) => {
     const kg = changed.has("kg") ? parseMass(fields.kg, units.mass)! : weighIn.kg;
     if (!passes(kg)) return false;
     const { time: _time, note: _note, ...kept } = weighIn;
     const time = changed.has("time") ? fields.time : (weighIn.time ?? "");
     const note = changed.has("note") ? fields.note.trim() : (weighIn.note ?? "");
-    const written = await commit([put("weighIns", { ...kept, kg, ...(time ? { time } : {}), ...(note ? { note } : {}) }, weighIn)], `${label} ${printer.mass(kg)}`);
+    const written = await commit(
+      [put("weighIns", { ...kept, kg, ...(time ? { time } : {}), ...(note ? { note } : {}) }, weighIn)],
+      `${label} ${printer.mass(kg)}`,
+    );
     if (written) onClose();
     return written;
   });
   return (
     <form onSubmit={(event) => void onSubmit(event)} noValidate aria-label={`Change the ${label.toLowerCase()}`}>
       <Row>
-        <Field className={narrow} control={control} name="kg" label={label} unit={units.mass} inputMode="decimal" check={massBetween("Weight", units.mass, lightest, heaviest)} />
+        <Field
+          className={narrow}
+          control={control}
+          name="kg"
+          label={label}
+          unit={units.mass}
+          inputMode="decimal"
+          check={massBetween("Weight", units.mass, lightest, heaviest)}
+        />
         <Field className={narrow} control={control} name="time" label="Time" type="time" />
         <Field control={control} name="note" label="What influenced it" />
-        <RowButton><Button htmlType="submit">Save</Button></RowButton>
-        <RowButton><button type="button" className="link" style={{ paddingTop: 6 }} onClick={onClose}>Cancel</button></RowButton>
+        <RowButton>
+          <Button htmlType="submit">Save</Button>
+        </RowButton>
+        <RowButton>
+          <button type="button" className="link" style={{ paddingTop: 6 }} onClick={onClose}>
+            Cancel
+          </button>
+        </RowButton>
       </Row>
-      {question !== null && <p className="warn" role="alert">{question}</p>}
+      {question !== null && (
+        <p className="warn" role="alert">
+          {question}
+        </p>
+      )}
       <Meanwhile said={meanwhile} />
     </form>
   );

@@ -12,10 +12,18 @@ export function Hold({ seconds }: { seconds: number }) {
   if (seconds <= 0) return null;
   return (
     <div className={styles.ending} role="group" aria-label="Hold">
-      {left === null ? <button type="button" onClick={() => setUntil(Date.now() + seconds * 1000)}>Count {seconds} s down</button> : (
+      {left === null ? (
+        <button type="button" onClick={() => setUntil(Date.now() + seconds * 1000)}>
+          Count {seconds} s down
+        </button>
+      ) : (
         <>
-          <p role="timer" aria-label="Hold" className={styles.clock}>{left > 0 ? printDuration(left) : `+${printDuration(-left)}`}</p>
-          <button type="button" onClick={() => setUntil(null)}>Stop</button>
+          <p role="timer" aria-label="Hold" className={styles.clock}>
+            {left > 0 ? printDuration(left) : `+${printDuration(-left)}`}
+          </p>
+          <button type="button" onClick={() => setUntil(null)}>
+            Stop
+          </button>
         </>
       )}
     </div>

@@ -9,7 +9,17 @@ import { usePrinter } from "@/ui/usePrinter";
 import { printSet } from "./printSet";
 
 /** All sets of the session: to go to an open one, or to open a done one again. */
-export function Overview({ view, onClose, choose, save }: { view: TrainingView; onClose: () => void; choose: (itemId: string, setId: string) => void; save: (next: Session, label: string) => Promise<boolean> }) {
+export function Overview({
+  view,
+  onClose,
+  choose,
+  save,
+}: {
+  view: TrainingView;
+  onClose: () => void;
+  choose: (itemId: string, setId: string) => void;
+  save: (next: Session, label: string) => Promise<boolean>;
+}) {
   const printer = usePrinter();
   const { session, items } = view;
   return (
@@ -17,23 +27,104 @@ export function Overview({ view, onClose, choose, save }: { view: TrainingView; 
       {items.map((item, at) => (
         <section key={item.id} style={{ paddingBottom: 12 }}>
           <h3 style={{ display: "flex", gap: 12, alignItems: "baseline", flexWrap: "wrap" }}>
-            <span>{item.exercise.name}{item.superset !== null && <span className="quiet small"> superset {item.superset}</span>}</span>
+            <span>
+              {item.exercise.name}
+              {item.superset !== null && <span className="quiet small"> superset {item.superset}</span>}
+            </span>
             <span className="small" style={{ display: "flex", gap: 12, marginLeft: "auto" }}>
-              {at > 0 && <button type="button" className="link" aria-label={`${item.exercise.name} earlier`} onClick={() => void save(withMoved(session, item.id, -1), `${item.exercise.name} earlier`)}>↑</button>}
-              {at < items.length - 1 && <button type="button" className="link" aria-label={`${item.exercise.name} later`} onClick={() => void save(withMoved(session, item.id, 1), `${item.exercise.name} later`)}>↓</button>}
-              {at < items.length - 1 && <button type="button" className="link" onClick={() => void save(withJoined(session, item.id), `${item.exercise.name} and ${items[at + 1]!.exercise.name}`)}>{item.superset !== null && item.superset === items[at + 1]!.superset ? "part from the next" : "superset with the next"}</button>}
+              {at > 0 && (
+                <button
+                  type="button"
+                  className="link"
+                  aria-label={`${item.exercise.name} earlier`}
+                  onClick={() => void save(withMoved(session, item.id, -1), `${item.exercise.name} earlier`)}
+                >
+                  ↑
+                </button>
+              )}
+              {at < items.length - 1 && (
+                <button
+                  type="button"
+                  className="link"
+                  aria-label={`${item.exercise.name} later`}
+                  onClick={() => void save(withMoved(session, item.id, 1), `${item.exercise.name} later`)}
+                >
+                  ↓
+                </button>
+              )}
+              {at < items.length - 1 && (
+                <button
+                  type="button"
+                  className="link"
+                  onClick={() =>
+                    void save(withJoined(session, item.id), `${item.exercise.name} and ${items[at + 1]!.exercise.name}`)
+                  }
+                >
+                  {item.superset !== null && item.superset === items[at + 1]!.superset
+                    ? "part from the next"
+                    : "superset with the next"}
+                </button>
+              )}
             </span>
           </h3>
-          {item.skipped !== null
-            ? <p className="quiet">Left out{item.skipped ? `: ${item.skipped}` : ""}. <button type="button" className="link" onClick={() => void save({ ...session, items: session.items!.map((one) => { const { skipped: _skipped, ...kept } = one; return one.id === item.id ? kept : one; }) }, `${item.exercise.name} again`)}>Take it up again</button></p>
-            : item.sets.map((set, index) => (
+          {item.skipped !== null ? (
+            <p className="quiet">
+              Left out{item.skipped ? `: ${item.skipped}` : ""}.{" "}
+              <button
+                type="button"
+                className="link"
+                onClick={() =>
+                  void save(
+                    {
+                      ...session,
+                      items: session.items!.map((one) => {
+                        const { skipped: _skipped, ...kept } = one;
+                        return one.id === item.id ? kept : one;
+                      }),
+                    },
+                    `${item.exercise.name} again`,
+                  )
+                }
+              >
+                Take it up again
+              </button>
+            </p>
+          ) : (
+            item.sets.map((set, index) => (
               <p key={set.id} style={{ display: "flex", justifyContent: "space-between", gap: 12 }}>
-                <span className={set.done ? "done" : "planned"}>{set.warmUp ? "warm-up" : `set ${index + 1}`}: {set.done ? printSet(set.done, item.exercise, printer) : "open"}</span>
-                {set.done
-                  ? <button type="button" className="link" aria-label={`Open set ${index + 1} of ${item.exercise.name} again`} onClick={() => void save(withSet(session, item.id, set.id, (one) => performedAs({ ...one, planned: one.planned ?? {} }, null)), `${item.exercise.name}, set open again`)}>Open again</button>
-                  : <button type="button" className="link" aria-label={`Go to set ${index + 1} of ${item.exercise.name}`} onClick={() => choose(item.id, set.id)}>Go to it</button>}
+                <span className={set.done ? "done" : "planned"}>
+                  {set.warmUp ? "warm-up" : `set ${index + 1}`}:{" "}
+                  {set.done ? printSet(set.done, item.exercise, printer) : "open"}
+                </span>
+                {set.done ? (
+                  <button
+                    type="button"
+                    className="link"
+                    aria-label={`Open set ${index + 1} of ${item.exercise.name} again`}
+                    onClick={() =>
+                      void save(
+                        withSet(session, item.id, set.id, (one) =>
+                          performedAs({ ...one, planned: one.planned ?? {} }, null),
+                        ),
+                        `${item.exercise.name}, set open again`,
+                      )
+                    }
+                  >
+                    Open again
+                  </button>
+                ) : (
+                  <button
+                    type="button"
+                    className="link"
+                    aria-label={`Go to set ${index + 1} of ${item.exercise.name}`}
+                    onClick={() => choose(item.id, set.id)}
+                  >
+                    Go to it
+                  </button>
+                )}
               </p>
-            ))}
+            ))
+          )}
         </section>
       ))}
       {items.length === 0 && <p className="quiet">No exercise yet.</p>}

@@ -9,14 +9,26 @@ import styles from "./train.module.css";
 export function Rest({ rest, change }: { rest: TrainingState["rest"]; change: (rest: TrainingState["rest"]) => void }) {
   const left = useRest(rest?.until ?? null);
   if (rest === null || left === null) return <div className={styles.rest} />;
-  const by = (seconds: number) => change({ until: Math.max(Date.now(), rest.until + seconds * 1000), seconds: Math.max(0, rest.seconds + seconds) });
+  const by = (seconds: number) =>
+    change({ until: Math.max(Date.now(), rest.until + seconds * 1000), seconds: Math.max(0, rest.seconds + seconds) });
   return (
     <div className={styles.rest}>
-      <button type="button" className="link" aria-label="−15 seconds of rest" onClick={() => by(-15)}>−15</button>
-      <p role="timer" aria-label="Rest"><span className={styles.clock}>{printDuration(Math.abs(left))}</span> <span className="quiet">{left > 0 ? `of ${printDuration(rest.seconds)} rest` : "since the rest was over"}</span></p>
-      <button type="button" className="link" aria-label="+15 seconds of rest" onClick={() => by(15)}>+15</button>
-      <button type="button" className="link" onClick={() => change(null)}>End rest</button>
-      <span className="hidden" role="status">{left === 0 ? "Rest is over" : ""}</span>
+      <button type="button" className="link" aria-label="−15 seconds of rest" onClick={() => by(-15)}>
+        −15
+      </button>
+      <p role="timer" aria-label="Rest">
+        <span className={styles.clock}>{printDuration(Math.abs(left))}</span>{" "}
+        <span className="quiet">{left > 0 ? `of ${printDuration(rest.seconds)} rest` : "since the rest was over"}</span>
+      </p>
+      <button type="button" className="link" aria-label="+15 seconds of rest" onClick={() => by(15)}>
+        +15
+      </button>
+      <button type="button" className="link" onClick={() => change(null)}>
+        End rest
+      </button>
+      <span className="hidden" role="status">
+        {left === 0 ? "Rest is over" : ""}
+      </span>
     </div>
   );
 }

@@ -15,7 +15,11 @@ export function Train() {
   const held = rememberedTraining(name);
   const [date, sessionId] = [asked.date ?? held?.date ?? null, asked.session ?? held?.sessionId ?? null];
   if (asked.wrong !== null) return <Nothing why={asked.wrong} />;
-  return date === null || sessionId === null ? <Nothing /> : <Session key={sessionId} date={date} sessionId={sessionId} />;
+  return date === null || sessionId === null ? (
+    <Nothing />
+  ) : (
+    <Session key={sessionId} date={date} sessionId={sessionId} />
+  );
 }
 
 function Session({ date, sessionId }: { date: string; sessionId: string }) {
@@ -28,5 +32,17 @@ function Session({ date, sessionId }: { date: string; sessionId: string }) {
 }
 
 function Nothing({ why }: { why?: string }) {
-  return <div className={styles.page}><h1>No session is open</h1>{why !== undefined && <p role="alert" className="warn">{why}</p>}<p className="quiet" style={{ paddingTop: 8 }}>Choose one on its day. <Link href="/">Go to today</Link></p></div>;
+  return (
+    <div className={styles.page}>
+      <h1>No session is open</h1>
+      {why !== undefined && (
+        <p role="alert" className="warn">
+          {why}
+        </p>
+      )}
+      <p className="quiet" style={{ paddingTop: 8 }}>
+        Choose one on its day. <Link href="/">Go to today</Link>
+      </p>
+    </div>
+  );
 }

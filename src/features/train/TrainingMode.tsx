@@ -40,7 +40,12 @@ export function TrainingMode({ view }: { view: TrainingView }) {
   useAwake();
   useRecords(view, (record) => setTold(record));
 
-  const chosen = state.at && stepsOf(session).find(({ item, set }) => item.id === state.at!.itemId && set.id === state.at!.setId && !set.done && item.skipped == null);
+  const chosen =
+    state.at &&
+    stepsOf(session).find(
+      ({ item, set }) =>
+        item.id === state.at!.itemId && set.id === state.at!.setId && !set.done && item.skipped == null,
+    );
   const step = chosen || nextStep(session);
   const item = step && items.find(({ id }) => id === step.item.id);
   const held = step && view.steps.find(({ itemId, setId }) => itemId === step.item.id && setId === step.set.id);
@@ -51,53 +56,146 @@ export function TrainingMode({ view }: { view: TrainingView }) {
     if (written) change({ at: null, draft: null, finishing: false });
     return written;
   };
-  const leave = () => { chooseDay(session.date); router.push("/"); };
+  const leave = () => {
+    chooseDay(session.date);
+    router.push("/");
+  };
 
   const confirm = async (draft: Draft) => {
     if (!step || !item) return;
     const done = doneOf(draft, item.exercise);
     const written = withSet(session, step.item.id, step.set.id, (set) => performedAs(set, done));
     // Where nothing was planned another set waits, until the exercise or the session is left.
-    const next = nextStep(written) === null && !hasPlan(step.set) ? withMoreSets(written, step.item.id, newId) : written;
+    const next =
+      nextStep(written) === null && !hasPlan(step.set) ? withMoreSets(written, step.item.id, newId) : written;
     setTold("");
-    if (!await save(next, `${item.exercise.name}, ${printSet(done, item.exercise, printer)}`)) return;
-    const seconds = step.set.restSeconds ?? (step.set.warmUp ? Math.min(warmUpRestSeconds, view.restSeconds) : view.restSeconds);
+    if (!(await save(next, `${item.exercise.name}, ${printSet(done, item.exercise, printer)}`))) return;
+    const seconds =
+      step.set.restSeconds ?? (step.set.warmUp ? Math.min(warmUpRestSeconds, view.restSeconds) : view.restSeconds);
     const more = nextStep(next);
     // In a superset the rest comes after its last exercise, unless the set itself says so.
-    const straightOn = more !== null && more.item.id !== step.item.id && more.item.superset != null && more.item.superset === step.item.superset && more.itemIndex > step.itemIndex && step.set.restSeconds == null;
-    change({ at: null, draft: null, rest: more === null || straightOn ? null : { until: Date.now() + seconds * 1000, seconds } });
+    const straightOn =
+      more !== null &&
+      more.item.id !== step.item.id &&
+      more.item.superset != null &&
+      more.item.superset === step.item.superset &&
+      more.itemIndex > step.itemIndex &&
+      step.set.restSeconds == null;
+    change({
+      at: null,
+      draft: null,
+      rest: more === null || straightOn ? null : { until: Date.now() + seconds * 1000, seconds },
+    });
   };
 
   return (
     <div className={styles.page}>
       <header className={styles.top}>
-        <button type="button" className="link" onClick={leave}>Leave</button>
+        <button type="button" className="link" onClick={leave}>
+          Leave
+        </button>
         <span>{view.title}</span>
-        <button type="button" className="link" onClick={() => setPanel("overview")}>{item ? `exercise ${items.indexOf(item) + 1} of ${items.length}` : "all sets"}</button>
+        <button type="button" className="link" onClick={() => setPanel("overview")}>
+          {item ? `exercise ${items.indexOf(item) + 1} of ${items.length}` : "all sets"}
+        </button>
       </header>
       {item && step && held && !state.finishing ? (
-        <SetInFront key={`${step.item.id} ${step.set.id}`} view={view} item={item} step={held} draft={state.draft?.itemId === item.id && state.draft.setId === step.set.id ? state.draft : null} onDraft={(draft) => change({ draft })} onConfirm={confirm} choose={(setId) => { if (item.sets.find(({ id }) => id === setId)?.done) setEdited(setId); else change({ at: { itemId: item.id, setId }, draft: null }); }}>
+        <SetInFront
+          key={`${step.item.id} ${step.set.id}`}
+          view={view}
+          item={item}
+          step={held}
+          draft={state.draft?.itemId === item.id && state.draft.setId === step.set.id ? state.draft : null}
+          onDraft={(draft) => change({ draft })}
+          onConfirm={confirm}
+          choose={(setId) => {
+            if (item.sets.find(({ id }) => id === setId)?.done) setEdited(setId);
+            else change({ at: { itemId: item.id, setId }, draft: null });
+          }}
+        >
           <Rest rest={state.rest} change={(rest) => change({ rest })} />
         </SetInFront>
-      ) : <Finish view={view} startedAt={state.startedAt ?? null} save={save} leave={() => { forget(); leave(); }} addExercise={() => setPanel("add")} goOn={item && step ? () => change({ finishing: false }) : null} />}
-      <div className={styles.told}><p role="status">{told}</p><NoticeBar notice={notice} undo={undo} dismiss={dismiss} within /></div>
+      ) : (
+        <Finish
+          view={view}
+          startedAt={state.startedAt ?? null}
+          save={save}
+          leave={() => {
+            forget();
+            leave();
+          }}
+          addExercise={() => setPanel("add")}
+          goOn={item && step ? () => change({ finishing: false }) : null}
+        />
+      )}
+      <div className={styles.told}>
+        <p role="status">{told}</p>
+        <NoticeBar notice={notice} undo={undo} dismiss={dismiss} within />
+      </div>
       {item && (
         <nav className={styles.foot} aria-label="This exercise">
-          <button type="button" className="link" onClick={() => setPanel("sets")}>Sets</button>
-          <button type="button" className="link" onClick={() => setPanel("swap")}>Swap</button>
-          <button type="button" className="link" onClick={() => setPanel("skip")}>Skip</button>
-          <button type="button" className="link" onClick={() => setPanel("note")}>Note</button>
-          <button type="button" className="link" onClick={() => setPanel("add")}>Add</button>
-          {!state.finishing && items.some(({ sets }) => sets.some(({ done }) => done)) && <button type="button" className="link" onClick={() => change({ finishing: true })}>Finish</button>}
+          <button type="button" className="link" onClick={() => setPanel("sets")}>
+            Sets
+          </button>
+          <button type="button" className="link" onClick={() => setPanel("swap")}>
+            Swap
+          </button>
+          <button type="button" className="link" onClick={() => setPanel("skip")}>
+            Skip
+          </button>
+          <button type="button" className="link" onClick={() => setPanel("note")}>
+            Note
+          </button>
+          <button type="button" className="link" onClick={() => setPanel("add")}>
+            Add
+          </button>
+          {!state.finishing && items.some(({ sets }) => sets.some(({ done }) => done)) && (
+            <button type="button" className="link" onClick={() => change({ finishing: true })}>
+              Finish
+            </button>
+          )}
         </nav>
       )}
       {item && edited !== null && item.sets.some(({ id, done }) => id === edited && done) && (
         <Dialog title={`${item.exercise.name}, set done`} onClose={() => setEdited(null)}>
-          <SetEditor key={edited} exercise={item.exercise} set={item.sets.find(({ id }) => id === edited)!} printer={printer} onClose={() => setEdited(null)} onSave={(done) => save(withSet(session, item.id, edited, (one) => performedAs(one, done ?? null)), done ? `${item.exercise.name}, set changed` : `${item.exercise.name}, set open again`)} />
+          <SetEditor
+            key={edited}
+            exercise={item.exercise}
+            set={item.sets.find(({ id }) => id === edited)!}
+            printer={printer}
+            onClose={() => setEdited(null)}
+            onSave={(done) =>
+              save(
+                withSet(session, item.id, edited, (one) => performedAs(one, done ?? null)),
+                done ? `${item.exercise.name}, set changed` : `${item.exercise.name}, set open again`,
+              )
+            }
+          />
         </Dialog>
       )}
-      {panel === "overview" ? <Overview view={view} onClose={() => setPanel(null)} choose={(itemId, setId) => { change({ at: { itemId, setId }, draft: null }); setPanel(null); }} save={save} />
-        : panel !== null && <ItemMenu panel={panel} view={view} item={item ?? null} setId={step?.set.id ?? null} save={panel === "note" ? save : saveAnew} onClose={() => setPanel(null)} newId={newId} />}
+      {panel === "overview" ? (
+        <Overview
+          view={view}
+          onClose={() => setPanel(null)}
+          choose={(itemId, setId) => {
+            change({ at: { itemId, setId }, draft: null });
+            setPanel(null);
+          }}
+          save={save}
+        />
+      ) : (
+        panel !== null && (
+          <ItemMenu
+            panel={panel}
+            view={view}
+            item={item ?? null}
+            setId={step?.set.id ?? null}
+            save={panel === "note" ? save : saveAnew}
+            onClose={() => setPanel(null)}
+            newId={newId}
+          />
+        )
+      )}
     </div>
   );
 }
@@ -107,9 +205,16 @@ function useRecords(view: TrainingView, tell: (record: string) => void): void {
   const printer = usePrinter();
   const known = useRef<Set<string> | null>(null);
   useEffect(() => {
-    const now = view.beaten.filter(({ what }) => what !== "volume").map((one) => ({ key: `${one.exerciseId} ${one.what} ${one.what === "reps" ? one.reps : ""} ${one.kg}`, text: recordText(one, printer) }));
-    if (known.current !== null) { const fresh = now.filter(({ key }) => !known.current!.has(key)); if (fresh.length > 0) tell(`Record. ${fresh.map(({ text }) => text).join(". ")}`); }
+    const now = view.beaten
+      .filter(({ what }) => what !== "volume")
+      .map((one) => ({
+        key: `${one.exerciseId} ${one.what} ${one.what === "reps" ? one.reps : ""} ${one.kg}`,
+        text: recordText(one, printer),
+      }));
+    if (known.current !== null) {
+      const fresh = now.filter(({ key }) => !known.current!.has(key));
+      if (fresh.length > 0) tell(`Record. ${fresh.map(({ text }) => text).join(". ")}`);
+    }
     known.current = new Set(now.map(({ key }) => key));
   });
 }
-

@@ -10,10 +10,20 @@ export function useAwake(): void {
     let left = false;
     const ask = () => {
       if (document.visibilityState !== "visible" || left) return;
-      navigator.wakeLock.request("screen").then((held) => { if (left) void held.release(); else lock = held; }).catch(() => {});
+      navigator.wakeLock
+        .request("screen")
+        .then((held) => {
+          if (left) void held.release();
+          else lock = held;
+        })
+        .catch(() => {});
     };
     ask();
     document.addEventListener("visibilitychange", ask);
-    return () => { left = true; document.removeEventListener("visibilitychange", ask); void lock?.release(); };
+    return () => {
+      left = true;
+      document.removeEventListener("visibilitychange", ask);
+      void lock?.release();
+    };
   }, []);
 }

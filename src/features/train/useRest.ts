@@ -42,7 +42,10 @@ export function useRest(until: number | null): number | null {
     look();
     const timer = setInterval(look, 250);
     document.addEventListener("visibilitychange", look);
-    return () => { clearInterval(timer); document.removeEventListener("visibilitychange", look); };
+    return () => {
+      clearInterval(timer);
+      document.removeEventListener("visibilitychange", look);
+    };
   }, [until]);
   return until === null ? null : Math.ceil((until - now) / 1000);
 }

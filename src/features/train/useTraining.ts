@@ -21,11 +21,28 @@ export interface TrainingState {
 }
 
 /** What was changed of the set in front and not yet confirmed. */
-export interface Draft { itemId: string; setId: string; reps: number | null; kg: number | null; seconds: number | null; metres: number | null; rpe: number | null; failed: boolean }
+export interface Draft {
+  itemId: string;
+  setId: string;
+  reps: number | null;
+  kg: number | null;
+  seconds: number | null;
+  metres: number | null;
+  rpe: number | null;
+  failed: boolean;
+}
 
 /** What a draft says was done, without what it leaves open. */
-export function doneOf({ reps, kg, seconds, metres, rpe, failed }: Draft, { measure }: Exercise): NonNullable<TrainingSet["done"]> {
-  const amount = measure === "duration" ? { seconds: seconds ?? 0 } : measure === "distance" ? { metres: metres ?? 0 } : { reps: reps ?? 0 };
+export function doneOf(
+  { reps, kg, seconds, metres, rpe, failed }: Draft,
+  { measure }: Exercise,
+): NonNullable<TrainingSet["done"]> {
+  const amount =
+    measure === "duration"
+      ? { seconds: seconds ?? 0 }
+      : measure === "distance"
+        ? { metres: metres ?? 0 }
+        : { reps: reps ?? 0 };
   return { ...amount, ...(kg === null ? {} : { kg }), ...(rpe === null ? {} : { rpe }), ...(failed ? { failed } : {}) };
 }
 
@@ -35,19 +52,32 @@ const keyOf = (name: LogName) => `oat-column-training-${name}`;
 export function rememberedTraining(name: LogName): TrainingState | null {
   try {
     const held = JSON.parse(localStorage.getItem(keyOf(name)) ?? "null") as TrainingState | null;
-    return held !== null && typeof held.sessionId === "string" && typeof held.date === "string" && entryDayOf(held.date) !== null ? held : null;
+    return held !== null &&
+      typeof held.sessionId === "string" &&
+      typeof held.date === "string" &&
+      entryDayOf(held.date) !== null
+      ? held
+      : null;
   } catch {
     return null;
   }
 }
 
 /** The state of a session in training, kept in this browser at every change. */
-export function useTraining(name: LogName, date: string, sessionId: string): [TrainingState, (changed: Partial<TrainingState>) => void, () => void] {
+export function useTraining(
+  name: LogName,
+  date: string,
+  sessionId: string,
+): [TrainingState, (changed: Partial<TrainingState>) => void, () => void] {
   const [state, setState] = useState<TrainingState>(() => {
     const held = rememberedTraining(name);
-    return held?.sessionId === sessionId && held.date === date ? held : { sessionId, date, at: null, draft: null, rest: null, startedAt: Date.now() };
+    return held?.sessionId === sessionId && held.date === date
+      ? held
+      : { sessionId, date, at: null, draft: null, rest: null, startedAt: Date.now() };
   });
-  useEffect(() => { localStorage.setItem(keyOf(name), JSON.stringify(state)); }, [name, state]);
+  useEffect(() => {
+    localStorage.setItem(keyOf(name), JSON.stringify(state));
+  }, [name, state]);
   const change = useCallback((changed: Partial<TrainingState>) => setState((now) => ({ ...now, ...changed })), []);
   const forget = useCallback(() => localStorage.removeItem(keyOf(name)), [name]);
   return [state, change, forget];

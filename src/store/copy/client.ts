@@ -9,7 +9,11 @@ export interface SecondCopy {
   /** Whether there is room for a change of so many bytes. */
   room(bytes: number): Promise<boolean>;
   /** Keeps what a commit did; null once it is on the disk, else why it is not. */
-  keep(entry: JournalEntry, standing: { node: string; stamp: string }, photos: readonly StoredPhoto[]): Promise<string | null>;
+  keep(
+    entry: JournalEntry,
+    standing: { node: string; stamp: string },
+    photos: readonly StoredPhoto[],
+  ): Promise<string | null>;
 }
 
 /** For so long a copyist may keep an answer back before the tab goes on without; laying a whole log down takes longer. */
@@ -28,11 +32,22 @@ export class CopyClient implements SecondCopy {
   /** Why the copy lacks the latest commits, or null when it has them. */
   lacks: string | null = null;
 
-  private constructor(private readonly name: LogName, open: (session: Remote<CopySession>) => Promise<CopyOpening>) {
-    this.#worker = new Worker(new URL("./worker.ts", import.meta.url), { type: "module", name: `oat-column-copy-${name}` });
-    const failed = new Promise<CopyOpening>((resolve) => { this.#worker.onerror = () => resolve({ state: "none", why: "the part that keeps it could not be started" }); });
+  private constructor(
+    private readonly name: LogName,
+    open: (session: Remote<CopySession>) => Promise<CopyOpening>,
+  ) {
+    this.#worker = new Worker(new URL("./worker.ts", import.meta.url), {
+      type: "module",
+      name: `oat-column-copy-${name}`,
+    });
+    const failed = new Promise<CopyOpening>((resolve) => {
+      this.#worker.onerror = () => resolve({ state: "none", why: "the part that keeps it could not be started" });
+    });
     this.#session = wrap<CopySession>(this.#worker);
-    const opening = open(this.#session).catch((error: unknown): CopyOpening => ({ state: "none", why: messageOf(error) }));
+    const opening = open(this.#session).catch((error: unknown): CopyOpening => ({
+      state: "none",
+      why: messageOf(error),
+    }));
     this.opened = Promise.race([opening, failed]);
   }
 
@@ -62,10 +77,18 @@ export class CopyClient implements SecondCopy {
     return within(patience.room, this.#session.room(bytes), true);
   }
 
-  async keep(entry: JournalEntry, standing: { node: string; stamp: string }, photos: readonly StoredPhoto[]): Promise<string | null> {
+  async keep(
+    entry: JournalEntry,
+    standing: { node: string; stamp: string },
+    photos: readonly StoredPhoto[],
+  ): Promise<string | null> {
     // Where no copy can be kept, Files says so; it is no fault of this commit.
     if ((await this.opened).state === "none") return null;
-    const told = await within(entry.replaced === true ? patience.layDown : patience.keep, this.#session.keep(entry, standing, photos), "it did not answer");
+    const told = await within(
+      entry.replaced === true ? patience.layDown : patience.keep,
+      this.#session.keep(entry, standing, photos),
+      "it did not answer",
+    );
     this.lacks = told;
     this.#rest();
     return told;
@@ -104,14 +127,25 @@ export class CopyClient implements SecondCopy {
 
   #rest(): void {
     clearTimeout(this.#resting);
-    this.#resting = setTimeout(() => void this.#session.rest().then((told) => { this.lacks = told; }).catch(() => {}), restAfter);
+    this.#resting = setTimeout(
+      () =>
+        void this.#session
+          .rest()
+          .then((told) => {
+            this.lacks = told;
+          })
+          .catch(() => {}),
+      restAfter,
+    );
   }
 }
 
 /** An answer, or what is taken for it when it does not come in time. */
 async function within<T>(ms: number, asked: Promise<T>, otherwise: T): Promise<T> {
   let timer: ReturnType<typeof setTimeout> | undefined;
-  const late = new Promise<T>((resolve) => { timer = setTimeout(() => resolve(otherwise), ms); });
+  const late = new Promise<T>((resolve) => {
+    timer = setTimeout(() => resolve(otherwise), ms);
+  });
   try {
     return await Promise.race([asked, late]);
   } finally {

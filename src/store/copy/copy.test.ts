@@ -20,7 +20,13 @@ import { frameOf, framesIn, type CopyEntry } from "./frames";
 import { readCopy, restore } from "./restore";
 
 const start = mustDay("2026-01-01");
-const weighIn = (index: number, kg: number): WeighIn => ({ id: `w${index}`, personId: "p", date: dateOf(start + index), kg, primary: true });
+const weighIn = (index: number, kg: number): WeighIn => ({
+  id: `w${index}`,
+  personId: "p",
+  date: dateOf(start + index),
+  kg,
+  primary: true,
+});
 
 /** One tab: its store, with its copyist beside it. */
 async function tab(folder: MemoryFolder, told: { lacks: string | null }[] = []) {
@@ -30,15 +36,28 @@ async function tab(folder: MemoryFolder, told: { lacks: string | null }[] = []) 
   const store = new Store("own", database, {
     room: (bytes) => copyist.room(bytes),
     keep: async (entry, standing, photos) => {
-      const lacks = await copyist.keep(entry, standing, photos).then(() => null, (error: unknown) => (error as Error).message);
+      const lacks = await copyist.keep(entry, standing, photos).then(
+        () => null,
+        (error: unknown) => (error as Error).message,
+      );
       told.push({ lacks });
       return lacks;
     },
   });
-  return { state, store, copyist, database, close: () => { copyist.close(); store.close(); } };
+  return {
+    state,
+    store,
+    copyist,
+    database,
+    close: () => {
+      copyist.close();
+      store.close();
+    },
+  };
 }
 
-const archiveNow = async (database: Awaited<ReturnType<typeof openDatabase>>) => JSON.stringify(archiveOf((await readLog(database)).log, ""));
+const archiveNow = async (database: Awaited<ReturnType<typeof openDatabase>>) =>
+  JSON.stringify(archiveOf((await readLog(database)).log, ""));
 
 /** The browser throws its database away; what comes back from the copy. */
 async function afterLoss(folder: MemoryFolder) {
@@ -56,66 +75,77 @@ beforeEach(() => {
 });
 
 describe("frames", () => {
-  const entry = (sequence: number): CopyEntry => ({ sequence, stamp: `s${sequence}`, puts: [{ kind: "weighIns", id: "w", record: weighIn(sequence, 70) }], removed: [] });
+  const entry = (sequence: number): CopyEntry => ({
+    sequence,
+    stamp: `s${sequence}`,
+    puts: [{ kind: "weighIns", id: "w", record: weighIn(sequence, 70) }],
+    removed: [],
+  });
 
   it("are found among any bytes, whole ones alone, wherever the disk ended or was damaged", async () => {
     const frames = await Promise.all([1, 2, 3].map((one) => frameOf(entry(one))));
     const all = Uint8Array.from(frames.flatMap((frame) => [...frame]));
     expect((await framesIn(all)).map(({ entry: { sequence } }) => sequence)).toEqual([1, 2, 3]);
-    await fc.assert(fc.asyncProperty(fc.nat(all.byteLength - 1), fc.nat(255), fc.boolean(), async (at, byte, cut) => {
-      const damaged = cut ? new Uint8Array(all.byteLength) : all.slice();
-      if (cut) damaged.set(all.subarray(0, at));
-      else damaged[at] = byte;
-      const found = await framesIn(damaged);
-      for (const one of found) expect(one.entry).toEqual(entry(one.entry.sequence));
-      const untouched = frames.filter((frame, index) => {
-        const from = frames.slice(0, index).reduce((sum, { byteLength }) => sum + byteLength, 0);
-        return cut ? from + frame.byteLength <= at : at < from || at >= from + frame.byteLength;
-      });
-      expect(found.length).toBeGreaterThanOrEqual(untouched.length);
-    }), { numRuns: 150 });
+    await fc.assert(
+      fc.asyncProperty(fc.nat(all.byteLength - 1), fc.nat(255), fc.boolean(), async (at, byte, cut) => {
+        const damaged = cut ? new Uint8Array(all.byteLength) : all.slice();
+        if (cut) damaged.set(all.subarray(0, at));
+        else damaged[at] = byte;
+        const found = await framesIn(damaged);
+        for (const one of found) expect(one.entry).toEqual(entry(one.entry.sequence));
+        const untouched = frames.filter((frame, index) => {
+          const from = frames.slice(0, index).reduce((sum, { byteLength }) => sum + byteLength, 0);
+          return cut ? from + frame.byteLength <= at : at < from || at >= from + frame.byteLength;
+        });
+        expect(found.length).toBeGreaterThanOrEqual(untouched.length);
+      }),
+      { numRuns: 150 },
+    );
   });
 });
 
 describe("the second copy", () => {
   it("brings back everything that was said to be saved, whatever was edited, folded, snapshot and undone before the database was lost", async () => {
-    await fc.assert(fc.asyncProperty(fc.integer({ min: 1, max: 1e6 }), async (seed) => {
-      globalThis.indexedDB = new IDBFactory();
-      const random = new Random(seed);
-      const folder = new MemoryFolder();
-      const tabs = [await tab(folder), await tab(folder)];
-      await tabs[0]!.store.commit([put("people", { id: "p", name: "A" })], "begin");
-      for (let round = 0; round < 25; round++) {
-        const { store, copyist, database } = random.pick(tabs);
-        const drawn = random.next();
-        const index = Math.floor(random.next() * 60);
-        if (drawn < 0.1) await store.undo();
-        else if (drawn < 0.15) await store.commit([{ remove: { kind: "weighIns", id: `w${index}` } }], "removal");
-        else if (drawn < 0.22) await fold(database, "own", 1);
-        else if (drawn < 0.32) await copyist.snapshot();
-        else if (drawn < 0.36) {
-          const log = emptyLog({ household: round });
-          putRecord(log, "people", { id: "p", name: "B" });
-          putRecord(log, "weighIns", weighIn(index, 60));
-          await store.replace(layOut(log), "import");
-        } else await store.commit([put("weighIns", weighIn(index, 60 + round / 10))], "weigh-in");
-      }
-      const before = await archiveNow(tabs[0]!.database);
-      const { sequence, node } = standingOf(await tabs[0]!.database.get("meta", "standing"));
-      for (const one of tabs) one.close();
-      const { reading, restored, database } = await afterLoss(folder);
-      expect(reading).toMatchObject({ sequence, node, missing: 0 });
-      expect(restored!.missing).toBe(0);
-      expect(await archiveNow(database)).toBe(before);
-      // And the log goes on: under the same name, with a copy of what was brought back.
-      const again = await tab(folder);
-      expect(again.state).toBe("kept");
-      await again.store.commit([put("weighIns", weighIn(3, 99))], "after");
-      expect(standingOf(await again.database.get("meta", "standing")).node).toBe(node);
-      const after = await archiveNow(again.database);
-      again.close();
-      expect(await archiveNow((await afterLoss(folder)).database)).toBe(after);
-    }), { numRuns: 20 });
+    await fc.assert(
+      fc.asyncProperty(fc.integer({ min: 1, max: 1e6 }), async (seed) => {
+        globalThis.indexedDB = new IDBFactory();
+        const random = new Random(seed);
+        const folder = new MemoryFolder();
+        const tabs = [await tab(folder), await tab(folder)];
+        await tabs[0]!.store.commit([put("people", { id: "p", name: "A" })], "begin");
+        for (let round = 0; round < 25; round++) {
+          const { store, copyist, database } = random.pick(tabs);
+          const drawn = random.next();
+          const index = Math.floor(random.next() * 60);
+          if (drawn < 0.1) await store.undo();
+          else if (drawn < 0.15) await store.commit([{ remove: { kind: "weighIns", id: `w${index}` } }], "removal");
+          else if (drawn < 0.22) await fold(database, "own", 1);
+          else if (drawn < 0.32) await copyist.snapshot();
+          else if (drawn < 0.36) {
+            const log = emptyLog({ household: round });
+            putRecord(log, "people", { id: "p", name: "B" });
+            putRecord(log, "weighIns", weighIn(index, 60));
+            await store.replace(layOut(log), "import");
+          } else await store.commit([put("weighIns", weighIn(index, 60 + round / 10))], "weigh-in");
+        }
+        const before = await archiveNow(tabs[0]!.database);
+        const { sequence, node } = standingOf(await tabs[0]!.database.get("meta", "standing"));
+        for (const one of tabs) one.close();
+        const { reading, restored, database } = await afterLoss(folder);
+        expect(reading).toMatchObject({ sequence, node, missing: 0 });
+        expect(restored!.missing).toBe(0);
+        expect(await archiveNow(database)).toBe(before);
+        // And the log goes on: under the same name, with a copy of what was brought back.
+        const again = await tab(folder);
+        expect(again.state).toBe("kept");
+        await again.store.commit([put("weighIns", weighIn(3, 99))], "after");
+        expect(standingOf(await again.database.get("meta", "standing")).node).toBe(node);
+        const after = await archiveNow(again.database);
+        again.close();
+        expect(await archiveNow((await afterLoss(folder)).database)).toBe(after);
+      }),
+      { numRuns: 20 },
+    );
   });
 
   it("holds what was written by a tab that died before it could note it, once another is opened", async () => {
@@ -159,14 +189,19 @@ describe("the second copy", () => {
     await one.store.commit([put("people", { id: "p", name: "A" })], "begin");
     await one.store.commit([put("weighIns", weighIn(1, 71))], "kept");
     const keys = ["journal", "history", "meta"] as const;
-    const older = await Promise.all(keys.map(async (store) => [store, await one.database.getAll(store), await one.database.getAllKeys(store)] as const));
+    const older = await Promise.all(
+      keys.map(
+        async (store) => [store, await one.database.getAll(store), await one.database.getAllKeys(store)] as const,
+      ),
+    );
     await one.store.commit([put("weighIns", weighIn(1, 72)), put("weighIns", weighIn(2, 70))], "lost by the browser");
     const before = await archiveNow(one.database);
     one.close();
     const database = await openDatabase("own");
     for (const [store, values, ids] of older) {
       await database.clear(store);
-      for (const [index, value] of values.entries()) await database.put(store, value as never, store === "meta" ? (ids[index] as never) : undefined);
+      for (const [index, value] of values.entries())
+        await database.put(store, value as never, store === "meta" ? (ids[index] as never) : undefined);
     }
     folder.letGo();
     const again = await tab(folder);
@@ -284,7 +319,9 @@ describe("a full disk", () => {
     expect(await one.copyist.room(1000)).toBe(true);
     expect(disk.used).toBe(used);
     disk.size = disk.used;
-    await expect(one.store.commit([put("weighIns", weighIn(1, 71))], "refused")).rejects.toMatchObject({ kind: "noRoom" });
+    await expect(one.store.commit([put("weighIns", weighIn(1, 71))], "refused")).rejects.toMatchObject({
+      kind: "noRoom",
+    });
     // A commit that was under way when the disk ran full.
     const direct = new Store("own", one.database);
     await direct.commit([put("weighIns", weighIn(2, 72))], "under way");
@@ -330,9 +367,23 @@ describe("a full disk", () => {
       const disk = new MemoryDisk();
       const folder = new MemoryFolder(disk);
       const one = await tab(folder);
-      await one.store.commit([put("people", { id: "p", name: "A" }), ...Array.from({ length: 30 }, (_, index) => put("weighIns", weighIn(index, 70 + index)))], "begin");
+      await one.store.commit(
+        [
+          put("people", { id: "p", name: "A" }),
+          ...Array.from({ length: 30 }, (_, index) => put("weighIns", weighIn(index, 70 + index))),
+        ],
+        "begin",
+      );
       await one.copyist.snapshot();
-      await one.store.commit([put("weighIns", { ...weighIn(40, 71), note: Array.from({ length: 300 }, (_, index) => (index * 7919) % 997).join(" ") } as AnyRecord as WeighIn)], "after");
+      await one.store.commit(
+        [
+          put("weighIns", {
+            ...weighIn(40, 71),
+            note: Array.from({ length: 300 }, (_, index) => (index * 7919) % 997).join(" "),
+          } as AnyRecord as WeighIn),
+        ],
+        "after",
+      );
       disk.size = disk.used + left;
       await one.copyist.snapshot().catch(() => {});
       const before = await archiveNow(one.database);

@@ -4,7 +4,18 @@ import { foldLock } from "../fold";
 import { writingLock } from "../hints";
 import { recordsOf, type Page } from "../pages";
 import { ofGeneration } from "../reader";
-import { exhausted, hasRoom, hasRoomIn, NoRoom, reserve, reserveBytes, reserveFile, writeAll, type CopyFolder, type SyncFile } from "./folder";
+import {
+  exhausted,
+  hasRoom,
+  hasRoomIn,
+  NoRoom,
+  reserve,
+  reserveBytes,
+  reserveFile,
+  writeAll,
+  type CopyFolder,
+  type SyncFile,
+} from "./folder";
 import { frameOf, framesIn, type CopyEntry } from "./frames";
 import { headIn, writeSnapshot, type SnapshotHead, type SnapshotLine } from "./snapshot";
 
@@ -59,7 +70,11 @@ export class Copyist {
   /** Writings of what is owed follow one another; a snapshot may be laid down meanwhile. */
   #paying: Promise<void> = Promise.resolve();
 
-  constructor(private readonly name: LogName, private readonly root: CopyFolder, private readonly database: IDBPDatabase<LogDatabase>) {}
+  constructor(
+    private readonly name: LogName,
+    private readonly root: CopyFolder,
+    private readonly database: IDBPDatabase<LogDatabase>,
+  ) {}
 
   /** Takes a slot and brings the copy up to the database. */
   async open(): Promise<CopyState> {
@@ -72,7 +87,9 @@ export class Copyist {
     const entries = await this.database.getAll("journal", IDBKeyRange.lowerBound(this.#snapshot.sequence, true));
     const missing = entries.filter(({ sequence }) => !held.sequences.has(sequence));
     const first = entries[0]?.sequence ?? standing.sequence + 1;
-    this.#lacksSnapshot = standing.sequence > this.#snapshot.sequence && (first > this.#snapshot.sequence + 1 || entries.some(({ replaced }) => replaced === true));
+    this.#lacksSnapshot =
+      standing.sequence > this.#snapshot.sequence &&
+      (first > this.#snapshot.sequence + 1 || entries.some(({ replaced }) => replaced === true));
     if (!this.#lacksSnapshot) this.#owed = missing.map((entry) => ({ ...entry, stamp: standing.stamp }));
     this.#behind.commits = standing.sequence - this.#snapshot.sequence;
     return "kept";
@@ -82,7 +99,10 @@ export class Copyist {
   async room(bytes: number): Promise<boolean> {
     const held = await this.root.read(reserveFile);
     const lacking = held === null ? 0 : Math.max(0, reserveBytes - held.size);
-    const asked = this.#slot === null ? (more: number) => hasRoomIn(this.root, more) : (more: number) => Promise.resolve(hasRoom(this.#slot!, more));
+    const asked =
+      this.#slot === null
+        ? (more: number) => hasRoomIn(this.root, more)
+        : (more: number) => Promise.resolve(hasRoom(this.#slot!, more));
     if (Date.now() > this.#ample.until || this.#ample.bytes < bytes) {
       const enough = await navigator.locks.request(writingLock(this.name), async () => {
         if (await asked(ample + 3 * bytes + lacking)) return true;
@@ -99,7 +119,11 @@ export class Copyist {
    * Keeps what a commit did. Resolves when it is on the disk.
    * @throws NoRoom, or whatever else the file system says; then it is owed, and tried again with the next commit or at rest
    */
-  async keep(entry: JournalEntry, { node, stamp }: { node: string; stamp: string }, photos: readonly StoredPhoto[]): Promise<void> {
+  async keep(
+    entry: JournalEntry,
+    { node, stamp }: { node: string; stamp: string },
+    photos: readonly StoredPhoto[],
+  ): Promise<void> {
     await this.#begin(node);
     for (const photo of photos) await this.#keepPhoto(photo);
     this.#owed.push({ ...entry, stamp });
@@ -129,7 +153,9 @@ export class Copyist {
   async fillReserve(): Promise<void> {
     const size = (await this.root.read(reserveFile))?.size ?? 0;
     if (size >= reserveBytes || !(await this.room(reserveBytes))) return;
-    await navigator.locks.request(writingLock(this.name), () => this.#withReserve((file) => reserve(file, reserveBytes)));
+    await navigator.locks.request(writingLock(this.name), () =>
+      this.#withReserve((file) => reserve(file, reserveBytes)),
+    );
   }
 
   #giveUpReserve(): Promise<void> {
@@ -149,7 +175,10 @@ export class Copyist {
 
   /** Whether so much lies behind the last snapshot that another is worth it. */
   get isLong(): boolean {
-    return !this.#damaged && (this.#lacksSnapshot || this.#behind.commits >= snapshotFrom.commits || this.#behind.bytes >= snapshotFrom.bytes);
+    return (
+      !this.#damaged &&
+      (this.#lacksSnapshot || this.#behind.commits >= snapshotFrom.commits || this.#behind.bytes >= snapshotFrom.bytes)
+    );
   }
 
   /** Lays the whole log down anew. @param wipes whether nothing of what was kept before may be left */
@@ -182,12 +211,16 @@ export class Copyist {
   }
 
   /** The commit up to which the last snapshot holds the log. */
-  get settled(): number { return this.#snapshot.sequence; }
+  get settled(): number {
+    return this.#snapshot.sequence;
+  }
 
   /** Bytes that the copy takes on the disk. */
   async bytes(): Promise<number> {
     if (this.#folder === null) return 0;
-    const photos = (await this.#folder.folders()).includes(photoFolder) ? await sizesIn(await this.#folder.folder(photoFolder)) : 0;
+    const photos = (await this.#folder.folders()).includes(photoFolder)
+      ? await sizesIn(await this.#folder.folder(photoFolder))
+      : 0;
     return photos + (await sizesIn(this.#folder));
   }
 
@@ -200,7 +233,8 @@ export class Copyist {
     if (this.#slot !== null) return;
     this.#folder ??= await (await this.root.folder(this.name)).folder(node);
     await this.#readHeads();
-    for (let number = 0; number < slotsAtMost && this.#slot === null; number++) this.#slot = await this.#folder.open(`slot-${String(number).padStart(2, "0")}`);
+    for (let number = 0; number < slotsAtMost && this.#slot === null; number++)
+      this.#slot = await this.#folder.open(`slot-${String(number).padStart(2, "0")}`);
     if (this.#slot === null) throw new Error("every place for it is taken by another tab");
     const bytes = new Uint8Array(this.#slot.getSize());
     this.#slot.read(bytes, { at: 0 });
@@ -213,7 +247,10 @@ export class Copyist {
   /** The commits that lie in the slots behind the snapshot. */
   async #held(): Promise<{ sequences: Set<number>; last: number }> {
     const entries = await entriesBehind(this.#folder!, this.#snapshot.sequence);
-    return { sequences: new Set(entries.map(({ sequence }) => sequence)), last: entries.at(-1)?.sequence ?? this.#snapshot.sequence };
+    return {
+      sequences: new Set(entries.map(({ sequence }) => sequence)),
+      last: entries.at(-1)?.sequence ?? this.#snapshot.sequence,
+    };
   }
 
   async #readHeads(): Promise<void> {
@@ -244,7 +281,10 @@ export class Copyist {
     }
   }
 
-  async *#lines({ generation, folded, sequence, extra, stamp }: ReturnType<typeof standingOf>, replaced: boolean): AsyncGenerator<SnapshotLine> {
+  async *#lines(
+    { generation, folded, sequence, extra, stamp }: ReturnType<typeof standingOf>,
+    replaced: boolean,
+  ): AsyncGenerator<SnapshotLine> {
     let count = 1;
     this.#damaged = false;
     yield { extra };
@@ -253,7 +293,8 @@ export class Copyist {
       const some = keys.slice(from, from + pagesAtOnce);
       for (const page of await this.database.getAll("pages", IDBKeyRange.bound(some[0]!, some.at(-1)!))) {
         this.#damaged ||= !replaced && isDamaged(page);
-        if (this.#damaged) throw new Error("part of the stored log cannot be read, and the copy may hold it whole; repair it in Files");
+        if (this.#damaged)
+          throw new Error("part of the stored log cannot be read, and the copy may hold it whole; repair it in Files");
         yield { kind: page.kind, month: page.month, text: page.text };
         count += 1;
       }
@@ -336,11 +377,13 @@ async function sizesIn(folder: CopyFolder): Promise<number> {
 
 /** The sound snapshots of a copy with their heads, the better one first. */
 export async function headsOf(folder: CopyFolder): Promise<{ name: string; file: Blob; head: SnapshotHead }[]> {
-  const found = await Promise.all(snapshotNames.map(async (name) => {
-    const file = await folder.read(name);
-    const head = file === null ? null : await headIn(file);
-    return file === null || head === null ? [] : [{ name, file, head }];
-  }));
+  const found = await Promise.all(
+    snapshotNames.map(async (name) => {
+      const file = await folder.read(name);
+      const head = file === null ? null : await headIn(file);
+      return file === null || head === null ? [] : [{ name, file, head }];
+    }),
+  );
   return found.flat().sort((a, b) => b.head.sequence - a.head.sequence);
 }
 
@@ -350,7 +393,8 @@ export async function entriesBehind(folder: CopyFolder, sequence: number): Promi
   for (const name of (await folder.files()).filter(isSlot)) {
     const file = await folder.read(name);
     if (file === null) continue;
-    for (const { entry } of await framesIn(new Uint8Array(await file.arrayBuffer()))) if (entry.sequence > sequence) entries.set(entry.sequence, entry);
+    for (const { entry } of await framesIn(new Uint8Array(await file.arrayBuffer())))
+      if (entry.sequence > sequence) entries.set(entry.sequence, entry);
   }
   return [...entries.values()].sort((a, b) => a.sequence - b.sequence);
 }

@@ -51,7 +51,8 @@ export function writeAll(file: SyncFile, bytes: Uint8Array, at: number): void {
 
 /** Makes a file at least so long with zeros that are truly written, so that what is written there later needs no more room. @throws NoRoom */
 export function reserve(file: SyncFile, size: number): void {
-  for (let at = file.getSize(); at < size; at += zeros.byteLength) writeAll(file, zeros.subarray(0, Math.min(zeros.byteLength, size - at)), at);
+  for (let at = file.getSize(); at < size; at += zeros.byteLength)
+    writeAll(file, zeros.subarray(0, Math.min(zeros.byteLength, size - at)), at);
   file.flush();
 }
 
@@ -59,7 +60,8 @@ export function reserve(file: SyncFile, size: number): void {
 export function hasRoom(file: SyncFile, bytes: number): boolean {
   const size = file.getSize();
   try {
-    for (let at = size; at < size + bytes; at += zeros.byteLength) writeAll(file, zeros.subarray(0, Math.min(zeros.byteLength, size + bytes - at)), at);
+    for (let at = size; at < size + bytes; at += zeros.byteLength)
+      writeAll(file, zeros.subarray(0, Math.min(zeros.byteLength, size + bytes - at)), at);
     return true;
   } catch (error) {
     if (error instanceof NoRoom) return false;

@@ -1,7 +1,9 @@
 import type { JournalEntry } from "../database";
 
 /** What one commit did, as the second copy keeps it, with the stamp it gave last. */
-export interface CopyEntry extends JournalEntry { stamp: string }
+export interface CopyEntry extends JournalEntry {
+  stamp: string;
+}
 
 /** "OCF1" at the head of every frame, the length of its text, and the first half of the text's SHA-256. */
 const mark = [0x4f, 0x43, 0x46, 0x31] as const;
@@ -20,13 +22,20 @@ export async function frameOf(entry: CopyEntry): Promise<Uint8Array> {
 }
 
 /** A whole frame found among bytes: the commit, and where the frame ends. */
-export interface FoundFrame { entry: CopyEntry; end: number }
+export interface FoundFrame {
+  entry: CopyEntry;
+  end: number;
+}
 
 /** Every whole frame among bytes, in the order in which they lie. What is torn, damaged or no frame at all is passed over. */
 export async function framesIn(bytes: Uint8Array): Promise<FoundFrame[]> {
   const found: FoundFrame[] = [];
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
-  for (let at = bytes.indexOf(mark[0]); at >= 0 && at + headBytes <= bytes.byteLength; at = bytes.indexOf(mark[0], at)) {
+  for (
+    let at = bytes.indexOf(mark[0]);
+    at >= 0 && at + headBytes <= bytes.byteLength;
+    at = bytes.indexOf(mark[0], at)
+  ) {
     const end = at + headBytes + view.getUint32(at + 4);
     const isMarked = mark.every((byte, index) => bytes[at + index] === byte) && end <= bytes.byteLength;
     const entry = isMarked ? await entryIn(bytes.subarray(at, end)) : null;

@@ -19,4 +19,6 @@ async function makeReady(): Promise<void> {
   }
 }
 
-void makeReady().catch(() => {}).then(() => postMessage("ready"));
+void makeReady()
+  .catch(() => {})
+  .then(() => postMessage("ready"));

@@ -22,7 +22,12 @@ export interface CopyReading {
 }
 
 /** What is told of a log that was brought back. */
-export interface Restored { records: number; stamp: string; missing: number; photos: number }
+export interface Restored {
+  records: number;
+  stamp: string;
+  missing: number;
+  photos: number;
+}
 
 /** Reads the newest of a log's copies; null when there is none that holds anything. */
 export async function readCopy(root: CopyFolder, name: LogName): Promise<CopyReading | null> {
@@ -52,7 +57,9 @@ async function readOne(folder: CopyFolder, node: string): Promise<CopyReading | 
 }
 
 /** The log as the better snapshot holds it; where that is damaged, as the other one does; else an empty one. */
-async function readBase(heads: Awaited<ReturnType<typeof headsOf>>): Promise<{ log: Log; sequence: number; stamp: string }> {
+async function readBase(
+  heads: Awaited<ReturnType<typeof headsOf>>,
+): Promise<{ log: Log; sequence: number; stamp: string }> {
   for (const { file, head } of heads) {
     try {
       return { log: await logIn(linesIn(file, head)), sequence: head.sequence, stamp: head.stamp };
@@ -78,7 +85,12 @@ async function logIn(lines: ReturnType<typeof linesIn>): Promise<Log> {
 async function photosIn(folder: CopyFolder): Promise<StoredPhoto[]> {
   if (!(await folder.folders()).includes(photoFolder)) return [];
   const photos = await folder.folder(photoFolder);
-  return Promise.all((await photos.files()).map(async (file) => ({ file, bytes: new Uint8Array(await (await photos.read(file))!.arrayBuffer()) })));
+  return Promise.all(
+    (await photos.files()).map(async (file) => ({
+      file,
+      bytes: new Uint8Array(await (await photos.read(file))!.arrayBuffer()),
+    })),
+  );
 }
 
 /** Puts a log read from its copy in force, in one transaction: what was in the database is replaced, and its name and clock go on. */
@@ -93,7 +105,18 @@ export async function restore(database: IDBPDatabase<LogDatabase>, reading: Copy
   for (const page of laidOut.pages) void pages.put(stored(sequence, page));
   for (const photo of reading.photos) void transaction.objectStore("photos").put(photo);
   void transaction.objectStore("journal").put({ sequence, puts: [], removed: [], replaced: true });
-  void transaction.objectStore("meta").put({ ...standing, sequence, node: reading.node, stamp: reading.stamp, extra: laidOut.extra, generation: sequence, folded: sequence }, "standing");
+  void transaction.objectStore("meta").put(
+    {
+      ...standing,
+      sequence,
+      node: reading.node,
+      stamp: reading.stamp,
+      extra: laidOut.extra,
+      generation: sequence,
+      folded: sequence,
+    },
+    "standing",
+  );
   await transaction.done;
   return toldOf(reading);
 }

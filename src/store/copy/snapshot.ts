@@ -2,7 +2,11 @@ import type { CopyEntry } from "./frames";
 import { writeAll, type SyncFile } from "./folder";
 
 /** What a snapshot holds, line by line, packed with gzip: what belongs to no record, then pages, then commits that the pages do not hold yet, then how many lines there were. */
-export type SnapshotLine = { extra: Record<string, unknown> } | { kind: string; month: string; text: string } | { entry: CopyEntry } | { end: number };
+export type SnapshotLine =
+  | { extra: Record<string, unknown> }
+  | { kind: string; month: string; text: string }
+  | { entry: CopyEntry }
+  | { end: number };
 
 /** The head of a snapshot's file, written last: without it the file is none. */
 export interface SnapshotHead {
@@ -19,7 +23,11 @@ export interface SnapshotHead {
 const headBytes = 512;
 
 /** Writes a snapshot over whatever a file held. Until all of it is on the disk the file holds none. @throws NoRoom */
-export async function writeSnapshot(file: SyncFile, head: Pick<SnapshotHead, "sequence" | "stamp">, lines: AsyncIterable<SnapshotLine>): Promise<SnapshotHead> {
+export async function writeSnapshot(
+  file: SyncFile,
+  head: Pick<SnapshotHead, "sequence" | "stamp">,
+  lines: AsyncIterable<SnapshotLine>,
+): Promise<SnapshotHead> {
   writeAll(file, new Uint8Array(headBytes), 0);
   file.flush();
   const bytes = await pack(lines, (chunk, at) => writeAll(file, chunk, headBytes + at));
@@ -35,7 +43,11 @@ export async function writeSnapshot(file: SyncFile, head: Pick<SnapshotHead, "se
 export async function headIn(file: Blob): Promise<SnapshotHead | null> {
   try {
     const head = JSON.parse(await file.slice(0, headBytes).text()) as SnapshotHead;
-    const sound = head.format === "oat-column-second-copy" && head.version === 1 && file.size >= headBytes + head.bytes && Number.isInteger(head.sequence);
+    const sound =
+      head.format === "oat-column-second-copy" &&
+      head.version === 1 &&
+      file.size >= headBytes + head.bytes &&
+      Number.isInteger(head.sequence);
     return sound ? head : null;
   } catch {
     return null;
@@ -55,7 +67,10 @@ export async function* linesIn(file: Blob, head: SnapshotHead): AsyncGenerator<S
   if (!ended) throw new Error("the snapshot ends too early");
 }
 
-async function pack(lines: AsyncIterable<SnapshotLine>, write: (chunk: Uint8Array, at: number) => void): Promise<number> {
+async function pack(
+  lines: AsyncIterable<SnapshotLine>,
+  write: (chunk: Uint8Array, at: number) => void,
+): Promise<number> {
   const { writable, readable } = new CompressionStream("gzip");
   const writer = writable.getWriter();
   const encoder = new TextEncoder();
@@ -82,7 +97,11 @@ async function pack(lines: AsyncIterable<SnapshotLine>, write: (chunk: Uint8Arra
 
 /** Lines of text in packed bytes. */
 async function* unpack(bytes: Blob): AsyncGenerator<string> {
-  const reader = bytes.stream().pipeThrough(new DecompressionStream("gzip") as unknown as TransformStream<Uint8Array, Uint8Array>).pipeThrough(new TextDecoderStream() as unknown as TransformStream<Uint8Array, string>).getReader();
+  const reader = bytes
+    .stream()
+    .pipeThrough(new DecompressionStream("gzip") as unknown as TransformStream<Uint8Array, Uint8Array>)
+    .pipeThrough(new TextDecoderStream() as unknown as TransformStream<Uint8Array, string>)
+    .getReader();
   let rest = "";
   for (let next = await reader.read(); !next.done; next = await reader.read()) {
     const parts = (rest + next.value).split("\n");

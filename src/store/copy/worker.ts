@@ -2,7 +2,15 @@ import "@/core/log/withoutEval";
 import { expose } from "comlink";
 import { deleteDB } from "idb";
 import { messageOf } from "@/core/messageOf";
-import { databaseName, logNames, openDatabase, standingOf, type JournalEntry, type LogName, type StoredPhoto } from "../database";
+import {
+  databaseName,
+  logNames,
+  openDatabase,
+  standingOf,
+  type JournalEntry,
+  type LogName,
+  type StoredPhoto,
+} from "../database";
 import { hintChannel, writingLock } from "../hints";
 import { layOut, type LaidOut } from "../pages";
 import { problemOf } from "../problems";
@@ -15,7 +23,10 @@ import { readCopy, restore, toldOf, type CopyReading, type Restored } from "./re
 export type CopyOpening = { state: "kept" | "ahead" } | { state: "none"; why: string };
 
 /** A copy as it would be written into the log. */
-export interface CopyLaidOut { laidOut: LaidOut; photos: StoredPhoto[] }
+export interface CopyLaidOut {
+  laidOut: LaidOut;
+  photos: StoredPhoto[];
+}
 
 /** Where another hand hears that a snapshot was laid down. */
 const settledChannel = (name: LogName): string => `oat-column-copy-${name}`;
@@ -46,7 +57,11 @@ class CopySession {
   }
 
   /** Keeps what a commit did; null once it is on the disk, else why it is not. */
-  async keep(entry: JournalEntry, standing: { node: string; stamp: string }, photos: readonly StoredPhoto[]): Promise<string | null> {
+  async keep(
+    entry: JournalEntry,
+    standing: { node: string; stamp: string },
+    photos: readonly StoredPhoto[],
+  ): Promise<string | null> {
     if (this.#copyist === null) return "it is not open";
     return this.#told(this.#copyist.keep(entry, standing, photos));
   }
@@ -55,7 +70,12 @@ class CopySession {
   async rest(): Promise<string | null> {
     const copyist = this.#copyist;
     if (copyist === null) return null;
-    return this.#told(copyist.pay().then(() => (copyist.isLong ? copyist.snapshot() : undefined)).then(() => copyist.fillReserve()));
+    return this.#told(
+      copyist
+        .pay()
+        .then(() => (copyist.isLong ? copyist.snapshot() : undefined))
+        .then(() => copyist.fillReserve()),
+    );
   }
 
   /** Bytes that the copy takes. */
@@ -168,7 +188,8 @@ async function needRoom(name: LogName, readings: readonly CopyReading[]): Promis
     for (const photo of photos) bytes += photo.bytes.byteLength;
   }
   const root = await OriginFolder.root();
-  if (root === null || !(await navigator.locks.request(writingLock(name), () => hasRoomIn(root, ample + 3 * bytes)))) throw new NoRoom();
+  if (root === null || !(await navigator.locks.request(writingLock(name), () => hasRoomIn(root, ample + 3 * bytes))))
+    throw new NoRoom();
 }
 
 /** Puts a log that was read from its copy in its database, unless that holds as much; tells the tabs that follow. */

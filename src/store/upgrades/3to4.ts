@@ -8,10 +8,21 @@ import type { Step } from "./step";
  */
 
 type OldPatch = { path: string[] };
-interface History { sequence: number; patches?: { fields: OldPatch[] }[] }
-interface Stamped { changed?: unknown }
-interface Row { record: Stamped }
-interface Journal { sequence: number; puts: Row[]; removed: { tombstone: Stamped }[] }
+interface History {
+  sequence: number;
+  patches?: { fields: OldPatch[] }[];
+}
+interface Stamped {
+  changed?: unknown;
+}
+interface Row {
+  record: Stamped;
+}
+interface Journal {
+  sequence: number;
+  puts: Row[];
+  removed: { tombstone: Stamped }[];
+}
 
 const stampPattern = /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}:\d{2}\.\d{3}Z\/[0-9a-z]{4,8}\/[^/]{0,40}$/;
 const aheadAtMost = 129_600_000;
@@ -21,14 +32,19 @@ export const from3to4: Step = async (transaction) => {
   const history = transaction.objectStore("history");
   for (const entry of (await history.getAll()) as History[]) {
     if (entry.patches === undefined) continue;
-    const patches = entry.patches.map((patch) => ({ ...patch, fields: patch.fields.map((field) => ({ ...field, path: field.path.map(stepOf) })) }));
+    const patches = entry.patches.map((patch) => ({
+      ...patch,
+      fields: patch.fields.map((field) => ({ ...field, path: field.path.map(stepOf) })),
+    }));
     await history.put({ ...entry, patches });
   }
   const journal = transaction.objectStore("journal");
   for (const entry of (await journal.getAll()) as Journal[]) {
     const puts = entry.puts.map((row) => ({ ...row, record: healed(row.record, now) }));
     const removed = entry.removed.map((one) => ({ ...one, tombstone: healed(one.tombstone, now) }));
-    const changed = puts.some(({ record }, index) => record !== entry.puts[index]!.record) || removed.some(({ tombstone }, index) => tombstone !== entry.removed[index]!.tombstone);
+    const changed =
+      puts.some(({ record }, index) => record !== entry.puts[index]!.record) ||
+      removed.some(({ tombstone }, index) => tombstone !== entry.removed[index]!.tombstone);
     if (changed) await journal.put({ ...entry, puts, removed });
   }
   const pages = transaction.objectStore("pages");
@@ -38,7 +54,8 @@ export const from3to4: Step = async (transaction) => {
     if (text !== page.text) await cursor.update({ ...page, text });
   }
   const standing = (await transaction.objectStore("meta").get("standing")) as { stamp: string } | undefined;
-  if (standing !== undefined) await transaction.objectStore("meta").put({ ...standing, stamp: sound(standing.stamp, now) ?? "" }, "standing");
+  if (standing !== undefined)
+    await transaction.objectStore("meta").put({ ...standing, stamp: sound(standing.stamp, now) ?? "" }, "standing");
 };
 
 function stepOf(step: string): string | { element: string } | { order: true } {
@@ -58,7 +75,8 @@ function healedText(text: string, now: number): string {
 }
 
 function healed<R extends Stamped>(record: R, now: number): R {
-  if (typeof record !== "object" || record === null || record.changed === undefined || record.changed === null) return record;
+  if (typeof record !== "object" || record === null || record.changed === undefined || record.changed === null)
+    return record;
   const stamp = sound(record.changed, now);
   if (stamp === record.changed) return record;
   const { changed: _changed, ...rest } = record;

@@ -12,13 +12,19 @@ export const layout = steps.length + 1;
 
 /** Stores of the layout, by how their values are found. Layout 1 had two more. */
 const stores: Record<string, IDBObjectStoreParameters | undefined> = {
-  pages: { keyPath: ["generation", "kind", "month"] }, journal: { keyPath: "sequence" }, history: { keyPath: "sequence" }, meta: undefined,
-  saved: { keyPath: "key" }, photos: { keyPath: "file" }, places: undefined,
+  pages: { keyPath: ["generation", "kind", "month"] },
+  journal: { keyPath: "sequence" },
+  history: { keyPath: "sequence" },
+  meta: undefined,
+  saved: { keyPath: "key" },
+  photos: { keyPath: "file" },
+  places: undefined,
 };
 
 /** Makes the stores that are missing. */
 export function makeStores(database: IDBPDatabase<unknown>): void {
-  for (const [name, options] of Object.entries(stores)) if (!database.objectStoreNames.contains(name)) database.createObjectStore(name, options);
+  for (const [name, options] of Object.entries(stores))
+    if (!database.objectStoreNames.contains(name)) database.createObjectStore(name, options);
 }
 
 /** Whether every store is there; a browser that was killed while they were made can have forgotten some. */
@@ -40,7 +46,9 @@ export async function bringUp(database: IDBPDatabase<unknown>): Promise<boolean>
     // Transactions over one store follow one another: another tab may have done it meanwhile.
     if ((await transaction.objectStore("meta").get("layout")) === undefined) {
       // Rows are of layout 1; what came after it is the same to every step from 2 on.
-      const rows = transaction.objectStoreNames.contains("records") ? await transaction.objectStore("records").count() : 0;
+      const rows = transaction.objectStoreNames.contains("records")
+        ? await transaction.objectStore("records").count()
+        : 0;
       for (const step of steps.slice(rows > 0 ? 0 : 1)) await step(transaction);
       await transaction.objectStore("meta").put(layout, "layout");
     }

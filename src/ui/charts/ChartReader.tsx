@@ -32,7 +32,8 @@ export function ChartReader({ days, inset, at, onRead, onZoom, says, label }: Re
   const [held, setHeld] = useState(false);
   const [first, last] = [days[0] ?? 0, days.at(-1) ?? 0];
   const share = (day: number) => (last === first ? 0 : (day - first) / (last - first));
-  const nearest = (day: number) => days.reduce((best, one, index) => (Math.abs(one - day) < Math.abs(days[best]! - day) ? index : best), 0);
+  const nearest = (day: number) =>
+    days.reduce((best, one, index) => (Math.abs(one - day) < Math.abs(days[best]! - day) ? index : best), 0);
   const dayAt = ({ clientX }: PointerEvent) => {
     const { left, width } = plot.current!.getBoundingClientRect();
     return Math.round(first + Math.min(1, Math.max(0, (clientX - left) / width)) * (last - first));
@@ -44,7 +45,14 @@ export function ChartReader({ days, inset, at, onRead, onZoom, says, label }: Re
   const onKeyDown = (event: KeyboardEvent) => {
     const now = at ?? days.length - 1;
     const within = (index: number) => Math.min(days.length - 1, Math.max(0, index));
-    const read: Record<string, number> = { ArrowLeft: within(now - 1), ArrowRight: within(now + 1), PageUp: within(now - 7), PageDown: within(now + 7), Home: 0, End: days.length - 1 };
+    const read: Record<string, number> = {
+      ArrowLeft: within(now - 1),
+      ArrowRight: within(now + 1),
+      PageUp: within(now - 7),
+      PageDown: within(now + 7),
+      Home: 0,
+      End: days.length - 1,
+    };
     const middle = days[now] ?? last;
     const quarter = Math.max(Math.ceil(daysAtLeast / 2), Math.round((last - first) / 4));
     if (event.shiftKey && (event.key === "ArrowLeft" || event.key === "ArrowRight")) {
@@ -62,17 +70,55 @@ export function ChartReader({ days, inset, at, onRead, onZoom, says, label }: Re
   return (
     <div className={`${styles.reader} noprint`} style={inset}>
       <div
-        ref={plot} className={styles.plot} role="slider" tabIndex={0} aria-label={label} aria-valuemin={0} aria-valuemax={days.length - 1} aria-valuenow={at ?? days.length - 1} aria-valuetext={says}
+        ref={plot}
+        className={styles.plot}
+        role="slider"
+        tabIndex={0}
+        aria-label={label}
+        aria-valuemin={0}
+        aria-valuemax={days.length - 1}
+        aria-valuenow={at ?? days.length - 1}
+        aria-valuetext={says}
         onKeyDown={onKeyDown}
-        onPointerMove={(event) => { const day = dayAt(event); if (!held) onRead(nearest(day)); if (drag !== null) setDrag({ ...drag, to: day }); }}
-        onPointerDown={(event) => { if (event.pointerType === "mouse" && event.button === 0) { event.currentTarget.setPointerCapture(event.pointerId); setDrag({ from: dayAt(event), to: dayAt(event) }); } else onRead(nearest(dayAt(event))); }}
-        onPointerUp={() => { if (drag !== null && drag.from === drag.to) { setHeld(!held); onRead(nearest(drag.to)); } else if (drag !== null) { setHeld(false); zoom(drag.from, drag.to); } setDrag(null); }}
+        onPointerMove={(event) => {
+          const day = dayAt(event);
+          if (!held) onRead(nearest(day));
+          if (drag !== null) setDrag({ ...drag, to: day });
+        }}
+        onPointerDown={(event) => {
+          if (event.pointerType === "mouse" && event.button === 0) {
+            event.currentTarget.setPointerCapture(event.pointerId);
+            setDrag({ from: dayAt(event), to: dayAt(event) });
+          } else onRead(nearest(dayAt(event)));
+        }}
+        onPointerUp={() => {
+          if (drag !== null && drag.from === drag.to) {
+            setHeld(!held);
+            onRead(nearest(drag.to));
+          } else if (drag !== null) {
+            setHeld(false);
+            zoom(drag.from, drag.to);
+          }
+          setDrag(null);
+        }}
         onPointerCancel={() => setDrag(null)}
-        onPointerLeave={(event) => { if (event.pointerType === "mouse" && drag === null && !held) onRead(null); }}
+        onPointerLeave={(event) => {
+          if (event.pointerType === "mouse" && drag === null && !held) onRead(null);
+        }}
         onDoubleClick={() => onZoom?.(null)}
       >
-        {onZoom && drag !== null && drag.from !== drag.to && <div className={styles.stretch} style={{ left: `${100 * share(Math.min(drag.from, drag.to))}%`, width: `${100 * Math.abs(share(drag.to) - share(drag.from))}%` }} />}
-        {at !== null && days[at] !== undefined && <div className={styles.line} style={{ left: `${100 * share(days[at])}%` }} />}
+        {onZoom && drag !== null && drag.from !== drag.to && (
+          <div
+            className={styles.stretch}
+            style={{
+              left: `${100 * share(Math.min(drag.from, drag.to))}%`,
+              width: `${100 * Math.abs(share(drag.to) - share(drag.from))}%`,
+            }}
+          />
+        )}
+        {at !== null && days[at] !== undefined && (
+          <div className={styles.line} style={{ left: `${100 * share(days[at])}%` }} />
+        )}
       </div>
     </div>
   );

@@ -16,7 +16,12 @@ export function tickDates(days: readonly number[]): (day: number) => string {
 }
 
 /** How every axis is drawn, and how a line or area that stands still is. */
-export const axisStyle = (slate: string) => ({ stroke: slate, tick: { fill: slate, fontSize: 13 }, tickLine: false, axisLine: false });
+export const axisStyle = (slate: string) => ({
+  stroke: slate,
+  tick: { fill: slate, fontSize: 13 },
+  tickLine: false,
+  axisLine: false,
+});
 export const still = { isAnimationActive: false, dot: false, activeDot: false } as const;
 
 /** Ends of an axis that hold the values, at round steps. */

@@ -11,12 +11,19 @@ function outline(kind: string): string {
 /** A session by shape first: hollow when planned, filled when done, half filled when partly done, struck through when skipped, dashed when missed. */
 export function Mark({ kind, status, title }: Omit<SessionMark, "id">) {
   const path = outline(kind);
-  const stroke = status === "planned" ? "var(--oat)" : status === "skipped" || status === "missed" ? "var(--slate)" : "var(--pine)";
+  const stroke =
+    status === "planned" ? "var(--oat)" : status === "skipped" || status === "missed" ? "var(--slate)" : "var(--pine)";
   return (
     <svg width="14" height="14" viewBox="0 0 14 14" role="img" aria-label={`${title}, ${status}`}>
       <title>{`${title}, ${status}`}</title>
       {status === "partly" && <path d={path} fill="var(--pine)" style={{ clipPath: "inset(0 0 0 50%)" }} />}
-      <path d={path} fill={status === "done" ? "var(--pine)" : "none"} stroke={stroke} strokeWidth="1.4" strokeDasharray={status === "missed" ? "2 2" : undefined} />
+      <path
+        d={path}
+        fill={status === "done" ? "var(--pine)" : "none"}
+        stroke={stroke}
+        strokeWidth="1.4"
+        strokeDasharray={status === "missed" ? "2 2" : undefined}
+      />
       {status === "skipped" && <path d="M0.5 13.5L13.5 0.5" stroke={stroke} strokeWidth="1.4" />}
     </svg>
   );

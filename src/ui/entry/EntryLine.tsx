@@ -28,13 +28,26 @@ export function EntryLine({ inputRef }: { inputRef: RefObject<HTMLInputElement |
     setProblem(null);
   };
 
-  const ask = useCallback((typed: string) => compute.ask("entry", { personId: person.id, today, date: day, text: typed, dateOrder: dateOrder() }), [compute, person.id, today, day]);
+  const ask = useCallback(
+    (typed: string) =>
+      compute.ask("entry", { personId: person.id, today, date: day, text: typed, dateOrder: dateOrder() }),
+    [compute, person.id, today, day],
+  );
   useEffect(() => {
     let left = false;
     if (text.trim() !== "") {
-      void ask(text).then((reading) => { if (!left && reading) setRead({ text, day, reading }); }, (error: unknown) => { if (!left) setProblem(messageOf(error)); });
+      void ask(text).then(
+        (reading) => {
+          if (!left && reading) setRead({ text, day, reading });
+        },
+        (error: unknown) => {
+          if (!left) setProblem(messageOf(error));
+        },
+      );
     }
-    return () => { left = true; };
+    return () => {
+      left = true;
+    };
   }, [ask, day, text]);
 
   const reading = text.trim() === "" ? null : (read?.reading ?? null);
@@ -43,7 +56,10 @@ export function EntryLine({ inputRef }: { inputRef: RefObject<HTMLInputElement |
   const submit = async () => {
     const typed = line.current;
     if (typed.trim() === "") return;
-    const asked = await ask(typed).catch((error: unknown) => { setProblem(messageOf(error)); return null; });
+    const asked = await ask(typed).catch((error: unknown) => {
+      setProblem(messageOf(error));
+      return null;
+    });
     if (asked === null) return;
     setRead({ text: typed, day, reading: asked });
     if (asked.change === null) return;
@@ -51,7 +67,7 @@ export function EntryLine({ inputRef }: { inputRef: RefObject<HTMLInputElement |
       doubted.current = typed;
       return;
     }
-    if (!await commit(asked.change, asked.label)) return;
+    if (!(await commit(asked.change, asked.label))) return;
     doubted.current = "";
     if (line.current === typed) write("");
   };
@@ -69,7 +85,14 @@ export function EntryLine({ inputRef }: { inputRef: RefObject<HTMLInputElement |
     const typed = line.current;
     // What was typed last may not have been answered yet.
     if (fresh) write(firstOf(reading)!.text);
-    else void ask(typed).then((asked) => { const first = firstOf(asked); if (first !== undefined && line.current === typed) write(first.text); }, () => {});
+    else
+      void ask(typed).then(
+        (asked) => {
+          const first = firstOf(asked);
+          if (first !== undefined && line.current === typed) write(first.text);
+        },
+        () => {},
+      );
   };
   const take = (choice: string) => {
     write(choice);
@@ -79,20 +102,62 @@ export function EntryLine({ inputRef }: { inputRef: RefObject<HTMLInputElement |
   return (
     <form className={`${styles.entry} noprint`} onSubmit={onSubmit} role="search" aria-label="Quick entry">
       <div className={styles.line}>
-        <input ref={inputRef} className={styles.input} value={text} onChange={(event) => write(event.target.value)} onKeyDown={onKeyDown} aria-label={`Write it down, ${longDate(day)}`} aria-describedby="entry-reading"
-          placeholder={day === now ? examples(units) : `Write it down for ${longDate(day)}`} autoComplete="off" autoCapitalize="off" spellCheck={false} enterKeyHint="done" />
-        {ready ? <button type="submit" className={`${styles.key} ${styles.ready}`}>Enter to log</button> : <span className={`${styles.key} ${styles.hint}`} title="Press w anywhere to write">w</span>}
+        <input
+          ref={inputRef}
+          className={styles.input}
+          value={text}
+          onChange={(event) => write(event.target.value)}
+          onKeyDown={onKeyDown}
+          aria-label={`Write it down, ${longDate(day)}`}
+          aria-describedby="entry-reading"
+          placeholder={day === now ? examples(units) : `Write it down for ${longDate(day)}`}
+          autoComplete="off"
+          autoCapitalize="off"
+          spellCheck={false}
+          enterKeyHint="done"
+        />
+        {ready ? (
+          <button type="submit" className={`${styles.key} ${styles.ready}`}>
+            Enter to log
+          </button>
+        ) : (
+          <span className={`${styles.key} ${styles.hint}`} title="Press w anywhere to write">
+            w
+          </span>
+        )}
       </div>
       <div id="entry-reading" className={styles.reading} aria-live="polite">
-        {stays !== null && <p className="warn">It is past midnight. What is half-written here stays with {longDate(stays)} until it is saved or emptied.</p>}
-        {problem !== null && <p className="warn" role="alert">{problem}</p>}
+        {stays !== null && (
+          <p className="warn">
+            It is past midnight. What is half-written here stays with {longDate(stays)} until it is saved or emptied.
+          </p>
+        )}
+        {problem !== null && (
+          <p className="warn" role="alert">
+            {problem}
+          </p>
+        )}
         {reading && (
           <>
             {reading.problems.length > 0 && <Underlined text={read!.text} problems={reading.problems} />}
-            <span className={styles.fields}>{reading.fields.map(({ label, text: value }, index) => <span key={index}><b>{label}</b>{value}</span>)}</span>
+            <span className={styles.fields}>
+              {reading.fields.map(({ label, text: value }, index) => (
+                <span key={index}>
+                  <b>{label}</b>
+                  {value}
+                </span>
+              ))}
+            </span>
             {reading.caution && <p className="warn">{reading.caution}</p>}
             {[...reading.choices, ...reading.completions].length > 0 && (
-              <span className={styles.choices}>{[...reading.choices, ...reading.completions].map(({ label, text: choice }) => <button key={choice} type="button" className="link" onClick={() => take(choice)}>{label}</button>)}<span className="quiet">Tab takes the first</span></span>
+              <span className={styles.choices}>
+                {[...reading.choices, ...reading.completions].map(({ label, text: choice }) => (
+                  <button key={choice} type="button" className="link" onClick={() => take(choice)}>
+                    {label}
+                  </button>
+                ))}
+                <span className="quiet">Tab takes the first</span>
+              </span>
             )}
           </>
         )}
@@ -107,15 +172,24 @@ function Underlined({ text, problems }: { text: string; problems: readonly Entry
   if (!first) return null;
   return (
     <p>
-      <span className={styles.marked}>{text.slice(0, first.start)}<u>{text.slice(first.start, first.end)}</u>{text.slice(first.end)}</span>
-      <span className="warn">{" "}{problems.map(({ message }) => message).join(" ")}</span>
+      <span className={styles.marked}>
+        {text.slice(0, first.start)}
+        <u>{text.slice(first.start, first.end)}</u>
+        {text.slice(first.end)}
+      </span>
+      <span className="warn"> {problems.map(({ message }) => message).join(" ")}</span>
     </p>
   );
 }
 
 /** What may be written, in the trainee's units. */
 function examples({ mass, distance }: Units): string {
-  return [mass === "lb" ? "157.4" : "71.4", mass === "lb" ? "front squat 3x6 200 lb" : "front squat 3x6 90 kg", distance === "mi" ? "run 4 mi 33:10" : "run 6 km 33:10", "80 g oats"].join("  ·  ");
+  return [
+    mass === "lb" ? "157.4" : "71.4",
+    mass === "lb" ? "front squat 3x6 200 lb" : "front squat 3x6 90 kg",
+    distance === "mi" ? "run 4 mi 33:10" : "run 6 km 33:10",
+    "80 g oats",
+  ].join("  ·  ");
 }
 
 /** What Tab takes. */

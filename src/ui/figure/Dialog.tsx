@@ -13,11 +13,20 @@ export function Dialog({ title, onClose, children }: { title: string; onClose: (
     return () => dialog?.close();
   }, []);
   return (
-    <dialog ref={ref} aria-label={title} onClose={onClose} onClick={(event) => { if (event.target === ref.current) onClose(); }}>
+    <dialog
+      ref={ref}
+      aria-label={title}
+      onClose={onClose}
+      onClick={(event) => {
+        if (event.target === ref.current) onClose();
+      }}
+    >
       <div className={styles.panel}>
         <header className={styles.head}>
           <h2>{title}</h2>
-          <button type="button" className="link" onClick={onClose}>Close</button>
+          <button type="button" className="link" onClick={onClose}>
+            Close
+          </button>
         </header>
         {children}
       </div>

@@ -8,25 +8,67 @@ import styles from "./figure.module.css";
 const WorkingPanel = dynamic(() => import("./WorkingPanel").then((module) => module.WorkingPanel), { ssr: false });
 
 /** Opens the working of a figure. `on` is the day the figure is asked for; `label` is read out after what is shown. */
-export function WorkingLink({ figure, on, children, label }: { figure: FigureRef; on: string; children: ReactNode; label: string }) {
+export function WorkingLink({
+  figure,
+  on,
+  children,
+  label,
+}: {
+  figure: FigureRef;
+  on: string;
+  children: ReactNode;
+  label: string;
+}) {
   const [open, setOpen] = useState(false);
   return (
     <>
-      <button type="button" className="link" aria-haspopup="dialog" onClick={() => setOpen(true)}>{children}<span className="hidden">{label}</span></button>
+      <button type="button" className="link" aria-haspopup="dialog" onClick={() => setOpen(true)}>
+        {children}
+        <span className="hidden">{label}</span>
+      </button>
       {open && <WorkingPanel figure={figure} on={on} onClose={() => setOpen(false)} />}
     </>
   );
 }
 
 /** A figure that answers a question: label, large value with its unit, a note on how sure it is, and its working. */
-export function Figure({ label, value, unit, note, figure, on, missing }: { label: string; value?: string; unit?: string; note?: ReactNode; figure: FigureRef; on: string; missing?: string }) {
+export function Figure({
+  label,
+  value,
+  unit,
+  note,
+  figure,
+  on,
+  missing,
+}: {
+  label: string;
+  value?: string;
+  unit?: string;
+  note?: ReactNode;
+  figure: FigureRef;
+  on: string;
+  missing?: string;
+}) {
   return (
     <section className={styles.figure}>
       <div className={styles.top}>
         <span className="label">{label}</span>
-        {missing === undefined && <WorkingLink figure={figure} on={on} label={` of ${label}`}><span className="small">working</span></WorkingLink>}
+        {missing === undefined && (
+          <WorkingLink figure={figure} on={on} label={` of ${label}`}>
+            <span className="small">working</span>
+          </WorkingLink>
+        )}
       </div>
-      {missing === undefined ? <p><span className={styles.value} data-figure={figure.figure}>{value}</span><span className={styles.unit}>{unit}</span></p> : <p className={styles.missing}>{missing}</p>}
+      {missing === undefined ? (
+        <p>
+          <span className={styles.value} data-figure={figure.figure}>
+            {value}
+          </span>
+          <span className={styles.unit}>{unit}</span>
+        </p>
+      ) : (
+        <p className={styles.missing}>{missing}</p>
+      )}
       {note && <p className={styles.note}>{note}</p>}
     </section>
   );

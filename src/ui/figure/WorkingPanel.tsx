@@ -12,28 +12,55 @@ export function WorkingPanel({ figure, on, onClose }: { figure: FigureRef; on: s
   const [working, setWorking] = useState<WorkingResult | null>(null);
   useEffect(() => {
     let left = false;
-    void compute.ask("working", { personId: person.id, today, on, ref: figure }).then((answer) => { if (!left) setWorking(answer); });
-    return () => { left = true; };
+    void compute.ask("working", { personId: person.id, today, on, ref: figure }).then((answer) => {
+      if (!left) setWorking(answer);
+    });
+    return () => {
+      left = true;
+    };
   }, [compute, person.id, today, on, figure]);
 
   if (working === null) return null;
-  if ("reason" in working) return <Dialog title="Working" onClose={onClose}><p>{working.reason}</p></Dialog>;
+  if ("reason" in working)
+    return (
+      <Dialog title="Working" onClose={onClose}>
+        <p>{working.reason}</p>
+      </Dialog>
+    );
   return (
     <Dialog title={working.title} onClose={onClose}>
       <p className={styles.large}>{working.value}</p>
       <p className={styles.formula}>{working.formula}</p>
       <section className={styles.section}>
         <h3>With the numbers put in</h3>
-        <ul className={styles.list}>{working.steps.map((step) => <li key={step}>{step}</li>)}</ul>
+        <ul className={styles.list}>
+          {working.steps.map((step) => (
+            <li key={step}>{step}</li>
+          ))}
+        </ul>
       </section>
       {working.inputs.length > 0 && (
         <section className={styles.section}>
           <h3>Entries it came from</h3>
           <div className={styles.inputs}>
             {working.inputs.map(({ label, value, date }, index) => [
-              date === undefined
-                ? <span key={`l${index}`} className="quiet">{label}</span>
-                : <button key={`l${index}`} type="button" className="link" onClick={() => { chooseDay(date); onClose(); }}>{label}</button>,
+              date === undefined ? (
+                <span key={`l${index}`} className="quiet">
+                  {label}
+                </span>
+              ) : (
+                <button
+                  key={`l${index}`}
+                  type="button"
+                  className="link"
+                  onClick={() => {
+                    chooseDay(date);
+                    onClose();
+                  }}
+                >
+                  {label}
+                </button>
+              ),
               <span key={`v${index}`}>{value}</span>,
             ])}
           </div>
@@ -41,10 +68,20 @@ export function WorkingPanel({ figure, on, onClose }: { figure: FigureRef; on: s
       )}
       <section className={styles.section}>
         <h3>Assumptions</h3>
-        <ul className={styles.list}>{working.assumptions.map((assumption) => <li key={assumption}>{assumption}</li>)}</ul>
+        <ul className={styles.list}>
+          {working.assumptions.map((assumption) => (
+            <li key={assumption}>{assumption}</li>
+          ))}
+        </ul>
       </section>
-      <section className={styles.section}><h3>How sure</h3><p>{working.sureness}</p></section>
-      <section className={styles.section}><h3>Source</h3><p>{working.source}</p></section>
+      <section className={styles.section}>
+        <h3>How sure</h3>
+        <p>{working.sureness}</p>
+      </section>
+      <section className={styles.section}>
+        <h3>Source</h3>
+        <p>{working.source}</p>
+      </section>
     </Dialog>
   );
 }

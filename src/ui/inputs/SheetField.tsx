@@ -22,18 +22,41 @@ export function SheetField({ label, fileLabel, className, text, onText, onRefuse
     else onRefused(why);
   };
   // A character takes four bytes at most.
-  const open = async (file: File) => { if (file.size > 4 * longestPaste.characters) onRefused(tooLarge(file.size)); else take(await file.text()); };
+  const open = async (file: File) => {
+    if (file.size > 4 * longestPaste.characters) onRefused(tooLarge(file.size));
+    else take(await file.text());
+  };
   return (
     <>
-      <label htmlFor={id} className="quiet">{label}</label>
-      <textarea id={id} className={className} rows={4} value={text} spellCheck={false} onChange={(event) => take(event.target.value)}
+      <label htmlFor={id} className="quiet">
+        {label}
+      </label>
+      <textarea
+        id={id}
+        className={className}
+        rows={4}
+        value={text}
+        spellCheck={false}
+        onChange={(event) => take(event.target.value)}
         onPaste={(event) => {
           const why = tooLong(event.clipboardData.getData("text/plain"));
           if (why === null) return;
           event.preventDefault();
           onRefused(why);
-        }} />
-      <p><input type="file" aria-label={fileLabel} accept=".csv,.tsv,.txt,text/csv,text/plain" onChange={(event) => { const file = event.target.files?.[0]; event.target.value = ""; if (file) void open(file); }} /></p>
+        }}
+      />
+      <p>
+        <input
+          type="file"
+          aria-label={fileLabel}
+          accept=".csv,.tsv,.txt,text/csv,text/plain"
+          onChange={(event) => {
+            const file = event.target.files?.[0];
+            event.target.value = "";
+            if (file) void open(file);
+          }}
+        />
+      </p>
     </>
   );
 }

@@ -16,7 +16,14 @@ const own = "own:";
 /** More than this are found by typing more. */
 const listed = 40;
 
-interface Props { value: string | null; onPick: (exercise: Exercise) => void; label: string; autoFocus?: boolean; placeholder?: string; except?: string | undefined }
+interface Props {
+  value: string | null;
+  onPick: (exercise: Exercise) => void;
+  label: string;
+  autoFocus?: boolean;
+  placeholder?: string;
+  except?: string | undefined;
+}
 
 /**
  * Chooses an exercise by typing parts of its name, a muscle or its equipment; those done lately come first. A name that is not there
@@ -26,31 +33,79 @@ export function ExercisePicker({ value, onPick, label, autoFocus, placeholder = 
   const { commit } = useLog();
   const field = useRef<RefSelectProps>(null);
   // After a dialog has opened around it, which gives its own first button the focus.
-  useEffect(() => { if (autoFocus) field.current?.focus(); }, [autoFocus]);
+  useEffect(() => {
+    if (autoFocus) field.current?.focus();
+  }, [autoFocus]);
   const [typed, setTyped] = useState("");
   const view = useFigure("exercises", { text: "", muscle: null, equipment: null, group: null });
   // Found here and at once, so that Enter never takes what stood there before the last letter.
   const rows = useMemo(() => new Map((view?.found ?? []).map((row) => [row.exercise.id, row])), [view]);
-  const found = useMemo(() => findExercises([...rows.values()].flatMap(({ exercise }) => (exercise.id === except ? [] : [exercise])), { text: typed, muscle: null, equipment: null, group: null }, (id) => rows.get(id)!).slice(0, listed).map(({ id }) => rows.get(id)!), [except, rows, typed]);
+  const found = useMemo(
+    () =>
+      findExercises(
+        [...rows.values()].flatMap(({ exercise }) => (exercise.id === except ? [] : [exercise])),
+        { text: typed, muscle: null, equipment: null, group: null },
+        (id) => rows.get(id)!,
+      )
+        .slice(0, listed)
+        .map(({ id }) => rows.get(id)!),
+    [except, rows, typed],
+  );
   const chosenName = value === null ? undefined : view?.names[value];
   const named = typed.trim();
-  const isNew = named !== "" && view !== undefined && ![...rows.values()].some(({ exercise }) => [exercise.name, ...aliasesOf(exercise)].some((name) => sameName(name, named)));
+  const isNew =
+    named !== "" &&
+    view !== undefined &&
+    ![...rows.values()].some(({ exercise }) =>
+      [exercise.name, ...aliasesOf(exercise)].some((name) => sameName(name, named)),
+    );
   const options = [
-    ...found.map(({ exercise, lastDone, sessions }) => ({ value: exercise.id, label: exercise.name, detail: lastDone === null ? [exercise.group, exercise.equipment].filter(Boolean).join(", ") : `${counted(sessions, "time")}, last ${shortDate(lastDone)}` })),
+    ...found.map(({ exercise, lastDone, sessions }) => ({
+      value: exercise.id,
+      label: exercise.name,
+      detail:
+        lastDone === null
+          ? [exercise.group, exercise.equipment].filter(Boolean).join(", ")
+          : `${counted(sessions, "time")}, last ${shortDate(lastDone)}`,
+    })),
     ...(isNew ? [{ value: own + named, label: `Add “${named}” as an exercise`, detail: "" }] : []),
-    ...(value !== null && chosenName !== undefined && !found.some(({ exercise }) => exercise.id === value) ? [{ value, label: chosenName, detail: "" }] : []),
+    ...(value !== null && chosenName !== undefined && !found.some(({ exercise }) => exercise.id === value)
+      ? [{ value, label: chosenName, detail: "" }]
+      : []),
   ];
   const pick = (id: string) => {
     setTyped("");
-    if (!id.startsWith(own)) { const held = found.find(({ exercise }) => exercise.id === id)?.exercise; if (held) onPick(held); return; }
+    if (!id.startsWith(own)) {
+      const held = found.find(({ exercise }) => exercise.id === id)?.exercise;
+      if (held) onPick(held);
+      return;
+    }
     const exercise = namedExercise(newId(), id.slice(own.length));
-    void commit([put("exercises", exercise)], `Exercise ${exercise.name}`).then((written) => { if (written) onPick(exercise); });
+    void commit([put("exercises", exercise)], `Exercise ${exercise.name}`).then((written) => {
+      if (written) onPick(exercise);
+    });
   };
   return (
     <Select<string, (typeof options)[number]>
-      aria-label={label} showSearch={{ searchValue: typed, filterOption: false, onSearch: setTyped }} value={value ?? undefined} placeholder={placeholder} ref={field} defaultOpen={autoFocus === true} style={{ width: "100%" }} popupMatchSelectWidth={320} getPopupContainer={(node: HTMLElement) => node.closest("dialog") ?? document.body} defaultActiveFirstOption
-      options={options} onChange={pick} notFoundContent={named === "" ? null : "Nothing is called that."}
-      optionRender={({ data }) => <span style={{ display: "flex", justifyContent: "space-between", gap: 12 }}><span>{data.label}</span><span className="quiet small">{data.detail}</span></span>}
+      aria-label={label}
+      showSearch={{ searchValue: typed, filterOption: false, onSearch: setTyped }}
+      value={value ?? undefined}
+      placeholder={placeholder}
+      ref={field}
+      defaultOpen={autoFocus === true}
+      style={{ width: "100%" }}
+      popupMatchSelectWidth={320}
+      getPopupContainer={(node: HTMLElement) => node.closest("dialog") ?? document.body}
+      defaultActiveFirstOption
+      options={options}
+      onChange={pick}
+      notFoundContent={named === "" ? null : "Nothing is called that."}
+      optionRender={({ data }) => (
+        <span style={{ display: "flex", justifyContent: "space-between", gap: 12 }}>
+          <span>{data.label}</span>
+          <span className="quiet small">{data.detail}</span>
+        </span>
+      )}
     />
   );
 }

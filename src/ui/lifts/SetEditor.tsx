@@ -10,41 +10,98 @@ import { check as tick, Field, narrow, Row, RowButton } from "@/ui/inputs/Field"
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
 
-interface Props { set: TrainingSet; exercise: Exercise; printer: Printer; onSave: (done: NonNullable<TrainingSet["done"]> | null) => Promise<boolean>; onClose: () => void }
+interface Props {
+  set: TrainingSet;
+  exercise: Exercise;
+  printer: Printer;
+  onSave: (done: NonNullable<TrainingSet["done"]> | null) => Promise<boolean>;
+  onClose: () => void;
+}
 
 /** Changes what was done in one set, or opens it again. */
 export function SetEditor({ set, exercise, printer, onSave, onClose }: Props) {
   const unit = printer.units.mass;
   const done = set.done ?? set.planned ?? {};
   const amount = exercise.measure === "duration" ? "Seconds" : exercise.measure === "distance" ? "Metres" : "Reps";
-  const shown = { reps: set.done == null && isOpenEnded(set.planned) ? "" : repsField({ ...done, failed: false }), failed: set.done?.failed === true, load: loadField(done, unit), rpe: set.done?.rpe == null ? "" : String(set.done.rpe) };
-  const { control, save, getValues, trigger, register, meanwhile } = useRecordForm(shown, { reps: amount, failed: "Missed one more", load: "Load", rpe: "RPE" });
+  const shown = {
+    reps: set.done == null && isOpenEnded(set.planned) ? "" : repsField({ ...done, failed: false }),
+    failed: set.done?.failed === true,
+    load: loadField(done, unit),
+    rpe: set.done?.rpe == null ? "" : String(set.done.rpe),
+  };
+  const { control, save, getValues, trigger, register, meanwhile } = useRecordForm(shown, {
+    reps: amount,
+    failed: "Missed one more",
+    load: "Load",
+    rpe: "RPE",
+  });
   const timed = isTimed(exercise);
-  const read = ({ reps, failed, load, rpe }: typeof shown) => readSet(failed && !timed && !/f(ailed)?$/i.test(reps.trim()) ? `${reps.trim()}f` : reps, load, rpe, exercise, unit);
+  const read = ({ reps, failed, load, rpe }: typeof shown) =>
+    readSet(failed && !timed && !/f(ailed)?$/i.test(reps.trim()) ? `${reps.trim()}f` : reps, load, rpe, exercise, unit);
   const onSubmit = save(async (fields, changed) => {
     const now = read(fields);
     if (typeof now === "string") return false;
     // What was not touched keeps what it was, to the last digit. Repetitions and load belong together: a drop set has both of each part.
-    const { rpe: _rpe, reps: _reps, kg: _kg, seconds: _seconds, metres: _metres, failed: _failed, parts: _parts, ...kept } = set.done ?? {};
+    const {
+      rpe: _rpe,
+      reps: _reps,
+      kg: _kg,
+      seconds: _seconds,
+      metres: _metres,
+      failed: _failed,
+      parts: _parts,
+      ...kept
+    } = set.done ?? {};
     const { rpe, kg, ...amounts } = now;
     const { rpe: heldRpe, ...held } = set.done ?? {};
-    const worked = set.done && !changed.has("reps") && !changed.has("failed") && !changed.has("load") ? held : { ...amounts, kg: !changed.has("load") && done.kg != null ? done.kg : kg };
+    const worked =
+      set.done && !changed.has("reps") && !changed.has("failed") && !changed.has("load")
+        ? held
+        : { ...amounts, kg: !changed.has("load") && done.kg != null ? done.kg : kg };
     const effort = set.done && !changed.has("rpe") ? heldRpe : rpe;
     const written = await onSave(withoutGaps({ ...kept, ...worked, rpe: effort }));
     if (written) onClose();
     return written;
   });
-  const check = () => { const now = read(getValues()); return typeof now === "string" ? now : null; };
+  const check = () => {
+    const now = read(getValues());
+    return typeof now === "string" ? now : null;
+  };
   return (
-    <form onSubmit={(event) => void onSubmit(event)} onChange={() => void trigger("reps")} noValidate style={{ padding: "4px 0 8px" }}>
+    <form
+      onSubmit={(event) => void onSubmit(event)}
+      onChange={() => void trigger("reps")}
+      noValidate
+      style={{ padding: "4px 0 8px" }}
+    >
       <Row>
         <Field className={narrow} control={control} name="reps" label={amount} check={check} />
-        {!timed && <label className={tick}><input type="checkbox" {...register("failed")} /> one more tried and missed</label>}
+        {!timed && (
+          <label className={tick}>
+            <input type="checkbox" {...register("failed")} /> one more tried and missed
+          </label>
+        )}
         <Field className={narrow} control={control} name="load" label="Load" unit={unit} />
         <Field className={narrow} control={control} name="rpe" label="RPE" inputMode="decimal" />
-        <RowButton><Button htmlType="submit">Save set</Button></RowButton>
-        <RowButton><Button onClick={() => void onSave(null).then((written) => { if (written) onClose(); })}>Open again</Button></RowButton>
-        <RowButton><button type="button" className="link" style={{ paddingTop: 6 }} onClick={onClose}>Cancel</button></RowButton>
+        <RowButton>
+          <Button htmlType="submit">Save set</Button>
+        </RowButton>
+        <RowButton>
+          <Button
+            onClick={() =>
+              void onSave(null).then((written) => {
+                if (written) onClose();
+              })
+            }
+          >
+            Open again
+          </Button>
+        </RowButton>
+        <RowButton>
+          <button type="button" className="link" style={{ paddingTop: 6 }} onClick={onClose}>
+            Cancel
+          </button>
+        </RowButton>
       </Row>
       <Meanwhile said={meanwhile} />
     </form>
@@ -52,5 +109,7 @@ export function SetEditor({ set, exercise, printer, onSave, onClose }: Props) {
 }
 
 function withoutGaps(done: NonNullable<TrainingSet["done"]>): NonNullable<TrainingSet["done"]> {
-  return Object.fromEntries(Object.entries(done).filter(([, value]) => value != null)) as NonNullable<TrainingSet["done"]>;
+  return Object.fromEntries(Object.entries(done).filter(([, value]) => value != null)) as NonNullable<
+    TrainingSet["done"]
+  >;
 }

@@ -10,7 +10,12 @@ import type { LogName, StoredPhoto } from "@/store/database";
 import type { LaidOut } from "@/store/pages";
 
 /** What the last action told the trainee. */
-export interface Notice { id: number; text: string; undo: boolean; problem: boolean }
+export interface Notice {
+  id: number;
+  text: string;
+  undo: boolean;
+  problem: boolean;
+}
 
 /** The open log and the hands on it. */
 export interface OpenLog {

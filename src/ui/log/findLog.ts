@@ -53,7 +53,14 @@ async function findLog(): Promise<Found> {
     database = await open();
     kept = await keptOf(database);
   }
-  return { name, years, database, restored, saved: kept.answers, discarded: name === "own" && !kept.written ? localStorage.getItem(lastOpenKey) : null };
+  return {
+    name,
+    years,
+    database,
+    restored,
+    saved: kept.answers,
+    discarded: name === "own" && !kept.written ? localStorage.getItem(lastOpenKey) : null,
+  };
 }
 
 async function bringBack(name: LogName): Promise<Restored | null> {

@@ -1,7 +1,10 @@
 import type { LogName } from "@/store/database";
 
 /** When a copy of a log last left this browser, and as what. Kept outside of the database, beside which it would say nothing. */
-export interface LeftAt { at: string; as: "archive" | "backup" }
+export interface LeftAt {
+  at: string;
+  as: "archive" | "backup";
+}
 
 const key = (name: LogName): string => `oat-column-left-${name}`;
 

@@ -7,5 +7,8 @@ import { useLog } from "@/ui/log/LogContext";
 export function useSettings(): [Settings, (changed: Partial<Settings>, label: string) => Promise<boolean>] {
   const { person, commit } = useLog();
   const settings = person.settings ?? {};
-  return [settings, (changed, label) => commit([put("people", { ...person, settings: { ...settings, ...changed } }, person)], label)];
+  return [
+    settings,
+    (changed, label) => commit([put("people", { ...person, settings: { ...settings, ...changed } }, person)], label),
+  ];
 }

@@ -7,7 +7,10 @@ import { hasUnsaved } from "../unsaved";
  * The trainee's civil date, which turns at local midnight. `stays`: the day on which something was begun that is not saved yet; the page stays there
  * until it is, so that a line written at 23:59 is that day's.
  */
-export interface Today { date: string; stays: string | null }
+export interface Today {
+  date: string;
+  stays: string | null;
+}
 
 function localDate(): string {
   const now = new Date();
@@ -20,7 +23,8 @@ const changed = new EventTarget();
 function look(): void {
   const date = localDate();
   const before = today ?? { date, stays: null };
-  const stays = before.date === date && before.stays === null ? null : hasUnsaved() ? (before.stays ?? before.date) : null;
+  const stays =
+    before.date === date && before.stays === null ? null : hasUnsaved() ? (before.stays ?? before.date) : null;
   if (today !== null && date === today.date && stays === today.stays) return;
   today = { date, stays };
   changed.dispatchEvent(new Event("change"));

@@ -16,7 +16,10 @@ export async function asKept(file: Blob): Promise<Uint8Array<ArrayBuffer>> {
     throw new Error("This browser cannot read the file as a picture.");
   }
   const scale = Math.min(1, longest / Math.max(picture.width, picture.height));
-  const canvas = new OffscreenCanvas(Math.max(1, Math.round(picture.width * scale)), Math.max(1, Math.round(picture.height * scale)));
+  const canvas = new OffscreenCanvas(
+    Math.max(1, Math.round(picture.width * scale)),
+    Math.max(1, Math.round(picture.height * scale)),
+  );
   const drawing = canvas.getContext("2d")!;
   drawing.imageSmoothingQuality = "high";
   drawing.drawImage(picture, 0, 0, canvas.width, canvas.height);

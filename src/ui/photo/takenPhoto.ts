@@ -7,7 +7,11 @@ import { photoFile } from "@/store/photos";
 import { asKept } from "./asKept";
 
 /** A chosen picture as the record and the bytes that are kept of it. @throws Error in the trainee's words when it cannot be read as a picture */
-export async function takenPhoto(file: Blob, personId: string, date: string): Promise<{ photo: RecordOf<"photos">; stored: StoredPhoto }> {
+export async function takenPhoto(
+  file: Blob,
+  personId: string,
+  date: string,
+): Promise<{ photo: RecordOf<"photos">; stored: StoredPhoto }> {
   const bytes = await asKept(file);
   const name = await photoFile(bytes);
   return { photo: { id: newId(), personId, date, file: name }, stored: { file: name, bytes } };

@@ -18,29 +18,39 @@ export function LastResort({ name, reason, tryAgain }: { name: LogName; reason: 
       setTold(`That did not succeed: ${messageOf(error)}`);
     }
   };
-  const save = () => doing(async () => {
-    await handOutArchive(name, "oat-column", (exportedAt) => writeArchiveFile(name, exportedAt));
-    return "The archive was handed to the browser to keep.";
-  });
-  const undo = () => doing(async () => {
-    const { Store } = await import("@/store/store");
-    const store = await Store.open(name);
-    try {
-      const done = await store.undo();
-      if (done === null) return "There is nothing to undo.";
-      tryAgain();
-      return `Undone: ${done.label}`;
-    } finally {
-      store.close();
-    }
-  });
+  const save = () =>
+    doing(async () => {
+      await handOutArchive(name, "oat-column", (exportedAt) => writeArchiveFile(name, exportedAt));
+      return "The archive was handed to the browser to keep.";
+    });
+  const undo = () =>
+    doing(async () => {
+      const { Store } = await import("@/store/store");
+      const store = await Store.open(name);
+      try {
+        const done = await store.undo();
+        if (done === null) return "There is nothing to undo.";
+        tryAgain();
+        return `Undone: ${done.label}`;
+      } finally {
+        store.close();
+      }
+    });
   return (
     <div className={styles.wait}>
-      <p role="alert" className="warn">This could not be shown. Nothing was changed; the log is as it was saved. ({reason})</p>
+      <p role="alert" className="warn">
+        This could not be shown. Nothing was changed; the log is as it was saved. ({reason})
+      </p>
       <p className={styles.ways}>
-        <button type="button" className="link" onClick={tryAgain}>Try again</button>
-        <button type="button" className="link" onClick={() => void undo()}>Undo the last change</button>
-        <button type="button" className="link" onClick={() => void save()}>Export archive</button>
+        <button type="button" className="link" onClick={tryAgain}>
+          Try again
+        </button>
+        <button type="button" className="link" onClick={() => void undo()}>
+          Undo the last change
+        </button>
+        <button type="button" className="link" onClick={() => void save()}>
+          Export archive
+        </button>
       </p>
       <p aria-live="polite">{told}</p>
     </div>

@@ -28,8 +28,12 @@ export function LogProblem({ name, alert, mayReplace, children }: Props) {
   const emptying = useRef<CopyClient | null>(null);
   useEffect(() => {
     let left = false;
-    void OriginFolder.holds(name).then((holds) => { if (!left) setHeld(holds); });
-    return () => { left = true; };
+    void OriginFolder.holds(name).then((holds) => {
+      if (!left) setHeld(holds);
+    });
+    return () => {
+      left = true;
+    };
   }, [name]);
   const withCopy = async (what: string, work: (copy: CopyClient) => Promise<void>) => {
     setDoing(what);
@@ -45,18 +49,23 @@ export function LogProblem({ name, alert, mayReplace, children }: Props) {
       setDoing(null);
     }
   };
-  const handOut = (copy: CopyClient) => handOutArchive(name, "oat-column-second-copy", (exportedAt) => copy.archive(exportedAt));
+  const handOut = (copy: CopyClient) =>
+    handOutArchive(name, "oat-column-second-copy", (exportedAt) => copy.archive(exportedAt));
   const broughtBack = (restored: Restored | null) => {
     if (restored === null) return setProblem("The second copy holds nothing.");
     sessionStorage.setItem(broughtBackKey, restoredText(restored));
     location.reload();
   };
-  const save = () => withCopy("Reading the second copy …", async (copy) => { if (!(await handOut(copy))) setProblem("The second copy holds nothing."); });
-  const bringBack = () => withCopy("Bringing the log back …", async (copy) => {
-    const restored = await copy.restoreAnew();
-    if (restored === "stuck") setStuck(true);
-    else broughtBack(restored);
-  });
+  const save = () =>
+    withCopy("Reading the second copy …", async (copy) => {
+      if (!(await handOut(copy))) setProblem("The second copy holds nothing.");
+    });
+  const bringBack = () =>
+    withCopy("Bringing the log back …", async (copy) => {
+      const restored = await copy.restoreAnew();
+      if (restored === "stuck") setStuck(true);
+      else broughtBack(restored);
+    });
   const beginAnew = async () => {
     setDoing("Handing you the log as a file, and bringing it back …");
     setProblem(null);
@@ -69,23 +78,55 @@ export function LogProblem({ name, alert, mayReplace, children }: Props) {
       Object.assign(localStorage, settings);
       broughtBack(restored);
     } catch (error) {
-      setProblem(`That did not succeed: ${messageOf(error)}. Keep this page open and try again; the file that you were handed holds the log as well.`);
+      setProblem(
+        `That did not succeed: ${messageOf(error)}. Keep this page open and try again; the file that you were handed holds the log as well.`,
+      );
     } finally {
       setDoing(null);
     }
   };
   return (
     <>
-      <div role={alert ? "alert" : undefined} className="warn">{children}</div>
+      <div role={alert ? "alert" : undefined} className="warn">
+        {children}
+      </div>
       <p className={styles.ways}>
-        <button type="button" className="link" onClick={() => location.reload()}>Open the log again</button>
-        {held && <button type="button" className="link" disabled={doing !== null} onClick={() => void save()}>Save the second copy as an archive</button>}
-        {held && mayReplace && !stuck && <button type="button" className="link" disabled={doing !== null} onClick={() => void bringBack()}>Put the second copy in its place</button>}
-        {stuck && <button type="button" className="link" disabled={doing !== null} onClick={() => void beginAnew()}>Save it as an archive, empty the storage, and put it back</button>}
+        <button type="button" className="link" onClick={() => location.reload()}>
+          Open the log again
+        </button>
+        {held && (
+          <button type="button" className="link" disabled={doing !== null} onClick={() => void save()}>
+            Save the second copy as an archive
+          </button>
+        )}
+        {held && mayReplace && !stuck && (
+          <button type="button" className="link" disabled={doing !== null} onClick={() => void bringBack()}>
+            Put the second copy in its place
+          </button>
+        )}
+        {stuck && (
+          <button type="button" className="link" disabled={doing !== null} onClick={() => void beginAnew()}>
+            Save it as an archive, empty the storage, and put it back
+          </button>
+        )}
       </p>
-      {stuck && <p className="warn">The browser can neither open nor delete its storage, so all that it keeps for this address has to be emptied first. The log is handed to you as an archive before that, then put back, and so are other logs that have a second copy here.</p>}
-      {held && <p className="quiet">A second copy of the log lies in this browser beside the database, with every change that was said to be saved.{mayReplace && " Putting it in place gives up whatever the database still holds."}</p>}
-      <div aria-live="polite">{doing !== null && <p>{doing}</p>}{problem !== null && <p className="warn">{problem}</p>}</div>
+      {stuck && (
+        <p className="warn">
+          The browser can neither open nor delete its storage, so all that it keeps for this address has to be emptied
+          first. The log is handed to you as an archive before that, then put back, and so are other logs that have a
+          second copy here.
+        </p>
+      )}
+      {held && (
+        <p className="quiet">
+          A second copy of the log lies in this browser beside the database, with every change that was said to be
+          saved.{mayReplace && " Putting it in place gives up whatever the database still holds."}
+        </p>
+      )}
+      <div aria-live="polite">
+        {doing !== null && <p>{doing}</p>}
+        {problem !== null && <p className="warn">{problem}</p>}
+      </div>
     </>
   );
 }

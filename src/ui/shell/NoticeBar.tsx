@@ -7,7 +7,17 @@ import styles from "./shell.module.css";
 const staysMs = 12_000;
 
 /** What the last action did, with its undo; over the page, or as a line within it. A problem stays until it is dismissed. */
-export function NoticeBar({ notice, undo, dismiss, within = false }: { notice: Notice | null; undo: () => Promise<void>; dismiss: () => void; within?: boolean }) {
+export function NoticeBar({
+  notice,
+  undo,
+  dismiss,
+  within = false,
+}: {
+  notice: Notice | null;
+  undo: () => Promise<void>;
+  dismiss: () => void;
+  within?: boolean;
+}) {
   useEffect(() => {
     if (notice === null || notice.problem) return;
     const timer = setTimeout(dismiss, staysMs);
@@ -16,9 +26,21 @@ export function NoticeBar({ notice, undo, dismiss, within = false }: { notice: N
   return (
     <div role="status" aria-live="polite" className="noprint">
       {notice && (
-        <div className={`${within ? styles.line : styles.notice} ${notice.problem ? styles.problem : ""}`} key={notice.id}>
+        <div
+          className={`${within ? styles.line : styles.notice} ${notice.problem ? styles.problem : ""}`}
+          key={notice.id}
+        >
           <span>{notice.text}</span>
-          <span>{notice.undo && <button type="button" onClick={() => void undo()}>Undo</button>} <button type="button" aria-label="Dismiss" onClick={dismiss}>×</button></span>
+          <span>
+            {notice.undo && (
+              <button type="button" onClick={() => void undo()}>
+                Undo
+              </button>
+            )}{" "}
+            <button type="button" aria-label="Dismiss" onClick={dismiss}>
+              ×
+            </button>
+          </span>
         </div>
       )}
     </div>

@@ -28,14 +28,47 @@ const beyondUse = new Set<ProblemKind>(["damaged", "lost", "failed"]);
 /** What surrounds every view: the Column, the bar, the quick-entry line. `firstRun` is shown while the log is empty. */
 export function Shell({ children, firstRun }: { children: ReactNode; firstRun: (hands: FirstHands) => ReactNode }) {
   const opening = useOpenLog();
-  if (opening.phase === "open") return <LogContext value={opening.log}><OpenShell log={opening.log}>{children}</OpenShell></LogContext>;
-  if (opening.phase === "empty") return <>{firstRun(opening.first)}<NoticeBar notice={opening.first.notice} undo={opening.first.undo} dismiss={opening.first.dismiss} /></>;
+  if (opening.phase === "open")
+    return (
+      <LogContext value={opening.log}>
+        <OpenShell log={opening.log}>{children}</OpenShell>
+      </LogContext>
+    );
+  if (opening.phase === "empty")
+    return (
+      <>
+        {firstRun(opening.first)}
+        <NoticeBar notice={opening.first.notice} undo={opening.first.undo} dismiss={opening.first.dismiss} />
+      </>
+    );
   return (
     <main className={styles.wait} aria-busy={opening.phase === "opening"}>
       <h1>Oat Column</h1>
-      {opening.phase === "problem" && <LogProblem name={opening.name} alert mayReplace={beyondUse.has(opening.problem.kind)}>{opening.problem.message}</LogProblem>}
-      {opening.phase === "opening" && <p>Opening the log{opening.share === null ? "" : <>, {Math.round(opening.share * 100)} % <button type="button" className="link" onClick={opening.stop}>Stop</button></>}</p>}
-      {opening.phase === "opening" && opening.late && <LogProblem name={opening.name} alert={false} mayReplace={false}>The browser&apos;s storage has not answered for some seconds. It may still do so; nothing was changed.</LogProblem>}
+      {opening.phase === "problem" && (
+        <LogProblem name={opening.name} alert mayReplace={beyondUse.has(opening.problem.kind)}>
+          {opening.problem.message}
+        </LogProblem>
+      )}
+      {opening.phase === "opening" && (
+        <p>
+          Opening the log
+          {opening.share === null ? (
+            ""
+          ) : (
+            <>
+              , {Math.round(opening.share * 100)} %{" "}
+              <button type="button" className="link" onClick={opening.stop}>
+                Stop
+              </button>
+            </>
+          )}
+        </p>
+      )}
+      {opening.phase === "opening" && opening.late && (
+        <LogProblem name={opening.name} alert={false} mayReplace={false}>
+          The browser&apos;s storage has not answered for some seconds. It may still do so; nothing was changed.
+        </LogProblem>
+      )}
       <noscript>Oat Column computes in your browser and needs JavaScript switched on.</noscript>
     </main>
   );
@@ -50,56 +83,135 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
   const [listOpen, setListOpen] = useState(false);
   const { chooseDay, today, undo, redo, people, person, choosePerson, name, reading, notice, dismiss } = log;
 
-  const actions = useMemo(() => ({
-    ...Object.fromEntries(views.map((view) => [view.key, () => router.push(view.path)])),
-    [wide.key]: () => router.push(wide.path),
-    [settings.key]: () => router.push(settings.path),
-    w: () => entry.current?.focus(),
-    t: () => chooseDay(today),
-    c: () => (document.getElementById("ledger") ?? document.getElementById("column"))?.focus(),
-    u: () => void undo(), undo: () => void undo(), r: () => void redo(), redo: () => void redo(),
-    "?": () => setListOpen(true),
-  }), [router, chooseDay, today, undo, redo]);
+  const actions = useMemo(
+    () => ({
+      ...Object.fromEntries(views.map((view) => [view.key, () => router.push(view.path)])),
+      [wide.key]: () => router.push(wide.path),
+      [settings.key]: () => router.push(settings.path),
+      w: () => entry.current?.focus(),
+      t: () => chooseDay(today),
+      c: () => (document.getElementById("ledger") ?? document.getElementById("column"))?.focus(),
+      u: () => void undo(),
+      undo: () => void undo(),
+      r: () => void redo(),
+      redo: () => void redo(),
+      "?": () => setListOpen(true),
+    }),
+    [router, chooseDay, today, undo, redo],
+  );
   useShortcuts(actions);
   useEffect(() => watchTyping(), []);
   useReminder(log);
   useBackup(log);
   const version = useNewVersion(log);
-  useEffect(() => { page.current?.scrollTo({ top: 0 }); }, [path]);
+  useEffect(() => {
+    page.current?.scrollTo({ top: 0 });
+  }, [path]);
 
   const view = viewAt(path);
   const isWide = path === wide.path;
-  useEffect(() => { document.title = view && view.path !== "/" ? `${view.name} · Oat Column` : "Oat Column"; }, [view]);
-  if (path === train.path) return <div className={styles.bare}><main id="content"><Boundary name={name}>{children}</Boundary></main></div>;
+  useEffect(() => {
+    document.title = view && view.path !== "/" ? `${view.name} · Oat Column` : "Oat Column";
+  }, [view]);
+  if (path === train.path)
+    return (
+      <div className={styles.bare}>
+        <main id="content">
+          <Boundary name={name}>{children}</Boundary>
+        </main>
+      </div>
+    );
   return (
     <div className={`${styles.shell} ${isWide ? styles.wide : ""}`}>
-      <div className={`${styles.side} ${daysOpen ? styles.open : ""}`}><Boundary name={name}><Column key={daysOpen ? "open" : "beside"} onChosen={() => setDaysOpen(false)} /></Boundary></div>
+      <div className={`${styles.side} ${daysOpen ? styles.open : ""}`}>
+        <Boundary name={name}>
+          <Column key={daysOpen ? "open" : "beside"} onChosen={() => setDaysOpen(false)} />
+        </Boundary>
+      </div>
       <div className={styles.main}>
         <header className={styles.bar}>
-          {isWide && <Link href="/" className={styles.brand}>Oat Column</Link>}
+          {isWide && (
+            <Link href="/" className={styles.brand}>
+              Oat Column
+            </Link>
+          )}
           <nav aria-label="Views">
             <ul className={styles.views}>
-              {views.map(({ path: target, name: title, key }) => <li key={target}><Link href={target} aria-current={target === view?.path ? "page" : undefined} title={`${title} (key ${key})`} onClick={() => setDaysOpen(false)}>{title}</Link></li>)}
+              {views.map(({ path: target, name: title, key }) => (
+                <li key={target}>
+                  <Link
+                    href={target}
+                    aria-current={target === view?.path ? "page" : undefined}
+                    title={`${title} (key ${key})`}
+                    onClick={() => setDaysOpen(false)}
+                  >
+                    {title}
+                  </Link>
+                </li>
+              ))}
             </ul>
           </nav>
-          <button type="button" className={styles.daysButton} aria-expanded={daysOpen} onClick={() => setDaysOpen(!daysOpen)}>Days</button>
+          <button
+            type="button"
+            className={styles.daysButton}
+            aria-expanded={daysOpen}
+            onClick={() => setDaysOpen(!daysOpen)}
+          >
+            Days
+          </button>
           <div className={styles.whose}>
-            {reading !== null && <span className={styles.late}>reading the log{reading.share > 0 ? `, ${Math.round(reading.share * 100)} %` : ""} <button type="button" className="link" onClick={reading.stop}>Stop</button></span>}
+            {reading !== null && (
+              <span className={styles.late}>
+                reading the log{reading.share > 0 ? `, ${Math.round(reading.share * 100)} %` : ""}{" "}
+                <button type="button" className="link" onClick={reading.stop}>
+                  Stop
+                </button>
+              </span>
+            )}
             {name !== "own" && <span className={styles.demo}>{name} log</span>}
-            {people.length > 1
-              ? <select aria-label="Whose log" value={person.id} onChange={(event) => choosePerson(event.target.value)}>{people.map(({ id, name: title }) => <option key={id} value={id}>{title}</option>)}</select>
-              : <span>{person.name}</span>}
-            <Link href={settings.path} title={`${settings.name} (key ${settings.key})`} aria-current={path === settings.path ? "page" : undefined}>{settings.name}</Link>
-            <button type="button" className="link" title="Keys (?)" aria-label="Keys" onClick={() => setListOpen(true)}>?</button>
+            {people.length > 1 ? (
+              <select aria-label="Whose log" value={person.id} onChange={(event) => choosePerson(event.target.value)}>
+                {people.map(({ id, name: title }) => (
+                  <option key={id} value={id}>
+                    {title}
+                  </option>
+                ))}
+              </select>
+            ) : (
+              <span>{person.name}</span>
+            )}
+            <Link
+              href={settings.path}
+              title={`${settings.name} (key ${settings.key})`}
+              aria-current={path === settings.path ? "page" : undefined}
+            >
+              {settings.name}
+            </Link>
+            <button type="button" className="link" title="Keys (?)" aria-label="Keys" onClick={() => setListOpen(true)}>
+              ?
+            </button>
           </div>
         </header>
         <div ref={page} className={styles.page}>
-          <Boundary name={name}><EntryLine inputRef={entry} /></Boundary>
-          <main className={styles.content} id="content"><Boundary key={path} name={name}>{children}</Boundary></main>
+          <Boundary name={name}>
+            <EntryLine inputRef={entry} />
+          </Boundary>
+          <main className={styles.content} id="content">
+            <Boundary key={path} name={name}>
+              {children}
+            </Boundary>
+          </main>
         </div>
       </div>
       <NoticeBar notice={notice} undo={undo} dismiss={dismiss} />
-      {version && <p className={`${styles.version} noprint`}><span>{version.text}</span> <button type="button" className="link" onClick={version.takeOver}>Take it now</button></p>}
+      {version && (
+        <p className={`${styles.version} noprint`}>
+          <span>{version.text}</span>{" "}
+          <button type="button" className="link" onClick={version.takeOver}>
+            Take it now
+          </button>
+        </p>
+      )}
       {listOpen && <ShortcutList onClose={() => setListOpen(false)} />}
     </div>
   );

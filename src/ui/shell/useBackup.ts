@@ -20,13 +20,16 @@ export function useBackup({ backup, name, notice, warn }: OpenLog): void {
       try {
         if (await (await backup()).write()) noteLeaving(name, "backup");
       } catch (error) {
-        if (!left && !told.current) warn(`The backup file could not be written: ${messageOf(error)}. The log itself is saved; Files says more.`);
+        if (!left && !told.current)
+          warn(`The backup file could not be written: ${messageOf(error)}. The log itself is saved; Files says more.`);
         told.current = true;
       }
       next.current = Date.now() + restsFor * (Date.now() - began);
     };
     const timer = setTimeout(() => void write(), Math.max(quietFor, next.current - Date.now()));
-    const onHidden = () => { if (document.visibilityState === "hidden") void write(); };
+    const onHidden = () => {
+      if (document.visibilityState === "hidden") void write();
+    };
     document.addEventListener("visibilitychange", onHidden);
     return () => {
       left = true;

@@ -6,7 +6,10 @@ import type { OpenLog } from "../log/LogContext";
 import { hasUnsaved } from "../unsaved";
 
 /** A version of the application that is ready to take over: what is said of it, and the way to ask for it now. */
-export interface NewVersion { text: string; takeOver: () => void }
+export interface NewVersion {
+  text: string;
+  takeOver: () => void;
+}
 
 /** About how many bytes the application takes when it is kept for use without a network. */
 const appBytes = 6_000_000;
@@ -35,12 +38,20 @@ export function useNewVersion({ copy, warn }: OpenLog): NewVersion | null {
     if (service === undefined || process.env.NODE_ENV !== "production") return;
     const hasRoom = async (bytes: number) => (await copy()).room(bytes);
     // The service worker cannot find out without harm how much room there is; a page can.
-    const answer = (event: MessageEvent) => { const { room } = event.data as Partial<RoomQuestion>; if (room !== undefined) void hasRoom(room).catch(() => false).then((has) => event.ports[0]?.postMessage(has)); };
+    const answer = (event: MessageEvent) => {
+      const { room } = event.data as Partial<RoomQuestion>;
+      if (room !== undefined)
+        void hasRoom(room)
+          .catch(() => false)
+          .then((has) => event.ports[0]?.postMessage(has));
+    };
     service.addEventListener("message", answer);
     service.startMessages();
     const watch = (registration: ServiceWorkerRegistration) => {
       // Without a version in charge the first one simply begins.
-      const look = () => { if (registration.waiting && service.controller) setWaiting(registration.waiting); };
+      const look = () => {
+        if (registration.waiting && service.controller) setWaiting(registration.waiting);
+      };
       const watchInstalling = () => registration.installing?.addEventListener("statechange", look);
       look();
       // One that is on its way already is told of by no event any more.
@@ -53,7 +64,10 @@ export function useNewVersion({ copy, warn }: OpenLog): NewVersion | null {
       if (known === undefined && !(await hasRoom(appBytes))) return;
       watch(await service.register("/service-worker.js"));
       const kept = await keptForOffline();
-      if (kept !== null && kept.missing > 0) warn(`Without a network Oat Column would not open here now: ${kept.missing} of its ${kept.files} files are not kept, and could not be fetched again. The log itself is not touched.`);
+      if (kept !== null && kept.missing > 0)
+        warn(
+          `Without a network Oat Column would not open here now: ${kept.missing} of its ${kept.files} files are not kept, and could not be fetched again. The log itself is not touched.`,
+        );
     };
     const timer = setTimeout(() => void begin().catch(() => {}), 1500);
     return () => {
@@ -63,11 +77,17 @@ export function useNewVersion({ copy, warn }: OpenLog): NewVersion | null {
   }, [copy, warn]);
   const takeOver = useCallback(() => {
     if (waiting === null) return;
-    if (hasUnsaved()) return setRefusal(" Save or empty what you are writing, and take or leave what is on show, first.");
+    if (hasUnsaved())
+      return setRefusal(" Save or empty what you are writing, and take or leave what is on show, first.");
     const { port1, port2 } = new MessageChannel();
     port1.onmessage = () => setRefusal(" Close the other tabs of Oat Column first.");
     navigator.serviceWorker.addEventListener("controllerchange", () => location.reload(), { once: true });
     waiting.postMessage("take over", [port2]);
   }, [waiting]);
-  return waiting === null ? null : { text: `A new version is here. It takes over once all tabs of Oat Column have been closed.${refusal}`, takeOver };
+  return waiting === null
+    ? null
+    : {
+        text: `A new version is here. It takes over once all tabs of Oat Column have been closed.${refusal}`,
+        takeOver,
+      };
 }

@@ -7,7 +7,10 @@ const offKey = "oat-column-keys-off";
 /** Whether plain keys act in this browser; Ctrl Z always does. */
 export const shortcuts = {
   on: () => localStorage.getItem(offKey) === null,
-  set: (on: boolean) => { if (on) localStorage.removeItem(offKey); else localStorage.setItem(offKey, "1"); },
+  set: (on: boolean) => {
+    if (on) localStorage.removeItem(offKey);
+    else localStorage.setItem(offKey, "1");
+  },
 };
 
 /** Plain keys and what they do. Only outside of fields and without a modifier, so that no key of the browser is taken. */
@@ -15,7 +18,10 @@ export function useShortcuts(actions: Record<string, () => void>): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const target = event.target as HTMLElement;
-      const typing = target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) || document.querySelector("dialog[open]") !== null;
+      const typing =
+        target.isContentEditable ||
+        /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) ||
+        document.querySelector("dialog[open]") !== null;
       if (typing || event.defaultPrevented || event.altKey) return;
       const undoKey = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === "z";
       const name = undoKey ? (event.shiftKey ? "redo" : "undo") : event.ctrlKey || event.metaKey ? "" : event.key;

@@ -23,5 +23,7 @@ export const settings = { path: "/settings", name: "Settings", key: "," } as con
 
 /** The view a path belongs to: its own, or the one it lies under. */
 export function viewAt(path: string): { path: string; name: string } | undefined {
-  return [...views, wide, report, train, settings].find((one) => one.path === path || (one.path !== "/" && path.startsWith(`${one.path}/`)));
+  return [...views, wide, report, train, settings].find(
+    (one) => one.path === path || (one.path !== "/" && path.startsWith(`${one.path}/`)),
+  );
 }

@@ -5,7 +5,10 @@ import { ConfigProvider } from "antd";
 import { createContext, use, useCallback, useMemo, useSyncExternalStore, type ReactNode } from "react";
 import { tokens, type Mode } from "./tokens";
 
-interface ModeControl { mode: Mode; setMode: (mode: Mode) => void }
+interface ModeControl {
+  mode: Mode;
+  setMode: (mode: Mode) => void;
+}
 
 const ModeContext = createContext<ModeControl>({ mode: "light", setMode: () => {} });
 
@@ -23,7 +26,11 @@ export function useMode(): ModeControl {
 
 /** Ant Design in our tokens. */
 export function ThemeProvider({ children }: { children: ReactNode }) {
-  const mode = useSyncExternalStore<Mode>(subscribe, () => (document.documentElement.dataset.mode === "dark" ? "dark" : "light"), () => "light");
+  const mode = useSyncExternalStore<Mode>(
+    subscribe,
+    () => (document.documentElement.dataset.mode === "dark" ? "dark" : "light"),
+    () => "light",
+  );
   const setMode = useCallback((next: Mode) => {
     document.documentElement.dataset.mode = next;
     try {
@@ -47,10 +54,37 @@ function antdTheme(mode: Mode) {
   const { paper, ink, rule, pine, plum, slate, wash } = tokens[mode];
   return {
     token: {
-      colorPrimary: pine, colorInfo: pine, colorLink: pine, colorError: plum, colorWarning: plum, colorText: ink, colorTextBase: ink, colorTextSecondary: slate, colorTextPlaceholder: slate, colorTextDescription: slate,
-      colorBgBase: paper, colorBgContainer: paper, colorBgElevated: paper, colorBorder: slate, colorBorderSecondary: rule, colorTextLightSolid: mode === "dark" ? paper : "#ffffff", controlItemBgActive: wash, controlItemBgHover: wash,
-      colorPrimaryHover: pine, colorPrimaryActive: pine, borderRadius: 3, fontFamily: "var(--font-text), 'Source Sans 3', sans-serif", fontSize: 16, controlHeight: 36, motion: false, boxShadow: "none", boxShadowSecondary: `0 0 0 1px ${rule}`,
+      colorPrimary: pine,
+      colorInfo: pine,
+      colorLink: pine,
+      colorError: plum,
+      colorWarning: plum,
+      colorText: ink,
+      colorTextBase: ink,
+      colorTextSecondary: slate,
+      colorTextPlaceholder: slate,
+      colorTextDescription: slate,
+      colorBgBase: paper,
+      colorBgContainer: paper,
+      colorBgElevated: paper,
+      colorBorder: slate,
+      colorBorderSecondary: rule,
+      colorTextLightSolid: mode === "dark" ? paper : "#ffffff",
+      controlItemBgActive: wash,
+      controlItemBgHover: wash,
+      colorPrimaryHover: pine,
+      colorPrimaryActive: pine,
+      borderRadius: 3,
+      fontFamily: "var(--font-text), 'Source Sans 3', sans-serif",
+      fontSize: 16,
+      controlHeight: 36,
+      motion: false,
+      boxShadow: "none",
+      boxShadowSecondary: `0 0 0 1px ${rule}`,
     },
-    components: { Button: { primaryShadow: "none", defaultShadow: "none", fontWeight: 600 }, Input: { activeShadow: "none" } },
+    components: {
+      Button: { primaryShadow: "none", defaultShadow: "none", fontWeight: 600 },
+      Input: { activeShadow: "none" },
+    },
   };
 }

@@ -1,7 +1,25 @@
 /** The colours of the house, by what they are for. `base.css` carries the same values for our own drawing; a test keeps both equal. */
 export const tokens = {
-  light: { paper: "#FBF9F3", ink: "#16241F", rule: "#D9D4C4", pine: "#0E6B5C", oat: "#8F6414", plum: "#7A3B69", slate: "#5B6B73", wash: "#F3EEE3" },
-  dark: { paper: "#121A19", ink: "#E9E6DA", rule: "#2E3A38", pine: "#57BFA9", oat: "#D9AE5F", plum: "#C78FB8", slate: "#93A3AB", wash: "#1A2423" },
+  light: {
+    paper: "#fbf9f3",
+    ink: "#16241f",
+    rule: "#d9d4c4",
+    pine: "#0e6b5c",
+    oat: "#8f6414",
+    plum: "#7a3b69",
+    slate: "#5b6b73",
+    wash: "#f3eee3",
+  },
+  dark: {
+    paper: "#121a19",
+    ink: "#e9e6da",
+    rule: "#2e3a38",
+    pine: "#57bfa9",
+    oat: "#d9ae5f",
+    plum: "#c78fb8",
+    slate: "#93a3ab",
+    wash: "#1a2423",
+  },
 } as const;
 
 export type Mode = keyof typeof tokens;

@@ -13,5 +13,9 @@ export interface BlocksView {
 
 /** The latest blocks of training with their work. */
 export function blocksView(figures: Figures, atMost: number): BlocksView {
-  return { blocks: blockWorks(figures, atMost).toReversed(), blocksInAll: figures.blocks.length, next: dateOf(nextBlockStart(figures.blocks, weekStartOf(figures.on, figures.weekStart))) };
+  return {
+    blocks: blockWorks(figures, atMost).toReversed(),
+    blocksInAll: figures.blocks.length,
+    next: dateOf(nextBlockStart(figures.blocks, weekStartOf(figures.on, figures.weekStart))),
+  };
 }

@@ -6,7 +6,12 @@ import type { Figures } from "../figures";
 import { foodDay } from "../foodDay";
 
 /** One session as a mark: its kind gives the shape, its standing the filling. */
-export interface SessionMark { id: string; kind: string; status: Session["status"]; title: string }
+export interface SessionMark {
+  id: string;
+  kind: string;
+  status: Session["status"];
+  title: string;
+}
 
 /** A day's row in the Column. */
 export interface ColumnRow {
@@ -32,11 +37,23 @@ export function columnView(figures: Figures, from: Day, to: Day): ColumnRow[] {
     const smoothed = trendDay(figures.trend, day);
     const food = day <= figures.on && figures.mealsOn(day).length > 0 ? foodDay(figures, day) : null;
     return {
-      date: dateOf(day), weighedKg: smoothed?.weighedKg ?? null, gross: smoothed?.gross ?? false,
-      trendKg: smoothed?.kg ?? null, low80: smoothed?.low80 ?? null, high80: smoothed?.high80 ?? null,
+      date: dateOf(day),
+      weighedKg: smoothed?.weighedKg ?? null,
+      gross: smoothed?.gross ?? false,
+      trendKg: smoothed?.kg ?? null,
+      low80: smoothed?.low80 ?? null,
+      high80: smoothed?.high80 ?? null,
       planKg: figures.planOn(day),
-      marks: figures.sessionsOn(day).map((session) => ({ id: session.id, kind: session.kind, status: standing(session, figures.on), title: session.title ?? session.kind })),
-      foodShare: food === null || "reason" in food.target || food.eatenKcal === null || food.eaten.kcal === 0 ? null : food.eaten.kcal / food.target.kcal,
+      marks: figures.sessionsOn(day).map((session) => ({
+        id: session.id,
+        kind: session.kind,
+        status: standing(session, figures.on),
+        title: session.title ?? session.kind,
+      })),
+      foodShare:
+        food === null || "reason" in food.target || food.eatenKcal === null || food.eaten.kcal === 0
+          ? null
+          : food.eaten.kcal / food.target.kcal,
       note: figures.noteOn(day)?.text ?? null,
       week: day === closingDay(day, figures.weekStart) ? weekFigures(figures, day) : null,
     };
@@ -54,7 +71,9 @@ function weekFigures(figures: Figures, closing: Day): ColumnRow["week"] {
 /** First and last day that the Column runs over: from the first entry (at least eight weeks back) to the last plan (at least two weeks ahead). */
 export function columnSpan(figures: Figures): { first: string; last: string } {
   const { weighed, sessionDays, mealDays } = figures;
-  const days = [weighed[0]?.day, sessionDays[0], sessionDays.at(-1), mealDays[0], mealDays.at(-1)].filter((day) => day !== undefined);
+  const days = [weighed[0]?.day, sessionDays[0], sessionDays.at(-1), mealDays[0], mealDays.at(-1)].filter(
+    (day) => day !== undefined,
+  );
   const first = Math.min(figures.on - 55, ...days);
   const last = Math.max(figures.on + 14, ...days);
   return { first: dateOf(weekStartOf(first, figures.weekStart)), last: dateOf(closingDay(last, figures.weekStart)) };

@@ -4,7 +4,17 @@ import type { GoalCourse, Milestone } from "../../goal/course";
 import { balanceForRate, goalWarnings, type PlanLine } from "../../goal/plan";
 import type { EnergySettings, Goal, Session } from "../../log/records";
 import type { Figures } from "../figures";
-import { creditsOn, expenditureOn, foodDay, foodDays, targetFor, type Credit, type Expenditure, type FoodDay, type Target } from "../foodDay";
+import {
+  creditsOn,
+  expenditureOn,
+  foodDay,
+  foodDays,
+  targetFor,
+  type Credit,
+  type Expenditure,
+  type FoodDay,
+  type Target,
+} from "../foodDay";
 import { arrivalFigure, mealGroups, planFigure, type ArrivalFigure, type MealGroup, type PlanFigure } from "./today";
 
 export interface EnergyView {
@@ -38,26 +48,53 @@ export function energyView(figures: Figures): EnergyView {
   const training = targetFor(figures, "training", on);
   const resting = figures.restingOn(figures.energySettingsOn(on)?.equation ?? "mifflinStJeor", on);
   const warnings = "reason" in line ? [] : goalWarnings(line, figures.person.heightCm ?? null);
-  if (!("reason" in training) && "kcal" in resting && training.kcal < resting.kcal) warnings.push("The daily target is under the resting expenditure.");
+  if (!("reason" in training) && "kcal" in resting && training.kcal < resting.kcal)
+    warnings.push("The daily target is under the resting expenditure.");
   return {
-    resting: equationNames.map((equation) => ({ equation, result: figures.restingOn(equation, on) })), expenditure,
-    range: "reason" in expenditure ? null : { low: expenditure.kcal * (1 - equationError), high: expenditure.kcal * (1 + equationError) },
-    settings: figures.energySettingsOn(on), targets: { training, rest: targetFor(figures, "rest", on) },
-    goal: figures.goal ?? figures.nextGoal, line, balanceKcal: "reason" in line ? null : balanceForRate(line.kgPerWeek), warnings, plan: planFigure(figures), arrival: arrivalFigure(figures),
-    starts: startsOn(figures), goals: figures.goalCourses, milestones: figures.milestones,
-    credits: week.flatMap((day) => creditsOn(figures, day).map((credit) => ({ date: dateOf(day), title: titleOf(figures.sessionOn(day, credit.sessionId)), credit }))),
+    resting: equationNames.map((equation) => ({ equation, result: figures.restingOn(equation, on) })),
+    expenditure,
+    range:
+      "reason" in expenditure
+        ? null
+        : { low: expenditure.kcal * (1 - equationError), high: expenditure.kcal * (1 + equationError) },
+    settings: figures.energySettingsOn(on),
+    targets: { training, rest: targetFor(figures, "rest", on) },
+    goal: figures.goal ?? figures.nextGoal,
+    line,
+    balanceKcal: "reason" in line ? null : balanceForRate(line.kgPerWeek),
+    warnings,
+    plan: planFigure(figures),
+    arrival: arrivalFigure(figures),
+    starts: startsOn(figures),
+    goals: figures.goalCourses,
+    milestones: figures.milestones,
+    credits: week.flatMap((day) =>
+      creditsOn(figures, day).map((credit) => ({
+        date: dateOf(day),
+        title: titleOf(figures.sessionOn(day, credit.sessionId)),
+        credit,
+      })),
+    ),
   };
 }
 
 function startsOn(figures: Figures): EnergyView["starts"] {
-  return { morningKg: figures.primaryOn(figures.on)?.kg ?? null, medianKg: figures.weekly(1)[0]?.medianKg ?? null, trendKg: figures.levelOn(figures.on) };
+  return {
+    morningKg: figures.primaryOn(figures.on)?.kg ?? null,
+    medianKg: figures.weekly(1)[0]?.medianKg ?? null,
+    trendKg: figures.levelOn(figures.on),
+  };
 }
 
 function titleOf(session: Session | null): string {
   return session?.title || session?.kind || "";
 }
 
-export interface FoodView { food: FoodDay; meals: MealGroup[]; week: FoodDay[] }
+export interface FoodView {
+  food: FoodDay;
+  meals: MealGroup[];
+  week: FoodDay[];
+}
 
 /** A day's food by line, and the days of the last week that have some. */
 export function foodView(figures: Figures, day: Day): FoodView {

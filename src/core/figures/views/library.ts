@@ -1,10 +1,20 @@
 import { dateOf } from "../../calendar/day";
 import { put, type Change, type Exercise } from "../../log/records";
-import { findExercises, inAnatomicalOrder, mergedExercise, type LibraryFilter, type Practice } from "../../strength/library";
+import {
+  findExercises,
+  inAnatomicalOrder,
+  mergedExercise,
+  type LibraryFilter,
+  type Practice,
+} from "../../strength/library";
 import { muscles } from "../../strength/muscles";
 import { compare, type Figures } from "../figures";
 
-export interface ExerciseRow { exercise: Exercise; lastDone: string | null; sessions: number }
+export interface ExerciseRow {
+  exercise: Exercise;
+  lastDone: string | null;
+  sessions: number;
+}
 
 export interface ExercisesView {
   found: ExerciseRow[];
@@ -20,18 +30,32 @@ export interface ExercisesView {
 /** The exercise library as searched, each with when and how often the trainee did it. */
 export function exercisesView(figures: Figures, filter: LibraryFilter): ExercisesView {
   const all = [...figures.exercises.values()];
-  const practice = new Map(figures.lifts.map(({ exerciseId, lastDone, sessions }): [string, Practice] => [exerciseId, { lastDone: lastDone === null ? null : dateOf(lastDone), sessions }]));
+  const practice = new Map(
+    figures.lifts.map(({ exerciseId, lastDone, sessions }): [string, Practice] => [
+      exerciseId,
+      { lastDone: lastDone === null ? null : dateOf(lastDone), sessions },
+    ]),
+  );
   const practiceOf = (id: string) => practice.get(id) ?? { lastDone: null, sessions: 0 };
   const distinct = (values: Iterable<string>) => [...new Set(values)].sort(compare);
   return {
-    found: findExercises(all, filter, practiceOf).map((exercise) => ({ exercise, ...practiceOf(exercise.id) })), inAll: all.length,
-    muscles: inAnatomicalOrder(new Set([...muscles, ...all.flatMap(({ direct, indirect }) => [...(direct ?? []), ...(indirect ?? [])])])),
-    equipment: distinct(all.map(({ equipment }) => equipment || "none")), groups: distinct(all.map(({ group }) => group || "other")), names: Object.fromEntries(all.map(({ id, name }) => [id, name])),
+    found: findExercises(all, filter, practiceOf).map((exercise) => ({ exercise, ...practiceOf(exercise.id) })),
+    inAll: all.length,
+    muscles: inAnatomicalOrder(
+      new Set([...muscles, ...all.flatMap(({ direct, indirect }) => [...(direct ?? []), ...(indirect ?? [])])]),
+    ),
+    equipment: distinct(all.map(({ equipment }) => equipment || "none")),
+    groups: distinct(all.map(({ group }) => group || "other")),
+    names: Object.fromEntries(all.map(({ id, name }) => [id, name])),
   };
 }
 
 /** What makes two exercises one: sessions and maxima of everybody, other exercises that follow it, chosen lifts, and the exercise itself. */
-export interface MergeExercises { change: Change; sessions: number; maxima: number }
+export interface MergeExercises {
+  change: Change;
+  sessions: number;
+  maxima: number;
+}
 
 /** Everything that names one exercise, naming another instead; the first is removed. Null when one of them is not in the log. */
 export function mergeExercises({ log }: Figures, keptId: string, goneId: string): MergeExercises | null {
@@ -43,16 +67,39 @@ export function mergeExercises({ log }: Figures, keptId: string, goneId: string)
   for (const session of log.records.sessions.values()) {
     if (!session.items?.some(({ exerciseId }) => exerciseId === goneId)) continue;
     sessions += 1;
-    change.push(put("sessions", { ...session, items: session.items.map((item) => (item.exerciseId === goneId ? { ...item, exerciseId: keptId } : item)) }, session));
+    change.push(
+      put(
+        "sessions",
+        {
+          ...session,
+          items: session.items.map((item) => (item.exerciseId === goneId ? { ...item, exerciseId: keptId } : item)),
+        },
+        session,
+      ),
+    );
   }
   const maxima = [...index.all("maxima").values()].filter(({ exerciseId }) => exerciseId === goneId);
   for (const maximum of maxima) change.push(put("maxima", { ...maximum, exerciseId: keptId }, maximum));
   for (const other of index.all("exercises").values()) {
-    if (other.id !== keptId && other.id !== goneId && other.maximumFrom?.exerciseId === goneId) change.push(put("exercises", { ...other, maximumFrom: { ...other.maximumFrom, exerciseId: keptId } }, other));
+    if (other.id !== keptId && other.id !== goneId && other.maximumFrom?.exerciseId === goneId)
+      change.push(put("exercises", { ...other, maximumFrom: { ...other.maximumFrom, exerciseId: keptId } }, other));
   }
   for (const person of index.all("people").values()) {
     const chosen = person.settings?.totalLifts;
-    if (chosen?.includes(goneId)) change.push(put("people", { ...person, settings: { ...person.settings, totalLifts: [...new Set(chosen.map((id) => (id === goneId ? keptId : id)))] } }, person));
+    if (chosen?.includes(goneId))
+      change.push(
+        put(
+          "people",
+          {
+            ...person,
+            settings: {
+              ...person.settings,
+              totalLifts: [...new Set(chosen.map((id) => (id === goneId ? keptId : id)))],
+            },
+          },
+          person,
+        ),
+      );
   }
   change.push({ remove: { kind: "exercises", id: goneId } });
   return { change, sessions, maxima: maxima.length };

@@ -2,7 +2,12 @@ import { mustDay } from "../../calendar/day";
 import type { Figures } from "../figures";
 
 /** A photograph of a day, with the trend's level that day (null before the first weigh-in). */
-export interface DayPhoto { id: string; date: string; file: string; kg: number | null }
+export interface DayPhoto {
+  id: string;
+  date: string;
+  file: string;
+  kg: number | null;
+}
 
 /** Photographs up to the day asked about, oldest first. */
 export function photosView(figures: Figures): DayPhoto[] {

@@ -11,7 +11,11 @@ import type { Printer } from "../../units/printer";
 import type { Figures } from "../figures";
 import { lifting } from "../lifting";
 
-export interface LastTime { date: string; sessionId: string; text: string }
+export interface LastTime {
+  date: string;
+  sessionId: string;
+  text: string;
+}
 
 /** One exercise of a session as a view shows it. */
 export interface CardItem {
@@ -57,29 +61,60 @@ export function sessionCard(figures: Figures, session: Session): SessionCard {
   const planned = covered(session.distance?.planned);
   const done = covered(session.distance?.done);
   return {
-    session, status: standing(session, figures.on), title: session.title || capitalised(session.kind),
+    session,
+    status: standing(session, figures.on),
+    title: session.title || capitalised(session.kind),
     items: (session.items ?? []).map((item) => {
       const exercise = figures.exercises.get(item.exerciseId);
       const worked = exercise ? workedLoads(figures, exercise, item.sets, session.date) : {};
       return {
-        id: item.id, exerciseId: item.exerciseId, exercise: exercise ?? null, name: exercise?.name ?? item.exerciseId, planned: describeSets(item.sets, "planned", exercise, printer, worked), done: describeSets(item.sets, "done", exercise, printer),
-        asPlanned: item.sets.every((set) => set.warmUp || isAsPlanned(set, worked[set.id])), superset: supersetOf(item),
-        warmUps: describeWarmUps(item.sets, item.sets.some(({ warmUp, done }) => warmUp && done) ? "done" : "planned", exercise, printer),
-        last: lastTime(figures, session, item.exerciseId, printer), sets: item.sets, note: item.note ?? null,
-        worked, skipped: item.skipped ?? null,
+        id: item.id,
+        exerciseId: item.exerciseId,
+        exercise: exercise ?? null,
+        name: exercise?.name ?? item.exerciseId,
+        planned: describeSets(item.sets, "planned", exercise, printer, worked),
+        done: describeSets(item.sets, "done", exercise, printer),
+        asPlanned: item.sets.every((set) => set.warmUp || isAsPlanned(set, worked[set.id])),
+        superset: supersetOf(item),
+        warmUps: describeWarmUps(
+          item.sets,
+          item.sets.some(({ warmUp, done }) => warmUp && done) ? "done" : "planned",
+          exercise,
+          printer,
+        ),
+        last: lastTime(figures, session, item.exerciseId, printer),
+        sets: item.sets,
+        note: item.note ?? null,
+        worked,
+        skipped: item.skipped ?? null,
       };
     }),
-    planned, done, secondsPerKm: done && pacePerKm([done]), plannedSecondsPerKm: planned && pacePerKm([planned]), volumeLoadKg, numberOfLifts,
-    photos: (session.photoIds ?? []).flatMap((id) => { const photo = figures.log.index.all("photos").get(id); return photo ? [{ id, file: photo.file, date: photo.date }] : []; }),
+    planned,
+    done,
+    secondsPerKm: done && pacePerKm([done]),
+    plannedSecondsPerKm: planned && pacePerKm([planned]),
+    volumeLoadKg,
+    numberOfLifts,
+    photos: (session.photoIds ?? []).flatMap((id) => {
+      const photo = figures.log.index.all("photos").get(id);
+      return photo ? [{ id, file: photo.file, date: photo.date }] : [];
+    }),
   };
 }
 
-function workedLoads(figures: Figures, exercise: Exercise, sets: readonly TrainingSet[], date: string): Record<string, number> {
-  return Object.fromEntries(sets.flatMap(({ id, planned }) => {
-    if (planned == null || planned.kg != null || (planned.percent == null && planned.rpe == null)) return [];
-    const target = lifting(figures).target(exercise, planned, mustDay(date));
-    return "reason" in target || target.kg === null ? [] : [[id, target.kg]];
-  }));
+function workedLoads(
+  figures: Figures,
+  exercise: Exercise,
+  sets: readonly TrainingSet[],
+  date: string,
+): Record<string, number> {
+  return Object.fromEntries(
+    sets.flatMap(({ id, planned }) => {
+      if (planned == null || planned.kg != null || (planned.percent == null && planned.rpe == null)) return [];
+      const target = lifting(figures).target(exercise, planned, mustDay(date));
+      return "reason" in target || target.kg === null ? [] : [[id, target.kg]];
+    }),
+  );
 }
 
 export function capitalised(text: string): string {
@@ -93,9 +128,22 @@ function covered(written: { metres?: number | null; seconds?: number | null } | 
 /** The last time an exercise was worked before a session, on an earlier day; null when it never was. */
 export function lastTime(figures: Figures, session: Session, exerciseId: string, printer: Printer): LastTime | null {
   const before = mustDay(session.date);
-  for (const { part: { run }, index } of daysBack(figures.liftCourse(exerciseId))) {
+  for (const {
+    part: { run },
+    index,
+  } of daysBack(figures.liftCourse(exerciseId))) {
     const [day, sessionId] = [dayOf(run, index), lastWorking(run, index)];
-    if (day < before && sessionId !== null) return { date: dateOf(day), sessionId, text: describeSets(setsIn(figures.sessionOn(day, sessionId), exerciseId), "done", figures.exercises.get(exerciseId), printer) };
+    if (day < before && sessionId !== null)
+      return {
+        date: dateOf(day),
+        sessionId,
+        text: describeSets(
+          setsIn(figures.sessionOn(day, sessionId), exerciseId),
+          "done",
+          figures.exercises.get(exerciseId),
+          printer,
+        ),
+      };
   }
   return null;
 }
@@ -104,7 +152,14 @@ export function lastTime(figures: Figures, session: Session, exerciseId: string,
 export function lastLifted(figures: Figures, date: string): Session | null {
   const before = mustDay(date);
   for (const day of [...figures.pastSessionDays].reverse()) {
-    const session = day < before ? figures.sessionsOn(day).findLast(({ kind, items }) => kind === "strength" && items?.some(({ sets }) => sets.some(({ done }) => done))) : undefined;
+    const session =
+      day < before
+        ? figures
+            .sessionsOn(day)
+            .findLast(
+              ({ kind, items }) => kind === "strength" && items?.some(({ sets }) => sets.some(({ done }) => done)),
+            )
+        : undefined;
     if (session) return session;
   }
   return null;

@@ -11,7 +11,10 @@ import { lifting } from "../lifting";
 import { averageKg, stretchOf, type LineSum, type WorkTotal } from "../stretch";
 
 /** From one day to another, both included. */
-export interface WorkAsk { from: string; to: string }
+export interface WorkAsk {
+  from: string;
+  to: string;
+}
 
 /** A week of work: performed beside planned, its average weight (volume load ÷ number of lifts), and its share of the whole stretch. */
 export interface WorkWeek {
@@ -30,7 +33,15 @@ export interface WorkWeek {
 }
 
 /** A line of the stretch: a lift, or a group of lifts, with its shares. */
-export interface WorkLine { id: string; name: string; sets: number | null; numberOfLifts: number; volumeLoadKg: number; liftShare: number; loadShare: number }
+export interface WorkLine {
+  id: string;
+  name: string;
+  sets: number | null;
+  numberOfLifts: number;
+  volumeLoadKg: number;
+  liftShare: number;
+  loadShare: number;
+}
 
 export interface WorkView {
   from: string;
@@ -65,7 +76,15 @@ export interface SessionWork {
 }
 
 /** One lift of a session in the zone where most of its lifts fell. */
-export interface Rail { exerciseId: string; name: string; zone: string; lifts: number; low: number; usual: number; high: number }
+export interface Rail {
+  exerciseId: string;
+  name: string;
+  zone: string;
+  lifts: number;
+  low: number;
+  usual: number;
+  high: number;
+}
 
 /** A session's lines are listed up to so many. */
 const sessionsAtMost = 60;
@@ -76,21 +95,48 @@ export function workView(figures: Figures, { from, to }: WorkAsk): WorkView {
   const { weeks, done, sum, total } = stretchOf(figures, first, last);
   const thisWeek = weekStartOf(figures.on, figures.weekStart);
   const { volumeLoadKg, numberOfLifts } = total;
-  const share = (lifts: number, load: number) => ({ lifts: numberOfLifts === 0 ? 0 : lifts / numberOfLifts, load: volumeLoadKg === 0 ? 0 : load / volumeLoadKg });
+  const share = (lifts: number, load: number) => ({
+    lifts: numberOfLifts === 0 ? 0 : lifts / numberOfLifts,
+    load: volumeLoadKg === 0 ? 0 : load / volumeLoadKg,
+  });
   const lines = (entries: ReadonlyMap<string, LineSum>, nameOf: (id: string) => string) =>
-    [...entries].map(([id, one]): WorkLine => { const { lifts, load } = share(one.numberOfLifts, one.volumeLoadKg); return { id, name: nameOf(id), ...one, liftShare: lifts, loadShare: load }; }).sort((a, b) => b.numberOfLifts - a.numberOfLifts || (a.name < b.name ? -1 : 1));
+    [...entries]
+      .map(([id, one]): WorkLine => {
+        const { lifts, load } = share(one.numberOfLifts, one.volumeLoadKg);
+        return { id, name: nameOf(id), ...one, liftShare: lifts, loadShare: load };
+      })
+      .sort((a, b) => b.numberOfLifts - a.numberOfLifts || (a.name < b.name ? -1 : 1));
   const days = last - first + 1;
   return {
-    from, to: dateOf(last), days,
+    from,
+    to: dateOf(last),
+    days,
     weeks: weeks.map(({ start, done: inWeek, work: { volume, zones: spread, planned } }): WorkWeek => ({
-      weekStart: dateOf(start), open: start === thisWeek, sessions: inWeek.length,
-      volumeLoadKg: volume.volumeLoadKg, numberOfLifts: volume.numberOfLifts, sets: volume.sets, averageIntensity: volume.averageIntensity, averageKg: averageKg(volume), byZone: spread.byZone,
-      planned: { sets: planned.sets, volumeLoadKg: planned.volumeLoadKg, numberOfLifts: planned.numberOfLifts }, share: numberOfLifts === 0 ? null : share(volume.numberOfLifts, volume.volumeLoadKg),
+      weekStart: dateOf(start),
+      open: start === thisWeek,
+      sessions: inWeek.length,
+      volumeLoadKg: volume.volumeLoadKg,
+      numberOfLifts: volume.numberOfLifts,
+      sets: volume.sets,
+      averageIntensity: volume.averageIntensity,
+      averageKg: averageKg(volume),
+      byZone: spread.byZone,
+      planned: { sets: planned.sets, volumeLoadKg: planned.volumeLoadKg, numberOfLifts: planned.numberOfLifts },
+      share: numberOfLifts === 0 ? null : share(volume.numberOfLifts, volume.volumeLoadKg),
     })),
     total,
-    byGroup: lines(sum.byGroup, (group) => group), byLift: lines(sum.byExercise, (id) => figures.exercises.get(id)?.name ?? id),
-    byMuscle: inAnatomicalOrder(sum.byMuscle.keys()).map((muscle) => { const sets = sum.byMuscle.get(muscle)!; return { muscle, sets, perWeek: (sets / days) * 7 }; }),
-    zones: zones.map(({ name }, zone) => ({ name, lifts: sum.byZone[zone]!, share: sum.known === 0 ? 0 : sum.byZone[zone]! / sum.known })), unknownZone: sum.unknown,
+    byGroup: lines(sum.byGroup, (group) => group),
+    byLift: lines(sum.byExercise, (id) => figures.exercises.get(id)?.name ?? id),
+    byMuscle: inAnatomicalOrder(sum.byMuscle.keys()).map((muscle) => {
+      const sets = sum.byMuscle.get(muscle)!;
+      return { muscle, sets, perWeek: (sets / days) * 7 };
+    }),
+    zones: zones.map(({ name }, zone) => ({
+      name,
+      lifts: sum.byZone[zone]!,
+      share: sum.known === 0 ? 0 : sum.byZone[zone]! / sum.known,
+    })),
+    unknownZone: sum.unknown,
     rails: railsOf(figures, done.at(-1)),
     sessions: done.slice(-sessionsAtMost).reverse().map(sessionWork(figures)),
   };
@@ -100,8 +146,21 @@ export function workView(figures: Figures, { from, to }: WorkAsk): WorkView {
 const sessionWork = ownedBy((figures: Figures) => {
   const lines = figures.bySession((session) => linesOf(figures, session));
   return figures.bySession((session): SessionWork => {
-    const { volume: { sets, numberOfLifts, volumeLoadKg, averageIntensity }, planned } = lifting(figures).sessionWork(session);
-    return { sessionId: session.id, date: session.date, title: session.title || session.kind, lines: lines(session), sets, numberOfLifts, volumeLoadKg, averageIntensity, planned: { numberOfLifts: planned.numberOfLifts, volumeLoadKg: planned.volumeLoadKg } };
+    const {
+      volume: { sets, numberOfLifts, volumeLoadKg, averageIntensity },
+      planned,
+    } = lifting(figures).sessionWork(session);
+    return {
+      sessionId: session.id,
+      date: session.date,
+      title: session.title || session.kind,
+      lines: lines(session),
+      sets,
+      numberOfLifts,
+      volumeLoadKg,
+      averageIntensity,
+      planned: { numberOfLifts: planned.numberOfLifts, volumeLoadKg: planned.volumeLoadKg },
+    };
   });
 });
 
@@ -127,7 +186,19 @@ function railsOf(figures: Figures, session: Session | undefined): WorkView["rail
   const lines = [...lifts].flatMap(([exerciseId, byZone]): Rail[] => {
     const zone = byZone.reduce((most, count, index) => (count > byZone[most]! ? index : most), 0);
     const rail = prilepin[zone];
-    return rail ? [{ exerciseId, name: figures.exercises.get(exerciseId)!.name, zone: zones[zone]!.name, lifts: byZone[zone]!, low: rail.total[0], usual: rail.total[1], high: rail.total[2] }] : [];
+    return rail
+      ? [
+          {
+            exerciseId,
+            name: figures.exercises.get(exerciseId)!.name,
+            zone: zones[zone]!.name,
+            lifts: byZone[zone]!,
+            low: rail.total[0],
+            usual: rail.total[1],
+            high: rail.total[2],
+          },
+        ]
+      : [];
   });
   return { sessionId: session.id, date: session.date, title: session.title || session.kind, lines };
 }

@@ -6,7 +6,11 @@ import { explainSheet, type ColumnReading } from "../../workbook/explain";
 import { readSheet, type Role, type Sheet } from "../../workbook/sheet";
 import type { Figures } from "../figures";
 
-export interface WorkbookAsk { text: string; roles: Role[] | null; order: DateOrder | null }
+export interface WorkbookAsk {
+  text: string;
+  roles: Role[] | null;
+  order: DateOrder | null;
+}
 
 export interface WorkbookView {
   heads: string[];
@@ -27,14 +31,37 @@ export function workbookView(figures: Figures, ask: WorkbookAsk): WorkbookView |
   const sheet = readSheet(ask.text, ask);
   if ("reason" in sheet) return sheet;
   const weight = sheet.roles.indexOf("weight");
-  const planOn = (day: number) => { const kg = figures.planOn(day); return kg === null ? null : fromKg(kg, sheet.unit ?? figures.units.mass); };
+  const planOn = (day: number) => {
+    const kg = figures.planOn(day);
+    return kg === null ? null : fromKg(kg, sheet.unit ?? figures.units.mass);
+  };
   const [second, note] = [sheet.roles.indexOf("second"), sheet.roles.indexOf("note")];
   const unit = sheet.unit === null ? "" : ` (${sheet.unit})`;
-  const kept = sheet.rows.filter(({ values, cells }) => values[weight] != null || (second >= 0 && values[second] != null) || (note >= 0 && cells[note]));
+  const kept = sheet.rows.filter(
+    ({ values, cells }) =>
+      values[weight] != null || (second >= 0 && values[second] != null) || (note >= 0 && cells[note]),
+  );
   const number = (value: number | null | undefined) => (value == null ? "" : String(value));
   return {
-    heads: sheet.heads, roles: sheet.roles, order: sheet.order, orders: sheet.orders, days: sheet.rows.length, refused: sheet.refused, columns: explainSheet(sheet, figures.weekStart, planOn),
+    heads: sheet.heads,
+    roles: sheet.roles,
+    order: sheet.order,
+    orders: sheet.orders,
+    days: sheet.rows.length,
+    refused: sheet.refused,
+    columns: explainSheet(sheet, figures.weekStart, planOn),
     unit: sheet.unit,
-    entries: Papa.unparse([["Date", `Weight${unit}`, `Second weigh-in${unit}`, "Note of the day"], ...kept.map(({ day, values, cells }) => [dateOf(day), number(values[weight]), second < 0 ? "" : number(values[second]), note < 0 ? "" : (cells[note] ?? "")])], { delimiter: "\t" }),
+    entries: Papa.unparse(
+      [
+        ["Date", `Weight${unit}`, `Second weigh-in${unit}`, "Note of the day"],
+        ...kept.map(({ day, values, cells }) => [
+          dateOf(day),
+          number(values[weight]),
+          second < 0 ? "" : number(values[second]),
+          note < 0 ? "" : (cells[note] ?? ""),
+        ]),
+      ],
+      { delimiter: "\t" },
+    ),
   };
 }

@@ -1,6 +1,15 @@
 import type { EquationName } from "../../energy/resting";
 import type { Figures } from "../figures";
-import { afterTrainingWorking, arrivalWorking, changeWorking, planWorking, secondWorking, trendWorking, weekdayWorking, weeklyWorking } from "./body";
+import {
+  afterTrainingWorking,
+  arrivalWorking,
+  changeWorking,
+  planWorking,
+  secondWorking,
+  trendWorking,
+  weekdayWorking,
+  weeklyWorking,
+} from "./body";
 import { compositionWorking, waistToHeightWorking } from "./measures";
 import { creditWorking, expenditureWorking, foodLeftWorking, restingWorking } from "./energy";
 import { curveWorking, maximumWorking, paceWorking, volumeWorking } from "./training";
@@ -9,23 +18,41 @@ import type { FigureRef, WorkingResult } from "./working";
 /** The working of any figure that a view shows. */
 export function workingOf(figures: Figures, ref: FigureRef): WorkingResult {
   switch (ref.figure) {
-    case "trend": return trendWorking(figures);
-    case "weekly": return weeklyWorking(figures, ref.closingDate);
-    case "change": return changeWorking(figures);
-    case "weekday": return weekdayWorking(figures, ref.of);
-    case "afterTraining": return afterTrainingWorking(figures);
-    case "second": return secondWorking(figures);
-    case "composition": return compositionWorking(figures);
-    case "waistToHeight": return waistToHeightWorking(figures);
-    case "plan": return planWorking(figures);
-    case "arrival": return arrivalWorking(figures);
-    case "resting": return restingWorking(figures, ref.equation as EquationName);
-    case "expenditure": return expenditureWorking(figures);
-    case "foodLeft": return foodLeftWorking(figures, ref.date);
-    case "credit": return creditWorking(figures, ref.sessionId);
-    case "maximum": return maximumWorking(figures, ref.exerciseId, ref.which);
-    case "repCurve": return curveWorking(figures, ref.exerciseId);
-    case "volume": return volumeWorking(figures, ref.weekStart);
-    case "pace": return paceWorking(figures, ref.kind, ref.purpose, ref.days);
+    case "trend":
+      return trendWorking(figures);
+    case "weekly":
+      return weeklyWorking(figures, ref.closingDate);
+    case "change":
+      return changeWorking(figures);
+    case "weekday":
+      return weekdayWorking(figures, ref.of);
+    case "afterTraining":
+      return afterTrainingWorking(figures);
+    case "second":
+      return secondWorking(figures);
+    case "composition":
+      return compositionWorking(figures);
+    case "waistToHeight":
+      return waistToHeightWorking(figures);
+    case "plan":
+      return planWorking(figures);
+    case "arrival":
+      return arrivalWorking(figures);
+    case "resting":
+      return restingWorking(figures, ref.equation as EquationName);
+    case "expenditure":
+      return expenditureWorking(figures);
+    case "foodLeft":
+      return foodLeftWorking(figures, ref.date);
+    case "credit":
+      return creditWorking(figures, ref.sessionId);
+    case "maximum":
+      return maximumWorking(figures, ref.exerciseId, ref.which);
+    case "repCurve":
+      return curveWorking(figures, ref.exerciseId);
+    case "volume":
+      return volumeWorking(figures, ref.weekStart);
+    case "pace":
+      return paceWorking(figures, ref.kind, ref.purpose, ref.days);
   }
 }
