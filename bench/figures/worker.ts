@@ -5,7 +5,7 @@ import { dateOf, mustDay } from "@/core/calendar/day";
 import { contract } from "@/core/figures/contract";
 import { copyOf } from "@/core/log/copy";
 import { emptyLog, fillRecords, putRecord, type Log } from "@/core/log/log";
-import { recordKinds } from "@/core/log/records";
+import { recordKinds } from "@/core/log/kinds/all";
 import { Answers, everyView } from "@/compute/queries";
 import { decadesLog, veteranId } from "@/demo/decades";
 import { madeUpEdit, type EditKind } from "@/demo/edits";

@@ -4,8 +4,9 @@ import { dateOf, mustDay } from "@/core/calendar/day";
 import type { GoalPreview } from "@/core/figures/views/goalPreview";
 import { contract } from "@/core/figures/contract";
 import { emptyLog, putRecord } from "@/core/log/log";
-import { put, type Change, type Session } from "@/core/log/records";
-import { recordSchemas } from "@/core/log/schema";
+import { put, type Change } from "@/core/log/records";
+import type { Session } from "@/core/log/kinds/sessions";
+import { kinds } from "@/core/log/kinds/all";
 import { demoLog, partnerId, rowerId } from "@/demo/demoLog";
 import { Answers, type Asking } from "./queries";
 
@@ -374,7 +375,7 @@ describe("the views agree with the contract", () => {
 describe("entries", () => {
   const read = (text: string) => answers.answer("entry", { ...rower, date: today, text, dateOrder: null })!;
   const sound = (change: Change | null) =>
-    change!.every((step) => "remove" in step || recordSchemas[step.kind].safeParse(step.put).success);
+    change!.every((step) => "remove" in step || kinds[step.kind].schema.safeParse(step.put).success);
   it("are read against the person's own log and give sound records", () => {
     for (const text of [
       "72.4",

@@ -62,7 +62,8 @@ import type { FigureRef, WorkingResult } from "@/core/figures/workings/working";
 import { workingOf } from "@/core/figures/workings/workingOf";
 import type { LibraryFilter } from "@/core/strength/library";
 import { peopleOf, type Log } from "@/core/log/log";
-import type { Change, Person, RecordKind } from "@/core/log/records";
+import type { Change, RecordKind } from "@/core/log/records";
+import type { Person } from "@/core/log/kinds/people";
 import { Memo, untracked } from "@/core/memo";
 
 /** Who asks, and what day it is for the trainee. */

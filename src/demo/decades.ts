@@ -1,6 +1,7 @@
 import { dateOf, weekdayOf, type Day } from "@/core/calendar/day";
 import { emptyLog, putRecord, type Log } from "@/core/log/log";
-import type { AnyRecord, RecordKind, RecordOf, Session, TrainingSet } from "@/core/log/records";
+import type { AnyRecord, RecordKind, RecordOf } from "@/core/log/records";
+import type { Session, TrainingSet } from "@/core/log/kinds/sessions";
 import { starterFoods } from "@/core/nutrition/starterFoods";
 import { ofFood } from "@/core/nutrition/energy";
 import { starterExercises } from "@/core/strength/starterExercises";

@@ -1,6 +1,7 @@
 import { dateOf, weekStartOf, type Day } from "@/core/calendar/day";
 import { emptyLog, putRecord, type Log } from "@/core/log/log";
-import type { AnyRecord, Person, RecordKind, RecordOf } from "@/core/log/records";
+import type { AnyRecord, RecordKind, RecordOf } from "@/core/log/records";
+import type { Person } from "@/core/log/kinds/people";
 import { starterFoods } from "@/core/nutrition/starterFoods";
 import { starterExercises } from "@/core/strength/starterExercises";
 import { live, type Life, type LivedDay } from "./days";

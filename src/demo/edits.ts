@@ -1,6 +1,8 @@
 import { dateOf, type Day } from "@/core/calendar/day";
 import type { Log } from "@/core/log/log";
-import { put, recordKinds, type AnyRecord, type ChangeStep, type RecordKind, type Session } from "@/core/log/records";
+import { put, type AnyRecord, type ChangeStep, type RecordKind } from "@/core/log/records";
+import { recordKinds } from "@/core/log/kinds/all";
+import type { Session } from "@/core/log/kinds/sessions";
 import { performedAs, withSet } from "@/core/planning/perform";
 import type { Random } from "./random";
 

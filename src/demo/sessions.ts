@@ -1,6 +1,6 @@
 import { dateOf, weekdayOf, type Day } from "@/core/calendar/day";
 import { starterExercises } from "@/core/strength/starterExercises";
-import type { Item, Session, TrainingSet } from "@/core/log/records";
+import type { Item, Session, TrainingSet } from "@/core/log/kinds/sessions";
 import type { Random } from "./random";
 
 /** One exercise of a routine: sets × reps, the load it begins with and what a good month adds. */

@@ -1,10 +1,11 @@
 import { strFromU8, strToU8, zipSync } from "fflate";
 import { byId, canonical } from "@/core/log/canonical";
-import { emptyLog, isRecordKind, putRecord, removeRecord, type Log } from "@/core/log/log";
+import { doubledId, withElementIds } from "@/core/log/idLists";
+import { isRecordKind, kinds, recordKinds, tombstoneSchema } from "@/core/log/kinds/all";
+import { emptyLog, putRecord, removeRecord, type Log } from "@/core/log/log";
 import { currentVersion, migrate } from "@/core/log/migrations";
-import { recordKinds, type AnyRecord } from "@/core/log/records";
+import type { AnyRecord, RecordKind } from "@/core/log/records";
 import { referencesOf } from "@/core/log/references";
-import { recordSchemas, tombstoneSchema } from "@/core/log/schema";
 import { withSoundStamp } from "@/core/log/stamp";
 import { messageOf } from "@/core/messageOf";
 import { atOnce, type Steps } from "@/core/steps";
@@ -155,17 +156,17 @@ function* collect(document: Document, photos: Map<string, Uint8Array>): Generato
     for (const [index, raw] of list(document, kind, report).entries()) {
       if (++read % recordsAStep === 0) yield read / total;
       const path = `${kind}[${index}]`;
-      const given = withIds(raw, `${kind}-${index + 1}`);
+      const given = withIds(kind, raw, `${kind}-${index + 1}`);
       const record = isObject(given) ? withSoundStamp(given, now) : given;
       if (record !== given) healed += 1;
-      const result = recordSchemas[kind].safeParse(record);
+      const result = kinds[kind].schema.safeParse(record);
       if (!result.success) {
         for (const issue of result.error.issues)
           report([path, ...issue.path].reduce<string>(joinPath, ""), issue.message);
       } else if (log.records[kind].has(result.data.id))
         report(`${path}.id`, `the id "${result.data.id}" is used twice`);
       else {
-        const doubled = kind === "sessions" ? doubledId(record as AnyRecord) : null;
+        const doubled = doubledId(kind, record as AnyRecord);
         if (doubled) report(`${path}.${doubled.path}`, `the id "${doubled.id}" is used twice`);
         // The checked record itself, not Zod's copy: nothing may be lost or reordered by checking.
         putRecord(log, kind, record as AnyRecord);
@@ -205,59 +206,10 @@ function list(document: Document, key: string, report: (path: string, message: s
   return [];
 }
 
-/** A record with the ids it may lack: its own, and those of its items and sets. Given in the order of the file, so that twice the same file is twice the same log. */
-function withIds(raw: unknown, fallback: string): unknown {
-  if (!isObject(raw) || hasIds(raw)) return raw;
-  const record = raw.id === undefined || raw.id === null ? { ...raw, id: fallback } : raw;
-  return Array.isArray(record.items)
-    ? {
-        ...record,
-        items: listWithIds(record.items, "i", (item) =>
-          Array.isArray(item.sets) ? { ...item, sets: listWithIds(item.sets, "s") } : item,
-        ),
-      }
-    : record;
-}
-
-function hasIds(element: Document): boolean {
-  return (
-    typeof element.id === "string" &&
-    [element.items, element.sets].every(
-      (list) => !Array.isArray(list) || list.every((inner) => !isObject(inner) || hasIds(inner)),
-    )
-  );
-}
-
-function listWithIds(
-  list: unknown[],
-  letter: string,
-  inside: (element: Document) => Document = (element) => element,
-): unknown[] {
-  const used = new Set(list.map((element) => (isObject(element) ? element.id : undefined)));
-  let next = 0;
-  return list.map((element) => {
-    if (!isObject(element)) return element;
-    if (typeof element.id === "string") return inside(element);
-    do next += 1;
-    while (used.has(`${letter}${next}`));
-    return inside({ ...element, id: `${letter}${next}` });
-  });
-}
-
-function doubledId(record: AnyRecord): { path: string; id: string } | null {
-  const items = (record as { items?: { id: string; sets: { id: string }[] }[] | null }).items ?? [];
-  const lists = [
-    { path: "items", elements: items as { id: string }[] },
-    ...items.map((item, index) => ({ path: `items[${index}].sets`, elements: item.sets })),
-  ];
-  for (const { path, elements } of lists) {
-    const seen = new Set<string>();
-    for (const [index, element] of elements.entries()) {
-      if (seen.has(element.id)) return { path: `${path}[${index}].id`, id: element.id };
-      seen.add(element.id);
-    }
-  }
-  return null;
+/** A record with the ids it may lack: its own, and those of the elements of its lists. Given in the order of the file, so that twice the same file is twice the same log. */
+function withIds(kind: RecordKind, raw: unknown, fallback: string): unknown {
+  if (!isObject(raw)) return raw;
+  return withElementIds(kind, raw.id === undefined || raw.id === null ? { ...raw, id: fallback } : raw);
 }
 
 /** The whole log as an archive document in canonical order: two exports of one log differ in `exportedAt` alone. */

@@ -1,5 +1,5 @@
 import { tombstoneKey } from "@/core/log/log";
-import type { AnyRecord, RecordKind, RecordOf } from "@/core/log/records";
+import type { AnyRecord, RecordKind } from "@/core/log/records";
 import type { JournalEntry, Standing, WriteTransaction } from "./database";
 import { hasId, monthOf, monthOfDate, recordsOf } from "./pages";
 import { ofGeneration } from "./reader";
@@ -86,12 +86,7 @@ export class Lookup {
   }
 
   /** Records of a kind, person and day as they stand. */
-  async onDay<K extends "weighIns" | "dayNotes">(
-    transaction: WriteTransaction,
-    kind: K,
-    personId: string,
-    date: string,
-  ): Promise<RecordOf<K>[]> {
+  async onDay(transaction: WriteTransaction, kind: RecordKind, personId: string, date: string): Promise<AnyRecord[]> {
     const found = new Map(
       recordsOf(await transaction.objectStore("pages").get([this.#generation, kind, monthOfDate(kind, date)]))
         .filter(hasId)
@@ -105,7 +100,7 @@ export class Lookup {
         else found.set(id, held.record);
       }
     }
-    return ([...found.values()] as RecordOf<K>[]).filter(
+    return ([...found.values()] as (AnyRecord & { personId?: string; date?: string })[]).filter(
       (record) => record.personId === personId && record.date === date,
     );
   }

@@ -1,7 +1,7 @@
 import { groupBy } from "@/core/calendar/groupBy";
 import { fillRecords, removeRecord, setAside, type Log } from "@/core/log/log";
-import { recordKinds, type AnyRecord, type RecordKind, type Tombstone } from "@/core/log/records";
-import { datedKinds } from "@/core/log/logIndex";
+import type { AnyRecord, RecordKind, Tombstone } from "@/core/log/records";
+import { isDated, recordKinds } from "@/core/log/kinds/all";
 
 /** The version of the records' schema in pages written now. */
 const schema = 1;
@@ -26,7 +26,7 @@ export interface LaidOut {
 
 /** The month of the page in which a record of a date lies. */
 export function monthOfDate(kind: RecordKind, date: string): string {
-  return kind in datedKinds ? date.slice(0, 7) : "";
+  return isDated(kind) ? date.slice(0, 7) : "";
 }
 
 /** The month of the page in which a record lies. */
@@ -36,7 +36,7 @@ export function monthOf(kind: RecordKind, record: AnyRecord): string {
 
 function monthIn(kind: string, record: unknown): string {
   const date = (record as { date?: unknown } | null)?.date;
-  return kind in datedKinds && typeof date === "string" ? date.slice(0, 7) : "";
+  return isDated(kind) && typeof date === "string" ? date.slice(0, 7) : "";
 }
 
 /** Lays a log out in pages. What cannot be read as a record lies among those of its kind as it did. */

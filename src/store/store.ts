@@ -5,7 +5,8 @@ import { sameJson } from "@/core/log/canonical";
 import { diff, inverse } from "@/core/log/patch";
 import { applyPatches, threeWay, type Clash } from "@/core/log/threeWay";
 import type { AnyRecord, Change, ChangeStep, RecordKind } from "@/core/log/records";
-import { recordSchemas } from "@/core/log/schema";
+import { kinds } from "@/core/log/kinds/all";
+import { oneADayOf, standing } from "@/core/log/sameDay";
 import { nextStamp } from "@/core/log/stamp";
 import type { SecondCopy } from "./copy/client";
 import {
@@ -218,15 +219,13 @@ export class Store {
     );
   }
 
-  /** The id under which a put is kept: the primary weigh-in and the note of a day are identified by person and date. */
+  /** The id under which a put is kept: what there is one of a day is identified by person and date. */
   async #identify(transaction: WriteTransaction, step: Put): Promise<string> {
-    if (step.kind !== "weighIns" && step.kind !== "dayNotes") return step.put.id;
-    if (step.kind === "weighIns" && step.put.primary === false) return step.put.id;
-    const sameDay = await this.#lookup.onDay(transaction, step.kind, step.put.personId, step.put.date);
-    const held = sameDay.filter(
-      (record) => step.kind === "dayNotes" || (record as { primary?: boolean | null }).primary !== false,
-    );
-    return (held.find(({ id }) => id === step.put.id) ?? held[0] ?? step.put).id;
+    const rule = oneADayOf(step.kind);
+    if (rule === null || !rule.is(step.put)) return step.put.id;
+    const { personId, date } = step.put as { personId: string; date: string };
+    const held = (await this.#lookup.onDay(transaction, step.kind, personId, date)).filter(rule.is);
+    return (held.find(({ id }) => id === step.put.id) ?? standing(rule, held) ?? step.put).id;
   }
 
   /** Writes one record (or its removal) with the next revision and stamp into the journal, and returns what changed. */
@@ -367,7 +366,7 @@ type Put = Extract<ChangeStep, { put: AnyRecord }>;
 
 /** Checks a record as it would be written. @throws StoreProblem that names what is not sound */
 function validate(kind: RecordKind, record: AnyRecord): void {
-  const result = recordSchemas[kind].safeParse(record);
+  const result = kinds[kind].schema.safeParse(record);
   if (result.success) return;
   const issue = result.error.issues[0]!;
   throw new StoreProblem("invalid", `${kind} ${issue.path.join(".")}: ${issue.message}`);

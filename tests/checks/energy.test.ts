@@ -3,7 +3,7 @@
 import { describe, expect, it } from "vitest";
 import { netExerciseKcal, rowingWatts, sessionMet } from "@/core/energy/exercise";
 import { activityClasses, equations, type Body } from "@/core/energy/resting";
-import type { Session } from "@/core/log/records";
+import type { Session } from "@/core/log/kinds/sessions";
 
 const man: Body = { kg: 80, heightCm: 180, ageYears: 30, sex: "male", fatFreeKg: 68 };
 const woman: Body = { kg: 60, heightCm: 165, ageYears: 30, sex: "female", fatFreeKg: null };

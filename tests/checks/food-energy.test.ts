@@ -12,7 +12,8 @@ import {
   per100g,
   perPortion,
 } from "@/core/nutrition/energy";
-import type { Food, Recipe } from "@/core/log/records";
+import type { Food } from "@/core/log/kinds/foods";
+import type { Recipe } from "@/core/log/kinds/recipes";
 
 describe("Annex XIV, one gram of each", () => {
   const grams: [string, object, number, number][] = [

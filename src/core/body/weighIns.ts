@@ -1,5 +1,5 @@
 import type { Day } from "../calendar/day";
-import type { WeighIn } from "../log/records";
+import type { WeighIn } from "../log/kinds/weighIns";
 
 /** One morning's weight. */
 export interface Weighed {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { mustDay } from "../calendar/day";
-import type { Session } from "../log/records";
+import type { Session } from "../log/kinds/sessions";
 import { adherence } from "../planning/adherence";
 import { pacePerKm, splitPer500, totalsByPurpose } from "./distance";
 

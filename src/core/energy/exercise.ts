@@ -1,4 +1,4 @@
-import type { Session } from "../log/records";
+import type { Session } from "../log/kinds/sessions";
 import { METRES_PER_MILE } from "../units/length";
 
 /**

@@ -1,7 +1,8 @@
 import { heaviest, isFarOff, lightest } from "../body/weighIns";
 import { centimetresIn, inUnit, isFarReading, readingProblem, usualMeasures } from "../body/usualMeasures";
 import { dateOf } from "../calendar/day";
-import { put, type Change, type RecordOf, type WeighIn } from "../log/records";
+import { put, type Change, type RecordOf } from "../log/records";
+import type { WeighIn } from "../log/kinds/weighIns";
 import { toKg } from "../units/mass";
 import { printNumber, printPlain } from "../units/number";
 import { isMark, isNoteAt, isWhole, isWord, massUnitAt } from "./amounts";

@@ -1,6 +1,7 @@
 import { dateOf } from "../calendar/day";
 import { pacePerKm } from "../endurance/distance";
-import { put, type Session } from "../log/records";
+import { put } from "../log/records";
+import type { Session } from "../log/kinds/sessions";
 import { metresPer } from "../units/length";
 import { printDuration } from "../units/time";
 import {

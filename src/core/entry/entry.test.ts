@@ -1,7 +1,9 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { mustDay } from "../calendar/day";
-import type { Meal, Session, WeighIn } from "../log/records";
+import type { Meal } from "../log/kinds/meals";
+import type { Session } from "../log/kinds/sessions";
+import type { WeighIn } from "../log/kinds/weighIns";
 import { starterFoods } from "../nutrition/starterFoods";
 import { factorOf } from "../strength/e1rm";
 import { starterExercises } from "../strength/starterExercises";

@@ -1,5 +1,8 @@
 import { dateOf } from "../calendar/day";
-import { put, type Change, type Food, type Meal, type Recipe } from "../log/records";
+import { put, type Change } from "../log/records";
+import type { Food } from "../log/kinds/foods";
+import type { Meal } from "../log/kinds/meals";
+import type { Recipe } from "../log/kinds/recipes";
 import { addUp, ofFood, ofRecipe, type FullNutrients } from "../nutrition/energy";
 import { printNumber } from "../units/number";
 import { isMark, isWhole, isWord, type At } from "./amounts";

@@ -1,5 +1,7 @@
 import { dateOf } from "../calendar/day";
-import { put, type Exercise, type Session, type TrainingSet } from "../log/records";
+import { put } from "../log/records";
+import type { Exercise } from "../log/kinds/exercises";
+import type { Session, TrainingSet } from "../log/kinds/sessions";
 import { withSets, type Performed } from "../planning/perform";
 import { loadDoubt } from "../strength/doubt";
 import { estimateMaximum } from "../strength/e1rm";

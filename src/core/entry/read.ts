@@ -1,5 +1,7 @@
 import { dateOf, type Day } from "../calendar/day";
-import { put, type ChangeStep, type Exercise, type Session } from "../log/records";
+import { put, type ChangeStep } from "../log/records";
+import type { Exercise } from "../log/kinds/exercises";
+import type { Session } from "../log/kinds/sessions";
 import { ownedBy } from "../memo";
 import { aliasesOf } from "../strength/usualNames";
 import { distanceAt, isMark, isNoteAt, isWhole, isWord, massUnitAt } from "./amounts";

@@ -1,4 +1,10 @@
-import type { Change, DayNote, Exercise, Food, Recipe, RecordOf, Session, WeighIn } from "../log/records";
+import type { Change, RecordOf } from "../log/records";
+import type { DayNote } from "../log/kinds/dayNotes";
+import type { Exercise } from "../log/kinds/exercises";
+import type { Food } from "../log/kinds/foods";
+import type { Recipe } from "../log/kinds/recipes";
+import type { Session } from "../log/kinds/sessions";
+import type { WeighIn } from "../log/kinds/weighIns";
 import type { Day } from "../calendar/day";
 import type { Factor } from "../strength/e1rm";
 import type { Printer } from "../units/printer";

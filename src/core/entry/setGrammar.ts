@@ -1,4 +1,4 @@
-import type { Exercise } from "../log/records";
+import type { Exercise } from "../log/kinds/exercises";
 import type { MassUnit } from "../units/mass";
 import { distanceAt, durationAt, isMark, isWhole, isWord, massUnitAt, type At } from "./amounts";
 import type { Token } from "./tokens";

@@ -1,7 +1,7 @@
 import { mustDay, type Day } from "../calendar/day";
 import { sessionLoad, totalsByPurpose, type Covered, type DistanceTotal } from "../endurance/distance";
 import { sessionMinutes } from "../energy/exercise";
-import type { Session } from "../log/records";
+import type { Session } from "../log/kinds/sessions";
 import { standing, wasPerformed, wasPlanned } from "../planning/adherence";
 import type { Figures } from "./figures";
 

@@ -35,22 +35,19 @@ import { blockDays, blockOf, daysOf } from "../log/logIndex";
 import { family, memo } from "../memo";
 import { Printer, unitsOf, type Units } from "../units/printer";
 import { wasPerformed } from "../planning/adherence";
-import type {
-  Block,
-  DayNote,
-  EnergySettings,
-  Exercise,
-  Food,
-  Goal,
-  Maximum,
-  Meal,
-  Person,
-  Recipe,
-  RecordOf,
-  Session,
-  Settings,
-  WeighIn,
-} from "../log/records";
+import type { Block } from "../log/kinds/blocks";
+import type { DayNote } from "../log/kinds/dayNotes";
+import type { EnergySettings } from "../log/kinds/energySettings";
+import type { Exercise } from "../log/kinds/exercises";
+import type { Food } from "../log/kinds/foods";
+import type { Goal } from "../log/kinds/goals";
+import type { Maximum } from "../log/kinds/maxima";
+import type { Meal } from "../log/kinds/meals";
+import type { Person, Settings } from "../log/kinds/people";
+import type { Recipe } from "../log/kinds/recipes";
+import type { RecordOf } from "../log/records";
+import type { Session } from "../log/kinds/sessions";
+import type { WeighIn } from "../log/kinds/weighIns";
 import { fits, jumps, remarks, weighIns, type Remark } from "./mornings";
 
 /** What is asked about. */
@@ -694,21 +691,6 @@ export function compare(a: string, b: string): number {
 
 function byDateAndId(a: { date: string; id: string }, b: { date: string; id: string }): number {
   return compare(a.date, b.date) || compare(a.id, b.id);
-}
-
-/** The last day with an entry of this person that tells of something performed or measured; null when there is none. */
-export function lastEntryDay({ index }: Log, personId: string): Day | null {
-  const whole = (["weighIns", "readings", "water", "dayNotes", "maxima"] as const).flatMap(
-    (kind) => index.days(kind, personId).at(-1) ?? [],
-  );
-  const performed = (["sessions", "meals"] as const).flatMap(
-    (kind) =>
-      index
-        .days(kind, personId)
-        .findLast((day) => index.on(kind, personId, day).some(({ status }) => status !== "planned")) ?? [],
-  );
-  const days = [...whole, ...performed];
-  return days.length === 0 ? null : Math.max(...days);
 }
 
 /** A day as the contract writes it, or null. */

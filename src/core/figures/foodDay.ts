@@ -5,7 +5,7 @@ import { defaultActivityFactor, type EquationName } from "../energy/resting";
 import { balanceForRate } from "../goal/plan";
 import { addUp, mealNutrients, type FullNutrients } from "../nutrition/energy";
 import { wasPerformed } from "../planning/adherence";
-import type { Session } from "../log/records";
+import type { Session } from "../log/kinds/sessions";
 import { family, memo, ownedBy } from "../memo";
 import type { Figures } from "./figures";
 

@@ -1,5 +1,6 @@
 import { weekStartOf, type Day } from "../calendar/day";
-import type { Block, Session } from "../log/records";
+import type { Block } from "../log/kinds/blocks";
+import type { Session } from "../log/kinds/sessions";
 import { family, ownedBy } from "../memo";
 import { blockCourse, type BlockCourse } from "../planning/blocks";
 import { zones } from "../strength/intensity";

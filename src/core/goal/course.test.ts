@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { dateOf, mustDay } from "../calendar/day";
 import { weightTrend } from "../body/trend";
-import type { Goal } from "../log/records";
+import type { Goal } from "../log/kinds/goals";
 import { goalCourses, milestones } from "./course";
 import { planLine, planWeight, type PlanLine } from "./plan";
 

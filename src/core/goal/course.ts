@@ -1,6 +1,6 @@
 import { dayOf, mustDay, type Day } from "../calendar/day";
 import type { Trend } from "../body/trend";
-import type { Goal } from "../log/records";
+import type { Goal } from "../log/kinds/goals";
 import { KG_PER_LB } from "../units/mass";
 import { aimOf, holdingBand, isHolding, planLine, planWeight, type PlanLine } from "./plan";
 import { carriedDays, carryForward, heldLevel, horizonDays } from "./projection";

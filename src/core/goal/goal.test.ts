@@ -3,7 +3,7 @@ import { cumulativeStdNormalProbability } from "simple-statistics";
 import { describe, expect, it } from "vitest";
 import { dateOf, mustDay } from "../calendar/day";
 import { trendDays, weightTrend } from "../body/trend";
-import type { Goal } from "../log/records";
+import type { Goal } from "../log/kinds/goals";
 import { normalCdf } from "./normal";
 import {
   balanceForRate,

@@ -2,7 +2,7 @@ import { linearRegression, linearRegressionLine } from "simple-statistics";
 import { describe, expect, it } from "vitest";
 import { Random } from "../../demo/random";
 import { mustDay } from "../calendar/day";
-import type { Goal } from "../log/records";
+import type { Goal } from "../log/kinds/goals";
 import { measureGoal as goalOf, measureTrend, type Reading } from "./measureGoal";
 import { goalInForce } from "./plan";
 

@@ -1,6 +1,6 @@
 import type { Day } from "../calendar/day";
 import { leastSquares, type Regression } from "../body/regression";
-import type { Goal } from "../log/records";
+import type { Goal } from "../log/kinds/goals";
 import { planLine, planWeight, type PlanLine } from "./plan";
 import { crossing, horizonDays } from "./projection";
 

@@ -1,6 +1,6 @@
 import { dayOf, mustDay, type Day } from "../calendar/day";
 import { printDate, printDay } from "../calendar/print";
-import type { Goal } from "../log/records";
+import type { Goal } from "../log/kinds/goals";
 import { printNumber } from "../units/number";
 
 /** A straight line from start weight to goal weight. */

@@ -1,7 +1,9 @@
 import { isFarReading, readReading } from "../body/usualMeasures";
 import { heaviest, isFarOff, lightest } from "../body/weighIns";
 import { dateOf, entryDayOf, outsideYears, type Day } from "../calendar/day";
-import { put, type Change, type DayNote, type RecordOf, type WeighIn } from "../log/records";
+import { put, type Change, type RecordOf } from "../log/records";
+import type { DayNote } from "../log/kinds/dayNotes";
+import type { WeighIn } from "../log/kinds/weighIns";
 import { parseMass } from "../units/mass";
 import { parseDecimal, printNumber, printPlain } from "../units/number";
 import type { Printer } from "../units/printer";

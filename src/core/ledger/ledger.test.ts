@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { dateOf, mustDay } from "../calendar/day";
-import type { DayNote, WeighIn } from "../log/records";
+import type { DayNote } from "../log/kinds/dayNotes";
+import type { WeighIn } from "../log/kinds/weighIns";
 import { metricUnits, Printer } from "../units/printer";
 import { ledgerChange, type CellEdit, type LedgerContext } from "./change";
 import { readPaste, sheetDay } from "./paste";

@@ -4,7 +4,8 @@ import { mustDay } from "../calendar/day";
 import { checkLog } from "./check";
 import { copyOf } from "./copy";
 import { putRecord, removeRecord, type Log } from "./log";
-import type { AnyRecord, Session } from "./records";
+import type { AnyRecord } from "./records";
+import type { Session } from "./kinds/sessions";
 
 const demo = demoLog(mustDay("2026-06-11"));
 

@@ -1,15 +1,8 @@
+import { doubledId, withOwnIds } from "./idLists";
+import { kinds, recordKinds } from "./kinds/all";
 import { sizeOf, type Log } from "./log";
-import {
-  put,
-  recordKinds,
-  type AnyRecord,
-  type Change,
-  type ChangeStep,
-  type RecordKind,
-  type Session,
-} from "./records";
+import { put, type AnyRecord, type Change, type RecordKind } from "./records";
 import { referencesOf } from "./references";
-import { recordSchemas } from "./schema";
 import { atOnce, type Steps } from "../steps";
 
 /** Something wrong in a log: where, what, and a change that repairs it when there is one. A repair never removes what was written. */
@@ -43,7 +36,7 @@ export function* checkingLog(log: Log): Steps<Finding[]> {
     for (const record of log.records[kind].values() as Iterable<AnyRecord>) {
       if (checked++ % recordsAtOnce === 0) yield checked / inAll;
       const place = `${kind} ${record.id}`;
-      const result = recordSchemas[kind].safeParse(record);
+      const result = kinds[kind].schema.safeParse(record);
       if (!result.success) {
         const issue = result.error.issues[0]!;
         findings.push({ place: `${place}, ${issue.path.join(".")}`, message: issue.message, repair: null });
@@ -56,7 +49,7 @@ export function* checkingLog(log: Log): Steps<Finding[]> {
         missing.set(key, held);
         held.places.push(`${place}, ${path}`);
       }
-      if (kind === "sessions") findings.push(...doubledIds(record as Session));
+      findings.push(...doubledIds(kind, record));
     }
   }
   for (const { kind, id, places } of missing.values()) {
@@ -72,16 +65,9 @@ export function* checkingLog(log: Log): Steps<Finding[]> {
 
 /** A record that stands where one is missing, so that what points to it is kept and counted. */
 function standIn(kind: RecordKind, id: string): Change | null {
-  const name = `Unknown (${id.slice(0, 40)})`;
-  const steps: Partial<Record<RecordKind, ChangeStep>> = {
-    people: put("people", { id, name }),
-    exercises: put("exercises", { id, name }),
-    measures: put("measures", { id, name }),
-    foods: put("foods", { id, name, per100g: {} }),
-    recipes: put("recipes", { id, name, ingredients: [] }),
-  };
-  const step = steps[kind];
-  return step === undefined ? null : [step];
+  const known = kinds[kind];
+  if (known.belongsTo !== "household" || known.standIn === null) return null;
+  return [put(kind, known.standIn(id, `Unknown (${id.slice(0, 40)})`) as never)];
 }
 
 function idOf(record: unknown): string {
@@ -89,34 +75,16 @@ function idOf(record: unknown): string {
   return typeof id === "string" ? id : "without an id";
 }
 
-/** Items or sets of a session that bear the same id; an edit would reach only one of them. */
-function doubledIds(session: Session): Finding[] {
-  const items = renamed(session.items ?? [], "i").map((item) => ({ ...item, sets: renamed(item.sets, "s") }));
-  const before = (session.items ?? []).flatMap((item) => [item.id, ...item.sets.map(({ id }) => id)]);
-  const after = items.flatMap((item) => [item.id, ...item.sets.map(({ id }) => id)]);
-  const doubled = before.find((id, index) => id !== after[index]);
-  return doubled === undefined
+/** Elements of a record's lists that bear the same id; an edit would reach only one of them. */
+function doubledIds(kind: RecordKind, record: AnyRecord): Finding[] {
+  const doubled = doubledId(kind, record);
+  return doubled === null
     ? []
     : [
         {
-          place: `sessions ${session.id}, items`,
-          message: `the id "${doubled}" is used twice; repair: the second one gets another`,
-          repair: [put("sessions", { ...session, items }, session)],
+          place: `${kind} ${record.id}, ${doubled.path.split("[")[0]}`,
+          message: `the id "${doubled.id}" is used twice; repair: the second one gets another`,
+          repair: [put(kind, withOwnIds(kind, record) as never, record as never)],
         },
       ];
-}
-
-/** The same elements, each with an id of its own; the first of several keeps it. */
-function renamed<T extends { id: string }>(list: readonly T[], letter: string): T[] {
-  const used = new Set<string>();
-  const all = new Set(list.map(({ id }) => id));
-  let next = 0;
-  return list.map((element) => {
-    let { id } = element;
-    if (used.has(id))
-      do id = `${letter}${(next += 1)}`;
-      while (all.has(id) || used.has(id));
-    used.add(id);
-    return id === element.id ? element : { ...element, id };
-  });
 }

@@ -1,5 +1,5 @@
 import { ownedBy } from "../memo";
-import type { Session } from "./records";
+import type { Session } from "./kinds/sessions";
 
 /**
  * The performed sets of a session in columns. Figures of every lift run through all sets of a log; a row of numbers is read many times as fast

@@ -1,16 +1,10 @@
 import { byId } from "./canonical";
-import { doneSets } from "./doneSets";
-import { datedKinds, LogIndex } from "./logIndex";
+import { areListsSound } from "./idLists";
+import { isDated, isRecordKind, kinds, recordKinds } from "./kinds/all";
+import type { Person } from "./kinds/people";
+import { LogIndex } from "./logIndex";
 import { entryDayOf, outsideYears } from "../calendar/day";
-import {
-  recordKinds,
-  type AnyRecord,
-  type Person,
-  type RecordKind,
-  type RecordOf,
-  type Session,
-  type Tombstone,
-} from "./records";
+import type { AnyRecord, RecordKind, RecordOf, Tombstone } from "./records";
 
 /** The in-memory set of records of one household: what every figure is computed from. Written by `putRecord` and `removeRecord` alone. */
 export interface Log {
@@ -39,11 +33,6 @@ export function emptyLog(extra: Record<string, unknown> = {}): Log {
   return { records, removed: new Map(), extra, unread: [], index: new LogIndex(records) };
 }
 
-/** Whether a text names a kind of record; `constructor` does not. */
-export function isRecordKind(kind: string): kind is RecordKind {
-  return (recordKinds as readonly string[]).includes(kind);
-}
-
 /** Key of a tombstone: an id is unique only within its kind. */
 export function tombstoneKey(kind: string, id: string): string {
   return `${kind}/${id}`;
@@ -61,24 +50,15 @@ export function sizeOf({ records }: Pick<Log, "records">): number {
 export function whyUnread(kind: RecordKind, record: unknown): string | null {
   if (typeof record === "string") return "the page in which it lay cannot be read";
   if (typeof record !== "object" || record === null || Array.isArray(record)) return "it is no record";
-  const { id, date, personId, items } = record as { id?: unknown; date?: unknown; personId?: unknown; items?: unknown };
+  const { id, date, personId } = record as { id?: unknown; date?: unknown; personId?: unknown };
   if (typeof id !== "string" || id === "") return "it has no id";
-  if (!(kind in datedKinds)) return null;
-  if (typeof personId !== "string") return "it belongs to nobody";
-  if (typeof date !== "string" || entryDayOf(date) === null)
-    return `its date is "${String(date).slice(0, 40)}", and ${outsideYears}`;
-  return kind === "sessions" && !areItems(items) ? "its exercises and sets are no lists" : null;
+  if (isDated(kind)) {
+    if (typeof personId !== "string") return "it belongs to nobody";
+    if (typeof date !== "string" || entryDayOf(date) === null)
+      return `its date is "${String(date).slice(0, 40)}", and ${outsideYears}`;
+  }
+  return areListsSound(kind, record) ? null : `its ${kinds[kind].lists!.what} are no lists`;
 }
-
-function areItems(items: unknown): boolean {
-  if (items === undefined || items === null) return true;
-  return (
-    Array.isArray(items) &&
-    items.every((item) => isObject(item) && Array.isArray(item.sets) && item.sets.every(isObject))
-  );
-}
-
-const isObject = (value: unknown): value is Record<string, unknown> => typeof value === "object" && value !== null;
 
 /** Writes one record into the log, replacing the one of the same id. What cannot stand there is set aside. */
 export function putRecord(log: Log, kind: RecordKind, record: AnyRecord): void {
@@ -108,7 +88,9 @@ export function fillRecords(
   });
   log.index.fill(kind, sound);
   for (const record of sound) held.set(record.id, record);
-  if (kind === "sessions") for (const record of sound) doneSets(record as Session);
+  const known = kinds[kind];
+  if (known.belongsTo === "day" && known.readAhead !== null)
+    for (const record of sound) known.readAhead(record as never);
 }
 
 /** Takes one record out of the log and leaves its tombstone. */

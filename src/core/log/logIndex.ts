@@ -1,19 +1,7 @@
 import { mustDay, type Day } from "../calendar/day";
 import { Part, track, type Clock } from "../memo";
+import { isDated, type DatedKind } from "./kinds/all";
 import type { AnyRecord, RecordKind, RecordOf } from "./records";
-
-/** Kinds of record that belong to a person and a day. */
-export const datedKinds = {
-  weighIns: true,
-  dayNotes: true,
-  maxima: true,
-  sessions: true,
-  readings: true,
-  meals: true,
-  water: true,
-  photos: true,
-} as const satisfies Partial<Record<RecordKind, true>>;
-export type DatedKind = keyof typeof datedKinds;
 
 interface Dated {
   id: string;
@@ -61,7 +49,7 @@ export class LogIndex implements Clock {
 
   /** Takes records up while a log is read that nobody has asked yet: then they are at hand, later each would have to be fetched again. */
   fill(kind: RecordKind, records: readonly AnyRecord[]): void {
-    if (kind in datedKinds) fill(this.#people(kind as DatedKind), records as unknown as readonly Dated[], this);
+    if (isDated(kind)) fill(this.#people(kind), records as unknown as readonly Dated[], this);
   }
 
   /** Notes that a record was written, replaced or removed. */

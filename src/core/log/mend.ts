@@ -1,4 +1,5 @@
-import { isRecordKind, putRecord, removeRecord, tombstoneKey, type Log, type Unread } from "./log";
+import { putRecord, removeRecord, tombstoneKey, type Log, type Unread } from "./log";
+import { isRecordKind } from "./kinds/all";
 import type { AnyRecord } from "./records";
 
 /** What mending did: records put in from the other copy, and what was taken out. */

@@ -1,15 +1,8 @@
-import { mustDay } from "../calendar/day";
-import { datedKinds } from "./logIndex";
+import { isDated, recordKinds } from "./kinds/all";
+import type { Person } from "./kinds/people";
 import type { Log } from "./log";
-import {
-  put,
-  recordKinds,
-  type AnyRecord,
-  type Change,
-  type ChangeStep,
-  type Person,
-  type RecordKind,
-} from "./records";
+import { put, type AnyRecord, type Change, type ChangeStep, type RecordKind } from "./records";
+import { oneADayOf, sameDayRecord } from "./sameDay";
 
 type Owned = AnyRecord & { personId: string; date?: string };
 
@@ -28,7 +21,7 @@ export function holdingsOf(log: Log, personId: string): { kind: RecordKind; coun
 }
 
 function removal(kind: RecordKind, { id, date }: { id: string; date?: string }): ChangeStep {
-  return { remove: { kind, id, ...(kind in datedKinds && date !== undefined ? { date } : {}) } };
+  return { remove: { kind, id, ...(isDated(kind) && date !== undefined ? { date } : {}) } };
 }
 
 /** A person and all that belongs to them, removed; what the household shares stays. */
@@ -48,31 +41,17 @@ export function joinedPeople(log: Log, keptId: string, goneId: string): Change {
   if (kept === undefined || gone === undefined || keptId === goneId) return [];
   const change: Change = [];
   for (const { kind, record } of recordsOf(log, goneId)) {
-    const day = record.date === undefined ? null : mustDay(record.date);
-    if (kind === "weighIns" && day !== null && (record as { primary?: boolean | null }).primary !== false) {
-      const own = log.index.on("weighIns", keptId, day).find(({ primary }) => primary !== false);
-      if (own !== undefined && own.kg === (record as { kg?: number }).kg) {
-        change.push(removal(kind, record));
-        continue;
-      }
-      change.push(
-        put(
-          "weighIns",
-          { ...record, personId: keptId, ...(own === undefined ? {} : { primary: false }) } as never,
-          record as never,
-        ),
-      );
-    } else if (kind === "dayNotes" && day !== null) {
-      const own = log.index.on("dayNotes", keptId, day).at(-1);
-      if (own === undefined) change.push(put("dayNotes", { ...record, personId: keptId } as never, record as never));
-      else {
-        const text = [own.text, (record as { text?: string | null }).text].filter(Boolean).join("\n");
-        change.push(
-          put("dayNotes", { ...record, ...own, ...(text ? { text } : {}) } as never, own),
-          removal(kind, record),
-        );
-      }
-    } else change.push({ kind, put: { ...record, personId: keptId }, base: record } as ChangeStep);
+    const moved = { ...record, personId: keptId };
+    const own = sameDayRecord(log.index, kind, keptId, record);
+    if (own === undefined) {
+      change.push({ kind, put: moved, base: record } as ChangeStep);
+      continue;
+    }
+    const joined = oneADayOf(kind)!.join(own, moved);
+    if (joined.own !== own) change.push({ kind, put: joined.own, base: own } as ChangeStep);
+    change.push(
+      joined.other === null ? removal(kind, record) : ({ kind, put: joined.other, base: record } as ChangeStep),
+    );
   }
   const open = Object.fromEntries(
     Object.entries(gone).filter(([key, value]) => value != null && kept[key as keyof Person] == null),

@@ -1,8 +1,13 @@
 import { printDate } from "../calendar/print";
 import { dayOf } from "../calendar/day";
+import { elementName } from "../log/idLists";
+import { kinds } from "../log/kinds/all";
+import type { Wording } from "../log/kinds/kind";
+import type { Session } from "../log/kinds/sessions";
 import { isIdList, isPlain, type Step } from "../log/patch";
 import type { Log } from "../log/log";
-import type { AnyRecord, Item, RecordOf, Session } from "../log/records";
+import type { AnyRecord, RecordKind, RecordOf } from "../log/records";
+import { kindNamedBy } from "../log/references";
 import { printPlain } from "../units/number";
 import { Printer, unitsOf } from "../units/printer";
 import type { Difference } from "./merge";
@@ -26,7 +31,7 @@ export function mergeLines(ours: Log, theirs: Log, differences: readonly Differe
       proposed,
       written,
       title: words.title(),
-      date: dateIn(record),
+      date: dateIn(kind, record),
       fields: fields.map(({ path, before, after }) => ({
         name: words.fieldName(path),
         before: words.value(path, before),
@@ -36,20 +41,14 @@ export function mergeLines(ours: Log, theirs: Log, differences: readonly Differe
   });
 }
 
-function dateIn(record: AnyRecord): string | null {
-  const { date, startDate, from } = record as { date?: string; startDate?: string; from?: string };
-  return date ?? startDate ?? from ?? null;
+/** The day to which a record belongs or from which it counts. */
+function dateIn(kind: RecordKind, record: AnyRecord): string | null {
+  const known = kinds[kind];
+  if (known.belongsTo === "household") return null;
+  const field = known.belongsTo === "day" ? "date" : known.begins;
+  return (record as Record<string, string | undefined>)[field] ?? null;
 }
 
-type Named = "exercises" | "foods" | "measures" | "recipes" | "people";
-/** Fields that name another record. */
-const namedBy: Record<string, Named> = {
-  exerciseId: "exercises",
-  foodId: "foods",
-  measureId: "measures",
-  recipeId: "recipes",
-  personId: "people",
-};
 /** Fields whose name is not what they are called. */
 const fieldWords: Record<string, string> = {
   kg: "load",
@@ -74,8 +73,8 @@ const gramFields = new Set(["grams", "protein", "fat", "carbohydrate", "fibre", 
 const lettersAtMost = 80;
 
 /** One record's words. */
-class Words {
-  private readonly printer: Printer;
+class Words implements Wording {
+  readonly printer: Printer;
 
   constructor(
     private readonly ours: Log,
@@ -90,36 +89,8 @@ class Words {
   /** What the record is called behind its kind. */
   title(): string {
     const { kind, record, fields } = this.difference;
-    // What differs says what it is.
-    if (fields.length > 0 && (kind === "weighIns" || kind === "water" || kind === "dayNotes")) return "";
-    switch (kind) {
-      case "sessions": {
-        const session = record as Session;
-        return session.title || session.kind;
-      }
-      case "meals": {
-        const meal = record as RecordOf<"meals">;
-        return (
-          meal.name || this.nameOf("foods", meal.foodId) || this.nameOf("recipes", meal.recipeId) || meal.meal || ""
-        );
-      }
-      case "readings":
-        return this.nameOf("measures", (record as RecordOf<"readings">).measureId);
-      case "maxima":
-        return this.nameOf("exercises", (record as RecordOf<"maxima">).exerciseId);
-      case "weighIns":
-        return this.printer.load((record as RecordOf<"weighIns">).kg);
-      case "water":
-        return `${(record as RecordOf<"water">).ml} ml`;
-      case "dayNotes":
-        return (record as RecordOf<"dayNotes">).text ?? "";
-      case "goals": {
-        const { targetKg, of } = record as RecordOf<"goals">;
-        return targetKg == null ? this.nameOf("measures", of) : this.printer.load(targetKg);
-      }
-      default:
-        return "name" in record ? String(record.name) : "";
-    }
+    if (fields.length > 0 && kinds[kind].changesSayWhich) return "";
+    return kinds[kind].title(record as never, this);
   }
 
   /** `Back squat › set 2 › done › load` */
@@ -140,13 +111,12 @@ class Words {
   }
 
   private elementName(list: Step | undefined, id: string): string {
-    const sessions = [this.theirs, this.ours].flatMap(
-      ({ records }) => records.sessions.get(this.difference.id) ?? (this.difference.record as Session),
-    );
-    const items = sessions.flatMap((session): Item[] => session.items ?? []);
-    if (list === "items") return this.nameOf("exercises", items.find((item) => item.id === id)?.exerciseId) || id;
-    const place = items.map(({ sets }) => sets.findIndex((set) => set.id === id)).find((index) => index >= 0);
-    return place === undefined ? id : `set ${place + 1}`;
+    const { kind, id: recordId, record } = this.difference;
+    for (const log of [this.theirs, this.ours]) {
+      const name = elementName(kind, log.records[kind].get(recordId) ?? record, String(list), id, this);
+      if (name) return name;
+    }
+    return id;
   }
 
   private word(key: string): string {
@@ -160,12 +130,11 @@ class Words {
     if (value === undefined || value === null || value === "") return "nothing";
     if (typeof value === "number") return this.number(key, value);
     if (typeof value === "boolean") return value ? "yes" : "no";
-    if (typeof value === "string")
-      return namedBy[key] === undefined
-        ? dayOf(value) === null
-          ? value
-          : printDate(value)
-        : this.nameOf(namedBy[key], value);
+    if (typeof value === "string") {
+      const kind = kindNamedBy(key);
+      if (kind !== null) return this.nameOf(kind, value);
+      return dayOf(value) === null ? value : printDate(value);
+    }
     if (Array.isArray(value))
       return value.length === 0
         ? "nothing"
@@ -208,11 +177,10 @@ class Words {
     }
   }
 
-  private nameOf(kind: Named, id: string | null | undefined): string {
-    return id ? (this.find(kind, id)?.name ?? id) : "";
-  }
+  nameOf = (kind: RecordKind, id: string | null | undefined): string =>
+    id ? ((this.find(kind, id) as { name?: string } | undefined)?.name ?? id) : "";
 
-  private find<K extends Named>(kind: K, id: string): RecordOf<K> | undefined {
-    return (this.theirs.records[kind].get(id) ?? this.ours.records[kind].get(id)) as RecordOf<K> | undefined;
+  private find<K extends RecordKind>(kind: K, id: string): RecordOf<K> | undefined {
+    return this.theirs.records[kind].get(id) ?? this.ours.records[kind].get(id);
   }
 }

@@ -1,18 +1,9 @@
 import { sameJson } from "../log/canonical";
-import { isRecordKind, tombstoneKey, type Log } from "../log/log";
-import { primaryOf } from "../body/weighIns";
-import { mustDay } from "../calendar/day";
+import { isRecordKind, kinds, recordKinds } from "../log/kinds/all";
+import { tombstoneKey, type Log } from "../log/log";
 import { diff, isIdList, isOrder, isPlain, type Step } from "../log/patch";
-import { recordSchemas } from "../log/schema";
-import {
-  put,
-  recordKinds,
-  type AnyRecord,
-  type ChangeStep,
-  type DayNote,
-  type RecordKind,
-  type WeighIn,
-} from "../log/records";
+import { put, type AnyRecord, type ChangeStep, type RecordKind } from "../log/records";
+import { sameDayRecord } from "../log/sameDay";
 
 /** One field of a record that would change: its path, and what it says before and after (undefined where it is absent). */
 export interface FieldChange {
@@ -77,7 +68,8 @@ export function mergeLogs(ours: Log, theirs: Log): Difference[] {
 function present(ours: Log, theirs: Log, kind: RecordKind, record: AnyRecord): Difference[] {
   const own = ours.records[kind].get(record.id);
   if (own === undefined && isGone(ours, kind, record)) return [];
-  const held = own ?? sameDay(ours, theirs, kind, record);
+  // The one that there is a day is the same record whatever its id, unless the other log has removed ours and written it anew.
+  const held = own ?? sameDayRecord(ours.index, kind, ownerOf(record), record, (one) => !isGone(theirs, kind, one));
   const difference = { kind, written: null };
   if (held === undefined)
     return [
@@ -143,24 +135,13 @@ function present(ours: Log, theirs: Log, kind: RecordKind, record: AnyRecord): D
 function joined(kind: RecordKind, later: AnyRecord, earlier: AnyRecord): AnyRecord {
   const both = join(later, earlier) as AnyRecord;
   // Two sound records can make one that is not: then the later one stands alone.
-  return recordSchemas[kind].safeParse(both).success ? both : later;
+  return kinds[kind].schema.safeParse(both).success ? both : later;
 }
 
 /** Whether a log has removed a record, and not before it was written as it is. */
 function isGone({ removed }: Log, kind: RecordKind, record: AnyRecord): boolean {
   const gone = removed.get(tombstoneKey(kind, record.id));
   return gone !== undefined && (gone.changed ?? "") >= stampOf(record);
-}
-
-/** The primary weigh-in and the note of a day are one record whatever their ids, unless the other log has removed ours and written it anew. */
-function sameDay({ index }: Log, theirs: Log, kind: RecordKind, record: AnyRecord): AnyRecord | undefined {
-  if (kind !== "weighIns" && kind !== "dayNotes") return undefined;
-  const { personId, date } = record as WeighIn | DayNote;
-  const staying = <T extends AnyRecord>(records: readonly T[]) => records.filter((one) => !isGone(theirs, kind, one));
-  if (kind === "dayNotes") return staying(index.on("dayNotes", personId, mustDay(date))).at(-1);
-  return (record as WeighIn).primary === false
-    ? undefined
-    : (primaryOf(staying(index.on("weighIns", personId, mustDay(date)))) ?? undefined);
 }
 
 /** What two hands made of one value: of the later one where both speak, with what only the earlier one holds. Elements of lists are matched by their ids. */
@@ -189,6 +170,7 @@ function join(later: unknown, earlier: unknown): unknown {
   return later;
 }
 
+const ownerOf = (record: AnyRecord): string => (record as { personId?: string }).personId ?? "";
 const stampOf = (record: AnyRecord): string => record.changed ?? "";
 /** The database that made a stamp. */
 const nodeOf = (stamp: string): string => stamp.split("/")[2] ?? "";

@@ -1,4 +1,4 @@
-import type { Settings } from "../log/records";
+import type { Settings } from "../log/kinds/people";
 
 /** Names of a day's meals where the trainee has none of their own, in the order of the day. */
 export const usualMeals = ["breakfast", "lunch", "dinner", "snack"] as const;

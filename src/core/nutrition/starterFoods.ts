@@ -1,4 +1,4 @@
-import type { Food } from "../log/records";
+import type { Food } from "../log/kinds/foods";
 
 type Row = [
   id: string,

@@ -1,6 +1,6 @@
 import { hasPlan } from "./perform";
 import { mustDay, type Day } from "../calendar/day";
-import type { Session } from "../log/records";
+import type { Session } from "../log/kinds/sessions";
 
 /** What a session counts as on a day: a past one still planned is missed; the record is not rewritten. */
 export function standing(session: Session, on: Day): Session["status"] {

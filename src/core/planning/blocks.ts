@@ -1,5 +1,5 @@
 import { mustDay, type Day } from "../calendar/day";
-import type { Block } from "../log/records";
+import type { Block } from "../log/kinds/blocks";
 
 /** Where a block stands on a day: its first and its last day (both belong to it), and how many of its days have passed, that day among them. */
 export interface BlockCourse {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import type { Session } from "../log/records";
+import type { Session } from "../log/kinds/sessions";
 import { adherence } from "./adherence";
 import {
   repeated,

@@ -1,4 +1,4 @@
-import type { Item, Session, TrainingSet } from "../log/records";
+import type { Item, Session, TrainingSet } from "../log/kinds/sessions";
 import type { RampSet } from "../strength/loading";
 import { hasPlan, withSet, withStatus } from "./perform";
 

@@ -1,4 +1,4 @@
-import type { Item, Session, TrainingSet } from "../log/records";
+import type { Item, Session, TrainingSet } from "../log/kinds/sessions";
 
 /** One set of a session where it stands in the order of doing. */
 export interface Step {

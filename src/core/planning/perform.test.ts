@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import type { Session, TrainingSet } from "../log/records";
+import type { Session, TrainingSet } from "../log/kinds/sessions";
 import { asPlanned, confirmed, isAsPlanned, isShort, performedAs, withSet } from "./perform";
 
 const session: Session = {

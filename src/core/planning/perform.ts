@@ -1,4 +1,5 @@
-import type { Exercise, Item, Session, TrainingSet } from "../log/records";
+import type { Exercise } from "../log/kinds/exercises";
+import type { Item, Session, TrainingSet } from "../log/kinds/sessions";
 import { lackOf } from "../strength/doubt";
 
 type Done = NonNullable<TrainingSet["done"]>;

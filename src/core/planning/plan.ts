@@ -1,4 +1,4 @@
-import type { Item, Session, TrainingSet } from "../log/records";
+import type { Item, Session, TrainingSet } from "../log/kinds/sessions";
 
 /** Sets alike of one exercise, as planned. Rows of one item (or, without one, of one exercise in a row) belong together. */
 export interface PlannedRow {

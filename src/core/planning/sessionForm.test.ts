@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import type { Session } from "../log/records";
+import type { Session } from "../log/kinds/sessions";
 import { sessionFields, withSessionFields, type SessionFields } from "./sessionForm";
 
 const row: Session = {

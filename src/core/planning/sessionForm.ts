@@ -1,4 +1,4 @@
-import type { Session } from "../log/records";
+import type { Session } from "../log/kinds/sessions";
 import { metresPer, type DistanceUnit } from "../units/length";
 import { parseDecimal } from "../units/number";
 import { parseDuration, printDuration } from "../units/time";

@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
-import type { Exercise, TrainingSet } from "../log/records";
+import type { Exercise } from "../log/kinds/exercises";
+import type { TrainingSet } from "../log/kinds/sessions";
 import { metricUnits, Printer } from "../units/printer";
 import { describeSets, describeWarmUps } from "./describe";
 

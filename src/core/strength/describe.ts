@@ -1,4 +1,5 @@
-import type { Exercise, Item, TrainingSet } from "../log/records";
+import type { Exercise } from "../log/kinds/exercises";
+import type { Item, TrainingSet } from "../log/kinds/sessions";
 import { hasPlan } from "../planning/perform";
 import type { Printer } from "../units/printer";
 

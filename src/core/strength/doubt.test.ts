@@ -1,7 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { mustDay } from "../calendar/day";
 import { completedReps } from "../log/doneSets";
-import type { Exercise, Session } from "../log/records";
+import type { Exercise } from "../log/kinds/exercises";
+import type { Session } from "../log/kinds/sessions";
 import { metricUnits, Printer } from "../units/printer";
 import { lackOf, loadDoubt } from "./doubt";
 import { factorOf } from "./e1rm";

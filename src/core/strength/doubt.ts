@@ -1,4 +1,5 @@
-import type { Exercise, TrainingSet } from "../log/records";
+import type { Exercise } from "../log/kinds/exercises";
+import type { TrainingSet } from "../log/kinds/sessions";
 import type { Printer } from "../units/printer";
 import { isTimed } from "./sets";
 

@@ -1,6 +1,6 @@
 import { sameName } from "../entry/names";
 import { folded } from "../entry/reading";
-import type { Exercise } from "../log/records";
+import type { Exercise } from "../log/kinds/exercises";
 import { muscles } from "./muscles";
 import { aliasesOf } from "./usualNames";
 

@@ -1,6 +1,7 @@
 import type { Day } from "../calendar/day";
 import { doneSetMarks, doneSetRow, doneSets } from "../log/doneSets";
-import type { Exercise, Session } from "../log/records";
+import type { Exercise } from "../log/kinds/exercises";
+import type { Session } from "../log/kinds/sessions";
 import { bodyShare, eligibleReps, isTimed, quotedKg, totalWith, type BodyWeightOn, type PerformedSet } from "./sets";
 
 /**

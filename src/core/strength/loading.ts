@@ -1,5 +1,6 @@
 import { fromKg, toKg, type MassUnit } from "../units/mass";
-import type { Exercise, Settings } from "../log/records";
+import type { Exercise } from "../log/kinds/exercises";
+import type { Settings } from "../log/kinds/people";
 
 /** Plates at hand: how many there are of one weight, both sides together. */
 export type PlateStock = { kg: number; count: number };

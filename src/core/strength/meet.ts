@@ -1,7 +1,6 @@
-import type { Day } from "../calendar/day";
+import { type Day, mustDay } from "../calendar/day";
 import { completedReps } from "../log/doneSets";
-import type { Session } from "../log/records";
-import { mustDay } from "../calendar/day";
+import type { Session } from "../log/kinds/sessions";
 
 /** One attempt at a lift: made when a repetition was completed. */
 export interface Attempt {

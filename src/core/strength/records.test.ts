@@ -1,7 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { dateOf } from "../calendar/day";
-import type { Exercise, Session, TrainingSet } from "../log/records";
+import type { Exercise } from "../log/kinds/exercises";
+import type { Session, TrainingSet } from "../log/kinds/sessions";
 import { stepsOf, nextStep } from "../planning/order";
 import { printLoad, parseMass, KG_PER_LB } from "../units/mass";
 import { estimateMaximum, factorOf, formulaNames, type CommonFormula } from "./e1rm";

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import type { Exercise, TrainingSet } from "../log/records";
+import type { Exercise } from "../log/kinds/exercises";
+import type { TrainingSet } from "../log/kinds/sessions";
 import { metricUnits, Printer } from "../units/printer";
 import { KG_PER_LB } from "../units/mass";
 import { describeSets } from "./describe";

@@ -1,4 +1,5 @@
-import type { Exercise, TrainingSet } from "../log/records";
+import type { Exercise } from "../log/kinds/exercises";
+import type { TrainingSet } from "../log/kinds/sessions";
 import { parseMass, printLoad, type MassUnit } from "../units/mass";
 import { parseDecimal } from "../units/number";
 import { parseDuration } from "../units/time";

@@ -1,5 +1,7 @@
 import { completedReps } from "../log/doneSets";
-import type { Exercise, Session, Settings, TrainingSet } from "../log/records";
+import type { Exercise } from "../log/kinds/exercises";
+import type { Session, TrainingSet } from "../log/kinds/sessions";
+import type { Settings } from "../log/kinds/people";
 import { reserve, roughAbove } from "./e1rm";
 import type { Day } from "../calendar/day";
 

@@ -1,4 +1,4 @@
-import type { Exercise } from "../log/records";
+import type { Exercise } from "../log/kinds/exercises";
 import { fromKg, toKg, type MassUnit } from "../units/mass";
 
 type Row = [

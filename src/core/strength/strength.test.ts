@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import type { Exercise, Session } from "../log/records";
+import type { Exercise } from "../log/kinds/exercises";
+import type { Session } from "../log/kinds/sessions";
 import { estimateMaximum, factorOf, formulaNames, maximumFactor, type CommonFormula } from "./e1rm";
 import { liftsDone } from "./liftRun";
 import { liftStanding, maximumInForce, withMaximum, type LiftCourse } from "./maximum";

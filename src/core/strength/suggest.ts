@@ -1,6 +1,7 @@
 import { counted } from "../units/number";
 import type { Day } from "../calendar/day";
-import type { Exercise, TrainingSet } from "../log/records";
+import type { Exercise } from "../log/kinds/exercises";
+import type { TrainingSet } from "../log/kinds/sessions";
 import type { Factor } from "./e1rm";
 import { nearestStep } from "./loading";
 import { dayOf } from "./liftRun";

@@ -1,4 +1,4 @@
-import type { Exercise } from "../log/records";
+import type { Exercise } from "../log/kinds/exercises";
 
 /**
  * Short and other names of the exercises a log begins with, as they are written in the trade (common practice, no source). A name that

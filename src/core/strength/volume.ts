@@ -1,5 +1,5 @@
 import type { Day } from "../calendar/day";
-import type { Exercise } from "../log/records";
+import type { Exercise } from "../log/kinds/exercises";
 import { ownedBy } from "../memo";
 import { bodyShare, isHard, isWork, type BodyWeightOn, type Counting, type PerformedSet } from "./sets";
 

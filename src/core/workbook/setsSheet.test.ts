@@ -1,7 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { dateOf, mustDay } from "../calendar/day";
-import type { Exercise, Session } from "../log/records";
+import type { Exercise } from "../log/kinds/exercises";
+import type { Session } from "../log/kinds/sessions";
 import { starterExercises } from "../strength/starterExercises";
 import { readSetsSheet, sessionsOfRows, type SetsSheet, type SetsSheetAsk } from "./setsSheet";
 

@@ -9,7 +9,8 @@ import {
   equations,
   type EquationName,
 } from "@/core/energy/resting";
-import { put, type EnergySettings } from "@/core/log/records";
+import { put } from "@/core/log/records";
+import type { EnergySettings } from "@/core/log/kinds/energySettings";
 import { toKcal } from "@/core/units/energy";
 import { parseDecimal, printNumber } from "@/core/units/number";
 import { between, optional } from "@/ui/inputs/checks";

@@ -4,7 +4,7 @@ import { Button } from "antd";
 import { useId, useState } from "react";
 import { readArchiveFile } from "@/compute/archives";
 import type { ImportReading } from "@/compute/archiveWorker";
-import { recordKinds } from "@/core/log/records";
+import { recordKinds } from "@/core/log/kinds/all";
 import { messageOf } from "@/core/messageOf";
 import { counted, printNumber } from "@/core/units/number";
 import { useLog } from "@/ui/log/LogContext";

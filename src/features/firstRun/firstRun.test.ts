@@ -1,7 +1,8 @@
 import { starterExercises } from "@/core/strength/starterExercises";
 import { describe, expect, it } from "vitest";
-import { recordSchemas } from "@/core/log/schema";
-import type { Person, RecordKind } from "@/core/log/records";
+import { kinds } from "@/core/log/kinds/all";
+import type { Person } from "@/core/log/kinds/people";
+import type { RecordKind } from "@/core/log/records";
 import { firstChange } from "./firstChange";
 import { personOf, profileFields } from "./profile";
 
@@ -20,13 +21,13 @@ const fields = {
 describe("the first run", () => {
   it("writes sound records only: the person, the first weigh-in, the goal, exercises and foods", () => {
     const change = firstChange(fields);
-    const kinds = new Map<RecordKind, number>();
+    const counts = new Map<RecordKind, number>();
     for (const step of change) {
       if ("remove" in step) throw new Error("nothing is removed");
-      expect(recordSchemas[step.kind].safeParse(step.put).success).toBe(true);
-      kinds.set(step.kind, (kinds.get(step.kind) ?? 0) + 1);
+      expect(kinds[step.kind].schema.safeParse(step.put).success).toBe(true);
+      counts.set(step.kind, (counts.get(step.kind) ?? 0) + 1);
     }
-    expect(Object.fromEntries(kinds)).toMatchObject({
+    expect(Object.fromEntries(counts)).toMatchObject({
       people: 1,
       weighIns: 1,
       goals: 1,

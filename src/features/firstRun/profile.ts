@@ -1,4 +1,4 @@
-import type { Person } from "@/core/log/records";
+import type { Person } from "@/core/log/kinds/people";
 import { parseHeight } from "@/core/units/length";
 
 /** What the profile form holds, all of it text as typed. */

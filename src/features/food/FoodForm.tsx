@@ -3,7 +3,8 @@
 import { Button } from "antd";
 import { useForm } from "react-hook-form";
 import { v7 as newId } from "uuid";
-import { put, type Food } from "@/core/log/records";
+import { put } from "@/core/log/records";
+import type { Food } from "@/core/log/kinds/foods";
 import { toKcal } from "@/core/units/energy";
 import { parseDecimal } from "@/core/units/number";
 import { between, optional, required } from "@/ui/inputs/checks";

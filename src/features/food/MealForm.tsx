@@ -3,7 +3,8 @@
 import { Button } from "antd";
 import { useForm, useWatch } from "react-hook-form";
 import { v7 as newId } from "uuid";
-import { put, type Meal } from "@/core/log/records";
+import { put } from "@/core/log/records";
+import type { Meal } from "@/core/log/kinds/meals";
 import { mealNames } from "@/core/nutrition/mealNames";
 import { ofFood, ofRecipe } from "@/core/nutrition/energy";
 import { parseDecimal } from "@/core/units/number";

@@ -3,7 +3,7 @@
 import { Button } from "antd";
 import { useState } from "react";
 import type { MergeExercises } from "@/core/figures/views/library";
-import type { Exercise } from "@/core/log/records";
+import type { Exercise } from "@/core/log/kinds/exercises";
 import { counted } from "@/core/units/number";
 import { useLog } from "@/ui/log/LogContext";
 import { ExercisePicker } from "@/ui/lifts/ExercisePicker";

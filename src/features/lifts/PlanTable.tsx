@@ -3,7 +3,8 @@
 import { Button } from "antd";
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useState } from "react";
-import { put, type Session } from "@/core/log/records";
+import { put } from "@/core/log/records";
+import type { Session } from "@/core/log/kinds/sessions";
 import type { PlanLine } from "@/core/figures/views/sets";
 import { fullDate, longDate } from "@/ui/dates";
 import { useLog } from "@/ui/log/LogContext";

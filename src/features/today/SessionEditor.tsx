@@ -1,7 +1,7 @@
 "use client";
 
 import { Button } from "antd";
-import type { Session } from "@/core/log/records";
+import type { Session } from "@/core/log/kinds/sessions";
 import { sessionFields, withSessionFields } from "@/core/planning/sessionForm";
 import { aDuration, between, optional } from "@/ui/inputs/checks";
 import { check, Field, Row, RowButton, wide } from "@/ui/inputs/Field";

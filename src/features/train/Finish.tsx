@@ -4,7 +4,7 @@ import { Button } from "antd";
 import { useState } from "react";
 import { v7 as newId } from "uuid";
 import type { TrainingView } from "@/core/figures/views/training";
-import type { Session } from "@/core/log/records";
+import type { Session } from "@/core/log/kinds/sessions";
 import { withMoreSets, withoutIdleSets } from "@/core/planning/change";
 import { hasPlan } from "@/core/planning/perform";
 import { describeSets } from "@/core/strength/describe";

@@ -3,7 +3,8 @@
 import { Button } from "antd";
 import { useState } from "react";
 import type { TrainingItem, TrainingView } from "@/core/figures/views/training";
-import type { Exercise, Session } from "@/core/log/records";
+import type { Exercise } from "@/core/log/kinds/exercises";
+import type { Session } from "@/core/log/kinds/sessions";
 import {
   withDropPart,
   withExercise,

@@ -1,7 +1,7 @@
 "use client";
 
 import type { TrainingView } from "@/core/figures/views/training";
-import type { Session } from "@/core/log/records";
+import type { Session } from "@/core/log/kinds/sessions";
 import { withJoined, withMoved } from "@/core/planning/change";
 import { performedAs, withSet } from "@/core/planning/perform";
 import { Dialog } from "@/ui/figure/Dialog";

@@ -1,4 +1,5 @@
-import type { Exercise, TrainingSet } from "@/core/log/records";
+import type { Exercise } from "@/core/log/kinds/exercises";
+import type { TrainingSet } from "@/core/log/kinds/sessions";
 import { describeSets } from "@/core/strength/describe";
 import type { Printer } from "@/core/units/printer";
 

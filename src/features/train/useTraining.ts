@@ -2,7 +2,8 @@
 
 import { useCallback, useEffect, useState } from "react";
 import { entryDayOf } from "@/core/calendar/day";
-import type { Exercise, TrainingSet } from "@/core/log/records";
+import type { Exercise } from "@/core/log/kinds/exercises";
+import type { TrainingSet } from "@/core/log/kinds/sessions";
 import type { LogName } from "@/store/database";
 
 /** Where a session stands beyond what is saved: the set in front, what was changed of it, and when the rest ends. It outlives a closed browser. */

@@ -1,7 +1,8 @@
 "use client";
 
 import { Button } from "antd";
-import type { Exercise, TrainingSet } from "@/core/log/records";
+import type { Exercise } from "@/core/log/kinds/exercises";
+import type { TrainingSet } from "@/core/log/kinds/sessions";
 import { isOpenEnded } from "@/core/planning/perform";
 import { isTimed } from "@/core/strength/sets";
 import { loadField, readSet, repsField } from "@/core/strength/setText";

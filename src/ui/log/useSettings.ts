@@ -1,6 +1,7 @@
 "use client";
 
-import { put, type Settings } from "@/core/log/records";
+import { put } from "@/core/log/records";
+import type { Settings } from "@/core/log/kinds/people";
 import { useLog } from "@/ui/log/LogContext";
 
 /** The trainee's settings, and the way to change some of them. */

@@ -1,7 +1,7 @@
 import { closingDay, dateOf, weekStartOf, type Day } from "../../calendar/day";
 import { trendDay } from "../../body/trend";
 import { adherence, standing } from "../../planning/adherence";
-import type { Session } from "../../log/records";
+import type { Session } from "../../log/kinds/sessions";
 import type { Figures } from "../figures";
 import { foodDay } from "../foodDay";
 

@@ -1,7 +1,7 @@
 import { dateOf, weekStartOf, type Day } from "../../calendar/day";
 import { groupBy } from "../../calendar/groupBy";
 import { pacePerKm, type DistanceTotal } from "../../endurance/distance";
-import type { Session } from "../../log/records";
+import type { Session } from "../../log/kinds/sessions";
 import type { Figures } from "../figures";
 import { coveredBy, dailyLoads, distanceTotals } from "../distances";
 import { sessionCard, type SessionCard } from "./sessionCard";

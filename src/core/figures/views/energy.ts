@@ -2,7 +2,9 @@ import { dateOf, type Day } from "../../calendar/day";
 import { equationError, equationNames, type EquationName, type Resting } from "../../energy/resting";
 import type { GoalCourse, Milestone } from "../../goal/course";
 import { balanceForRate, goalWarnings, type PlanLine } from "../../goal/plan";
-import type { EnergySettings, Goal, Session } from "../../log/records";
+import type { EnergySettings } from "../../log/kinds/energySettings";
+import type { Goal } from "../../log/kinds/goals";
+import type { Session } from "../../log/kinds/sessions";
 import type { Figures } from "../figures";
 import {
   creditsOn,

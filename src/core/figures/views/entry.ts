@@ -1,7 +1,7 @@
 import type { Day } from "../../calendar/day";
 import { mealNames } from "../../nutrition/mealNames";
 import { printDay } from "../../calendar/print";
-import type { Exercise } from "../../log/records";
+import type { Exercise } from "../../log/kinds/exercises";
 import { readEntry } from "../../entry/read";
 import type { EntryContext, Reading } from "../../entry/reading";
 import type { Figures } from "../figures";

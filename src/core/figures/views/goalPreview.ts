@@ -2,7 +2,7 @@ import { dateOf } from "../../calendar/day";
 import { trendDay } from "../../body/trend";
 import { balanceForRate, goalWarnings, planLine, planWeight, rateOfBalance, type PlanLine } from "../../goal/plan";
 import { carryForward, project, type Projection } from "../../goal/projection";
-import type { Goal } from "../../log/records";
+import type { Goal } from "../../log/kinds/goals";
 import type { Figures } from "../figures";
 import { whereToWrite } from "../../energy/resting";
 import { expenditureOn, type Expenditure } from "../foodDay";

@@ -1,5 +1,7 @@
 import { dateOf } from "../../calendar/day";
-import { put, type Change, type Exercise } from "../../log/records";
+import { put, type Change, type RecordKind } from "../../log/records";
+import { repointed } from "../../log/references";
+import type { Exercise } from "../../log/kinds/exercises";
 import {
   findExercises,
   inAnatomicalOrder,
@@ -63,27 +65,8 @@ export function mergeExercises({ log }: Figures, keptId: string, goneId: string)
   const [kept, gone] = [index.all("exercises").get(keptId), index.all("exercises").get(goneId)];
   if (kept === undefined || gone === undefined || keptId === goneId) return null;
   const change: Change = [put("exercises", mergedExercise(kept, gone), kept)];
-  let sessions = 0;
-  for (const session of log.records.sessions.values()) {
-    if (!session.items?.some(({ exerciseId }) => exerciseId === goneId)) continue;
-    sessions += 1;
-    change.push(
-      put(
-        "sessions",
-        {
-          ...session,
-          items: session.items.map((item) => (item.exerciseId === goneId ? { ...item, exerciseId: keptId } : item)),
-        },
-        session,
-      ),
-    );
-  }
-  const maxima = [...index.all("maxima").values()].filter(({ exerciseId }) => exerciseId === goneId);
-  for (const maximum of maxima) change.push(put("maxima", { ...maximum, exerciseId: keptId }, maximum));
-  for (const other of index.all("exercises").values()) {
-    if (other.id !== keptId && other.id !== goneId && other.maximumFrom?.exerciseId === goneId)
-      change.push(put("exercises", { ...other, maximumFrom: { ...other.maximumFrom, exerciseId: keptId } }, other));
-  }
+  const moved = repointed(log, "exercises", goneId, keptId, [keptId, goneId]);
+  change.push(...moved);
   for (const person of index.all("people").values()) {
     const chosen = person.settings?.totalLifts;
     if (chosen?.includes(goneId))
@@ -102,5 +85,6 @@ export function mergeExercises({ log }: Figures, keptId: string, goneId: string)
       );
   }
   change.push({ remove: { kind: "exercises", id: goneId } });
-  return { change, sessions, maxima: maxima.length };
+  const count = (kind: RecordKind) => moved.filter((step) => "kind" in step && step.kind === kind).length;
+  return { change, sessions: count("sessions"), maxima: count("maxima") };
 }

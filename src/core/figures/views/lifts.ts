@@ -1,6 +1,8 @@
 import { dateOf, mustDay, type Day } from "../../calendar/day";
 import { printDay } from "../../calendar/print";
-import type { Exercise, Maximum, Session } from "../../log/records";
+import type { Exercise } from "../../log/kinds/exercises";
+import type { Maximum } from "../../log/kinds/maxima";
+import type { Session } from "../../log/kinds/sessions";
 import { estimateMaximum, factorOf, formulaNames, formulas, type FormulaChoice } from "../../strength/e1rm";
 import { describeSets, describeWarmUps, supersetOf } from "../../strength/describe";
 import { loadForEffort, type Suggestion } from "../../strength/suggest";

@@ -1,6 +1,7 @@
 import { dateOf, mustDay } from "../../calendar/day";
 import { pacePerKm, type Covered } from "../../endurance/distance";
-import type { Exercise, Session, TrainingSet } from "../../log/records";
+import type { Exercise } from "../../log/kinds/exercises";
+import type { Session, TrainingSet } from "../../log/kinds/sessions";
 import { standing } from "../../planning/adherence";
 import { isAsPlanned } from "../../planning/perform";
 import { describeSets, describeWarmUps, supersetOf } from "../../strength/describe";

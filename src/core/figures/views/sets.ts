@@ -1,6 +1,8 @@
 import { dateOf, mustDay } from "../../calendar/day";
 import { groupBy } from "../../calendar/groupBy";
-import type { Change, Exercise, Session } from "../../log/records";
+import type { Change } from "../../log/records";
+import type { Exercise } from "../../log/kinds/exercises";
+import type { Session } from "../../log/kinds/sessions";
 import { loadDoubt } from "../../strength/doubt";
 import { describeSets } from "../../strength/describe";
 import type { Printer } from "../../units/printer";

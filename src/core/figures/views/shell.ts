@@ -1,5 +1,9 @@
-import type { Exercise, Food, Person, Recipe } from "../../log/records";
-import { recordKinds, type RecordKind } from "../../log/records";
+import type { Exercise } from "../../log/kinds/exercises";
+import type { Food } from "../../log/kinds/foods";
+import type { Person } from "../../log/kinds/people";
+import type { Recipe } from "../../log/kinds/recipes";
+import { recordKinds } from "../../log/kinds/all";
+import type { RecordKind } from "../../log/records";
 import { peopleOf, type Log } from "../../log/log";
 import { type Units } from "../../units/printer";
 import { compare, type Figures } from "../figures";

@@ -1,5 +1,6 @@
 import { dateOf, mustDay } from "../../calendar/day";
-import type { Exercise, Item, Session, TrainingSet } from "../../log/records";
+import type { Exercise } from "../../log/kinds/exercises";
+import type { Item, Session, TrainingSet } from "../../log/kinds/sessions";
 import { describeSets, supersetOf } from "../../strength/describe";
 import { repeated } from "../../planning/change";
 import { stepsOf } from "../../planning/order";

@@ -1,6 +1,6 @@
 import { dateOf, mustDay, weekStartOf } from "../../calendar/day";
 import { ownedBy } from "../../memo";
-import type { Session } from "../../log/records";
+import type { Session } from "../../log/kinds/sessions";
 import { prilepin, zones, zoneOf } from "../../strength/intensity";
 import { describeSets } from "../../strength/describe";
 import { inAnatomicalOrder } from "../../strength/library";

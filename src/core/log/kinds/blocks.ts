@@ -1,0 +1,25 @@
+import * as z from "zod";
+import { open, owned, text, name, date } from "./fields";
+import { personalKind, byName } from "./kind";
+
+/** Some weeks of training with one aim, by its first day and how many days it has: whatever two hands change of it, it ends after it begins. */
+const schema = open({
+  ...owned,
+  name,
+  startDate: date,
+  days: z.number().int().min(1).max(1000),
+  aim: text.nullish(),
+  note: text.nullish(),
+});
+
+export type Block = z.infer<typeof schema>;
+
+export const blocks = personalKind({
+  schema,
+  names: { one: "block", several: "blocks" },
+  refersTo: {},
+  title: byName,
+  changesSayWhich: false,
+  lists: null,
+  begins: "startDate",
+});

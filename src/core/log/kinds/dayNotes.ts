@@ -1,0 +1,34 @@
+import * as z from "zod";
+import { open, owned, text, date } from "./fields";
+import { dailyKind } from "./kind";
+
+const schema = open({
+  ...owned,
+  date,
+  text: text.nullish(),
+  activity: z.enum(["training", "rest"]).nullish(),
+  foodComplete: z.boolean().nullish(),
+  /** Marks a change (a start of creatine, a diet break): the level of the weight may jump on this day. */
+  levelMayJump: z.boolean().nullish(),
+});
+
+export type DayNote = z.infer<typeof schema>;
+
+export const dayNotes = dailyKind({
+  schema,
+  names: { one: "day note", several: "day notes" },
+  refersTo: {},
+  title: ({ text }) => text ?? "",
+  changesSayWhich: true,
+  lists: null,
+  tells: () => true,
+  oneADay: {
+    is: () => true,
+    stands: "last",
+    join: (own, other) => {
+      const text = [own.text, other.text].filter(Boolean).join("\n");
+      return { own: { ...other, ...own, ...(text ? { text } : {}) }, other: null };
+    },
+  },
+  readAhead: null,
+});

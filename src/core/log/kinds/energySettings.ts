@@ -1,0 +1,31 @@
+import * as z from "zod";
+import { open, owned, date, amount, grams } from "./fields";
+import { personalKind } from "./kind";
+
+const dayTarget = open({
+  kcal: amount(100_000).nullish(),
+  protein: grams.nullish(),
+  fat: grams.nullish(),
+  carbohydrate: grams.nullish(),
+});
+const schema = open({
+  ...owned,
+  from: date,
+  equation: z.enum(["mifflinStJeor", "rozaShizgal", "katchMcArdle", "cunningham"]).nullish(),
+  activityFactor: z.number().min(1).max(4).nullish(),
+  /** Whether the activity factor already holds the training sessions. When false, each session's net credit is added to its day. */
+  sessionsInFactor: z.boolean().nullish(),
+  targets: open({ training: dayTarget.nullish(), rest: dayTarget.nullish() }).nullish(),
+});
+
+export type EnergySettings = z.infer<typeof schema>;
+
+export const energySettings = personalKind({
+  schema,
+  names: { one: "energy setting", several: "energy settings" },
+  refersTo: {},
+  title: () => "",
+  changesSayWhich: false,
+  lists: null,
+  begins: "from",
+});

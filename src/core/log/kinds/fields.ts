@@ -1,0 +1,44 @@
+import * as z from "zod";
+import { dayOf, entryDayOf, outsideYears } from "../../calendar/day";
+
+// The parts of which the schemas of records are made, each with the bounds that every kind of record shares.
+
+/**
+ * An object that may hold keys this version does not know. Checking passes over them; they are kept because whoever reads a record
+ * keeps the record itself, not the checked copy (which would lose them), and so nothing is spent on copying them.
+ */
+export const open = z.object as typeof z.looseObject;
+
+export const id = z.string().min(1).max(200);
+export const text = z.string().max(20_000);
+export const name = z.string().trim().min(1, "a name is needed").max(200);
+export const date = z
+  .string()
+  .refine((value) => dayOf(value) !== null, { error: "not a civil date written YYYY-MM-DD", abort: true })
+  .refine((value) => entryDayOf(value) !== null, outsideYears);
+export const time = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, "not a time of day written HH:MM");
+export const amount = (max: number) => z.number().min(0).max(max);
+export const bodyKg = z.number().min(1).max(1000);
+export const effort = z.number().min(0).max(10);
+
+/** Common to every record: who it is, how often it was written, and when last (a hybrid logical clock stamp). */
+export const shared = { id, revision: z.number().int().min(0).nullish(), changed: z.string().max(100).nullish() };
+export const owned = { ...shared, personId: id };
+
+export const reps = z.number().min(0).max(10_000);
+export const load = z.number().min(-500).max(5000);
+export const seconds = amount(1_000_000);
+export const metres = amount(10_000_000);
+export const grams = amount(100_000);
+
+/** Nutrients in grams, energy in kilocalories. Carbohydrate is total carbohydrate unless a food's basis says otherwise. */
+export const nutrients = open({
+  kcal: amount(100_000).nullish(),
+  protein: grams.nullish(),
+  fat: grams.nullish(),
+  carbohydrate: grams.nullish(),
+  fibre: grams.nullish(),
+  sugars: grams.nullish(),
+  polyols: grams.nullish(),
+  alcohol: grams.nullish(),
+});

@@ -1,0 +1,28 @@
+import * as z from "zod";
+import { open, shared, text, name, nutrients } from "./fields";
+import { householdKind, byName } from "./kind";
+
+const schema = open({
+  ...shared,
+  name,
+  gtin: text.nullish(),
+  carbohydrateBasis: z.enum(["total", "available"]).nullish(),
+  per100g: nutrients,
+  portions: z
+    .array(open({ name, grams: z.number().positive().max(100_000) }))
+    .max(100)
+    .nullish(),
+});
+
+export type Food = z.infer<typeof schema>;
+export type Nutrients = z.infer<typeof nutrients>;
+
+export const foods = householdKind({
+  schema,
+  names: { one: "food", several: "foods" },
+  refersTo: {},
+  title: byName,
+  changesSayWhich: false,
+  lists: null,
+  standIn: (id, name) => ({ id, name, per100g: {} }),
+});

@@ -1,0 +1,25 @@
+import * as z from "zod";
+import { open, owned, id, date } from "./fields";
+import { dailyKind } from "./kind";
+
+const schema = open({
+  ...owned,
+  exerciseId: id,
+  date,
+  kg: z.number().min(-500).max(2000),
+  tested: z.boolean().nullish(),
+});
+
+export type Maximum = z.infer<typeof schema>;
+
+export const maxima = dailyKind({
+  schema,
+  names: { one: "tested maximum", several: "tested maxima" },
+  refersTo: { exerciseId: "exercises" },
+  title: ({ exerciseId }, { nameOf }) => nameOf("exercises", exerciseId),
+  changesSayWhich: false,
+  lists: null,
+  tells: () => true,
+  oneADay: null,
+  readAhead: null,
+});

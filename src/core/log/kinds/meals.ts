@@ -1,0 +1,31 @@
+import * as z from "zod";
+import { open, owned, id, text, date, amount, grams, nutrients } from "./fields";
+import { dailyKind } from "./kind";
+
+const schema = open({
+  ...owned,
+  date,
+  meal: text.nullish(),
+  status: z.enum(["planned", "eaten"]).nullish(),
+  foodId: id.nullish(),
+  recipeId: id.nullish(),
+  name: text.nullish(),
+  grams: grams.nullish(),
+  portions: amount(1000).nullish(),
+  nutrients: nutrients.nullish(),
+});
+
+export type Meal = z.infer<typeof schema>;
+
+export const meals = dailyKind({
+  schema,
+  names: { one: "meal", several: "meals" },
+  refersTo: { foodId: "foods", recipeId: "recipes" },
+  title: ({ name, foodId, recipeId, meal }, { nameOf }) =>
+    name || nameOf("foods", foodId) || nameOf("recipes", recipeId) || meal || "",
+  changesSayWhich: false,
+  lists: null,
+  tells: ({ status }) => status !== "planned",
+  oneADay: null,
+  readAhead: null,
+});

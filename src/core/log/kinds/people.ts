@@ -1,0 +1,54 @@
+import * as z from "zod";
+import { open, shared, id, name, date } from "./fields";
+import { householdKind, byName } from "./kind";
+
+/** What changes a figure, per person. Everything here has a default, so an absent field is not an error. */
+const settings = open({
+  /** `personal` is each lift's own relation of repetitions to load. */
+  e1rmFormula: z
+    .enum(["mean", "epley", "brzycki", "lombardi", "oConner", "mayhew", "wathan", "lander", "personal"])
+    .nullish(),
+  countWarmUps: z.boolean().nullish(),
+  /** The bar, kilograms, where an exercise does not name its own. */
+  barKg: z.number().min(0).max(100).nullish(),
+  /** Plates at hand: how many there are of each weight, both sides together. */
+  plates: z
+    .array(open({ kg: z.number().positive().max(100), count: z.number().int().min(0).max(100) }))
+    .max(40)
+    .nullish(),
+  /** Rest between sets when a set does not say, seconds. */
+  restSeconds: z.number().min(0).max(7200).nullish(),
+  /** The meals of a day in their order; breakfast, lunch, dinner and snack without them. */
+  meals: z
+    .array(open({ name, hour: z.number().min(0).max(24).nullish() }))
+    .max(12)
+    .nullish(),
+  /** The lifts whose best attempts of a meet make its total. */
+  totalLifts: z.array(id).max(20).nullish(),
+});
+
+const schema = open({
+  ...shared,
+  name,
+  sex: z.enum(["female", "male", "unspecified"]).nullish(),
+  birthDate: date.nullish(),
+  heightCm: z.number().min(50).max(280).nullish(),
+  units: open({ mass: z.enum(["kg", "lb"]), distance: z.enum(["km", "mi"]), energy: z.enum(["kcal", "kJ"]) })
+    .partial()
+    .nullish(),
+  weekStart: z.number().int().min(1).max(7).nullish(),
+  settings: settings.nullish(),
+});
+
+export type Person = z.infer<typeof schema>;
+export type Settings = z.infer<typeof settings>;
+
+export const people = householdKind({
+  schema,
+  names: { one: "person", several: "people" },
+  refersTo: {},
+  title: byName,
+  changesSayWhich: false,
+  lists: null,
+  standIn: (id, name) => ({ id, name }),
+});

@@ -1,0 +1,20 @@
+import * as z from "zod";
+import { open, owned, text, date } from "./fields";
+import { dailyKind } from "./kind";
+
+const schema = open({ ...owned, date, file: text });
+
+export type Photo = z.infer<typeof schema>;
+
+export const photos = dailyKind({
+  schema,
+  names: { one: "photograph", several: "photographs" },
+  refersTo: {},
+  title: () => "",
+  changesSayWhich: false,
+  lists: null,
+  // A picture measures nothing.
+  tells: () => false,
+  oneADay: null,
+  readAhead: null,
+});

@@ -1,0 +1,19 @@
+import * as z from "zod";
+import { open, owned, id, text, date } from "./fields";
+import { dailyKind } from "./kind";
+
+const schema = open({ ...owned, measureId: id, date, value: z.number(), method: text.nullish() });
+
+export type Reading = z.infer<typeof schema>;
+
+export const readings = dailyKind({
+  schema,
+  names: { one: "reading", several: "readings" },
+  refersTo: { measureId: "measures" },
+  title: ({ measureId }, { nameOf }) => nameOf("measures", measureId),
+  changesSayWhich: false,
+  lists: null,
+  tells: () => true,
+  oneADay: null,
+  readAhead: null,
+});

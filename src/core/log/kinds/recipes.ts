@@ -1,0 +1,26 @@
+import * as z from "zod";
+import { open, shared, id, text, name, amount, grams } from "./fields";
+import { householdKind, byName } from "./kind";
+
+const schema = open({
+  ...shared,
+  name,
+  portions: z.number().positive().max(1000).nullish(),
+  ingredients: z.array(open({ foodId: id, grams })).max(500),
+  steps: z.union([text, z.array(text)]).nullish(),
+  source: text.nullish(),
+  minutes: amount(100_000).nullish(),
+  photoId: id.nullish(),
+});
+
+export type Recipe = z.infer<typeof schema>;
+
+export const recipes = householdKind({
+  schema,
+  names: { one: "recipe", several: "recipes" },
+  refersTo: { "ingredients[].foodId": "foods" },
+  title: byName,
+  changesSayWhich: false,
+  lists: null,
+  standIn: (id, name) => ({ id, name, ingredients: [] }),
+});

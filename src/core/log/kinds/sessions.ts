@@ -1,0 +1,117 @@
+import * as z from "zod";
+import { open, owned, id, text, name, date, time, amount, effort, reps, load, seconds, metres } from "./fields";
+import { dailyKind } from "./kind";
+import { doneSets } from "../doneSets";
+
+const plannedSet = open({
+  /** The repetitions, or the fewest of them where `repsTo` names the most (8–12) or where they are as many as possible (5 or more). */
+  reps: reps.nullish(),
+  repsTo: reps.nullish(),
+  kg: load.nullish(),
+  percent: amount(2).nullish(),
+  rpe: effort.nullish(),
+  asManyAsPossible: z.boolean().nullish(),
+  seconds: seconds.nullish(),
+  metres: metres.nullish(),
+});
+const doneSet = open({
+  reps: reps.nullish(),
+  kg: load.nullish(),
+  rpe: effort.nullish(),
+  failed: z.boolean().nullish(),
+  seconds: seconds.nullish(),
+  metres: metres.nullish(),
+  /** What followed the first part without a full rest: lighter in a drop set, as heavy in a cluster. */
+  parts: z
+    .array(open({ reps: reps.nullish(), kg: load.nullish() }))
+    .max(50)
+    .nullish(),
+});
+const trainingSet = open({
+  id,
+  warmUp: z.boolean().nullish(),
+  restSeconds: seconds.nullish(),
+  planned: plannedSet.nullish(),
+  done: doneSet.nullish(),
+});
+const item = open({
+  id,
+  exerciseId: id,
+  note: text.nullish(),
+  superset: z.union([text, z.number()]).nullish(),
+  sets: z.array(trainingSet).max(500, "an exercise has at most 500 sets in one session"),
+  /** How fast the parts of a repetition are, as the trainee writes it (`3-1-1`). */
+  tempo: text.nullish(),
+  /** Why the exercise was left out, once it was. */
+  skipped: text.nullish(),
+});
+
+const covered = open({ metres: metres.nullish(), seconds: seconds.nullish() });
+
+/** More sets than this nobody does in one session. */
+const setsAtMost = 4000;
+
+const schema = open({
+  ...owned,
+  date,
+  time: time.nullish(),
+  kind: name,
+  title: text.nullish(),
+  place: text.nullish(),
+  optional: z.boolean().nullish(),
+  /** A meet or a day of testing: its sets are attempts, and its made ones tested maxima. */
+  test: z.boolean().nullish(),
+  status: z.enum(["planned", "done", "partly", "skipped", "missed"]),
+  reason: text.nullish(),
+  photoIds: z.array(id).max(500).nullish(),
+  minutes: amount(10_000).nullish(),
+  effort: effort.nullish(),
+  feel: z.number().min(0).max(10).nullish(),
+  note: text.nullish(),
+  kcal: amount(100_000).nullish(),
+  planned: open({ minutes: amount(10_000).nullish(), effort: effort.nullish() }).nullish(),
+  distance: open({
+    planned: covered.nullish(),
+    done: covered.nullish(),
+    purpose: text.nullish(),
+    surface: text.nullish(),
+  }).nullish(),
+  /** The pieces of a session of pieces, in order; `distance.done` is their sum. */
+  repeats: z
+    .array(open({ metres: metres.nullish(), seconds: seconds.nullish(), restSeconds: seconds.nullish() }))
+    .max(500)
+    .nullish(),
+  items: z
+    .array(item)
+    .max(500)
+    .refine(
+      (items) => items.reduce((sum, { sets }) => sum + sets.length, 0) <= setsAtMost,
+      `a session has at most ${setsAtMost} sets`,
+    )
+    .nullish(),
+});
+
+export type Session = z.infer<typeof schema>;
+export type Item = z.infer<typeof item>;
+export type TrainingSet = z.infer<typeof trainingSet>;
+
+export const sessions = dailyKind({
+  schema,
+  names: { one: "session", several: "sessions" },
+  refersTo: { "items[].exerciseId": "exercises" },
+  title: ({ title, kind }) => title || kind,
+  changesSayWhich: false,
+  lists: {
+    what: "exercises and sets",
+    of: {
+      items: {
+        letter: "i",
+        called: ({ exerciseId }: Item, _, { nameOf }) => nameOf("exercises", exerciseId),
+        inside: { sets: { letter: "s", called: (_, index) => `set ${index + 1}`, inside: {} } },
+      },
+    },
+  },
+  tells: ({ status }) => status !== "planned",
+  oneADay: null,
+  readAhead: doneSets,
+});

@@ -1,0 +1,19 @@
+import * as z from "zod";
+import { open, owned, date, amount } from "./fields";
+import { dailyKind } from "./kind";
+
+const schema = open({ ...owned, date, ml: amount(100_000) });
+
+export type Water = z.infer<typeof schema>;
+
+export const water = dailyKind({
+  schema,
+  names: { one: "drink", several: "drinks" },
+  refersTo: {},
+  title: ({ ml }) => `${ml} ml`,
+  changesSayWhich: true,
+  lists: null,
+  tells: () => true,
+  oneADay: null,
+  readAhead: null,
+});
