@@ -43,12 +43,12 @@ export const rooms = {
   },
 };
 
-/** Numbers and dates are written in one way, by `core/units` and `core/calendar/print`; CONTRIBUTING says which. */
+/** Numbers and dates are written in one way, by `core/base/units` and `core/base/calendar/print`; CONTRIBUTING says which. */
 const ownWriting = [
   {
     selector:
       "CallExpression[callee.property.name=/^(toFixed|toPrecision|toLocaleString|toLocaleDateString|toLocaleTimeString)$/]",
-    message: "Numbers are written by core/units/number, dates by ui/dates.",
+    message: "Numbers are written by core/base/units/number, dates by ui/dates.",
   },
   {
     selector:
@@ -97,12 +97,12 @@ const config = [
   { files: ["src/**/*.{ts,tsx}"], ...rooms },
   {
     files: ["src/**/*.{ts,tsx}"],
-    ignores: ["src/**/*.test.ts", "src/core/units/**", "src/ui/dates.ts"],
+    ignores: ["src/**/*.test.ts", "src/core/base/units/**", "src/ui/dates.ts"],
     rules: { "no-restricted-syntax": ["error", ...ownWriting] },
   },
   { files: ["src/core/**/*.ts"], ignores: ["**/*.test.ts"], rules: pureCore },
   {
-    files: ["src/core/units/**/*.ts", "src/core/figures/contract.ts"],
+    files: ["src/core/base/units/**/*.ts", "src/core/contract.ts"],
     ignores: ["**/*.test.ts"],
     rules: { "no-restricted-syntax": ["error", ...noOutside] },
   },

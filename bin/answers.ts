@@ -1,6 +1,6 @@
 import { createHash } from "node:crypto";
-import { dateOf, mustDay } from "../src/core/calendar/day";
-import { contract } from "../src/core/figures/contract";
+import { dateOf, mustDay } from "../src/core/base/calendar/day";
+import { contract } from "../src/core/contract";
 import { peopleOf, putRecord, removeRecord, type Log } from "../src/core/log/log";
 import { Answers, type QueryName } from "../src/compute/queries";
 import { decadesLog } from "../src/demo/decades";

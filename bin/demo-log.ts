@@ -1,4 +1,4 @@
-import { dayOf } from "../src/core/calendar/day";
+import { dayOf } from "../src/core/base/calendar/day";
 import { demoLog } from "../src/demo/demoLog";
 import { writeArchive } from "../src/formats/archive";
 

@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
-import { dayOf } from "../src/core/calendar/day";
-import { contract } from "../src/core/figures/contract";
+import { dayOf } from "../src/core/base/calendar/day";
+import { contract } from "../src/core/contract";
 import { readArchive } from "../src/formats/archive";
 
 const usage = "usage: npm run --silent figures -- FILE [--on YYYY-MM-DD]";

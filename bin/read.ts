@@ -1,10 +1,10 @@
 import { readFileSync, writeFileSync } from "node:fs";
 import { v7 as newId } from "uuid";
-import { dateOf, dayOf } from "../src/core/calendar/day";
-import { entryContext } from "../src/core/figures/views/entry";
+import { dateOf, dayOf } from "../src/core/base/calendar/day";
+import { entryContext } from "../src/core/quickEntry/entryView";
 import { Figures } from "../src/core/figures/figures";
-import { readEntry } from "../src/core/entry/read";
-import { readLines } from "../src/core/entry/readLines";
+import { readEntry } from "../src/core/quickEntry/read";
+import { readLines } from "../src/core/quickEntry/readLines";
 import { emptyLog, putRecord, type Log } from "../src/core/log/log";
 import type { AnyRecord, Change, RecordKind } from "../src/core/log/records";
 import type { Person } from "../src/core/log/kinds/people";

@@ -1,5 +1,5 @@
-import { dateOf, mustDay } from "@/core/calendar/day";
-import type { FigureRef } from "@/core/figures/workings/working";
+import { dateOf, mustDay } from "@/core/base/calendar/day";
+import type { FigureRef } from "@/core/base/working";
 import { peopleOf, type Log } from "@/core/log/log";
 import type { Asking, Queries, QueryName } from "@/compute/queries";
 

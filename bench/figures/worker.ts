@@ -1,8 +1,8 @@
 // What the product's own store and figures take in this browser, beside the plainest thing that could be done with the same bytes.
 import "@/core/log/withoutEval";
 import { HyperFormula } from "hyperformula";
-import { dateOf, mustDay } from "@/core/calendar/day";
-import { contract } from "@/core/figures/contract";
+import { dateOf, mustDay } from "@/core/base/calendar/day";
+import { contract } from "@/core/contract";
 import { copyOf } from "@/core/log/copy";
 import { emptyLog, fillRecords, putRecord, type Log } from "@/core/log/log";
 import { recordKinds } from "@/core/log/kinds/all";

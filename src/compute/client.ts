@@ -1,6 +1,6 @@
 import { proxy, wrap, type Endpoint, type Remote } from "comlink";
 import { v7 as newId } from "uuid";
-import { messageOf } from "@/core/messageOf";
+import { messageOf } from "@/core/base/messageOf";
 import type { LogName } from "@/store/database";
 import { StoreProblem } from "@/store/problems";
 import { answerKey } from "./answerKey";

@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, it } from "vitest";
-import { dateOf, mustDay } from "@/core/calendar/day";
-import { contract } from "@/core/figures/contract";
+import { dateOf, mustDay } from "@/core/base/calendar/day";
+import { contract } from "@/core/contract";
 import { putRecord, type Log } from "@/core/log/log";
 import type { RecordKind, RecordOf } from "@/core/log/records";
 import { demoLog, rowerId } from "@/demo/demoLog";

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { dateOf, mustDay } from "@/core/calendar/day";
-import { personContract } from "@/core/figures/contract";
+import { dateOf, mustDay } from "@/core/base/calendar/day";
+import { personContract } from "@/core/contract";
 import { Figures } from "@/core/figures/figures";
 import { copyOf } from "@/core/log/copy";
 import { putRecord, removeRecord } from "@/core/log/log";

@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { addDays } from "@/ui/dates";
-import { dateOf, mustDay } from "@/core/calendar/day";
-import type { GoalPreview } from "@/core/figures/views/goalPreview";
-import { contract } from "@/core/figures/contract";
+import { dateOf, mustDay } from "@/core/base/calendar/day";
+import type { GoalPreview } from "@/core/energy/goalPreview";
+import { contract } from "@/core/contract";
 import { emptyLog, putRecord } from "@/core/log/log";
 import { put, type Change } from "@/core/log/records";
 import type { Session } from "@/core/log/kinds/sessions";

@@ -1,23 +1,23 @@
-import { dateOf, mustDay } from "@/core/calendar/day";
+import { dateOf, mustDay } from "@/core/base/calendar/day";
 import type { Reading } from "@/core/entry/reading";
 import { Figures } from "@/core/figures/figures";
-import { blocksView, type BlocksView } from "@/core/figures/views/blocks";
-import { bodyView, type BodyAsk, type BodyView } from "@/core/figures/views/body";
-import { columnView, type ColumnRow } from "@/core/figures/views/column";
-import { distanceView, type DistanceView } from "@/core/figures/views/distance";
-import { energyView, foodView, type EnergyView, type FoodView } from "@/core/figures/views/energy";
-import { dailyRows } from "@/core/figures/views/daily";
-import { entryView } from "@/core/figures/views/entry";
+import { blocksView, type BlocksView } from "@/core/planning/blocksView";
+import { bodyView, type BodyAsk, type BodyView } from "@/core/body/bodyView";
+import { columnView, type ColumnRow } from "@/core/days/columnView";
+import { distanceView, type DistanceView } from "@/core/endurance/distanceView";
+import { energyView, foodView, type EnergyView, type FoodView } from "@/core/energy/energyView";
+import { dailyRows } from "@/core/days/daily";
+import { entryView } from "@/core/quickEntry/entryView";
 import { holdingsOf, joinedPeople, removedPerson } from "@/core/log/people";
-import { goalPreview, type GoalAsk, type GoalPreview } from "@/core/figures/views/goalPreview";
+import { goalPreview, type GoalAsk, type GoalPreview } from "@/core/energy/goalPreview";
 import {
   ledgerPreview,
   ledgerView,
   type LedgerAsk,
   type LedgerPreview,
   type LedgerRow,
-} from "@/core/figures/views/ledger";
-import { exercisesView, mergeExercises, type ExercisesView, type MergeExercises } from "@/core/figures/views/library";
+} from "@/core/ledger/ledgerView";
+import { exercisesView, mergeExercises, type ExercisesView, type MergeExercises } from "@/core/strength/libraryView";
 import {
   liftsView,
   liftView,
@@ -26,7 +26,7 @@ import {
   type LiftView,
   type SuggestAsk,
   type SuggestView,
-} from "@/core/figures/views/lifts";
+} from "@/core/strength/liftsView";
 import {
   holdingsView,
   libraryView,
@@ -34,12 +34,12 @@ import {
   type HoldingsView,
   type LibraryView,
   type ShellView,
-} from "@/core/figures/views/shell";
-import { dayView, type DayView } from "@/core/figures/views/today";
-import { measuresView, type MeasuresView } from "@/core/figures/views/measures";
-import { photosView, type DayPhoto } from "@/core/figures/views/photos";
-import { householdLifts, recordsView, type HouseholdLifts, type RecordsView } from "@/core/figures/views/records";
-import { reportView, type ReportAsk, type ReportView } from "@/core/figures/views/report";
+} from "@/core/days/shellView";
+import { dayView, type DayView } from "@/core/days/dayView";
+import { measuresView, type MeasuresView } from "@/core/body/measuresView";
+import { photosView, type DayPhoto } from "@/core/body/photosView";
+import { householdLifts, recordsView, type HouseholdLifts, type RecordsView } from "@/core/strength/recordsView";
+import { reportView, type ReportAsk, type ReportView } from "@/core/review/reportView";
 import {
   planLines,
   planView,
@@ -53,18 +53,18 @@ import {
   type TableAsk,
   type TableView,
   type TypedLine,
-} from "@/core/figures/views/sets";
-import { trainingView, type TrainingView } from "@/core/figures/views/training";
-import type { SetsSheetAsk } from "@/core/workbook/setsSheet";
-import { workView, type WorkAsk, type WorkView } from "@/core/figures/views/work";
-import { workbookView, type WorkbookAsk, type WorkbookView } from "@/core/figures/views/workbook";
-import type { FigureRef, WorkingResult } from "@/core/figures/workings/working";
-import { workingOf } from "@/core/figures/workings/workingOf";
+} from "@/core/training/setsTable";
+import { trainingView, type TrainingView } from "@/core/training/trainingView";
+import type { SetsSheetAsk } from "@/formats/workbook/setsSheet";
+import { workView, type WorkAsk, type WorkView } from "@/core/strength/workView";
+import { workbookView, type WorkbookAsk, type WorkbookView } from "@/formats/workbook/preview";
+import type { FigureRef, WorkingResult } from "@/core/base/working";
+import { workingOf } from "@/core/workings";
 import type { LibraryFilter } from "@/core/strength/library";
 import { peopleOf, type Log } from "@/core/log/log";
 import type { Change, RecordKind } from "@/core/log/records";
 import type { Person } from "@/core/log/kinds/people";
-import { Memo, untracked } from "@/core/memo";
+import { Memo, untracked } from "@/core/base/memo";
 
 /** Who asks, and what day it is for the trainee. */
 export interface Asking {

@@ -1,7 +1,7 @@
-import { weekdayOf, type Day } from "@/core/calendar/day";
+import { weekdayOf, type Day } from "@/core/base/calendar/day";
 import { netExerciseKcal } from "@/core/energy/exercise";
 import { equations, type Sex } from "@/core/energy/resting";
-import { kcalPerKg } from "@/core/goal/plan";
+import { kcalPerKg } from "@/core/goals/plan";
 import type { Random } from "./random";
 
 /** What shapes a made-up trainee's body from day to day. */

@@ -1,4 +1,4 @@
-import { dateOf, weekdayOf, type Day } from "@/core/calendar/day";
+import { dateOf, weekdayOf, type Day } from "@/core/base/calendar/day";
 import { emptyLog, putRecord, type Log } from "@/core/log/log";
 import type { AnyRecord, RecordKind, RecordOf } from "@/core/log/records";
 import type { Session, TrainingSet } from "@/core/log/kinds/sessions";

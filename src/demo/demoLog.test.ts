@@ -1,10 +1,10 @@
 import { strToU8 } from "fflate";
 import { describe, expect, it } from "vitest";
-import { mustDay } from "@/core/calendar/day";
-import { personContract } from "@/core/figures/contract";
+import { mustDay } from "@/core/base/calendar/day";
+import { personContract } from "@/core/contract";
 import { Figures } from "@/core/figures/figures";
-import { foodDays } from "@/core/figures/foodDay";
-import { kcalPerKg } from "@/core/goal/plan";
+import { foodDays } from "@/core/nutrition/foodDay";
+import { kcalPerKg } from "@/core/goals/plan";
 import { trendDays } from "@/core/body/trend";
 import { mean } from "@/core/body/weighIns";
 import { readArchive, writeArchive } from "@/formats/archive";

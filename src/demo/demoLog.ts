@@ -1,4 +1,4 @@
-import { dateOf, weekStartOf, type Day } from "@/core/calendar/day";
+import { dateOf, weekStartOf, type Day } from "@/core/base/calendar/day";
 import { emptyLog, putRecord, type Log } from "@/core/log/log";
 import type { AnyRecord, RecordKind, RecordOf } from "@/core/log/records";
 import type { Person } from "@/core/log/kinds/people";

@@ -1,4 +1,4 @@
-import { dateOf, type Day } from "@/core/calendar/day";
+import { dateOf, type Day } from "@/core/base/calendar/day";
 import { energyFromNutrients, per100g, perPortion, scale, type FullNutrients } from "@/core/nutrition/energy";
 import { starterFoods } from "@/core/nutrition/starterFoods";
 import type { Food } from "@/core/log/kinds/foods";

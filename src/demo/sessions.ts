@@ -1,4 +1,4 @@
-import { dateOf, weekdayOf, type Day } from "@/core/calendar/day";
+import { dateOf, weekdayOf, type Day } from "@/core/base/calendar/day";
 import { starterExercises } from "@/core/strength/starterExercises";
 import type { Item, Session, TrainingSet } from "@/core/log/kinds/sessions";
 import type { Random } from "./random";

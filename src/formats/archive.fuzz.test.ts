@@ -1,6 +1,6 @@
 import { strFromU8, strToU8, zipSync } from "fflate";
 import { describe, expect, it } from "vitest";
-import { mustDay } from "@/core/calendar/day";
+import { mustDay } from "@/core/base/calendar/day";
 import { demoLog } from "@/demo/demoLog";
 import { Random } from "@/demo/random";
 import { readFileSync } from "node:fs";

@@ -7,8 +7,8 @@ import { currentVersion, migrate } from "@/core/log/migrations";
 import type { AnyRecord, RecordKind } from "@/core/log/records";
 import { referencesOf } from "@/core/log/references";
 import { withSoundStamp } from "@/core/log/stamp";
-import { messageOf } from "@/core/messageOf";
-import { atOnce, type Steps } from "@/core/steps";
+import { messageOf } from "@/core/base/messageOf";
+import { atOnce, type Steps } from "@/core/base/chunked";
 import { unpacking, ZipProblem, type Unpacked } from "./zip";
 
 /** A place in a file and what is wrong there, in words for the trainee. */

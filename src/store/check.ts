@@ -1,7 +1,7 @@
 import type { IDBPDatabase } from "idb";
 import { sameJson } from "@/core/log/canonical";
 import { sizeOf, type Log } from "@/core/log/log";
-import { equal } from "@/core/memo";
+import { equal } from "@/core/base/memo";
 import { recordKinds } from "@/core/log/kinds/all";
 import type { AnyRecord, RecordKind } from "@/core/log/records";
 import { standingOf, type LogDatabase } from "./database";

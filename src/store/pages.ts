@@ -1,4 +1,4 @@
-import { groupBy } from "@/core/calendar/groupBy";
+import { groupBy } from "@/core/base/calendar/groupBy";
 import { fillRecords, removeRecord, setAside, type Log } from "@/core/log/log";
 import type { AnyRecord, RecordKind, Tombstone } from "@/core/log/records";
 import { isDated, recordKinds } from "@/core/log/kinds/all";

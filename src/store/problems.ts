@@ -1,4 +1,4 @@
-import { messageOf } from "@/core/messageOf";
+import { messageOf } from "@/core/base/messageOf";
 
 /** What can go wrong between the log and the browser's storage. */
 export type ProblemKind =

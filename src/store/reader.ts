@@ -1,5 +1,5 @@
 import type { IDBPDatabase } from "idb";
-import { groupBy } from "@/core/calendar/groupBy";
+import { groupBy } from "@/core/base/calendar/groupBy";
 import { emptyLog, putRecord, removeRecord, type Log } from "@/core/log/log";
 import { standingOf, type JournalEntry, type LogDatabase } from "./database";
 import { readPage, type Page } from "./pages";

@@ -1,12 +1,12 @@
 import "fake-indexeddb/auto";
 import { describe, expect, it, vi } from "vitest";
 import { Locks } from "../../tests/locks";
-import { mustDay, dateOf } from "@/core/calendar/day";
-import { contract } from "@/core/figures/contract";
+import { mustDay, dateOf } from "@/core/base/calendar/day";
+import { contract } from "@/core/contract";
 import { put } from "@/core/log/records";
 import type { Session } from "@/core/log/kinds/sessions";
 import type { WeighIn } from "@/core/log/kinds/weighIns";
-import { performedAs, withSet } from "@/core/planning/perform";
+import { performedAs, withSet } from "@/core/training/perform";
 import { Random } from "@/demo/random";
 import { archiveOf } from "@/formats/archive";
 import type { Log } from "@/core/log/log";

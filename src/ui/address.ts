@@ -2,7 +2,7 @@
 
 import { useSearchParams } from "next/navigation";
 import { useMemo } from "react";
-import { entryDayOf } from "@/core/calendar/day";
+import { entryDayOf } from "@/core/base/calendar/day";
 
 /** How each part of an address is read: what it says, or null when it cannot be that. Addresses are typed, shared and kept; nothing in them is believed. */
 const schema = {

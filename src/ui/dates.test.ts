@@ -1,5 +1,5 @@
 import { afterAll, describe, expect, it, vi } from "vitest";
-import { dateOf, mustDay, weekdayOf } from "@/core/calendar/day";
+import { dateOf, mustDay, weekdayOf } from "@/core/base/calendar/day";
 import { addDays, columnDate, daysBetween, fullDate, longDate, shortDate, weekName } from "./dates";
 import { tickDates } from "./charts/axis";
 

@@ -1,6 +1,6 @@
 import dayjs from "dayjs";
-import { dateOf, mustDay } from "@/core/calendar/day";
-import { printDate } from "@/core/calendar/print";
+import { dateOf, mustDay } from "@/core/base/calendar/day";
+import { printDate } from "@/core/base/calendar/print";
 
 /** Days from now within which a date without its year cannot be taken for another one. */
 const nearDays = 300;

@@ -1,4 +1,4 @@
-import type { Due } from "@/core/figures/views/due";
+import type { Due } from "@/core/days/due";
 import { shortDate } from "./dates";
 
 /** What is due, in words. */

@@ -1,7 +1,7 @@
 "use client";
 
 import { useMemo } from "react";
-import { Printer } from "@/core/units/printer";
+import { Printer } from "@/core/base/units/printer";
 import { useLog } from "./log/LogContext";
 
 /** Prints quantities in the units of the trainee in front. */

@@ -1,13 +1,13 @@
 // Runs inside a page of the application's address, on the store itself: for what no click can reach, such as a kill in the middle of folding.
 import "@/core/log/withoutEval";
-import { dateOf, mustDay } from "@/core/calendar/day";
-import { contract } from "@/core/figures/contract";
+import { dateOf, mustDay } from "@/core/base/calendar/day";
+import { contract } from "@/core/contract";
 import { copyOf } from "@/core/log/copy";
 import { checkLog } from "@/core/log/check";
-import { equal } from "@/core/memo";
+import { equal } from "@/core/base/memo";
 import { put, type Change } from "@/core/log/records";
 import type { WeighIn } from "@/core/log/kinds/weighIns";
-import { performedAs, withSet } from "@/core/planning/perform";
+import { performedAs, withSet } from "@/core/training/perform";
 import { Answers, everyView } from "@/compute/queries";
 import { demoLog, partnerId } from "@/demo/demoLog";
 import { editKinds, madeUpEdit } from "@/demo/edits";

@@ -3,8 +3,8 @@
 import fc from "fast-check";
 import { strToU8 } from "fflate";
 import { describe, expect, it } from "vitest";
-import { contract } from "@/core/figures/contract";
-import { dateOf, mustDay } from "@/core/calendar/day";
+import { contract } from "@/core/contract";
+import { dateOf, mustDay } from "@/core/base/calendar/day";
 import type { Log } from "@/core/log/log";
 import { readArchive } from "@/formats/archive";
 

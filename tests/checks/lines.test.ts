@@ -1,11 +1,11 @@
 import { readFileSync } from "node:fs";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { dateOf, mustDay } from "../../src/core/calendar/day";
-import { readEntry } from "../../src/core/entry/read";
-import { lineRead, type LineRead } from "../../src/core/entry/readLines";
+import { dateOf, mustDay } from "../../src/core/base/calendar/day";
+import { readEntry } from "../../src/core/quickEntry/read";
+import { lineRead, type LineRead } from "../../src/core/quickEntry/readLines";
 import { Figures } from "../../src/core/figures/figures";
-import { entryContext } from "../../src/core/figures/views/entry";
+import { entryContext } from "../../src/core/quickEntry/entryView";
 import { emptyLog, putRecord } from "../../src/core/log/log";
 import { starterFoods } from "../../src/core/nutrition/starterFoods";
 import { starterExercisesIn } from "../../src/core/strength/starterExercises";

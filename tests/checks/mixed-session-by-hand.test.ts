@@ -1,8 +1,8 @@
 // Worked by hand; the rules of counting are common practice, no source (docs/methods.md, "Strength").
 import { strToU8 } from "fflate";
 import { describe, expect, it } from "vitest";
-import { contract } from "@/core/figures/contract";
-import { mustDay } from "@/core/calendar/day";
+import { contract } from "@/core/contract";
+import { mustDay } from "@/core/base/calendar/day";
 import { readArchive } from "@/formats/archive";
 
 const date = "2026-05-06";

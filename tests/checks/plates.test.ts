@@ -2,7 +2,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { nearestStep, platesFor, usualBarKg, usualPlates, warmUpRamp, type PlateStock } from "@/core/strength/loading";
-import { KG_PER_LB } from "@/core/units/mass";
+import { KG_PER_LB } from "@/core/base/units/mass";
 
 /** Every sum that one side can hold, with the fewest plates that make it. */
 function everySide(stock: readonly PlateStock[]): Map<number, number> {

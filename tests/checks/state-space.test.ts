@@ -6,10 +6,10 @@ import fc from "fast-check";
 import { KalmanFilter, State } from "kalman-filter";
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
-import { minimise } from "@/core/body/minimise";
+import { minimise } from "@/core/base/numeric/minimise";
 import { fitOf, weightModel, weightTrend } from "@/core/body/trend";
 import { smoothWeights, weightLikelihood, type WeightModel } from "@/core/body/weightFilter";
-import { carryForward, fading } from "@/core/goal/projection";
+import { carryForward, fading } from "@/core/body/projection";
 import { Random } from "@/demo/random";
 import { kalmanFilter, kalmanSmoother, logLikelihood, stepForward, type StateSpace } from "./generalStateSpace";
 

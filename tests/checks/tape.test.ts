@@ -5,8 +5,8 @@ import { linearRegression } from "simple-statistics";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { centimetres, tapeBodyFat, waistToHeight } from "@/core/body/tape";
-import { weeklyRate } from "@/core/figures/views/measures";
-import { measureTrend } from "@/core/goal/measureGoal";
+import { weeklyRate } from "@/core/body/measuresView";
+import { measureTrend } from "@/core/body/measureGoal";
 
 const percent = (result: ReturnType<typeof tapeBodyFat>) => {
   if ("reason" in result) throw new Error(result.reason);

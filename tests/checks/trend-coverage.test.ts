@@ -3,8 +3,8 @@
 // that docs/methods.md quotes.
 import { describe, expect, it } from "vitest";
 import { trendDay, trendDays, weightTrend, z80 } from "@/core/body/trend";
-import type { PlanLine } from "@/core/goal/plan";
-import { carryForward, project } from "@/core/goal/projection";
+import type { PlanLine } from "@/core/goals/plan";
+import { carryForward, project } from "@/core/body/projection";
 import { firstDay, simulatedTrainees } from "./simulatedTrainees";
 
 const trainees = simulatedTrainees(300, 2026);

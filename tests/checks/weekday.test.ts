@@ -3,7 +3,7 @@
 // simulation with effects that are known.
 import { linearRegression } from "simple-statistics";
 import { describe, expect, it } from "vitest";
-import { inverseOf, leastSquares } from "@/core/body/regression";
+import { inverseOf, leastSquares } from "@/core/base/numeric/regression";
 import { startOf, weightModel, weightTrend, type Scatter, type Trend } from "@/core/body/trend";
 import {
   afterTraining,
@@ -15,7 +15,7 @@ import {
   type WhiteMornings,
 } from "@/core/body/weekday";
 import type { Weighed } from "@/core/body/weighIns";
-import { weekdayOf, type Day } from "@/core/calendar/day";
+import { weekdayOf, type Day } from "@/core/base/calendar/day";
 import { Random } from "@/demo/random";
 
 const shape = [0.25, 0.1, -0.05, -0.2, -0.3, -0.1, 0.3];

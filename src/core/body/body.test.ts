@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { mustDay, type Weekday } from "../calendar/day";
+import { mustDay, type Weekday } from "../base/calendar/day";
 import { exponentialMean, sevenDayMean, weightChange } from "./familiar";
 import { fitOf, fitScatter, trendDays, weightTrend, type TrendDay } from "./trend";
 import { median, primaryOf, type Weighed } from "./weighIns";

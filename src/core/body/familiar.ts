@@ -1,4 +1,4 @@
-import type { Day } from "../calendar/day";
+import type { Day } from "../base/calendar/day";
 import { mean, type Weighed } from "./weighIns";
 
 /** Weight of the newest day in the exponentially weighted mean (common practice, no source). */

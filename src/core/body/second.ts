@@ -1,5 +1,5 @@
-import type { Day } from "../calendar/day";
-import { groupBy } from "../calendar/groupBy";
+import type { Day } from "../base/calendar/day";
+import { groupBy } from "../base/calendar/groupBy";
 import { z80 } from "./trend";
 import { isFarOff, mean } from "./weighIns";
 

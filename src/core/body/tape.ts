@@ -1,5 +1,5 @@
 import type { Sex } from "../energy/resting";
-import { printNumber } from "../units/number";
+import { printNumber } from "../base/units/number";
 
 /** What a tape measures, centimetres. */
 export interface Tape {

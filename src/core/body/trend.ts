@@ -1,5 +1,5 @@
-import { monthStartOf, type Day } from "../calendar/day";
-import { minimise } from "./minimise";
+import { monthStartOf, type Day } from "../base/calendar/day";
+import { minimise } from "../base/numeric/minimise";
 import { median, type Weighed } from "./weighIns";
 import { smoothWeights, weightLikelihood, type WeightModel, type WeightState } from "./weightFilter";
 

@@ -1,6 +1,6 @@
-import { weekdayOf, type Day, type Weekday } from "../calendar/day";
-import { printNumber } from "../units/number";
-import { dot, inverseOf, leastSquares, type Observation, type Regression } from "./regression";
+import { weekdayOf, type Day, type Weekday } from "../base/calendar/day";
+import { printNumber } from "../base/units/number";
+import { dot, inverseOf, leastSquares, type Observation, type Regression } from "../base/numeric/regression";
 import { jumpColumn, startOf, weightModel, z80, type Scatter, type Trend } from "./trend";
 import type { Weighed } from "./weighIns";
 import { innovationsOf } from "./weightFilter";

@@ -1,4 +1,4 @@
-import type { Day } from "../calendar/day";
+import type { Day } from "../base/calendar/day";
 import type { WeighIn } from "../log/kinds/weighIns";
 
 /** One morning's weight. */

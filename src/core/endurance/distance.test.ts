@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
-import { mustDay } from "../calendar/day";
+import { mustDay } from "../base/calendar/day";
 import type { Session } from "../log/kinds/sessions";
-import { adherence } from "../planning/adherence";
+import { adherence } from "../sessions/adherence";
 import { pacePerKm, splitPer500, totalsByPurpose } from "./distance";
 
 describe("pace", () => {

@@ -1,4 +1,4 @@
-import { groupBy } from "../calendar/groupBy";
+import { groupBy } from "../base/calendar/groupBy";
 
 /** Totals over sessions of one kind and purpose. */
 export interface DistanceTotal {

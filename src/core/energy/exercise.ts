@@ -1,5 +1,5 @@
 import type { Session } from "../log/kinds/sessions";
-import { METRES_PER_MILE } from "../units/length";
+import { METRES_PER_MILE } from "../base/units/length";
 
 /**
  * Metabolic equivalents after Ainsworth et al. 2011, Compendium of Physical Activities, Med Sci Sports Exerc 43:1575, from memory:

@@ -1,4 +1,4 @@
-import { ownedBy } from "../memo";
+import { ownedBy } from "../base/memo";
 import { folded } from "./reading";
 import { tokensOf, type Token } from "./tokens";
 

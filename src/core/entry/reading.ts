@@ -5,9 +5,9 @@ import type { Food } from "../log/kinds/foods";
 import type { Recipe } from "../log/kinds/recipes";
 import type { Session } from "../log/kinds/sessions";
 import type { WeighIn } from "../log/kinds/weighIns";
-import type { Day } from "../calendar/day";
+import type { Day } from "../base/calendar/day";
 import type { Factor } from "../strength/e1rm";
-import type { Printer } from "../units/printer";
+import type { Printer } from "../base/units/printer";
 import type { Token } from "./tokens";
 
 /** A line longer than this is not read. */

@@ -1,5 +1,5 @@
-import { dateOf, dayOf, entryDayOf, outsideYears, weekdayOf, type Day } from "../calendar/day";
-import { monthNamed, printDay, weekdayNames } from "../calendar/print";
+import { dateOf, dayOf, entryDayOf, outsideYears, weekdayOf, type Day } from "../base/calendar/day";
+import { monthNamed, printDay, weekdayNames } from "../base/calendar/print";
 import { isMark, isWhole, isWord, lengthUnitAt, massUnitAt } from "./amounts";
 import type { Token } from "./tokens";
 

@@ -1,6 +1,6 @@
 import { readingProblem, usualMeasureOf } from "../body/usualMeasures";
-import { joined } from "../calendar/groupBy";
-import { ageOn, dateOf, monthStartOf, mustDay, weekStartOf, type Day, type Weekday } from "../calendar/day";
+import { joined } from "../base/calendar/groupBy";
+import { ageOn, dateOf, monthStartOf, mustDay, weekStartOf, type Day, type Weekday } from "../base/calendar/day";
 import { weightTrend, type Trend } from "../body/trend";
 import { secondOffset, type SecondOffset, type SecondWeighed } from "../body/second";
 import { primaryOf, type Weighed } from "../body/weighIns";
@@ -26,15 +26,15 @@ import {
 import { curveFactor, curveSets, fitRepCurve, type RepCurve } from "../strength/repCurve";
 import { bodyPartOf, performedSets, type Counting, type PerformedSet } from "../strength/sets";
 import { equations, type Body, type EquationName, type Resting, type Sex } from "../energy/resting";
-import { goalCourses, milestones, type GoalCourse, type Milestone } from "../goal/course";
-import { measureGoal, measureTrend, type MeasureGoal, type MeasureTrend, type Reading } from "../goal/measureGoal";
-import { aimOf, goalInForce, planLine, planWeight, type PlanLine } from "../goal/plan";
-import { heldLevel, lastWeighedAgo, levelOn, project, type Projection } from "../goal/projection";
+import { goalCourses, milestones, type GoalCourse, type Milestone } from "../body/course";
+import { measureGoal, measureTrend, type MeasureGoal, type MeasureTrend, type Reading } from "../body/measureGoal";
+import { aimOf, goalInForce, planLine, planWeight, type PlanLine } from "../goals/plan";
+import { heldLevel, lastWeighedAgo, levelOn, project, type Projection } from "../body/projection";
 import type { Log } from "../log/log";
 import { blockDays, blockOf, daysOf } from "../log/logIndex";
-import { family, memo } from "../memo";
-import { Printer, unitsOf, type Units } from "../units/printer";
-import { wasPerformed } from "../planning/adherence";
+import { family, memo } from "../base/memo";
+import { Printer, unitsOf, type Units } from "../base/units/printer";
+import { wasPerformed } from "../sessions/adherence";
 import type { Block } from "../log/kinds/blocks";
 import type { DayNote } from "../log/kinds/dayNotes";
 import type { EnergySettings } from "../log/kinds/energySettings";
@@ -48,7 +48,7 @@ import type { Recipe } from "../log/kinds/recipes";
 import type { RecordOf } from "../log/records";
 import type { Session } from "../log/kinds/sessions";
 import type { WeighIn } from "../log/kinds/weighIns";
-import { fits, jumps, remarks, weighIns, type Remark } from "./mornings";
+import { fits, jumps, remarks, weighIns, type Remark } from "../body/mornings";
 
 /** What is asked about. */
 class Asked {

@@ -1,12 +1,12 @@
 import { isFarReading, readReading } from "../body/usualMeasures";
 import { heaviest, isFarOff, lightest } from "../body/weighIns";
-import { dateOf, entryDayOf, outsideYears, type Day } from "../calendar/day";
+import { dateOf, entryDayOf, outsideYears, type Day } from "../base/calendar/day";
 import { put, type Change, type RecordOf } from "../log/records";
 import type { DayNote } from "../log/kinds/dayNotes";
 import type { WeighIn } from "../log/kinds/weighIns";
-import { parseMass } from "../units/mass";
-import { parseDecimal, printNumber, printPlain } from "../units/number";
-import type { Printer } from "../units/printer";
+import { parseMass } from "../base/units/mass";
+import { parseDecimal, printNumber, printPlain } from "../base/units/number";
+import type { Printer } from "../base/units/printer";
 import { measureOf, type LedgerColumn, type LedgerColumnId } from "./columns";
 
 /** What stands in the ledger and what may be written there. */

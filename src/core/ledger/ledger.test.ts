@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
-import { dateOf, mustDay } from "../calendar/day";
+import { dateOf, mustDay } from "../base/calendar/day";
 import type { DayNote } from "../log/kinds/dayNotes";
 import type { WeighIn } from "../log/kinds/weighIns";
-import { metricUnits, Printer } from "../units/printer";
+import { metricUnits, Printer } from "../base/units/printer";
 import { ledgerChange, type CellEdit, type LedgerContext } from "./change";
 import { readPaste, sheetDay } from "./paste";
 import { allColumns, type LedgerColumnId } from "./columns";

@@ -1,10 +1,10 @@
 import Papa from "papaparse";
 import { median } from "../body/weighIns";
-import { dateOf, entryDayOf, mustDay, type Day } from "../calendar/day";
-import { monthNamed } from "../calendar/print";
+import { dateOf, entryDayOf, mustDay, type Day } from "../base/calendar/day";
+import { monthNamed } from "../base/calendar/print";
 import { sameName } from "../entry/names";
-import { toKg, type MassUnit } from "../units/mass";
-import { parseDecimal, printNumber } from "../units/number";
+import { toKg, type MassUnit } from "../base/units/mass";
+import { parseDecimal, printNumber } from "../base/units/number";
 import type { CellEdit } from "./change";
 import type { LedgerColumn, LedgerColumnId } from "./columns";
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { demoLog, rowerId } from "../../demo/demoLog";
-import { mustDay } from "../calendar/day";
+import { mustDay } from "../base/calendar/day";
 import { checkLog } from "./check";
 import { copyOf } from "./copy";
 import { putRecord, removeRecord, type Log } from "./log";

@@ -1,4 +1,4 @@
-import { ownedBy } from "../memo";
+import { ownedBy } from "../base/memo";
 import type { Session } from "./kinds/sessions";
 
 /**

@@ -1,4 +1,4 @@
-import type { Day } from "../calendar/day";
+import type { Day } from "../base/calendar/day";
 import { isDated, kinds, recordKinds, type DatedKind } from "./kinds/all";
 import type { Log } from "./log";
 import type { AnyRecord } from "./records";

@@ -1,5 +1,5 @@
-import { mustDay, type Day } from "../calendar/day";
-import { Part, track, type Clock } from "../memo";
+import { mustDay, type Day } from "../base/calendar/day";
+import { Part, track, type Clock } from "../base/memo";
 import { isDated, type DatedKind } from "./kinds/all";
 import type { AnyRecord, RecordKind, RecordOf } from "./records";
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
-import { mustDay } from "../calendar/day";
+import { mustDay } from "../base/calendar/day";
 import { Figures } from "../figures/figures";
-import { dailyRows } from "../figures/views/daily";
+import { dailyRows } from "../days/daily";
 import { emptyLog, putRecord, type Log } from "./log";
 import { holdingsOf, joinedPeople, onlyOf, removedPerson } from "./people";
 import type { AnyRecord, Change, RecordKind } from "./records";

@@ -1,4 +1,4 @@
-import { mustDay } from "../calendar/day";
+import { mustDay } from "../base/calendar/day";
 import { kinds } from "./kinds/all";
 import type { OneADay } from "./kinds/kind";
 import type { LogIndex } from "./logIndex";

@@ -1,7 +1,7 @@
 import type { Exercise } from "../log/kinds/exercises";
 import type { Item, TrainingSet } from "../log/kinds/sessions";
-import { hasPlan } from "../planning/perform";
-import type { Printer } from "../units/printer";
+import { hasPlan } from "../training/perform";
+import type { Printer } from "../base/units/printer";
 
 type Measured = {
   reps?: number | null;

@@ -1,4 +1,4 @@
-import { counted } from "../units/number";
+import { counted } from "../base/units/number";
 
 /** The published formulas for a one-repetition maximum estimated from a load and the repetitions done with it. */
 export const formulaNames = ["epley", "brzycki", "lombardi", "oConner", "mayhew", "wathan", "lander"] as const;

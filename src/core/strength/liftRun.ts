@@ -1,4 +1,4 @@
-import type { Day } from "../calendar/day";
+import type { Day } from "../base/calendar/day";
 import { doneSetMarks, doneSetRow, doneSets } from "../log/doneSets";
 import type { Exercise } from "../log/kinds/exercises";
 import type { Session } from "../log/kinds/sessions";

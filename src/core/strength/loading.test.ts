@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { fromKg, toKg } from "../units/mass";
+import { fromKg, toKg } from "../base/units/mass";
 import { loadStep, madeIn } from "./loading";
 import { ironText } from "./setText";
 import { starterExercises, starterExercisesIn } from "./starterExercises";

@@ -1,4 +1,4 @@
-import { fromKg, toKg, type MassUnit } from "../units/mass";
+import { fromKg, toKg, type MassUnit } from "../base/units/mass";
 import type { Exercise } from "../log/kinds/exercises";
 import type { Settings } from "../log/kinds/people";
 

@@ -1,4 +1,4 @@
-import { type Day, mustDay } from "../calendar/day";
+import { type Day, mustDay } from "../base/calendar/day";
 import { completedReps } from "../log/doneSets";
 import type { Session } from "../log/kinds/sessions";
 

@@ -1,10 +1,10 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { dateOf } from "../calendar/day";
+import { dateOf } from "../base/calendar/day";
 import type { Exercise } from "../log/kinds/exercises";
 import type { Session, TrainingSet } from "../log/kinds/sessions";
-import { stepsOf, nextStep } from "../planning/order";
-import { printLoad, parseMass, KG_PER_LB } from "../units/mass";
+import { stepsOf, nextStep } from "../sessions/order";
+import { printLoad, parseMass, KG_PER_LB } from "../base/units/mass";
 import { estimateMaximum, factorOf, formulaNames, type CommonFormula } from "./e1rm";
 import { liftsByZone, zoneOf } from "./intensity";
 import { findExercises, mergedExercise } from "./library";

@@ -1,5 +1,5 @@
 import type { Exercise } from "../log/kinds/exercises";
-import { fromKg, toKg, type MassUnit } from "../units/mass";
+import { fromKg, toKg, type MassUnit } from "../base/units/mass";
 
 type Row = [
   id: string,

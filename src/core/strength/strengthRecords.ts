@@ -1,4 +1,4 @@
-import type { Day } from "../calendar/day";
+import type { Day } from "../base/calendar/day";
 import { recordUpTo } from "./e1rm";
 import { dayOf, firstSet, frontSet, repsOf, typedKgOf, type FrontSet, type LiftRun } from "./liftRun";
 import { hasMaximum, maximumAt, type LiftCourse, type LiftMaximum, type LiftPart } from "./maximum";

@@ -1,5 +1,5 @@
-import { counted } from "../units/number";
-import type { Day } from "../calendar/day";
+import { counted } from "../base/units/number";
+import type { Day } from "../base/calendar/day";
 import type { Exercise } from "../log/kinds/exercises";
 import type { TrainingSet } from "../log/kinds/sessions";
 import type { Factor } from "./e1rm";

@@ -1,6 +1,6 @@
-import type { Day } from "../calendar/day";
+import type { Day } from "../base/calendar/day";
 import type { Exercise } from "../log/kinds/exercises";
-import { ownedBy } from "../memo";
+import { ownedBy } from "../base/memo";
 import { bodyShare, isHard, isWork, type BodyWeightOn, type Counting, type PerformedSet } from "./sets";
 
 /** Work done: repetitions lifted (NL), repetitions times total load, and how heavy it was on average. */

@@ -3,8 +3,8 @@
 import dynamic from "next/dynamic";
 import Link from "next/link";
 import { useState } from "react";
-import type { BodyAsk, BodyView } from "@/core/figures/views/body";
-import { counted, printNumber } from "@/core/units/number";
+import type { BodyAsk, BodyView } from "@/core/body/bodyView";
+import { counted, printNumber } from "@/core/base/units/number";
 import { shortDate, weekName } from "@/ui/dates";
 import { Figure, WorkingLink } from "@/ui/figure/Figure";
 import { useLog } from "@/ui/log/LogContext";

@@ -1,6 +1,6 @@
 "use client";
 
-import { counted, printNumber } from "@/core/units/number";
+import { counted, printNumber } from "@/core/base/units/number";
 import { useRouter } from "next/navigation";
 import { memo, useState } from "react";
 import {
@@ -15,10 +15,10 @@ import {
   XAxis,
   YAxis,
 } from "recharts";
-import type { BodyPoint, BodyView } from "@/core/figures/views/body";
-import { dateOf } from "@/core/calendar/day";
-import { fromKg } from "@/core/units/mass";
-import type { Printer } from "@/core/units/printer";
+import type { BodyPoint, BodyView } from "@/core/body/bodyView";
+import { dateOf } from "@/core/base/calendar/day";
+import { fromKg } from "@/core/base/units/mass";
+import type { Printer } from "@/core/base/units/printer";
 import { axisStyle, dayNumber, domainOf, still, tickDates } from "@/ui/charts/axis";
 import { ChartReader } from "@/ui/charts/ChartReader";
 import { useChartColours } from "@/ui/charts/useChartColours";

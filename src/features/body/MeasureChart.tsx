@@ -11,9 +11,9 @@ import {
   XAxis,
   YAxis,
 } from "recharts";
-import { dateOf } from "@/core/calendar/day";
-import type { MeasureRow } from "@/core/figures/views/measures";
-import { counted, printNumber } from "@/core/units/number";
+import { dateOf } from "@/core/base/calendar/day";
+import type { MeasureRow } from "@/core/body/measuresView";
+import { counted, printNumber } from "@/core/base/units/number";
 import { dayNumber, domainOf, tickDates } from "@/ui/charts/axis";
 import { useChartColours } from "@/ui/charts/useChartColours";
 import { fullDate } from "@/ui/dates";

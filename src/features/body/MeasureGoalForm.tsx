@@ -3,11 +3,11 @@
 import { Button } from "antd";
 import { useForm } from "react-hook-form";
 import { v7 as newId } from "uuid";
-import { dateOf } from "@/core/calendar/day";
-import type { MeasureRow } from "@/core/figures/views/measures";
-import type { MeasureGoal } from "@/core/goal/measureGoal";
+import { dateOf } from "@/core/base/calendar/day";
+import type { MeasureRow } from "@/core/body/measuresView";
+import type { MeasureGoal } from "@/core/body/measureGoal";
 import { put } from "@/core/log/records";
-import { parseDecimal, printNumber, printSigned } from "@/core/units/number";
+import { parseDecimal, printNumber, printSigned } from "@/core/base/units/number";
 import { fullDate, shortDate } from "@/ui/dates";
 import { aDate } from "@/ui/inputs/checks";
 import { Field, Row, RowButton } from "@/ui/inputs/Field";

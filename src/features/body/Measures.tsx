@@ -2,7 +2,7 @@
 
 import dynamic from "next/dynamic";
 import { useState } from "react";
-import { printNumber, printSigned } from "@/core/units/number";
+import { printNumber, printSigned } from "@/core/base/units/number";
 import { shortDate } from "@/ui/dates";
 import { Figure } from "@/ui/figure/Figure";
 import { useLog } from "@/ui/log/LogContext";

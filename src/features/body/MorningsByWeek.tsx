@@ -1,6 +1,6 @@
 "use client";
 
-import type { BodyView, Morning } from "@/core/figures/views/body";
+import type { BodyView, Morning } from "@/core/body/bodyView";
 import { shortDate, weekdayShort, weekName } from "@/ui/dates";
 import { useLog } from "@/ui/log/LogContext";
 import { Scrollable } from "@/ui/Scrollable";

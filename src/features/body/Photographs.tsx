@@ -1,7 +1,7 @@
 "use client";
 
 import { useState } from "react";
-import type { DayPhoto } from "@/core/figures/views/photos";
+import type { DayPhoto } from "@/core/body/photosView";
 import { put } from "@/core/log/records";
 import { fullDate } from "@/ui/dates";
 import { useLog } from "@/ui/log/LogContext";

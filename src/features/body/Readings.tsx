@@ -3,9 +3,9 @@
 import { Button } from "antd";
 import { useState } from "react";
 import { readReading } from "@/core/body/usualMeasures";
-import type { MeasureRow } from "@/core/figures/views/measures";
+import type { MeasureRow } from "@/core/body/measuresView";
 import { put, type RecordOf } from "@/core/log/records";
-import { counted, printNumber, printPlain } from "@/core/units/number";
+import { counted, printNumber, printPlain } from "@/core/base/units/number";
 import { fullDate } from "@/ui/dates";
 import { aDate } from "@/ui/inputs/checks";
 import { Field, narrow, Row, RowButton } from "@/ui/inputs/Field";

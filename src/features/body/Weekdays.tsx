@@ -1,6 +1,6 @@
 "use client";
 
-import type { BodyView } from "@/core/figures/views/body";
+import type { BodyView } from "@/core/body/bodyView";
 import type { WeekdayEffects } from "@/core/body/weekday";
 import { weekdayShort } from "@/ui/dates";
 import { WorkingLink } from "@/ui/figure/Figure";

@@ -5,7 +5,7 @@ import { useForm } from "react-hook-form";
 import { v7 as newId } from "uuid";
 import { heaviest, lightest } from "@/core/body/weighIns";
 import { put } from "@/core/log/records";
-import { parseMass } from "@/core/units/mass";
+import { parseMass } from "@/core/base/units/mass";
 import { fullDate } from "@/ui/dates";
 import { aDate, massBetween } from "@/ui/inputs/checks";
 import { check, Field, Row, RowButton, wide } from "@/ui/inputs/Field";

@@ -2,9 +2,9 @@
 
 import dynamic from "next/dynamic";
 import { useState } from "react";
-import type { DistanceView } from "@/core/figures/views/distance";
-import type { SessionCard } from "@/core/figures/views/sessionCard";
-import type { Printer } from "@/core/units/printer";
+import type { DistanceView } from "@/core/endurance/distanceView";
+import type { SessionCard } from "@/core/training/sessionCard";
+import type { Printer } from "@/core/base/units/printer";
 import { Mark } from "@/ui/column/Mark";
 import { columnDate, monthName, shortDate } from "@/ui/dates";
 import { WorkingLink } from "@/ui/figure/Figure";

@@ -1,9 +1,9 @@
 "use client";
 
 import { Bar, BarChart, CartesianGrid, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
-import type { DistanceView } from "@/core/figures/views/distance";
-import { metresPer } from "@/core/units/length";
-import { counted, printNumber } from "@/core/units/number";
+import type { DistanceView } from "@/core/endurance/distanceView";
+import { metresPer } from "@/core/base/units/length";
+import { counted, printNumber } from "@/core/base/units/number";
 import { useChartColours } from "@/ui/charts/useChartColours";
 import { shortDate } from "@/ui/dates";
 import { usePrinter } from "@/ui/usePrinter";

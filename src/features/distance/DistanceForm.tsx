@@ -3,11 +3,11 @@
 import { Button } from "antd";
 import { useForm } from "react-hook-form";
 import { v7 as newId } from "uuid";
-import { completed } from "@/core/entry/distance";
+import { completed } from "@/core/endurance/entry";
 import { put } from "@/core/log/records";
-import { metresPer } from "@/core/units/length";
-import { parseDecimal } from "@/core/units/number";
-import { parseDuration } from "@/core/units/time";
+import { metresPer } from "@/core/base/units/length";
+import { parseDecimal } from "@/core/base/units/number";
+import { parseDuration } from "@/core/base/units/time";
 import { aDate, aDuration, between, optional, required } from "@/ui/inputs/checks";
 import { Field, Row, RowButton } from "@/ui/inputs/Field";
 import { useLog } from "@/ui/log/LogContext";

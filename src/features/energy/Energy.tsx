@@ -1,11 +1,11 @@
 "use client";
 
-import type { EnergyView } from "@/core/figures/views/energy";
+import type { EnergyView } from "@/core/energy/energyView";
 import { equations, whereToWrite } from "@/core/energy/resting";
-import { counted, printNumber } from "@/core/units/number";
-import type { Printer } from "@/core/units/printer";
+import { counted, printNumber } from "@/core/base/units/number";
+import type { Printer } from "@/core/base/units/printer";
 import { fullDate, shortDate } from "@/ui/dates";
-import { dateOf } from "@/core/calendar/day";
+import { dateOf } from "@/core/base/calendar/day";
 import { Figure, WorkingLink } from "@/ui/figure/Figure";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";

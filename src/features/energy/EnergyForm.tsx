@@ -11,8 +11,8 @@ import {
 } from "@/core/energy/resting";
 import { put } from "@/core/log/records";
 import type { EnergySettings } from "@/core/log/kinds/energySettings";
-import { toKcal } from "@/core/units/energy";
-import { parseDecimal, printNumber } from "@/core/units/number";
+import { toKcal } from "@/core/base/units/energy";
+import { parseDecimal, printNumber } from "@/core/base/units/number";
 import { between, optional } from "@/ui/inputs/checks";
 import { Choice, Field, Row, RowButton } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";

@@ -1,9 +1,9 @@
 "use client";
 
-import { dateOf } from "@/core/calendar/day";
-import type { EnergyView } from "@/core/figures/views/energy";
-import { printNumber } from "@/core/units/number";
-import type { Printer } from "@/core/units/printer";
+import { dateOf } from "@/core/base/calendar/day";
+import type { EnergyView } from "@/core/energy/energyView";
+import { printNumber } from "@/core/base/units/number";
+import type { Printer } from "@/core/base/units/printer";
 import { shortDate } from "@/ui/dates";
 import { Scrollable } from "@/ui/Scrollable";
 import styles from "@/ui/view.module.css";

@@ -1,8 +1,8 @@
 "use client";
 
 import { Area, CartesianGrid, ComposedChart, Line, ResponsiveContainer, XAxis, YAxis } from "recharts";
-import type { WhatIf } from "@/core/figures/views/goalPreview";
-import { fromKg } from "@/core/units/mass";
+import type { WhatIf } from "@/core/energy/goalPreview";
+import { fromKg } from "@/core/base/units/mass";
 import { axisStyle, dayNumber, domainOf, still, tickDates } from "@/ui/charts/axis";
 import { useChartColours } from "@/ui/charts/useChartColours";
 import { usePrinter } from "@/ui/usePrinter";

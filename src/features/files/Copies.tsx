@@ -2,7 +2,7 @@
 
 import { Button } from "antd";
 import { useCallback, useEffect, useState } from "react";
-import { printNumber } from "@/core/units/number";
+import { printNumber } from "@/core/base/units/number";
 import { canBackUp, chooseFolder, type BackupStanding } from "@/store/backup";
 import { instantText } from "@/ui/dates";
 import { handOutArchive } from "@/ui/handOutArchive";

@@ -3,9 +3,9 @@
 import { Button } from "antd";
 import { useState } from "react";
 import type { Merge } from "@/compute/archiveWorker";
-import type { MergeLine } from "@/core/merge/lines";
+import type { MergeLine } from "@/core/log/merge/lines";
 import type { ChangeStep } from "@/core/log/records";
-import { printNumber } from "@/core/units/number";
+import { printNumber } from "@/core/base/units/number";
 import { fullDate, instantText } from "@/ui/dates";
 import { Scrollable } from "@/ui/Scrollable";
 import { kindName } from "./kindName";

@@ -1,7 +1,7 @@
 "use client";
 
 import { useEffect, useState } from "react";
-import { printNumber } from "@/core/units/number";
+import { printNumber } from "@/core/base/units/number";
 import { askStorage, type StorageStanding } from "@/store/persistence";
 
 /** Whether the browser promised to keep the log, and the space it takes. */

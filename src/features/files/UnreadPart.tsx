@@ -1,7 +1,7 @@
 "use client";
 
 import { mendedLog, writeUnreadFile } from "@/compute/archives";
-import { printNumber } from "@/core/units/number";
+import { printNumber } from "@/core/base/units/number";
 import { download } from "@/ui/download";
 import { useLog } from "@/ui/log/LogContext";
 import { unreadText } from "@/ui/log/told";

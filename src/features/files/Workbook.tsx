@@ -2,16 +2,16 @@
 
 import { Button } from "antd";
 import { useState } from "react";
-import { dateOf } from "@/core/calendar/day";
-import type { WorkbookView } from "@/core/figures/views/workbook";
-import type { LedgerPreview } from "@/core/figures/views/ledger";
+import { dateOf } from "@/core/base/calendar/day";
+import type { WorkbookView } from "@/formats/workbook/preview";
+import type { LedgerPreview } from "@/core/ledger/ledgerView";
 import { allColumns, ledgerColumns } from "@/core/ledger/columns";
 import type { DateOrder } from "@/core/ledger/paste";
-import { messageOf } from "@/core/messageOf";
-import type { MassUnit } from "@/core/units/mass";
-import { counted, printNumber, printSigned } from "@/core/units/number";
-import type { ColumnReading } from "@/core/workbook/explain";
-import { roles, type Role } from "@/core/workbook/sheet";
+import { messageOf } from "@/core/base/messageOf";
+import type { MassUnit } from "@/core/base/units/mass";
+import { counted, printNumber, printSigned } from "@/core/base/units/number";
+import type { ColumnReading } from "@/formats/workbook/explain";
+import { roles, type Role } from "@/formats/workbook/sheet";
 import { fullDate, shortDate } from "@/ui/dates";
 import { SheetField } from "@/ui/inputs/SheetField";
 import { orderNames } from "@/ui/inputs/dateOrders";

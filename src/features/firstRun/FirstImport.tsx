@@ -2,7 +2,7 @@
 
 import { useId, useState } from "react";
 import { readArchiveFile } from "@/compute/archives";
-import { messageOf } from "@/core/messageOf";
+import { messageOf } from "@/core/base/messageOf";
 import type { FirstHands } from "@/ui/log/useOpenLog";
 import styles from "./firstRun.module.css";
 

@@ -7,7 +7,7 @@ import type { FirstHands } from "@/ui/log/useOpenLog";
 import { fullDate } from "@/ui/dates";
 import { Field, Row } from "@/ui/inputs/Field";
 import { aDate, massBetween, optional } from "@/ui/inputs/checks";
-import type { MassUnit } from "@/core/units/mass";
+import type { MassUnit } from "@/core/base/units/mass";
 import { ProfileFieldset } from "./ProfileFieldset";
 import { profileFields, type FirstFields } from "./profile";
 import { FirstImport } from "./FirstImport";

@@ -3,8 +3,8 @@
 import type { Control } from "react-hook-form";
 import { Choice, Field, Row, wide } from "@/ui/inputs/Field";
 import { formulaChoices } from "@/ui/inputs/formulaChoices";
-import { weekdayNames } from "@/core/calendar/print";
-import { parseHeight } from "@/core/units/length";
+import { weekdayNames } from "@/core/base/calendar/print";
+import { parseHeight } from "@/core/base/units/length";
 import { aDate, optional } from "@/ui/inputs/checks";
 import type { ProfileFields } from "./profile";
 

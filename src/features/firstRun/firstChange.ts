@@ -2,7 +2,7 @@ import { v7 as newId } from "uuid";
 import { put, type Change } from "@/core/log/records";
 import { starterFoods } from "@/core/nutrition/starterFoods";
 import { starterExercisesIn } from "@/core/strength/starterExercises";
-import { parseMass, type MassUnit } from "@/core/units/mass";
+import { parseMass, type MassUnit } from "@/core/base/units/mass";
 import { personOf, type FirstFields } from "./profile";
 
 /** What the first run writes: the person, the first weigh-in, the goal, and the exercises and foods to begin with. */

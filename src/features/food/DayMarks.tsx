@@ -3,9 +3,9 @@
 import { Button } from "antd";
 import { useForm } from "react-hook-form";
 import { v7 as newId } from "uuid";
-import type { FoodDay } from "@/core/figures/foodDay";
+import type { FoodDay } from "@/core/nutrition/foodDay";
 import { put } from "@/core/log/records";
-import { parseDecimal } from "@/core/units/number";
+import { parseDecimal } from "@/core/base/units/number";
 import { between } from "@/ui/inputs/checks";
 import { check, Field, Row, RowButton } from "@/ui/inputs/Field";
 import { useLog } from "@/ui/log/LogContext";

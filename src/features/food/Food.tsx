@@ -1,10 +1,10 @@
 "use client";
 
-import type { FoodView } from "@/core/figures/views/energy";
-import type { FoodDay } from "@/core/figures/foodDay";
+import type { FoodView } from "@/core/energy/energyView";
+import type { FoodDay } from "@/core/nutrition/foodDay";
 import { put } from "@/core/log/records";
-import { printNumber } from "@/core/units/number";
-import { dateOf } from "@/core/calendar/day";
+import { printNumber } from "@/core/base/units/number";
+import { dateOf } from "@/core/base/calendar/day";
 import { columnDate, longDate } from "@/ui/dates";
 import { WorkingLink } from "@/ui/figure/Figure";
 import { useLog } from "@/ui/log/LogContext";

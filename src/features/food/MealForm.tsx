@@ -7,7 +7,7 @@ import { put } from "@/core/log/records";
 import type { Meal } from "@/core/log/kinds/meals";
 import { mealNames } from "@/core/nutrition/mealNames";
 import { ofFood, ofRecipe } from "@/core/nutrition/energy";
-import { parseDecimal } from "@/core/units/number";
+import { parseDecimal } from "@/core/base/units/number";
 import { between } from "@/ui/inputs/checks";
 import { Choice, Field, Row, RowButton } from "@/ui/inputs/Field";
 import { useLog } from "@/ui/log/LogContext";

@@ -2,12 +2,12 @@
 
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { useEffect, useMemo, useRef, useState, type ClipboardEvent, type KeyboardEvent } from "react";
-import type { LedgerAsk, LedgerPreview, LedgerRow } from "@/core/figures/views/ledger";
+import type { LedgerAsk, LedgerPreview, LedgerRow } from "@/core/ledger/ledgerView";
 import { tooLong } from "@/core/ledger/paste";
 import { allColumns, type LedgerColumn, type LedgerColumnId } from "@/core/ledger/columns";
-import { entryDayOf, firstYear, lastYear } from "@/core/calendar/day";
-import { messageOf } from "@/core/messageOf";
-import { counted } from "@/core/units/number";
+import { entryDayOf, firstYear, lastYear } from "@/core/base/calendar/day";
+import { messageOf } from "@/core/base/messageOf";
+import { counted } from "@/core/base/units/number";
 import { useReach } from "@/ui/column/useReach";
 import { addDays, daysBetween, ledgerDate } from "@/ui/dates";
 import { useLog } from "@/ui/log/LogContext";

@@ -2,11 +2,11 @@
 
 import { Button } from "antd";
 import { useState } from "react";
-import type { LedgerPreview } from "@/core/figures/views/ledger";
+import type { LedgerPreview } from "@/core/ledger/ledgerView";
 import type { LedgerColumn, LedgerColumnId } from "@/core/ledger/columns";
 import type { DateOrder } from "@/core/ledger/paste";
-import type { MassUnit } from "@/core/units/mass";
-import { counted, printNumber } from "@/core/units/number";
+import type { MassUnit } from "@/core/base/units/mass";
+import { counted, printNumber } from "@/core/base/units/number";
 import { Dialog } from "@/ui/figure/Dialog";
 import { ledgerDate } from "@/ui/dates";
 import { orderNames } from "@/ui/inputs/dateOrders";

@@ -3,13 +3,13 @@
 import { Button } from "antd";
 import { useState } from "react";
 import { v7 as newId } from "uuid";
-import { dateOf, dayOf } from "@/core/calendar/day";
-import type { BlocksView } from "@/core/figures/views/blocks";
-import type { BlockWork } from "@/core/figures/stretch";
+import { dateOf, dayOf } from "@/core/base/calendar/day";
+import type { BlocksView } from "@/core/planning/blocksView";
+import type { BlockWork } from "@/core/strength/stretch";
 import { put } from "@/core/log/records";
 import type { Block } from "@/core/log/kinds/blocks";
-import { counted, parseDecimal, printNumber } from "@/core/units/number";
-import type { Printer } from "@/core/units/printer";
+import { counted, parseDecimal, printNumber } from "@/core/base/units/number";
+import type { Printer } from "@/core/base/units/printer";
 import { addDays, shortDate } from "@/ui/dates";
 import { aDate, between, required } from "@/ui/inputs/checks";
 import { Field, Row, RowButton, wide } from "@/ui/inputs/Field";

@@ -2,8 +2,8 @@
 
 import { Button } from "antd";
 import { useState } from "react";
-import { entryDayOf } from "@/core/calendar/day";
-import type { TypedLine } from "@/core/figures/views/sets";
+import { entryDayOf } from "@/core/base/calendar/day";
+import type { TypedLine } from "@/core/training/setsTable";
 import { fullDate } from "@/ui/dates";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";

@@ -2,9 +2,9 @@
 
 import Link from "next/link";
 import { useState } from "react";
-import type { LiftTime, LiftView } from "@/core/figures/views/lifts";
-import { counted, printNumber, printSigned } from "@/core/units/number";
-import { fromKg } from "@/core/units/mass";
+import type { LiftTime, LiftView } from "@/core/strength/liftsView";
+import { counted, printNumber, printSigned } from "@/core/base/units/number";
+import { fromKg } from "@/core/base/units/mass";
 import { fullDate, shortDate } from "@/ui/dates";
 import { useLog } from "@/ui/log/LogContext";
 import { Scrollable } from "@/ui/Scrollable";

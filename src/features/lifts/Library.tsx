@@ -1,8 +1,8 @@
 "use client";
 
-import { counted } from "@/core/units/number";
+import { counted } from "@/core/base/units/number";
 import { Suspense, useDeferredValue, useState } from "react";
-import type { ExercisesView } from "@/core/figures/views/library";
+import type { ExercisesView } from "@/core/strength/libraryView";
 import { inAnatomicalOrder } from "@/core/strength/library";
 import { starterExercisesIn } from "@/core/strength/starterExercises";
 import { put } from "@/core/log/records";

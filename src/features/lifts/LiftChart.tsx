@@ -1,11 +1,11 @@
 "use client";
 
-import { counted, printNumber } from "@/core/units/number";
+import { counted, printNumber } from "@/core/base/units/number";
 import { memo, useState } from "react";
 import { Area, CartesianGrid, ComposedChart, Line, ReferenceDot, ResponsiveContainer, XAxis, YAxis } from "recharts";
-import type { LiftPoint, LiftView } from "@/core/figures/views/lifts";
-import { fromKg } from "@/core/units/mass";
-import type { Printer } from "@/core/units/printer";
+import type { LiftPoint, LiftView } from "@/core/strength/liftsView";
+import { fromKg } from "@/core/base/units/mass";
+import type { Printer } from "@/core/base/units/printer";
 import { axisStyle, dayNumber, domainOf, still, tickDates } from "@/ui/charts/axis";
 import { ChartReader } from "@/ui/charts/ChartReader";
 import { useChartColours } from "@/ui/charts/useChartColours";

@@ -1,9 +1,9 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import type { LiftRow, MaximumFigure } from "@/core/figures/views/lifts";
-import { printNumber } from "@/core/units/number";
-import type { Printer } from "@/core/units/printer";
+import type { LiftRow, MaximumFigure } from "@/core/strength/liftsView";
+import { printNumber } from "@/core/base/units/number";
+import type { Printer } from "@/core/base/units/printer";
 import { shortDate } from "@/ui/dates";
 import { WorkingLink } from "@/ui/figure/Figure";
 import { useAddress } from "@/ui/address";

@@ -2,9 +2,9 @@
 
 import { Button } from "antd";
 import { useState } from "react";
-import type { MergeExercises } from "@/core/figures/views/library";
+import type { MergeExercises } from "@/core/strength/libraryView";
 import type { Exercise } from "@/core/log/kinds/exercises";
-import { counted } from "@/core/units/number";
+import { counted } from "@/core/base/units/number";
 import { useLog } from "@/ui/log/LogContext";
 import { ExercisePicker } from "@/ui/lifts/ExercisePicker";
 import view from "@/ui/view.module.css";

@@ -3,9 +3,9 @@
 import dynamic from "next/dynamic";
 import Link from "next/link";
 import { useState } from "react";
-import type { LiftView } from "@/core/figures/views/lifts";
-import { counted, printNumber } from "@/core/units/number";
-import type { Printer } from "@/core/units/printer";
+import type { LiftView } from "@/core/strength/liftsView";
+import { counted, printNumber } from "@/core/base/units/number";
+import type { Printer } from "@/core/base/units/printer";
 import { fullDate, shortDate } from "@/ui/dates";
 import { WorkingLink } from "@/ui/figure/Figure";
 import { useLog } from "@/ui/log/LogContext";

@@ -1,12 +1,12 @@
 "use client";
 
-import { counted, printNumber } from "@/core/units/number";
+import { counted, printNumber } from "@/core/base/units/number";
 import { Button } from "antd";
 import { useState } from "react";
-import type { SetsPreview } from "@/core/figures/views/sets";
+import type { SetsPreview } from "@/core/training/setsTable";
 import type { DateOrder } from "@/core/ledger/paste";
-import { messageOf } from "@/core/messageOf";
-import { setColumns, type SetColumn, type SetsSheetAsk } from "@/core/workbook/setsSheet";
+import { messageOf } from "@/core/base/messageOf";
+import { setColumns, type SetColumn, type SetsSheetAsk } from "@/formats/workbook/setsSheet";
 import { shortDate } from "@/ui/dates";
 import { orderNames } from "@/ui/inputs/dateOrders";
 import { SheetField } from "@/ui/inputs/SheetField";

@@ -5,7 +5,7 @@ import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useState } from "react";
 import { put } from "@/core/log/records";
 import type { Session } from "@/core/log/kinds/sessions";
-import type { PlanLine } from "@/core/figures/views/sets";
+import type { PlanLine } from "@/core/training/setsTable";
 import { fullDate, longDate } from "@/ui/dates";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";

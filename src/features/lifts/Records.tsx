@@ -2,9 +2,9 @@
 
 import Link from "next/link";
 import { useState } from "react";
-import type { RecordLine, RecordsView } from "@/core/figures/views/records";
-import { counted, printNumber } from "@/core/units/number";
-import type { Printer } from "@/core/units/printer";
+import type { RecordLine, RecordsView } from "@/core/strength/recordsView";
+import { counted, printNumber } from "@/core/base/units/number";
+import type { Printer } from "@/core/base/units/printer";
 import { fullDate, shortDate } from "@/ui/dates";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";

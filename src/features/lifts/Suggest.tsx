@@ -1,7 +1,7 @@
 "use client";
 
 import { useState } from "react";
-import { parseDecimal } from "@/core/units/number";
+import { parseDecimal } from "@/core/base/units/number";
 import { useFigure } from "@/ui/log/useFigure";
 import { usePrinter } from "@/ui/usePrinter";
 import styles from "./lifts.module.css";

@@ -3,9 +3,9 @@
 import { Button } from "antd";
 import { useForm } from "react-hook-form";
 import { v7 as newId } from "uuid";
-import type { LiftView } from "@/core/figures/views/lifts";
+import type { LiftView } from "@/core/strength/liftsView";
 import { put } from "@/core/log/records";
-import { parseMass } from "@/core/units/mass";
+import { parseMass } from "@/core/base/units/mass";
 import { fullDate } from "@/ui/dates";
 import { aDate, massBetween } from "@/ui/inputs/checks";
 import { Field, Row, RowButton } from "@/ui/inputs/Field";

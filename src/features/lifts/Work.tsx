@@ -3,11 +3,11 @@
 import dynamic from "next/dynamic";
 import Link from "next/link";
 import { useId, useRef, useState, type RefObject } from "react";
-import { entryDayOf } from "@/core/calendar/day";
-import type { BlockWork } from "@/core/figures/stretch";
-import type { WorkLine, WorkView } from "@/core/figures/views/work";
-import { printNumber } from "@/core/units/number";
-import type { Printer } from "@/core/units/printer";
+import { entryDayOf } from "@/core/base/calendar/day";
+import type { BlockWork } from "@/core/strength/stretch";
+import type { WorkLine, WorkView } from "@/core/strength/workView";
+import { printNumber } from "@/core/base/units/number";
+import type { Printer } from "@/core/base/units/printer";
 import { addDays, shortDate } from "@/ui/dates";
 import { WorkingLink } from "@/ui/figure/Figure";
 import { useLog } from "@/ui/log/LogContext";

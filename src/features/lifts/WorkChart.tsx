@@ -2,9 +2,9 @@
 
 import { memo } from "react";
 import { Bar, CartesianGrid, ComposedChart, Line, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
-import type { WorkWeek } from "@/core/figures/views/work";
-import { fromKg } from "@/core/units/mass";
-import { counted, printNumber } from "@/core/units/number";
+import type { WorkWeek } from "@/core/strength/workView";
+import { fromKg } from "@/core/base/units/mass";
+import { counted, printNumber } from "@/core/base/units/number";
 import { axisStyle, domainOf } from "@/ui/charts/axis";
 import { useChartColours } from "@/ui/charts/useChartColours";
 import { shortDate } from "@/ui/dates";

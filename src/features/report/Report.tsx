@@ -3,11 +3,11 @@
 import { Button } from "antd";
 import dynamic from "next/dynamic";
 import { useRef, useState } from "react";
-import { reportRows, type ReportGoal, type ReportView } from "@/core/figures/views/report";
-import { dateOf, entryDayOf } from "@/core/calendar/day";
+import { reportRows, type ReportGoal, type ReportView } from "@/core/review/reportView";
+import { dateOf, entryDayOf } from "@/core/base/calendar/day";
 import { csv } from "@/formats/csv";
-import { fromKg } from "@/core/units/mass";
-import { counted, printNumber, printSigned } from "@/core/units/number";
+import { fromKg } from "@/core/base/units/mass";
+import { counted, printNumber, printSigned } from "@/core/base/units/number";
 import { fullDate } from "@/ui/dates";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";

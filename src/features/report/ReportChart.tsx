@@ -3,7 +3,7 @@
 import { Bar, CartesianGrid, ComposedChart, Line, ResponsiveContainer, XAxis, YAxis } from "recharts";
 import { axisStyle, domainOf, tickDates } from "@/ui/charts/axis";
 import { useChartColours } from "@/ui/charts/useChartColours";
-import { dateOf } from "@/core/calendar/day";
+import { dateOf } from "@/core/base/calendar/day";
 import { fullDate } from "@/ui/dates";
 
 export interface WeekPoint {

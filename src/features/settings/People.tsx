@@ -6,7 +6,7 @@ import { useForm } from "react-hook-form";
 import { v7 as newId } from "uuid";
 import { put } from "@/core/log/records";
 import type { Person } from "@/core/log/kinds/people";
-import { counted } from "@/core/units/number";
+import { counted } from "@/core/base/units/number";
 import { required } from "@/ui/inputs/checks";
 import { Field, Row, RowButton } from "@/ui/inputs/Field";
 import { Dialog } from "@/ui/figure/Dialog";

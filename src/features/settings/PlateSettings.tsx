@@ -3,9 +3,9 @@
 import { Button } from "antd";
 import { madeIn, usualBarKg, usualPlates } from "@/core/strength/loading";
 import { ironText } from "@/core/strength/setText";
-import { parseMass } from "@/core/units/mass";
-import { parseDecimal } from "@/core/units/number";
-import { parseDuration, printDuration } from "@/core/units/time";
+import { parseMass } from "@/core/base/units/mass";
+import { parseDecimal } from "@/core/base/units/number";
+import { parseDuration, printDuration } from "@/core/base/units/time";
 import { massBetween } from "@/ui/inputs/checks";
 import { check, Field, list, Row, RowButton, type Check } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";

@@ -1,9 +1,9 @@
 "use client";
 
 import Link from "next/link";
-import type { DayView, MealLine } from "@/core/figures/views/today";
+import type { DayView, MealLine } from "@/core/days/dayView";
 import { put } from "@/core/log/records";
-import { printNumber } from "@/core/units/number";
+import { printNumber } from "@/core/base/units/number";
 import { useLog } from "@/ui/log/LogContext";
 import { usePrinter } from "@/ui/usePrinter";
 import styles from "./today.module.css";

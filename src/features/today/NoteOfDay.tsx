@@ -3,7 +3,7 @@
 import { Button } from "antd";
 import { useState } from "react";
 import { v7 as newId } from "uuid";
-import type { DayView } from "@/core/figures/views/today";
+import type { DayView } from "@/core/days/dayView";
 import { put } from "@/core/log/records";
 import { fullDate } from "@/ui/dates";
 import { check, Field, Row, RowButton, wide } from "@/ui/inputs/Field";

@@ -2,7 +2,7 @@
 
 import { Button } from "antd";
 import type { Session } from "@/core/log/kinds/sessions";
-import { sessionFields, withSessionFields } from "@/core/planning/sessionForm";
+import { sessionFields, withSessionFields } from "@/core/sessions/sessionForm";
 import { aDuration, between, optional } from "@/ui/inputs/checks";
 import { check, Field, Row, RowButton, wide } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";

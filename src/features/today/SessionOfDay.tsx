@@ -1,15 +1,15 @@
 "use client";
 
-import { counted } from "@/core/units/number";
+import { counted } from "@/core/base/units/number";
 import { Button } from "antd";
 import Link from "next/link";
 import { useState } from "react";
-import type { CardItem, SessionCard } from "@/core/figures/views/sessionCard";
+import type { CardItem, SessionCard } from "@/core/training/sessionCard";
 import { put } from "@/core/log/records";
 import type { Session, TrainingSet } from "@/core/log/kinds/sessions";
-import { asPlanned, confirmed, hasPlan, isShort, performedAs, withSet } from "@/core/planning/perform";
+import { asPlanned, confirmed, hasPlan, isShort, performedAs, withSet } from "@/core/training/perform";
 import { lackOf } from "@/core/strength/doubt";
-import type { Printer } from "@/core/units/printer";
+import type { Printer } from "@/core/base/units/printer";
 import { shortDate } from "@/ui/dates";
 import { Mark } from "@/ui/column/Mark";
 import { useLog } from "@/ui/log/LogContext";

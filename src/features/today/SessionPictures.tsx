@@ -1,7 +1,7 @@
 "use client";
 
 import { useId, useState } from "react";
-import type { SessionCard } from "@/core/figures/views/sessionCard";
+import type { SessionCard } from "@/core/training/sessionCard";
 import { put } from "@/core/log/records";
 import { useLog } from "@/ui/log/LogContext";
 import { Picture } from "@/ui/photo/Picture";

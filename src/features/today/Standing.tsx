@@ -1,9 +1,9 @@
 "use client";
 
 import { whereToWrite } from "@/core/energy/resting";
-import type { ArrivalFigure, DayView, PlanFigure, TrendFigure } from "@/core/figures/views/today";
-import { counted, printNumber } from "@/core/units/number";
-import type { Printer } from "@/core/units/printer";
+import type { ArrivalFigure, DayView, PlanFigure, TrendFigure } from "@/core/days/dayView";
+import { counted, printNumber } from "@/core/base/units/number";
+import type { Printer } from "@/core/base/units/printer";
 import { shortDate } from "@/ui/dates";
 import { Figure } from "@/ui/figure/Figure";
 import { useLog } from "@/ui/log/LogContext";

@@ -1,11 +1,11 @@
 "use client";
 
-import { counted } from "@/core/units/number";
+import { counted } from "@/core/base/units/number";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { v7 as newId } from "uuid";
 import { put } from "@/core/log/records";
-import type { DayView } from "@/core/figures/views/today";
+import type { DayView } from "@/core/days/dayView";
 import { fullDate, longDate } from "@/ui/dates";
 import { dueText } from "@/ui/dueText";
 import { useLog } from "@/ui/log/LogContext";

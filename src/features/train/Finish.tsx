@@ -3,12 +3,12 @@
 import { Button } from "antd";
 import { useState } from "react";
 import { v7 as newId } from "uuid";
-import type { TrainingView } from "@/core/figures/views/training";
+import type { TrainingView } from "@/core/training/trainingView";
 import type { Session } from "@/core/log/kinds/sessions";
-import { withMoreSets, withoutIdleSets } from "@/core/planning/change";
-import { hasPlan } from "@/core/planning/perform";
+import { withMoreSets, withoutIdleSets } from "@/core/training/change";
+import { hasPlan } from "@/core/training/perform";
 import { describeSets } from "@/core/strength/describe";
-import { counted, parseDecimal } from "@/core/units/number";
+import { counted, parseDecimal } from "@/core/base/units/number";
 import { shortDate } from "@/ui/dates";
 import { usePrinter } from "@/ui/usePrinter";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";

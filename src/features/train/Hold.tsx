@@ -1,7 +1,7 @@
 "use client";
 
 import { useState } from "react";
-import { printDuration } from "@/core/units/time";
+import { printDuration } from "@/core/base/units/time";
 import { useRest } from "./useRest";
 import styles from "./train.module.css";
 

@@ -2,7 +2,7 @@
 
 import { Button } from "antd";
 import { useState } from "react";
-import type { TrainingItem, TrainingView } from "@/core/figures/views/training";
+import type { TrainingItem, TrainingView } from "@/core/training/trainingView";
 import type { Exercise } from "@/core/log/kinds/exercises";
 import type { Session } from "@/core/log/kinds/sessions";
 import {
@@ -13,7 +13,7 @@ import {
   withoutOpenSet,
   withSkipped,
   withSwapped,
-} from "@/core/planning/change";
+} from "@/core/training/change";
 import { nearestStep } from "@/core/strength/loading";
 import { Dialog } from "@/ui/figure/Dialog";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";

@@ -1,9 +1,9 @@
 "use client";
 
-import type { TrainingView } from "@/core/figures/views/training";
+import type { TrainingView } from "@/core/training/trainingView";
 import type { Session } from "@/core/log/kinds/sessions";
-import { withJoined, withMoved } from "@/core/planning/change";
-import { performedAs, withSet } from "@/core/planning/perform";
+import { withJoined, withMoved } from "@/core/training/change";
+import { performedAs, withSet } from "@/core/training/perform";
 import { Dialog } from "@/ui/figure/Dialog";
 import { usePrinter } from "@/ui/usePrinter";
 import { printSet } from "./printSet";

@@ -1,6 +1,6 @@
 "use client";
 
-import { printDuration } from "@/core/units/time";
+import { printDuration } from "@/core/base/units/time";
 import { useRest } from "./useRest";
 import type { TrainingState } from "./useTraining";
 import styles from "./train.module.css";

@@ -2,15 +2,15 @@
 
 import { Button } from "antd";
 import { useState, type ReactNode } from "react";
-import type { TrainingItem, TrainingStep, TrainingView } from "@/core/figures/views/training";
-import { hasPlan, isOpenEnded, isShort } from "@/core/planning/perform";
+import type { TrainingItem, TrainingStep, TrainingView } from "@/core/training/trainingView";
+import { hasPlan, isOpenEnded, isShort } from "@/core/training/perform";
 import { lackOf, loadDoubt } from "@/core/strength/doubt";
 import { platesFor, type Loaded } from "@/core/strength/loading";
 import { describeSets } from "@/core/strength/describe";
 import { fieldNumber, ironText, stepLoad } from "@/core/strength/setText";
-import { parseMass } from "@/core/units/mass";
-import { parseDecimal } from "@/core/units/number";
-import type { Printer } from "@/core/units/printer";
+import { parseMass } from "@/core/base/units/mass";
+import { parseDecimal } from "@/core/base/units/number";
+import type { Printer } from "@/core/base/units/printer";
 import { shortDate } from "@/ui/dates";
 import { usePrinter } from "@/ui/usePrinter";
 import { printSet } from "./printSet";

@@ -3,12 +3,12 @@
 import { useRouter } from "next/navigation";
 import { useEffect, useRef, useState } from "react";
 import { v7 as newId } from "uuid";
-import type { TrainingView } from "@/core/figures/views/training";
+import type { TrainingView } from "@/core/training/trainingView";
 import { put } from "@/core/log/records";
 import type { Session } from "@/core/log/kinds/sessions";
-import { nextStep, stepsOf } from "@/core/planning/order";
-import { withMoreSets } from "@/core/planning/change";
-import { hasPlan, performedAs, withSet } from "@/core/planning/perform";
+import { nextStep, stepsOf } from "@/core/sessions/order";
+import { withMoreSets } from "@/core/training/change";
+import { hasPlan, performedAs, withSet } from "@/core/training/perform";
 import { Dialog } from "@/ui/figure/Dialog";
 import { SetEditor } from "@/ui/lifts/SetEditor";
 import { useLog } from "@/ui/log/LogContext";

@@ -1,7 +1,7 @@
 "use client";
 
 import { useCallback, useEffect, useState } from "react";
-import { entryDayOf } from "@/core/calendar/day";
+import { entryDayOf } from "@/core/base/calendar/day";
 import type { Exercise } from "@/core/log/kinds/exercises";
 import type { TrainingSet } from "@/core/log/kinds/sessions";
 import type { LogName } from "@/store/database";

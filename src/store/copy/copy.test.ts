@@ -2,7 +2,7 @@ import "fake-indexeddb/auto";
 import fc from "fast-check";
 import { IDBFactory } from "fake-indexeddb";
 import { beforeEach, describe, expect, it, vi } from "vitest";
-import { dateOf, mustDay } from "@/core/calendar/day";
+import { dateOf, mustDay } from "@/core/base/calendar/day";
 import { emptyLog, putRecord } from "@/core/log/log";
 import { mend } from "@/core/log/mend";
 import { put, type AnyRecord } from "@/core/log/records";

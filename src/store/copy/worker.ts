@@ -1,7 +1,7 @@
 import "@/core/log/withoutEval";
 import { expose } from "comlink";
 import { deleteDB } from "idb";
-import { messageOf } from "@/core/messageOf";
+import { messageOf } from "@/core/base/messageOf";
 import {
   databaseName,
   logNames,

@@ -1,4 +1,4 @@
-import { dateOf, dayOf } from "@/core/calendar/day";
+import { dateOf, dayOf } from "@/core/base/calendar/day";
 import { monthShort, shortDate } from "../dates";
 
 /** Day number of a date, for a chart's time axis. */

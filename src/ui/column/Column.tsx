@@ -1,11 +1,11 @@
 "use client";
 
-import { counted } from "@/core/units/number";
+import { counted } from "@/core/base/units/number";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import Link from "next/link";
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from "react";
-import type { ColumnRow } from "@/core/figures/views/column";
-import { Printer } from "@/core/units/printer";
+import type { ColumnRow } from "@/core/days/columnView";
+import { Printer } from "@/core/base/units/printer";
 import { addDays, columnDate, daysBetween, longDate, monthShort } from "../dates";
 import { useLog } from "../log/LogContext";
 import { useFigure } from "../log/useFigure";

@@ -1,4 +1,4 @@
-import type { SessionMark } from "@/core/figures/views/column";
+import type { SessionMark } from "@/core/days/columnView";
 
 /** Outlines by kind, in a box of 14: strength a square, rowing a circle, running a triangle, anything else a diamond. */
 function outline(kind: string): string {

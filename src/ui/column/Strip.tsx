@@ -1,4 +1,4 @@
-import type { ColumnRow } from "@/core/figures/views/column";
+import type { ColumnRow } from "@/core/days/columnView";
 
 export const stripWidth = 104;
 export const dayHeight = 34;

@@ -2,8 +2,8 @@
 
 import { useCallback, useEffect, useRef, useState, type FormEvent, type KeyboardEvent, type RefObject } from "react";
 import { longestLine, tooLongLine, type EntryChoice, type EntryProblem, type Reading } from "@/core/entry/reading";
-import { messageOf } from "@/core/messageOf";
-import type { Units } from "@/core/units/printer";
+import { messageOf } from "@/core/base/messageOf";
+import type { Units } from "@/core/base/units/printer";
 import { useLog } from "../log/LogContext";
 import { dateOrder, longDate } from "../dates";
 import styles from "./entry.module.css";

@@ -2,7 +2,7 @@
 
 import dynamic from "next/dynamic";
 import { useState, type ReactNode } from "react";
-import type { FigureRef } from "@/core/figures/workings/working";
+import type { FigureRef } from "@/core/base/working";
 import styles from "./figure.module.css";
 
 const WorkingPanel = dynamic(() => import("./WorkingPanel").then((module) => module.WorkingPanel), { ssr: false });

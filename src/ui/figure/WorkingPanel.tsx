@@ -1,7 +1,7 @@
 "use client";
 
 import { useEffect, useState } from "react";
-import type { FigureRef, WorkingResult } from "@/core/figures/workings/working";
+import type { FigureRef, WorkingResult } from "@/core/base/working";
 import { useLog } from "../log/LogContext";
 import { Dialog } from "./Dialog";
 import styles from "./figure.module.css";

@@ -1,7 +1,7 @@
-import { dayOf, entryDayOf, outsideYears } from "@/core/calendar/day";
-import { parseMass, type MassUnit } from "@/core/units/mass";
-import { parseDecimal } from "@/core/units/number";
-import { parseDuration } from "@/core/units/time";
+import { dayOf, entryDayOf, outsideYears } from "@/core/base/calendar/day";
+import { parseMass, type MassUnit } from "@/core/base/units/mass";
+import { parseDecimal } from "@/core/base/units/number";
+import { parseDuration } from "@/core/base/units/time";
 import type { Check } from "./Field";
 
 /** Lets an empty field pass. */

@@ -1,6 +1,6 @@
 "use client";
 
-import { counted } from "@/core/units/number";
+import { counted } from "@/core/base/units/number";
 import { Select, type RefSelectProps } from "antd";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { v7 as newId } from "uuid";

@@ -3,10 +3,10 @@
 import { Button } from "antd";
 import type { Exercise } from "@/core/log/kinds/exercises";
 import type { TrainingSet } from "@/core/log/kinds/sessions";
-import { isOpenEnded } from "@/core/planning/perform";
+import { isOpenEnded } from "@/core/training/perform";
 import { isTimed } from "@/core/strength/sets";
 import { loadField, readSet, repsField } from "@/core/strength/setText";
-import type { Printer } from "@/core/units/printer";
+import type { Printer } from "@/core/base/units/printer";
 import { check as tick, Field, narrow, Row, RowButton } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";

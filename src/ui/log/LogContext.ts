@@ -6,7 +6,7 @@ import type { Backup } from "@/store/backup";
 import type { CopyClient } from "@/store/copy/client";
 import type { Change } from "@/core/log/records";
 import type { Person } from "@/core/log/kinds/people";
-import type { Units } from "@/core/units/printer";
+import type { Units } from "@/core/base/units/printer";
 import type { LogName, StoredPhoto } from "@/store/database";
 import type { LaidOut } from "@/store/pages";
 

@@ -1,4 +1,4 @@
-import { messageOf } from "@/core/messageOf";
+import { messageOf } from "@/core/base/messageOf";
 import { OriginFolder } from "@/store/copy/originFolder";
 import type { Restored } from "@/store/copy/restore";
 import { logNames, openDatabase, type ClosedBy, type LogName } from "@/store/database";

@@ -1,5 +1,5 @@
 import { stepText } from "@/core/log/patch";
-import { counted, printNumber } from "@/core/units/number";
+import { counted, printNumber } from "@/core/base/units/number";
 import { instantText } from "../dates";
 import type { Restored } from "@/store/copy/restore";
 import type { Committed } from "@/store/store";

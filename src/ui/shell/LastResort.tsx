@@ -2,7 +2,7 @@
 
 import { useState } from "react";
 import { writeArchiveFile } from "@/compute/archives";
-import { messageOf } from "@/core/messageOf";
+import { messageOf } from "@/core/base/messageOf";
 import type { LogName } from "@/store/database";
 import { handOutArchive } from "../handOutArchive";
 import styles from "./shell.module.css";

@@ -1,7 +1,7 @@
 "use client";
 
 import { useEffect, useRef, useState, type ReactNode } from "react";
-import { messageOf } from "@/core/messageOf";
+import { messageOf } from "@/core/base/messageOf";
 import { OriginFolder } from "@/store/copy/originFolder";
 import type { CopyClient } from "@/store/copy/client";
 import type { Restored } from "@/store/copy/restore";

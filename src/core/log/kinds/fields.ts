@@ -1,5 +1,5 @@
 import * as z from "zod";
-import { dayOf, entryDayOf, outsideYears } from "../../calendar/day";
+import { dayOf, entryDayOf, outsideYears } from "../../base/calendar/day";
 
 // The parts of which the schemas of records are made, each with the bounds that every kind of record shares.
 

@@ -1,5 +1,5 @@
 import type * as z from "zod";
-import type { Printer } from "../../units/printer";
+import type { Printer } from "../../base/units/printer";
 
 /** What a kind needs to tell of one of its records in words: its person's units, and the names of records that it points to. */
 export interface Wording {

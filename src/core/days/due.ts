@@ -1,0 +1,35 @@
+import { dateOf, type Day } from "../base/calendar/day";
+import { standing } from "../sessions/adherence";
+import type { Figures } from "../figures/figures";
+
+/** Something that waits to be written: the morning's weight, a planned session neither done nor skipped, or a day whose food is not finished. */
+export interface Due {
+  what: "weighIn" | "session" | "food";
+  date: string;
+  title: string;
+}
+
+/** How far back an unfinished day is still spoken of. */
+const daysBack = 2;
+/** A habit is something done on so many of the last seven days: nothing else is reminded of. */
+const habitDays = 4;
+
+/** What is due on the day asked about: this morning's weight where weighing in is a habit, and what the last two days left open. */
+export function dueOf(figures: Figures): Due[] {
+  const { on } = figures;
+  const often = (did: (day: Day) => boolean) =>
+    Array.from({ length: 7 }, (_, index) => on - 1 - index).filter(did).length >= habitDays;
+  const due: Due[] =
+    figures.primaryOn(on) === null && often((day) => figures.primaryOn(day) !== null)
+      ? [{ what: "weighIn", date: dateOf(on), title: "" }]
+      : [];
+  const completes = often((day) => figures.noteOn(day)?.foodComplete === true);
+  for (let day = on - 1; day >= on - daysBack; day--) {
+    for (const session of figures.sessionsOn(day))
+      if (standing(session, on) === "missed" && session.status === "planned" && !session.optional)
+        due.push({ what: "session", date: dateOf(day), title: session.title || session.kind });
+    if (completes && figures.noteOn(day)?.foodComplete !== true && figures.mealsOn(day).length > 0)
+      due.push({ what: "food", date: dateOf(day), title: "" });
+  }
+  return due;
+}

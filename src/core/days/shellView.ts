@@ -1,0 +1,56 @@
+import type { Exercise } from "../log/kinds/exercises";
+import type { Food } from "../log/kinds/foods";
+import type { Person } from "../log/kinds/people";
+import type { Recipe } from "../log/kinds/recipes";
+import { recordKinds } from "../log/kinds/all";
+import type { RecordKind } from "../log/records";
+import { peopleOf, type Log } from "../log/log";
+import { type Units } from "../base/units/printer";
+import { compare, type Figures } from "../figures/figures";
+import { columnSpan } from "./columnView";
+
+/** What surrounds every view: who there is, whose log is open, how far the Column runs. */
+export interface ShellView {
+  people: { id: string; name: string }[];
+  person: Person;
+  units: Units;
+  span: { first: string; last: string };
+}
+
+export function shellView(figures: Figures): ShellView {
+  return {
+    people: peopleOf(figures.log).map(({ id, name }) => ({ id, name })),
+    person: figures.person,
+    units: figures.units,
+    span: columnSpan(figures),
+  };
+}
+
+/** The household's own exercises, foods and recipes, by name. */
+export interface LibraryView {
+  exercises: Exercise[];
+  foods: Food[];
+  recipes: Recipe[];
+}
+
+export function libraryView(log: Log): LibraryView {
+  const byName = <T extends { name: string }>(things: Iterable<T>) =>
+    [...things].sort((a, b) => compare(a.name.toLowerCase(), b.name.toLowerCase()));
+  return {
+    exercises: byName(log.index.all("exercises").values()),
+    foods: byName(log.index.all("foods").values()),
+    recipes: byName(log.index.all("recipes").values()),
+  };
+}
+
+/** How much is written, by kind of record, and how much lies there that cannot be read. */
+export interface HoldingsView {
+  counts: { kind: RecordKind; count: number }[];
+  total: number;
+  unread: number;
+}
+
+export function holdingsView(log: Log): HoldingsView {
+  const counts = recordKinds.map((kind) => ({ kind, count: log.index.all(kind).size }));
+  return { counts, total: counts.reduce((sum, { count }) => sum + count, 0), unread: log.unread.length };
+}

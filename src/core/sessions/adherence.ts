@@ -1,0 +1,49 @@
+import { hasPlan } from "../training/perform";
+import { mustDay, type Day } from "../base/calendar/day";
+import type { Session } from "../log/kinds/sessions";
+
+/** What a session counts as on a day: a past one still planned is missed; the record is not rewritten. */
+export function standing(session: Session, on: Day): Session["status"] {
+  return session.status === "planned" && mustDay(session.date) < on ? "missed" : session.status;
+}
+
+/** Whether a session was performed, wholly or partly, by the day asked about. */
+export function wasPerformed(session: Session, on: Day): boolean {
+  return mustDay(session.date) <= on && (session.status === "done" || session.status === "partly");
+}
+
+/** Whether a session was on the plan: it says so, or some of its sets or its distance were planned. */
+export function wasPlanned(session: Session): boolean {
+  // A session that was begun and left without an exercise was no plan.
+  if (session.status !== "done" && session.status !== "partly")
+    return session.items == null || session.items.length > 0 || session.planned != null || session.distance != null;
+  const written = session.planned != null || session.distance?.planned != null;
+  return written || (session.items ?? []).some((item) => item.sets.some(hasPlan));
+}
+
+export interface Adherence {
+  planned: number;
+  done: number;
+  partly: number;
+  skipped: number;
+  missed: number;
+  extra: number;
+  share: number | null;
+}
+
+/**
+ * How much of the plan was done: (done + ½ partly) / (done + partly + skipped + missed). Optional sessions count only when done,
+ * unplanned ones are shown apart, those still to come count for nothing yet.
+ */
+export function adherence(sessions: readonly Session[], on: Day): Adherence {
+  const count = { done: 0, partly: 0, skipped: 0, missed: 0, extra: 0 };
+  for (const session of sessions) {
+    const status = standing(session, on);
+    const performed = status === "done" || status === "partly";
+    if (status === "planned" || mustDay(session.date) > on || (session.optional && !performed)) continue;
+    if (!wasPlanned(session)) count.extra += Number(performed);
+    else count[status] += 1;
+  }
+  const planned = count.done + count.partly + count.skipped + count.missed;
+  return { planned, ...count, share: planned === 0 ? null : (count.done + count.partly / 2) / planned };
+}

@@ -1,0 +1,172 @@
+import { dateOf, mustDay } from "../base/calendar/day";
+import { pacePerKm, type Covered } from "../endurance/distance";
+import type { Exercise } from "../log/kinds/exercises";
+import type { Session, TrainingSet } from "../log/kinds/sessions";
+import { standing } from "../sessions/adherence";
+import { isAsPlanned } from "./perform";
+import { describeSets, describeWarmUps, supersetOf } from "../strength/describe";
+import { dayOf, lastWorking } from "../strength/liftRun";
+import { daysBack } from "../strength/maximum";
+import { workOf } from "../strength/volume";
+import type { Printer } from "../base/units/printer";
+import type { Figures } from "../figures/figures";
+import { lifting } from "../strength/lifting";
+
+export interface LastTime {
+  date: string;
+  sessionId: string;
+  text: string;
+}
+
+/** One exercise of a session as a view shows it. */
+export interface CardItem {
+  id: string;
+  exerciseId: string;
+  /** The exercise; null when it is no longer in the log. */
+  exercise: Exercise | null;
+  name: string;
+  planned: string;
+  done: string;
+  /** All its working sets were done just as planned. */
+  asPlanned: boolean;
+  /** The warm-ups, as done, or as planned while none is; empty without any. */
+  warmUps: string;
+  superset: string | null;
+  /** What was done the last time before this session. */
+  last: LastTime | null;
+  sets: TrainingSet[];
+  /** Loads of planned sets that were worked out from a percentage or an effort, by set id. */
+  worked: Record<string, number>;
+  skipped: string | null;
+  note: string | null;
+}
+
+/** A session as a view shows it, with the record itself for changing it. */
+export interface SessionCard {
+  session: Session;
+  status: Session["status"];
+  title: string;
+  items: CardItem[];
+  planned: Covered | null;
+  done: Covered | null;
+  secondsPerKm: number | null;
+  plannedSecondsPerKm: number | null;
+  volumeLoadKg: number;
+  numberOfLifts: number;
+  photos: { id: string; file: string; date: string }[];
+}
+
+export function sessionCard(figures: Figures, session: Session): SessionCard {
+  const printer = figures.printer;
+  const { volumeLoadKg, numberOfLifts } = workOf(figures.setsOf(session), figures.counting);
+  const planned = covered(session.distance?.planned);
+  const done = covered(session.distance?.done);
+  return {
+    session,
+    status: standing(session, figures.on),
+    title: session.title || capitalised(session.kind),
+    items: (session.items ?? []).map((item) => {
+      const exercise = figures.exercises.get(item.exerciseId);
+      const worked = exercise ? workedLoads(figures, exercise, item.sets, session.date) : {};
+      return {
+        id: item.id,
+        exerciseId: item.exerciseId,
+        exercise: exercise ?? null,
+        name: exercise?.name ?? item.exerciseId,
+        planned: describeSets(item.sets, "planned", exercise, printer, worked),
+        done: describeSets(item.sets, "done", exercise, printer),
+        asPlanned: item.sets.every((set) => set.warmUp || isAsPlanned(set, worked[set.id])),
+        superset: supersetOf(item),
+        warmUps: describeWarmUps(
+          item.sets,
+          item.sets.some(({ warmUp, done }) => warmUp && done) ? "done" : "planned",
+          exercise,
+          printer,
+        ),
+        last: lastTime(figures, session, item.exerciseId, printer),
+        sets: item.sets,
+        note: item.note ?? null,
+        worked,
+        skipped: item.skipped ?? null,
+      };
+    }),
+    planned,
+    done,
+    secondsPerKm: done && pacePerKm([done]),
+    plannedSecondsPerKm: planned && pacePerKm([planned]),
+    volumeLoadKg,
+    numberOfLifts,
+    photos: (session.photoIds ?? []).flatMap((id) => {
+      const photo = figures.log.index.all("photos").get(id);
+      return photo ? [{ id, file: photo.file, date: photo.date }] : [];
+    }),
+  };
+}
+
+function workedLoads(
+  figures: Figures,
+  exercise: Exercise,
+  sets: readonly TrainingSet[],
+  date: string,
+): Record<string, number> {
+  return Object.fromEntries(
+    sets.flatMap(({ id, planned }) => {
+      if (planned == null || planned.kg != null || (planned.percent == null && planned.rpe == null)) return [];
+      const target = lifting(figures).target(exercise, planned, mustDay(date));
+      return "reason" in target || target.kg === null ? [] : [[id, target.kg]];
+    }),
+  );
+}
+
+export function capitalised(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}
+
+function covered(written: { metres?: number | null; seconds?: number | null } | null | undefined): Covered | null {
+  return written ? { metres: written.metres ?? null, seconds: written.seconds ?? null } : null;
+}
+
+/** The last time an exercise was worked before a session, on an earlier day; null when it never was. */
+export function lastTime(figures: Figures, session: Session, exerciseId: string, printer: Printer): LastTime | null {
+  const before = mustDay(session.date);
+  for (const {
+    part: { run },
+    index,
+  } of daysBack(figures.liftCourse(exerciseId))) {
+    const [day, sessionId] = [dayOf(run, index), lastWorking(run, index)];
+    if (day < before && sessionId !== null)
+      return {
+        date: dateOf(day),
+        sessionId,
+        text: describeSets(
+          setsIn(figures.sessionOn(day, sessionId), exerciseId),
+          "done",
+          figures.exercises.get(exerciseId),
+          printer,
+        ),
+      };
+  }
+  return null;
+}
+
+/** The latest session before a day in which something was lifted; null when there is none. */
+export function lastLifted(figures: Figures, date: string): Session | null {
+  const before = mustDay(date);
+  for (const day of [...figures.pastSessionDays].reverse()) {
+    const session =
+      day < before
+        ? figures
+            .sessionsOn(day)
+            .findLast(
+              ({ kind, items }) => kind === "strength" && items?.some(({ sets }) => sets.some(({ done }) => done)),
+            )
+        : undefined;
+    if (session) return session;
+  }
+  return null;
+}
+
+/** The sets of one exercise as they are written in a session. */
+export function setsIn(session: Session | null, exerciseId: string): TrainingSet[] {
+  return (session?.items ?? []).filter((item) => item.exerciseId === exerciseId).flatMap((item) => item.sets);
+}

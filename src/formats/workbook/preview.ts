@@ -1,0 +1,67 @@
+import Papa from "papaparse";
+import { dateOf } from "@/core/base/calendar/day";
+import { fromKg, type MassUnit } from "@/core/base/units/mass";
+import type { DateOrder } from "@/core/ledger/paste";
+import { explainSheet, type ColumnReading } from "./explain";
+import { readSheet, type Role, type Sheet } from "./sheet";
+import type { Figures } from "@/core/figures/figures";
+
+export interface WorkbookAsk {
+  text: string;
+  roles: Role[] | null;
+  order: DateOrder | null;
+}
+
+export interface WorkbookView {
+  heads: string[];
+  roles: Role[];
+  order: DateOrder;
+  orders: DateOrder[];
+  days: number;
+  refused: Sheet["refused"];
+  columns: ColumnReading[];
+  /** The unit of its weights as its heads or cells name it; null where they name none. */
+  unit: MassUnit | null;
+  /** Date, weight, second weigh-in and note of each row, as the ledger takes them pasted. */
+  entries: string;
+}
+
+/** What an old workbook holds, and how its computed columns compare with ours. Nothing is written. */
+export function workbookView(figures: Figures, ask: WorkbookAsk): WorkbookView | { reason: string } {
+  const sheet = readSheet(ask.text, ask);
+  if ("reason" in sheet) return sheet;
+  const weight = sheet.roles.indexOf("weight");
+  const planOn = (day: number) => {
+    const kg = figures.planOn(day);
+    return kg === null ? null : fromKg(kg, sheet.unit ?? figures.units.mass);
+  };
+  const [second, note] = [sheet.roles.indexOf("second"), sheet.roles.indexOf("note")];
+  const unit = sheet.unit === null ? "" : ` (${sheet.unit})`;
+  const kept = sheet.rows.filter(
+    ({ values, cells }) =>
+      values[weight] != null || (second >= 0 && values[second] != null) || (note >= 0 && cells[note]),
+  );
+  const number = (value: number | null | undefined) => (value == null ? "" : String(value));
+  return {
+    heads: sheet.heads,
+    roles: sheet.roles,
+    order: sheet.order,
+    orders: sheet.orders,
+    days: sheet.rows.length,
+    refused: sheet.refused,
+    columns: explainSheet(sheet, figures.weekStart, planOn),
+    unit: sheet.unit,
+    entries: Papa.unparse(
+      [
+        ["Date", `Weight${unit}`, `Second weigh-in${unit}`, "Note of the day"],
+        ...kept.map(({ day, values, cells }) => [
+          dateOf(day),
+          number(values[weight]),
+          second < 0 ? "" : number(values[second]),
+          note < 0 ? "" : (cells[note] ?? ""),
+        ]),
+      ],
+      { delimiter: "\t" },
+    ),
+  };
+}

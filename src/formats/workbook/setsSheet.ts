@@ -1,0 +1,248 @@
+import { dateOf, type Day } from "@/core/base/calendar/day";
+import { groupBy } from "@/core/base/calendar/groupBy";
+import { candidatesFor, sameName } from "@/core/entry/names";
+import { aliasesOf } from "@/core/strength/usualNames";
+import { folded } from "@/core/entry/reading";
+import { ordersOf, sheetDay, tooLong, widthOf, type DateOrder } from "@/core/ledger/paste";
+import { put, type Change } from "@/core/log/records";
+import type { Exercise } from "@/core/log/kinds/exercises";
+import type { Session, TrainingSet } from "@/core/log/kinds/sessions";
+import { withSets } from "@/core/training/perform";
+import { readSet } from "@/core/strength/setText";
+import type { MassUnit } from "@/core/base/units/mass";
+import { counted, parseDecimal } from "@/core/base/units/number";
+import { sheetLines } from "./sheet";
+
+/** What a column of a sheet of sets holds. */
+export const setColumns = ["date", "exercise", "sets", "reps", "load", "rpe", "note", "none"] as const;
+export type SetColumn = (typeof setColumns)[number];
+
+/** A line read: sets of one exercise on one day. */
+export interface SetsRow {
+  day: Day;
+  exerciseId: string;
+  performed: { done: NonNullable<TrainingSet["done"]>; warmUp: boolean }[];
+  note: string | null;
+}
+
+export interface SetsSheet {
+  heads: string[];
+  columns: SetColumn[];
+  rows: SetsRow[];
+  refused: { line: number; text: string; why: string }[];
+  /** Names that are no exercise of the log, each with what it may be, the likeliest first; lines with them wait. */
+  unmatched: { typed: string; lines: number; candidates: { id: string; name: string }[] }[];
+  order: DateOrder;
+  orders: DateOrder[];
+}
+
+/** What the trainee has settled: what columns hold, the order of dates, and which exercise a name is (null leaves its lines out). */
+export interface SetsSheetAsk {
+  columns: SetColumn[] | null;
+  order: DateOrder | null;
+  matches: Record<string, string | null>;
+}
+
+const headWords: readonly [SetColumn, RegExp][] = [
+  ["date", /^date|^day/i],
+  ["exercise", /exercise|lift|movement|^name/i],
+  ["rpe", /rpe|effort|rir/i],
+  ["sets", /^sets?$|no\.? of sets|number of sets/i],
+  ["reps", /reps?|time|duration/i],
+  ["load", /load|weight|kg|lbs?|added/i],
+  ["note", /note|comment|remark/i],
+];
+const usualOrder: SetColumn[] = ["date", "exercise", "sets", "reps", "load", "rpe", "note"];
+/** For so many unknown names it is looked what they may be; a sheet with more is not one of sets. */
+const likelyAtMost = 200;
+/** So many sets in one line are not believed. */
+const setsBelieved = 50;
+
+/**
+ * Reads a sheet of date, exercise, sets, reps and load, with or without a head; a line without a date or an exercise takes the one above.
+ * Exercises are known by their names, or by words that fit only one. Nothing is guessed: a name that fits several waits for the trainee.
+ * @param unit the unit of loads that name none
+ */
+export function readSetsSheet(
+  text: string,
+  ask: SetsSheetAsk,
+  exercises: readonly Exercise[],
+  unit: MassUnit,
+  today: Day,
+): SetsSheet | { reason: string } {
+  const long = tooLong(text);
+  if (long !== null) return { reason: long };
+  const lines = sheetLines(text);
+  const width = widthOf(lines);
+  const headed =
+    lines.length > 0 &&
+    lines[0]!.filter((cell) => headWords.some(([, word]) => word.test(cell))).length >= 2 &&
+    !lines[0]!.some((cell) => /\d/.test(cell));
+  const heads = Array.from({ length: width }, (_, index) =>
+    headed ? lines[0]![index] || `column ${index + 1}` : `column ${index + 1}`,
+  );
+  const body = lines.slice(Number(headed));
+  const columns = ask.columns ?? columnsOf(heads, headed, body, width);
+  const at = (column: SetColumn) => columns.indexOf(column);
+  if (at("exercise") < 0) return { reason: "No column of exercises was found." };
+  if (at("reps") < 0) return { reason: "No column of repetitions was found." };
+  const orders = at("date") < 0 ? [] : ordersOf(body.map((cells) => cells[at("date")] ?? ""));
+  if (orders.length === 0) return { reason: "No column of dates was found." };
+  const order = ask.order !== null && orders.includes(ask.order) ? ask.order : orders[0]!;
+  const loadHead = headed && at("load") >= 0 ? heads[at("load")]! : "";
+  const loadUnit: MassUnit = /\b(?:lbs?|pounds?)\b/i.test(loadHead)
+    ? "lb"
+    : /\b(?:kgs?|kilos?|kilograms?)\b/i.test(loadHead)
+      ? "kg"
+      : unit;
+  const sheet: SetsSheet = { heads, columns, rows: [], refused: [], unmatched: [], order, orders };
+  const unmatched = new Map<string, number>();
+  const known = new Map<string, Exercise | null | undefined>();
+  const byName = new Map<string, string | null>(Object.entries(ask.matches).map(([typed, id]) => [folded(typed), id]));
+  let day: Day | null = null;
+  let typed = "";
+  body.forEach((cells, index) => {
+    if (cells.every((cell) => cell === "")) return;
+    const cell = (column: SetColumn) => (at(column) < 0 ? "" : (cells[at(column)] ?? ""));
+    const refuse = (why: string) => {
+      sheet.refused.push({ line: index + 1 + Number(headed), text: cells.filter(Boolean).join(" · "), why });
+    };
+    if (cell("date") !== "") day = sheetDay(cell("date"), order);
+    typed = cell("exercise") || typed;
+    if (day === null) return refuse(`"${cell("date")}" is no date.`);
+    if (day > today) return refuse("A set cannot have been done in the future.");
+    if (typed === "") return refuse("No exercise is named.");
+    if (!known.has(typed)) known.set(typed, exerciseFor(typed, byName, exercises));
+    const exercise = known.get(typed);
+    if (exercise === undefined) return void unmatched.set(typed, (unmatched.get(typed) ?? 0) + 1);
+    if (exercise === null) return;
+    const performed = performedIn(cell("sets"), cell("reps"), cell("load"), cell("rpe"), exercise, loadUnit);
+    if (typeof performed === "string") return refuse(performed);
+    sheet.rows.push({ day, exerciseId: exercise.id, performed, note: cell("note") || null });
+  });
+  sheet.unmatched = [...unmatched].map(([name, count], index) => ({
+    typed: name,
+    lines: count,
+    candidates: index < likelyAtMost ? likely(name, exercises) : [],
+  }));
+  return sheet;
+}
+
+function columnsOf(
+  heads: readonly string[],
+  headed: boolean,
+  body: readonly (readonly string[])[],
+  width: number,
+): SetColumn[] {
+  if (headed)
+    return heads.map((head, index): SetColumn => {
+      const column = headWords.find(([, word]) => word.test(head))?.[0] ?? "none";
+      return heads.findIndex((other) => headWords.find(([, word]) => word.test(other))?.[0] === column) === index
+        ? column
+        : "none";
+    });
+  const dateAt =
+    Array.from({ length: width }, (_, index) => index).find(
+      (index) => ordersOf(body.map((cells) => cells[index] ?? "")).length > 0,
+    ) ?? 0;
+  const others = usualOrder.slice(1);
+  let next = 0;
+  return Array.from({ length: width }, (_, index): SetColumn =>
+    index === dateAt ? "date" : (others[next++] ?? "none"),
+  );
+}
+
+/** The exercise of a name: settled by the trainee, else the one it fits. Null to leave out, undefined when it fits none or several. */
+function exerciseFor(
+  typed: string,
+  settled: ReadonlyMap<string, string | null>,
+  exercises: readonly Exercise[],
+): Exercise | null | undefined {
+  const chosen = settled.get(folded(typed));
+  if (chosen !== undefined) return chosen === null ? null : exercises.find(({ id }) => id === chosen);
+  const same = exercises.filter(({ name }) => sameName(name, typed));
+  const short =
+    same.length > 0
+      ? same
+      : exercises.filter((exercise) => aliasesOf(exercise).some((alias) => sameName(alias, typed)));
+  return short.length === 1 ? short[0] : undefined;
+}
+
+function likely(typed: string, exercises: readonly Exercise[]): { id: string; name: string }[] {
+  const whole = candidatesFor(typed, exercises);
+  const words = folded(typed)
+    .split(/[\s,()-]+/)
+    .filter((word) => word.length > 2);
+  const score = ({ name }: Exercise) =>
+    words.filter((word) => folded(name).includes(word.replace(/s$/, ""))).length /
+    (1 + folded(name).split(/[\s-]+/).length);
+  const some =
+    whole.length > 0 ? whole : exercises.filter((exercise) => score(exercise) > 0).sort((a, b) => score(b) - score(a));
+  return some.slice(0, 12).map(({ id, name }) => ({ id, name }));
+}
+
+/** The sets of one line, or what is wrong with it. Repetitions may be listed (`5, 5, 4` or `5/5/4`), one set each; a set is written as `readSet` has it. */
+export function performedIn(
+  setsText: string,
+  repsText: string,
+  loadText: string,
+  rpeText: string,
+  exercise: Exercise,
+  unit: MassUnit,
+): SetsRow["performed"] | string {
+  const amounts = repsText.split(/\s*[/;]\s*|,\s*|\s+(?!f)/).filter(Boolean);
+  if (amounts.length === 0) return "No repetitions are written.";
+  const count = setsText === "" ? null : parseDecimal(setsText);
+  if (setsText !== "" && (count === null || count % 1 !== 0 || count < 1 || count > setsBelieved))
+    return `"${setsText}" is no number of sets from 1 to ${setsBelieved}.`;
+  if (amounts.length > 1 && count !== null && count !== amounts.length)
+    return `${amounts.length} numbers of repetitions do not fit ${counted(count, "set")}.`;
+  const each: SetsRow["performed"] = [];
+  for (const amount of amounts) {
+    const done = readSet(amount, loadText, rpeText, exercise, unit);
+    if (typeof done === "string") return done;
+    each.push({ done, warmUp: false });
+  }
+  return each.length === 1 ? Array.from({ length: count ?? 1 }, () => each[0]!) : each;
+}
+
+/**
+ * The sessions that rows of sets make, one a day: the day's strength session where there is one (its open planned sets are filled first),
+ * else a new one.
+ */
+export function sessionsOfRows(
+  rows: readonly SetsRow[],
+  personId: string,
+  sessionOn: (day: Day) => Session | undefined,
+  newId: () => string,
+): Change {
+  return [...groupBy(rows, ({ day }) => day)].map(([day, lines]) => {
+    const held = sessionOn(day);
+    let session: Session = held ?? {
+      id: newId(),
+      personId,
+      date: dateOf(day),
+      kind: "strength",
+      status: "done",
+      items: [],
+    };
+    // All rows of an exercise at once: a day of thousands of sets is gone through once.
+    for (const [exerciseId, some] of groupBy(lines, (line) => line.exerciseId)) {
+      session = withSets(
+        session,
+        exerciseId,
+        some.flatMap(({ performed }) => performed),
+        newId,
+      );
+      const note = some.flatMap((line) => line.note ?? []).join("; ");
+      if (note)
+        session = {
+          ...session,
+          items: session.items!.map((item) =>
+            item.exerciseId === exerciseId ? { ...item, note: [item.note, note].filter(Boolean).join("; ") } : item,
+          ),
+        };
+    }
+    return put("sessions", session, held);
+  });
+}
