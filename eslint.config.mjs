@@ -1,24 +1,54 @@
+import { readdirSync } from "node:fs";
+import { fileURLToPath } from "node:url";
 import boundaries from "eslint-plugin-boundaries";
 import next from "eslint-config-next";
 import nextTypescript from "eslint-config-next/typescript";
 
+const here = fileURLToPath(new URL(".", import.meta.url));
+
+/** The rooms of the core in their order: each may import from those before it. What knows all of them (`core/*.ts`) stands behind. */
+export const coreRooms = [
+  "base",
+  "log",
+  "entry",
+  "sessions",
+  "goals",
+  "body",
+  "strength",
+  "training",
+  "endurance",
+  "planning",
+  "energy",
+  "nutrition",
+  "ledger",
+  "review",
+  "days",
+  "quickEntry",
+].map((room) => `core/${room}`);
+const core = [...coreRooms, "core"];
+/** Each view is a room of its own: no view imports from another. */
+const features = readdirSync(`${here}src/features`).map((view) => `features/${view}`);
+
 /** The rooms of the house, and which of them each room may import from. docs/architecture.md draws the same arrows. */
 export const arrows = {
-  core: [],
-  formats: ["core"],
-  devices: ["core"],
-  demo: ["core"],
-  store: ["core", "formats", "devices"],
-  compute: ["core", "formats", "devices", "store", "demo"],
+  ...Object.fromEntries(core.map((room, index) => [room, core.slice(0, index)])),
+  formats: core,
+  demo: core,
+  store: [...core, "formats"],
+  compute: [...core, "formats", "store", "demo"],
   offline: [],
-  ui: ["core", "compute", "store", "offline"],
-  features: ["core", "compute", "store", "ui", "formats", "demo"],
-  app: ["features", "ui"],
+  ui: [...core, "compute", "store", "offline"],
+  ...Object.fromEntries(features.map((view) => [view, [...core, "compute", "store", "ui", "formats", "demo"]])),
+  app: [...features, "ui"],
 };
+
+/** What of the packages the core may use: the schemas' library, and a small parser. */
+const packagesOfCore = ["zod", "papaparse"];
 
 export const rooms = {
   plugins: { boundaries },
   settings: {
+    // The first pattern that fits names the room, so what lies inside another stands before it.
     "boundaries/elements": Object.keys(arrows).map((type) => ({ type, pattern: `src/${type}` })),
     "import/resolver": { typescript: { project: "./tsconfig.json" } },
   },
@@ -33,10 +63,6 @@ export const rooms = {
             allow: { to: { element: { types: { anyOf: [room, ...targets] } } } },
           })),
           { allow: { to: { module: { origin: ["external", "core"] } } } },
-          {
-            from: { element: { type: "core" } },
-            disallow: { to: { module: { origin: ["external", "core"], source: "!zod" } } },
-          },
         ],
       },
     ],
@@ -77,6 +103,17 @@ const noOutside = [
 export const pureCore = {
   "no-restricted-globals": ["error", "window", "document", "fetch", "indexedDB", "localStorage", "navigator", "self"],
   "no-restricted-syntax": ["error", ...ownWriting, ...noOutside],
+  "no-restricted-imports": [
+    "error",
+    {
+      patterns: [
+        {
+          regex: `^(?!\\.{1,2}/|(${packagesOfCore.join("|")})$)`,
+          message: "The core stands on itself, a library for checking and a small parser.",
+        },
+      ],
+    },
+  ],
 };
 
 const config = [

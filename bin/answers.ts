@@ -1,21 +1,27 @@
 import { createHash } from "node:crypto";
+import { Answers, type QueryName } from "../src/compute/queries";
 import { dateOf, mustDay } from "../src/core/base/calendar/day";
 import { contract } from "../src/core/contract";
-import { peopleOf, putRecord, removeRecord, type Log } from "../src/core/log/log";
-import { Answers, type QueryName } from "../src/compute/queries";
+import { canonical } from "../src/core/log/canonical";
+import { type Log, peopleOf, putRecord, removeRecord } from "../src/core/log/log";
 import { decadesLog } from "../src/demo/decades";
 import { demoLog } from "../src/demo/demoLog";
 import { editKinds, madeUpEdit } from "../src/demo/edits";
 import { Random } from "../src/demo/random";
 import { everyQuestion } from "../tests/everyQuestion";
 
-const hashOf = (value: unknown) => createHash("sha256").update(JSON.stringify(value)).digest("hex").slice(0, 16);
+/** Hashed whatever the order of keys: a view may be put together from its parts in any. */
+const hashOf = (value: unknown) =>
+  createHash("sha256")
+    .update(JSON.stringify(canonical(value)))
+    .digest("hex")
+    .slice(0, 16);
 const day = mustDay("2026-06-11");
 const today = dateOf(day);
 
 /** Prints a line a question: what its answers come to. */
 function print(name: string, log: Log, answers: Answers): void {
-  process.stdout.write(`${name}\tcontract\t${hashOf(contract(log, day))}\t${hashOf(contract(log, day - 45))}\n`);
+  process.stdout.write(`${name}\tcontract\t${createHash("sha256").update(JSON.stringify(contract(log, day))).digest("hex").slice(0, 16)}\t${hashOf(contract(log, day - 45))}\n`);
   for (const { id } of peopleOf(log)) {
     const asked = everyQuestion(log, { personId: id, today });
     for (const query of Object.keys(asked) as QueryName[])

@@ -1,15 +1,15 @@
 import { readFileSync, writeFileSync } from "node:fs";
 import { v7 as newId } from "uuid";
 import { dateOf, dayOf } from "../src/core/base/calendar/day";
-import { entryContext } from "../src/core/quickEntry/entryView";
-import { Figures } from "../src/core/figures/figures";
-import { readEntry } from "../src/core/quickEntry/read";
-import { readLines } from "../src/core/quickEntry/readLines";
-import { emptyLog, putRecord, type Log } from "../src/core/log/log";
-import type { AnyRecord, Change, RecordKind } from "../src/core/log/records";
+import { AsOf } from "../src/core/log/asOf";
 import type { Person } from "../src/core/log/kinds/people";
+import { emptyLog, type Log, putRecord } from "../src/core/log/log";
+import type { AnyRecord, Change, RecordKind } from "../src/core/log/records";
 import { nextStamp } from "../src/core/log/stamp";
 import { starterFoods } from "../src/core/nutrition/starterFoods";
+import { entryContext } from "../src/core/quickEntry/entryView";
+import { readEntry } from "../src/core/quickEntry/read";
+import { readLines } from "../src/core/quickEntry/readLines";
 import { starterExercisesIn } from "../src/core/strength/starterExercises";
 import { readArchive, writeArchive } from "../src/formats/archive";
 
@@ -99,8 +99,8 @@ const on =
 
 const text = new TextDecoder().decode(bytesOf(file)).replace(/^\uFEFF/, "");
 const lines = text.replace(/\r?\n$/, "").split(/\r?\n/);
-const figures = new Figures(log, person.id, on);
-const context = entryContext(figures, on, null, newId);
+const asOf = new AsOf(log, person.id, on);
+const context = entryContext(asOf, on, null, newId);
 const left: { number: number; line: string; why: string }[] = [];
 let number = 0;
 for (const read of readLines(

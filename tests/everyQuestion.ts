@@ -1,7 +1,8 @@
-import { dateOf, mustDay } from "@/core/base/calendar/day";
-import type { FigureRef } from "@/core/base/working";
-import { peopleOf, type Log } from "@/core/log/log";
 import type { Asking, Queries, QueryName } from "@/compute/queries";
+import { dateOf, mustDay } from "@/core/base/calendar/day";
+import { type Log, peopleOf } from "@/core/log/log";
+import { equationNames } from "@/core/energy/resting";
+import type { FigureRef } from "@/core/workings";
 
 /** Questions a person can ask of a log, some of each kind: a kind of question without one does not compile. */
 export function everyQuestion(log: Log, asking: Asking): { [N in QueryName]: Queries[N]["asks"][] } {
@@ -29,7 +30,7 @@ export function everyQuestion(log: Log, asking: Asking): { [N in QueryName]: Que
     { figure: "plan" },
     { figure: "arrival" },
     { figure: "expenditure" },
-    ...["mifflinStJeor", "rozaShizgal", "katchMcArdle", "cunningham"].map((equation): FigureRef => ({
+    ...equationNames.map((equation): FigureRef => ({
       figure: "resting",
       equation,
     })),

@@ -1,6 +1,6 @@
 "use client";
 
-import { AllFailed } from "@/features/AllFailed";
+import { AllFailed } from "@/app/AllFailed";
 
 export default function GlobalError({ error }: { error: Error }) {
   return <AllFailed reason={error.message} />;

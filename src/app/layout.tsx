@@ -1,9 +1,9 @@
-import type { Metadata, Viewport } from "next";
-import type { ReactNode } from "react";
-import { Frame } from "@/features/Frame";
+import { Frame } from "@/app/Frame";
+import "@/ui/theme/base.css";
 import { figureFont, textFont } from "@/ui/theme/fonts";
 import { ThemeProvider } from "@/ui/theme/ThemeProvider";
-import "@/ui/theme/base.css";
+import type { Metadata, Viewport } from "next";
+import type { ReactNode } from "react";
 
 export const metadata: Metadata = {
   title: "Oat Column",

@@ -1,24 +1,24 @@
-import "@/core/log/withoutEval";
-import { expose, type ProxyMarked } from "comlink";
 import { mustDay } from "@/core/base/calendar/day";
-import { contract } from "@/core/contract";
-import { putRecord, type Log } from "@/core/log/log";
-import { mend } from "@/core/log/mend";
-import { recordKinds } from "@/core/log/kinds/all";
-import type { ChangeStep, RecordKind } from "@/core/log/records";
-import { mergeLines, type MergeLine } from "@/core/log/merge/lines";
-import { mergeLogs } from "@/core/log/merge/merge";
 import type { Steps } from "@/core/base/chunked";
+import { contract } from "@/core/contract";
+import { recordKinds } from "@/core/log/kinds/all";
+import { type Log, putRecord } from "@/core/log/log";
+import { mend } from "@/core/log/mend";
+import { type MergeLine, mergeLines } from "@/core/log/merge/lines";
+import { mergeLogs } from "@/core/log/merge/merge";
+import { onlyOf } from "@/core/log/people";
+import type { ChangeStep, RecordKind } from "@/core/log/records";
+import "@/core/log/withoutEval";
 import { decadesLog } from "@/demo/decades";
 import { demoLog } from "@/demo/demoLog";
-import { onlyOf } from "@/core/log/people";
-import { packArchive, readingArchive, writeArchive, type Problem } from "@/formats/archive";
+import { packArchive, type Problem, readingArchive, writeArchive } from "@/formats/archive";
 import { OriginFolder } from "@/store/copy/originFolder";
 import { readCopy } from "@/store/copy/restore";
-import { openDatabase, type LogName, type StoredPhoto } from "@/store/database";
-import { layOut, type LaidOut } from "@/store/pages";
+import { type LogName, openDatabase, type StoredPhoto } from "@/store/database";
+import { type LaidOut, layOut } from "@/store/pages";
 import { photoFile } from "@/store/photos";
 import { readLog } from "@/store/reader";
+import { expose, type ProxyMarked } from "comlink";
 
 /** Told how much of a long task is done, from 0 to 1. */
 type Told = ((share: number) => void) & ProxyMarked;

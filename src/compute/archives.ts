@@ -1,6 +1,6 @@
-import { proxy, wrap, type Remote } from "comlink";
 import type { LogName } from "@/store/database";
 import type { LaidOut } from "@/store/pages";
+import { proxy, type Remote, wrap } from "comlink";
 import type { ArchiveSession, ImportReading, MendedLog } from "./archiveWorker";
 
 /** Told how much of a long task is done, from 0 to 1; answers whether to go on. */

@@ -1,8 +1,8 @@
-import { proxy, wrap, type Endpoint, type Remote } from "comlink";
-import { v7 as newId } from "uuid";
 import { messageOf } from "@/core/base/messageOf";
 import type { LogName } from "@/store/database";
 import { StoreProblem } from "@/store/problems";
+import { type Endpoint, proxy, type Remote, wrap } from "comlink";
+import { v7 as newId } from "uuid";
 import { answerKey } from "./answerKey";
 import type { OnProgress } from "./archives";
 import type { Queries, QueryName } from "./queries";
@@ -83,7 +83,7 @@ export class ComputeClient {
   }
 
   ask<N extends QueryName>(name: N, asks: Queries[N]["asks"]): Promise<Queries[N]["answers"] | null> {
-    return this.#call((session) => session.ask(name, asks) as Promise<Queries[N]["answers"] | null>, budget);
+    return this.#call((session) => session.ask(name, asks as never) as Promise<Queries[N]["answers"] | null>, budget);
   }
 
   diagnose(today: string, onProgress: OnProgress): Promise<Diagnosis | null> {

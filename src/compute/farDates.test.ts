@@ -1,9 +1,9 @@
-import { beforeEach, describe, expect, it } from "vitest";
 import { dateOf, mustDay } from "@/core/base/calendar/day";
 import { contract } from "@/core/contract";
-import { putRecord, type Log } from "@/core/log/log";
+import { type Log, putRecord } from "@/core/log/log";
 import type { RecordKind, RecordOf } from "@/core/log/records";
 import { demoLog, rowerId } from "@/demo/demoLog";
+import { beforeEach, describe, expect, it } from "vitest";
 import { Answers, everyView, type Queries, type QueryName } from "./queries";
 
 const today = mustDay("2026-06-11");

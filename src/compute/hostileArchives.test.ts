@@ -1,18 +1,18 @@
-import "fake-indexeddb/auto";
-import { readFileSync } from "node:fs";
-import { strToU8 } from "fflate";
-import { IDBFactory } from "fake-indexeddb";
-import { describe, expect, it, vi } from "vitest";
 import { checkLog } from "@/core/log/check";
-import { sizeOf, type Log } from "@/core/log/log";
-import { put, type AnyRecord } from "@/core/log/records";
 import { recordKinds } from "@/core/log/kinds/all";
+import { type Log, sizeOf } from "@/core/log/log";
+import { type AnyRecord, put } from "@/core/log/records";
 import { isStamp } from "@/core/log/stamp";
 import { Random } from "@/demo/random";
 import { archiveOf, readArchive, writeArchive } from "@/formats/archive";
 import { layOut } from "@/store/pages";
 import { readLog } from "@/store/reader";
 import { Store } from "@/store/store";
+import { IDBFactory } from "fake-indexeddb";
+import "fake-indexeddb/auto";
+import { strToU8 } from "fflate";
+import { readFileSync } from "node:fs";
+import { describe, expect, it, vi } from "vitest";
 import { Locks } from "../../tests/locks";
 import { Answers, everyView } from "./queries";
 

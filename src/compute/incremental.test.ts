@@ -1,12 +1,12 @@
-import { describe, expect, it } from "vitest";
 import { dateOf, mustDay } from "@/core/base/calendar/day";
 import { personContract } from "@/core/contract";
-import { Figures } from "@/core/figures/figures";
+import { AsOf } from "@/core/log/asOf";
 import { copyOf } from "@/core/log/copy";
 import { putRecord, removeRecord } from "@/core/log/log";
 import { demoLog, partnerId } from "@/demo/demoLog";
 import { editKinds, madeUpEdit } from "@/demo/edits";
 import { Random } from "@/demo/random";
+import { describe, expect, it } from "vitest";
 import { Answers, type Queries, type QueryName } from "./queries";
 
 const day = mustDay("2026-06-11");
@@ -38,7 +38,7 @@ describe("figures brought up to date", () => {
     const answers = new Answers(log, () => "new");
     const names = Object.keys(asked) as QueryName[];
     const kept = names.map((name) => answers.kept(name, asked[name] as never));
-    const figures = new Figures(log, partnerId, day);
+    const asOf = new AsOf(log, partnerId, day);
     const changes = new Map<string, number>();
     for (let round = 0; round < 160; round++) {
       const kind = editKinds[round % editKinds.length]!;
@@ -55,8 +55,8 @@ describe("figures brought up to date", () => {
         if (kept[index]!.changed !== before[index]) changes.set(name, (changes.get(name) ?? 0) + 1);
       });
       if (round % 20 === 19)
-        expect(JSON.stringify(personContract(figures))).toBe(
-          JSON.stringify(personContract(new Figures(copyOf(log), partnerId, day))),
+        expect(JSON.stringify(personContract(asOf))).toBe(
+          JSON.stringify(personContract(new AsOf(copyOf(log), partnerId, day))),
         );
     }
     // It would hold as well if nothing were kept: each edit touches some answers and leaves others.

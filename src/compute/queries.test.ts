@@ -1,13 +1,13 @@
-import { describe, expect, it } from "vitest";
-import { addDays } from "@/ui/dates";
 import { dateOf, mustDay } from "@/core/base/calendar/day";
-import type { GoalPreview } from "@/core/energy/goalPreview";
 import { contract } from "@/core/contract";
-import { emptyLog, putRecord } from "@/core/log/log";
-import { put, type Change } from "@/core/log/records";
-import type { Session } from "@/core/log/kinds/sessions";
+import type { GoalPreview } from "@/core/energy/goalPreview";
 import { kinds } from "@/core/log/kinds/all";
+import type { Session } from "@/core/log/kinds/sessions";
+import { emptyLog, putRecord } from "@/core/log/log";
+import { type Change, put } from "@/core/log/records";
 import { demoLog, partnerId, rowerId } from "@/demo/demoLog";
+import { addDays } from "@/ui/dates";
+import { describe, expect, it } from "vitest";
 import { Answers, type Asking } from "./queries";
 
 const today = "2026-06-11";

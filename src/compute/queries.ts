@@ -1,70 +1,36 @@
 import { dateOf, mustDay } from "@/core/base/calendar/day";
-import type { Reading } from "@/core/entry/reading";
-import { Figures } from "@/core/figures/figures";
-import { blocksView, type BlocksView } from "@/core/planning/blocksView";
-import { bodyView, type BodyAsk, type BodyView } from "@/core/body/bodyView";
-import { columnView, type ColumnRow } from "@/core/days/columnView";
-import { distanceView, type DistanceView } from "@/core/endurance/distanceView";
-import { energyView, foodView, type EnergyView, type FoodView } from "@/core/energy/energyView";
-import { dailyRows } from "@/core/days/daily";
-import { entryView } from "@/core/quickEntry/entryView";
-import { holdingsOf, joinedPeople, removedPerson } from "@/core/log/people";
-import { goalPreview, type GoalAsk, type GoalPreview } from "@/core/energy/goalPreview";
-import {
-  ledgerPreview,
-  ledgerView,
-  type LedgerAsk,
-  type LedgerPreview,
-  type LedgerRow,
-} from "@/core/ledger/ledgerView";
-import { exercisesView, mergeExercises, type ExercisesView, type MergeExercises } from "@/core/strength/libraryView";
-import {
-  liftsView,
-  liftView,
-  suggestView,
-  type LiftsView,
-  type LiftView,
-  type SuggestAsk,
-  type SuggestView,
-} from "@/core/strength/liftsView";
-import {
-  holdingsView,
-  libraryView,
-  shellView,
-  type HoldingsView,
-  type LibraryView,
-  type ShellView,
-} from "@/core/days/shellView";
-import { dayView, type DayView } from "@/core/days/dayView";
-import { measuresView, type MeasuresView } from "@/core/body/measuresView";
-import { photosView, type DayPhoto } from "@/core/body/photosView";
-import { householdLifts, recordsView, type HouseholdLifts, type RecordsView } from "@/core/strength/recordsView";
-import { reportView, type ReportAsk, type ReportView } from "@/core/review/reportView";
-import {
-  planLines,
-  planView,
-  sameAsLast,
-  setsPreview,
-  tableView,
-  type PlanAsk,
-  type PlanLine,
-  type PlanView,
-  type SetsPreview,
-  type TableAsk,
-  type TableView,
-  type TypedLine,
-} from "@/core/training/setsTable";
-import { trainingView, type TrainingView } from "@/core/training/trainingView";
-import type { SetsSheetAsk } from "@/formats/workbook/setsSheet";
-import { workView, type WorkAsk, type WorkView } from "@/core/strength/workView";
-import { workbookView, type WorkbookAsk, type WorkbookView } from "@/formats/workbook/preview";
-import type { FigureRef, WorkingResult } from "@/core/base/working";
-import { workingOf } from "@/core/workings";
-import type { LibraryFilter } from "@/core/strength/library";
-import { peopleOf, type Log } from "@/core/log/log";
-import type { Change, RecordKind } from "@/core/log/records";
-import type { Person } from "@/core/log/kinds/people";
 import { Memo, untracked } from "@/core/base/memo";
+import { type BodyAsk, bodyView } from "@/core/body/bodyView";
+import { measuresView } from "@/core/body/measuresView";
+import { photosView } from "@/core/body/photosView";
+import { columnView } from "@/core/days/columnView";
+import { dailyRows } from "@/core/days/daily";
+import { dayView } from "@/core/days/dayView";
+import { holdingsView, libraryView, shellView } from "@/core/days/shellView";
+import { distanceView } from "@/core/endurance/distanceView";
+import { energyView } from "@/core/energy/energyView";
+import { type GoalAsk, goalPreview } from "@/core/energy/goalPreview";
+import { type LedgerAsk, ledgerPreview, ledgerView } from "@/core/ledger/ledgerView";
+import { AsOf } from "@/core/log/asOf";
+import { type Log, peopleOf } from "@/core/log/log";
+import { holdingsOf, joinedPeople, removedPerson } from "@/core/log/people";
+import { weekdayIntake } from "@/core/nutrition/foodDay";
+import { foodView } from "@/core/nutrition/foodView";
+import { blocksView } from "@/core/planning/blocksView";
+import { entryView } from "@/core/quickEntry/entryView";
+import { type ReportAsk, reportView } from "@/core/review/reportView";
+import type { LibraryFilter } from "@/core/strength/library";
+import { exercisesView, mergeExercises } from "@/core/strength/libraryView";
+import { liftsView, liftView, type SuggestAsk, suggestView } from "@/core/strength/liftsView";
+import { householdLifts, recordsView } from "@/core/strength/recordsView";
+import { type WorkAsk, workView } from "@/core/strength/workView";
+import { type PlanAsk, planLines, planView, sameAsLast, type TableAsk, tableView } from "@/core/training/setsTable";
+import { trainingView } from "@/core/training/trainingView";
+import type { FigureRef } from "@/core/workings";
+import { workingOf } from "@/core/workings";
+import { type WorkbookAsk, workbookView } from "@/formats/workbook/preview";
+import { setsPreview } from "@/formats/workbook/setsPreview";
+import type { SetsSheetAsk } from "@/formats/workbook/setsSheet";
 
 /** Who asks, and what day it is for the trainee. */
 export interface Asking {
@@ -72,47 +38,111 @@ export interface Asking {
   today: string;
 }
 
-/** Every named figure the interface can ask for: its parameters and what it answers. */
-export interface Queries {
-  people: { asks: null; answers: Person[] };
-  shell: { asks: Asking; answers: ShellView };
-  library: { asks: null; answers: LibraryView };
-  holdings: { asks: null; answers: HoldingsView };
-  column: { asks: Asking & { from: string; to: string }; answers: ColumnRow[] };
-  ledger: { asks: Asking & { from: string; to: string }; answers: LedgerRow[] };
-  ledgerPreview: { asks: Asking & { ask: LedgerAsk }; answers: LedgerPreview };
-  day: { asks: Asking & { date: string }; answers: DayView };
-  lifts: { asks: Asking & { against: string | null }; answers: LiftsView };
-  lift: { asks: Asking & { exerciseId: string; times: number }; answers: LiftView | null };
-  suggest: { asks: Asking & SuggestAsk; answers: SuggestView | { reason: string } | null };
-  work: { asks: Asking & WorkAsk; answers: WorkView };
-  blocks: { asks: Asking & { atMost: number }; answers: BlocksView };
-  records: { asks: Asking & { exerciseId: string | null; atMost: number }; answers: RecordsView };
-  householdLifts: { asks: Asking; answers: HouseholdLifts };
-  exercises: { asks: Asking & LibraryFilter; answers: ExercisesView };
-  mergeExercises: { asks: Asking & { keptId: string; goneId: string }; answers: MergeExercises | null };
-  setsPreview: { asks: Asking & { text: string; ask: SetsSheetAsk }; answers: SetsPreview | { reason: string } };
-  setsTable: { asks: Asking & TableAsk; answers: TableView };
-  planTable: { asks: Asking & PlanAsk; answers: PlanView };
-  planLines: { asks: Asking & { date: string; sessionId: string }; answers: PlanLine[] };
-  sameAsLast: { asks: Asking & { date: string }; answers: TypedLine[] };
-  training: { asks: Asking & { date: string; sessionId: string }; answers: TrainingView | null };
-  distance: { asks: Asking & { days: number | null }; answers: DistanceView };
-  body: { asks: Asking & BodyAsk; answers: BodyView };
-  photos: { asks: Asking; answers: DayPhoto[] };
-  report: { asks: Asking & ReportAsk; answers: ReportView };
-  workbook: { asks: Asking & WorkbookAsk; answers: WorkbookView | { reason: string } };
-  measures: { asks: Asking; answers: MeasuresView };
-  food: { asks: Asking & { date: string }; answers: FoodView };
-  energy: { asks: Asking; answers: EnergyView };
-  goalPreview: { asks: Asking & GoalAsk; answers: GoalPreview };
-  working: { asks: Asking & { on: string; ref: FigureRef }; answers: WorkingResult };
-  daily: { asks: Asking; answers: (string | number | null)[][] };
-  personHoldings: { asks: { personId: string }; answers: { kind: RecordKind; count: number }[] };
-  removedPerson: { asks: { personId: string }; answers: Change };
-  joinedPeople: { asks: { personId: string; goneId: string }; answers: Change };
-  entry: { asks: Asking & { date: string; text: string; dateOrder: "dmy" | "mdy" | null }; answers: Reading };
+/** What a question is answered from: the log, figures of a person as of a day, and ids for what an answer proposes to write. */
+interface Ground {
+  log: Log;
+  newId: () => string;
+  /** Null when the person is not in the log. A day to come is asked about as of today. */
+  asOf(asking: Asking, on?: string): AsOf | null;
 }
+
+/** One question: from what it asks to its answer, null where the person asked about is not in the log. */
+type Question<A, R> = (ground: Ground, asks: A) => R | null;
+
+/** A question about the household, which asks nothing more. */
+function ofHousehold<R>(answer: (log: Log) => R): Question<null, R> {
+  return ({ log }) => answer(log);
+}
+
+/** A question about one person as of today, or as of an earlier day that it names. */
+function ofPerson<A extends object, R>(
+  answer: (asOf: AsOf, asks: A, newId: () => string) => R,
+  on?: (asks: A) => string,
+): Question<Asking & A, R> {
+  return (ground, asks) => {
+    const asOf = ground.asOf(asks, on?.(asks));
+    return asOf === null ? null : answer(asOf, asks, ground.newId);
+  };
+}
+
+interface Days {
+  from: string;
+  to: string;
+}
+interface OnDate {
+  date: string;
+}
+interface OfSession extends OnDate {
+  sessionId: string;
+}
+interface OfPerson {
+  personId: string;
+}
+
+/** Every question the interface can ask, by its name: what it asks and how it is answered. */
+const questions = {
+  people: ofHousehold(peopleOf),
+  library: ofHousehold(libraryView),
+  holdings: ofHousehold(holdingsView),
+  shell: ofPerson((asOf) => shellView(asOf)),
+  column: ofPerson((asOf, { from, to }: Days) => columnView(asOf, mustDay(from), mustDay(to))),
+  ledger: ofPerson((asOf, { from, to }: Days) => ledgerView(asOf, mustDay(from), mustDay(to))),
+  ledgerPreview: ofPerson((asOf, { ask }: { ask: LedgerAsk }, newId) => ledgerPreview(asOf, ask, newId)),
+  day: ofPerson(
+    (asOf, { date }: OnDate) => dayView(asOf, mustDay(date)),
+    ({ date }) => date,
+  ),
+  lifts: ofPerson((asOf, { against }: { against: string | null }) => liftsView(asOf, against)),
+  lift: ofPerson((asOf, { exerciseId, times }: { exerciseId: string; times: number }) =>
+    liftView(asOf, exerciseId, times),
+  ),
+  suggest: ofPerson((asOf, asks: SuggestAsk) => suggestView(asOf, asks)),
+  work: ofPerson((asOf, asks: WorkAsk) => workView(asOf, asks)),
+  blocks: ofPerson((asOf, { atMost }: { atMost: number }) => blocksView(asOf, atMost)),
+  records: ofPerson((asOf, asks: { exerciseId: string | null; atMost: number }) => recordsView(asOf, asks)),
+  householdLifts: (ground: Ground, asks: Asking) =>
+    householdLifts(peopleOf(ground.log).flatMap(({ id }) => ground.asOf({ ...asks, personId: id }) ?? [])),
+  exercises: ofPerson((asOf, asks: LibraryFilter) => exercisesView(asOf, asks)),
+  mergeExercises: ofPerson((asOf, { keptId, goneId }: { keptId: string; goneId: string }) =>
+    mergeExercises(asOf, keptId, goneId),
+  ),
+  setsPreview: ofPerson((asOf, { text, ask }: { text: string; ask: SetsSheetAsk }, newId) =>
+    setsPreview(asOf, text, ask, newId),
+  ),
+  setsTable: ofPerson((asOf, asks: TableAsk, newId) => tableView(asOf, asks, newId)),
+  planTable: ofPerson((asOf, asks: PlanAsk, newId) => planView(asOf, asks, newId)),
+  planLines: ofPerson((asOf, { date, sessionId }: OfSession) => planLines(asOf, date, sessionId)),
+  sameAsLast: ofPerson((asOf, { date }: OnDate) => sameAsLast(asOf, date)),
+  training: ofPerson((asOf, { date, sessionId }: OfSession) => trainingView(asOf, date, sessionId)),
+  distance: ofPerson((asOf, { days }: { days: number | null }) => distanceView(asOf, days)),
+  body: ofPerson((asOf, asks: BodyAsk) => ({ ...bodyView(asOf, asks), weekdayIntake: weekdayIntake(asOf)() })),
+  photos: ofPerson((asOf) => photosView(asOf)),
+  report: ofPerson((asOf, asks: ReportAsk) => reportView(asOf, asks)),
+  workbook: ofPerson((asOf, asks: WorkbookAsk) => workbookView(asOf, asks)),
+  measures: ofPerson((asOf) => measuresView(asOf)),
+  food: ofPerson((asOf, { date }: OnDate) => foodView(asOf, mustDay(date))),
+  energy: ofPerson((asOf) => energyView(asOf)),
+  goalPreview: ofPerson((asOf, asks: GoalAsk) => goalPreview(asOf, asks)),
+  working: ofPerson(
+    (asOf, { ref }: { on: string; ref: FigureRef }) => workingOf(asOf, ref),
+    ({ on }) => on,
+  ),
+  daily: ofPerson((asOf) => dailyRows(asOf)),
+  personHoldings: ({ log }: Ground, { personId }: OfPerson) => holdingsOf(log, personId),
+  removedPerson: ({ log }: Ground, { personId }: OfPerson) => removedPerson(log, personId),
+  joinedPeople: ({ log }: Ground, { personId, goneId }: OfPerson & { goneId: string }) =>
+    joinedPeople(log, personId, goneId),
+  entry: ofPerson((asOf, asks: OnDate & { text: string; dateOrder: "dmy" | "mdy" | null }, newId) =>
+    entryView(asOf, asks.text, mustDay(asks.date), asks.dateOrder, newId),
+  ),
+};
+
+/** Every named figure the interface can ask for: its parameters and what it answers. */
+export type Queries = {
+  [N in keyof typeof questions]: (typeof questions)[N] extends Question<infer A, infer R>
+    ? { asks: A; answers: R }
+    : never;
+};
 
 export type QueryName = keyof Queries;
 
@@ -143,12 +173,15 @@ const figuresKept = 6;
 
 /** Answers queries about one log. The log may change between questions; answers are worked out again as far as that touches them. */
 export class Answers {
-  readonly #figures = new Map<string, Figures>();
+  readonly #kept = new Map<string, AsOf>();
+  readonly #ground: Ground;
 
   constructor(
     readonly log: Log,
-    readonly newId: () => string,
-  ) {}
+    newId: () => string,
+  ) {
+    this.#ground = { log, newId, asOf: (asking, on = asking.today) => this.#asOf(asking, on) };
+  }
 
   /** The answer, or null when the person asked about is not in the log. */
   answer<N extends QueryName>(name: N, asks: Queries[N]["asks"]): Queries[N]["answers"] | null {
@@ -161,74 +194,21 @@ export class Answers {
   }
 
   #handle<N extends QueryName>(name: N, asks: Queries[N]["asks"]): Queries[N]["answers"] | null {
-    const answer = this.#handlers[name] as (asks: Queries[N]["asks"]) => Queries[N]["answers"] | null;
-    return answer(asks);
+    const question = questions[name] as unknown as Question<Queries[N]["asks"], Queries[N]["answers"]>;
+    return question(this.#ground, asks);
   }
 
-  #of(asking: Asking, on = asking.today): Figures | null {
+  #asOf(asking: Asking, on: string): AsOf | null {
     if (!this.log.index.all("people").has(asking.personId)) return null;
     const day = on < asking.today ? on : asking.today;
     const key = `${asking.personId} ${day}`;
-    const figures = this.#figures.get(key) ?? new Figures(this.log, asking.personId, mustDay(day));
-    this.#figures.delete(key);
-    this.#figures.set(key, figures);
-    for (const oldest of this.#figures.keys()) {
-      if (this.#figures.size <= figuresKept) break;
-      this.#figures.delete(oldest);
+    const asOf = this.#kept.get(key) ?? new AsOf(this.log, asking.personId, mustDay(day));
+    this.#kept.delete(key);
+    this.#kept.set(key, asOf);
+    for (const oldest of this.#kept.keys()) {
+      if (this.#kept.size <= figuresKept) break;
+      this.#kept.delete(oldest);
     }
-    return figures;
-  }
-
-  readonly #handlers: { [N in QueryName]: (asks: Queries[N]["asks"]) => Queries[N]["answers"] | null } = {
-    people: () => peopleOf(this.log),
-    library: () => libraryView(this.log),
-    holdings: () => holdingsView(this.log),
-    shell: (asks) => this.#with(this.#of(asks), shellView),
-    column: (asks) =>
-      this.#with(this.#of(asks), (figures) => columnView(figures, mustDay(asks.from), mustDay(asks.to))),
-    ledger: (asks) =>
-      this.#with(this.#of(asks), (figures) => ledgerView(figures, mustDay(asks.from), mustDay(asks.to))),
-    ledgerPreview: (asks) => this.#with(this.#of(asks), (figures) => ledgerPreview(figures, asks.ask, this.newId)),
-    day: (asks) => this.#with(this.#of(asks, asks.date), (figures) => dayView(figures, mustDay(asks.date))),
-    lifts: (asks) => this.#with(this.#of(asks), (figures) => liftsView(figures, asks.against)),
-    lift: (asks) => this.#with(this.#of(asks), (figures) => liftView(figures, asks.exerciseId, asks.times)),
-    suggest: (asks) => this.#with(this.#of(asks), (figures) => suggestView(figures, asks)),
-    work: (asks) => this.#with(this.#of(asks), (figures) => workView(figures, asks)),
-    blocks: (asks) => this.#with(this.#of(asks), (figures) => blocksView(figures, asks.atMost)),
-    records: (asks) => this.#with(this.#of(asks), (figures) => recordsView(figures, asks)),
-    householdLifts: (asks) =>
-      householdLifts(peopleOf(this.log).flatMap(({ id }) => this.#of({ ...asks, personId: id }) ?? [])),
-    exercises: (asks) => this.#with(this.#of(asks), (figures) => exercisesView(figures, asks)),
-    mergeExercises: (asks) =>
-      this.#with(this.#of(asks), (figures) => mergeExercises(figures, asks.keptId, asks.goneId)),
-    setsPreview: (asks) =>
-      this.#with(this.#of(asks), (figures) => setsPreview(figures, asks.text, asks.ask, this.newId)),
-    setsTable: (asks) => this.#with(this.#of(asks), (figures) => tableView(figures, asks, this.newId)),
-    planTable: (asks) => this.#with(this.#of(asks), (figures) => planView(figures, asks, this.newId)),
-    planLines: (asks) => this.#with(this.#of(asks), (figures) => planLines(figures, asks.date, asks.sessionId)),
-    sameAsLast: (asks) => this.#with(this.#of(asks), (figures) => sameAsLast(figures, asks.date)),
-    training: (asks) => this.#with(this.#of(asks), (figures) => trainingView(figures, asks.date, asks.sessionId)),
-    distance: (asks) => this.#with(this.#of(asks), (figures) => distanceView(figures, asks.days)),
-    body: (asks) => this.#with(this.#of(asks), (figures) => bodyView(figures, asks)),
-    measures: (asks) => this.#with(this.#of(asks), measuresView),
-    photos: (asks) => this.#with(this.#of(asks), photosView),
-    workbook: (asks) => this.#with(this.#of(asks), (figures) => workbookView(figures, asks)),
-    report: (asks) => this.#with(this.#of(asks), (figures) => reportView(figures, asks)),
-    food: (asks) => this.#with(this.#of(asks), (figures) => foodView(figures, mustDay(asks.date))),
-    energy: (asks) => this.#with(this.#of(asks), energyView),
-    goalPreview: (asks) => this.#with(this.#of(asks), (figures) => goalPreview(figures, asks)),
-    working: (asks) => this.#with(this.#of(asks, asks.on), (figures) => workingOf(figures, asks.ref)),
-    daily: (asks) => this.#with(this.#of(asks), dailyRows),
-    personHoldings: (asks) => holdingsOf(this.log, asks.personId),
-    removedPerson: (asks) => removedPerson(this.log, asks.personId),
-    joinedPeople: (asks) => joinedPeople(this.log, asks.personId, asks.goneId),
-    entry: (asks) =>
-      this.#with(this.#of(asks), (figures) =>
-        entryView(figures, asks.text, mustDay(asks.date), asks.dateOrder, this.newId),
-      ),
-  };
-
-  #with<T>(figures: Figures | null, answer: (figures: Figures) => T): T | null {
-    return figures === null ? null : answer(figures);
+    return asOf;
   }
 }

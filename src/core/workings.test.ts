@@ -1,35 +1,41 @@
+import { weightOf } from "@/core/body/slice";
+import { sessionsOf } from "@/core/sessions/slice";
+import { strengthOf } from "@/core/strength/slice";
 import { describe, expect, it } from "vitest";
 import { demoLog, rowerId } from "../demo/demoLog";
 import { dateOf, mustDay } from "./base/calendar/day";
-import { emptyLog, putRecord } from "./log/log";
-import { Printer, metricUnits } from "./base/units/printer";
-import { trendDays } from "./body/trend";
+import { metricUnits, Printer } from "./base/units/printer";
+import type { Working } from "./base/working";
 import type { Projection } from "./body/projection";
-import { Figures } from "./figures/figures";
-import { lifting } from "./strength/lifting";
+import { trendDays } from "./body/trend";
+import { equationNames } from "./energy/resting";
+import { AsOf } from "./log/asOf";
+import { emptyLog, putRecord } from "./log/log";
 import { foodDay } from "./nutrition/foodDay";
-import type { FigureRef, Working } from "./base/working";
-import { workingOf } from "./workings";
+import { liftWorkOf } from "./strength/workSlice";
+import { type FigureRef, workingOf } from "./workings";
 
 const today = mustDay("2026-06-11");
 const log = demoLog(today);
-const figures = new Figures(log, rowerId, today);
+const asOf = new AsOf(log, rowerId, today);
 const printer = new Printer(metricUnits);
 const working = (ref: FigureRef): Working => {
-  const result = workingOf(figures, ref);
+  const result = workingOf(asOf, ref);
   if ("reason" in result) throw new Error(result.reason);
   return result;
 };
-const weekStart = dateOf(figures.liftedWeeks.at(-2)!);
-const done = figures.sessionsBetween(-Infinity, today).filter(({ status }) => status === "done");
+const weekStart = dateOf(strengthOf(asOf).liftedWeeks().at(-2)!);
+const done = sessionsOf(asOf)
+  .between(-Infinity, today)
+  .filter(({ status }) => status === "done");
 const refs: FigureRef[] = [
   { figure: "trend" },
-  { figure: "weekly", closingDate: dateOf(figures.weekly(2)[0]!.closingDay) },
+  { figure: "weekly", closingDate: dateOf(weightOf(asOf).weekly(2)[0]!.closingDay) },
   { figure: "plan" },
   { figure: "arrival" },
   { figure: "expenditure" },
   { figure: "change" },
-  ...["mifflinStJeor", "rozaShizgal", "katchMcArdle", "cunningham"].map((equation): FigureRef => ({
+  ...equationNames.map((equation): FigureRef => ({
     figure: "resting",
     equation,
   })),
@@ -129,7 +135,7 @@ describe("workings", () => {
     (mass, distance, energy) => {
       const own = demoLog(today);
       putRecord(own, "people", { ...own.records.people.get(rowerId)!, units: { mass, distance, energy } });
-      const mine = new Figures(own, rowerId, today);
+      const mine = new AsOf(own, rowerId, today);
       let checked = 0;
       for (const ref of [
         ...refs,
@@ -174,19 +180,21 @@ describe("workings", () => {
     },
   );
   it("end in the figure that the views show", () => {
-    expect(working({ figure: "trend" }).value).toContain(printer.mass(trendDays(figures.trend).at(-1)!.kg));
+    expect(working({ figure: "trend" }).value).toContain(printer.mass(trendDays(weightOf(asOf).trend()).at(-1)!.kg));
     expect(working({ figure: "foodLeft", date: dateOf(today) }).value).toBe(
-      printer.energy(foodDay(figures, today).remainingKcal!),
+      printer.energy(foodDay(asOf, today).remainingKcal!),
     );
-    const best = figures.lifts.find(({ exerciseId }) => exerciseId === "back-squat")!.best!;
+    const best = strengthOf(asOf)
+      .lifts()
+      .find(({ exerciseId }) => exerciseId === "back-squat")!.best!;
     expect(working({ figure: "maximum", exerciseId: "back-squat", which: "best" }).value).toBe(
       printer.mass(best.e1rmKg),
     );
     expect(working({ figure: "arrival" }).value).toBe(
-      `${Math.round((figures.projection as Projection).onMorning!.chance * 100)} in 100`,
+      `${Math.round((weightOf(asOf).projection() as Projection).onMorning!.chance * 100)} in 100`,
     );
     expect(working({ figure: "volume", weekStart }).value).toContain(
-      printer.volumeLoad(lifting(figures).weekWork(mustDay(weekStart)).volume.volumeLoadKg),
+      printer.volumeLoad(liftWorkOf(asOf).ofWeek(mustDay(weekStart)).volume.volumeLoadKg),
     );
   });
   it("lead to entries that are there", () => {
@@ -198,7 +206,7 @@ describe("workings", () => {
     const person = { id: "p", name: "Bare" };
     const bareLog = emptyLog();
     putRecord(bareLog, "people", person);
-    const bare = new Figures(bareLog, "p", today);
+    const bare = new AsOf(bareLog, "p", today);
     for (const ref of refs) expect(workingOf(bare, ref)).toHaveProperty("reason");
   });
 });

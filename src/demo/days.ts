@@ -1,7 +1,8 @@
-import { weekdayOf, type Day } from "@/core/base/calendar/day";
+import { type Day, weekdayOf } from "@/core/base/calendar/day";
 import { netExerciseKcal } from "@/core/energy/exercise";
-import { equations, type Sex } from "@/core/energy/resting";
+import { equations } from "@/core/energy/resting";
 import { kcalPerKg } from "@/core/goals/plan";
+import { type Sex } from "@/core/log/kinds/people";
 import type { Random } from "./random";
 
 /** What shapes a made-up trainee's body from day to day. */

@@ -1,9 +1,9 @@
-import { dateOf, weekdayOf, type Day } from "@/core/base/calendar/day";
-import { emptyLog, putRecord, type Log } from "@/core/log/log";
-import type { AnyRecord, RecordKind, RecordOf } from "@/core/log/records";
+import { dateOf, type Day, weekdayOf } from "@/core/base/calendar/day";
 import type { Session, TrainingSet } from "@/core/log/kinds/sessions";
-import { starterFoods } from "@/core/nutrition/starterFoods";
+import { emptyLog, type Log, putRecord } from "@/core/log/log";
+import type { AnyRecord, RecordKind, RecordOf } from "@/core/log/records";
 import { ofFood } from "@/core/nutrition/energy";
+import { starterFoods } from "@/core/nutrition/starterFoods";
 import { starterExercises } from "@/core/strength/starterExercises";
 import { Random } from "./random";
 

@@ -1,18 +1,22 @@
-import { strToU8 } from "fflate";
-import { describe, expect, it } from "vitest";
 import { mustDay } from "@/core/base/calendar/day";
-import { personContract } from "@/core/contract";
-import { Figures } from "@/core/figures/figures";
-import { foodDays } from "@/core/nutrition/foodDay";
-import { kcalPerKg } from "@/core/goals/plan";
+import { weightOf } from "@/core/body/slice";
 import { trendDays } from "@/core/body/trend";
 import { mean } from "@/core/body/weighIns";
+import { personContract } from "@/core/contract";
+import { energyOf } from "@/core/energy/slice";
+import { kcalPerKg } from "@/core/goals/plan";
+import { AsOf } from "@/core/log/asOf";
+import { foodDays } from "@/core/nutrition/foodDay";
+import { sessionsOf } from "@/core/sessions/slice";
+import { strengthOf } from "@/core/strength/slice";
 import { readArchive, writeArchive } from "@/formats/archive";
+import { strToU8 } from "fflate";
+import { describe, expect, it } from "vitest";
 import { demoLog, partnerId, rowerId } from "./demoLog";
 
 const today = mustDay("2026-06-11");
 const log = demoLog(today);
-const of = (id: string) => new Figures(log, id, today);
+const of = (id: string) => new AsOf(log, id, today);
 
 describe("the demo log", () => {
   it("is the same every time and a sound archive", () => {
@@ -23,23 +27,27 @@ describe("the demo log", () => {
   });
   it("holds nine months of the rower, less of the partner, and the week to come", () => {
     const rower = of(rowerId);
-    expect(rower.weighed.length).toBeGreaterThan(220);
-    expect(rower.weighed.length).toBeLessThan(270);
-    expect(of(partnerId).weighed.length).toBeLessThan(100);
-    expect(rower.sessionsBetween(today + 1, Infinity).length).toBeGreaterThan(4);
-    expect(new Set(rower.sessionsBetween(-Infinity, Infinity).map(({ status }) => status))).toEqual(
-      new Set(["done", "partly", "skipped", "planned"]),
-    );
+    expect(weightOf(rower).weighed().length).toBeGreaterThan(220);
+    expect(weightOf(rower).weighed().length).toBeLessThan(270);
+    expect(weightOf(of(partnerId)).weighed().length).toBeLessThan(100);
+    expect(sessionsOf(rower).between(today + 1, Infinity).length).toBeGreaterThan(4);
+    expect(
+      new Set(
+        sessionsOf(rower)
+          .between(-Infinity, Infinity)
+          .map(({ status }) => status),
+      ),
+    ).toEqual(new Set(["done", "partly", "skipped", "planned"]));
   });
   it("weight follows what was eaten: the trend's change is the energy balance the trainee ran", () => {
     const rower = of(rowerId);
-    const trend = trendDays(rower.trend);
+    const trend = trendDays(weightOf(rower).trend());
     const last = trend.at(-1)!;
     const months = trend.at(-91)!;
     const days = foodDays(rower).filter(({ day, complete }) => complete && day >= months.day && day < today);
     const eaten = mean(days.map(({ eaten }) => eaten.kcal));
     const measured = eaten - ((last.kg - months.kg) * kcalPerKg) / 90;
-    const formula = rower.restingOn("mifflinStJeor", today);
+    const formula = energyOf(rower).restingOn("mifflinStJeor", today);
     const factor = measured / ("kcal" in formula ? formula.kcal : NaN);
     expect(factor).toBeGreaterThan(1.5);
     expect(factor).toBeLessThan(1.9);
@@ -49,9 +57,9 @@ describe("the demo log", () => {
       [rowerId, -1],
       [partnerId, 1],
     ] as const) {
-      const figures = of(id);
-      expect(Math.sign(trendDays(figures.trend).at(-1)!.kgPerWeek)).toBe(sign);
-      const { projection } = figures;
+      const asOf = of(id);
+      expect(Math.sign(trendDays(weightOf(asOf).trend()).at(-1)!.kgPerWeek)).toBe(sign);
+      const projection = weightOf(asOf).projection();
       if ("reason" in projection) throw new Error(projection.reason);
       expect(projection.byDeadline).toBeGreaterThan(0.1);
       expect(projection.byDeadline).toBeLessThan(0.995);
@@ -63,7 +71,9 @@ describe("the demo log", () => {
     expect(rower).not.toContain("leg-press");
   });
   it("lifts grow over the months", () => {
-    const squat = of(rowerId).lifts.find(({ exerciseId }) => exerciseId === "back-squat")!;
+    const squat = strengthOf(of(rowerId))
+      .lifts()
+      .find(({ exerciseId }) => exerciseId === "back-squat")!;
     expect(squat.best!.e1rmKg).toBeGreaterThan(100);
     expect(squat.best!.set.day).toBeGreaterThan(today - 120);
   });

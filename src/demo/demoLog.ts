@@ -1,10 +1,10 @@
-import { dateOf, weekStartOf, type Day } from "@/core/base/calendar/day";
-import { emptyLog, putRecord, type Log } from "@/core/log/log";
-import type { AnyRecord, RecordKind, RecordOf } from "@/core/log/records";
+import { dateOf, type Day, weekStartOf } from "@/core/base/calendar/day";
 import type { Person } from "@/core/log/kinds/people";
+import { emptyLog, type Log, putRecord } from "@/core/log/log";
+import type { AnyRecord, RecordKind, RecordOf } from "@/core/log/records";
 import { starterFoods } from "@/core/nutrition/starterFoods";
 import { starterExercises } from "@/core/strength/starterExercises";
-import { live, type Life, type LivedDay } from "./days";
+import { type Life, live, type LivedDay } from "./days";
 import { dayMeals, energyOfMeals, lentilSoup } from "./meals";
 import { Random } from "./random";
 import { partnerSessions, rowerSessions } from "./sessions";

@@ -1,9 +1,10 @@
 import { dateOf, type Day } from "@/core/base/calendar/day";
-import type { Log } from "@/core/log/log";
-import { put, type AnyRecord, type ChangeStep, type RecordKind } from "@/core/log/records";
 import { recordKinds } from "@/core/log/kinds/all";
 import type { Session } from "@/core/log/kinds/sessions";
-import { performedAs, withSet } from "@/core/training/perform";
+import type { Log } from "@/core/log/log";
+import { type AnyRecord, type ChangeStep, put, type RecordKind } from "@/core/log/records";
+import { withSet } from "@/core/sessions/sets";
+import { performedAs } from "@/core/training/perform";
 import type { Random } from "./random";
 
 /** Kinds of made-up edit, for trying what happens when a log is changed in any way and in any order. */

@@ -1,9 +1,9 @@
 import { dateOf, type Day } from "@/core/base/calendar/day";
-import { energyFromNutrients, per100g, perPortion, scale, type FullNutrients } from "@/core/nutrition/energy";
-import { starterFoods } from "@/core/nutrition/starterFoods";
 import type { Food } from "@/core/log/kinds/foods";
 import type { Meal } from "@/core/log/kinds/meals";
 import type { Recipe } from "@/core/log/kinds/recipes";
+import { energyFromNutrients, type FullNutrients, per100g, perPortion, scale } from "@/core/nutrition/energy";
+import { starterFoods } from "@/core/nutrition/starterFoods";
 import type { Random } from "./random";
 
 export const foodsById: ReadonlyMap<string, Food> = new Map(starterFoods.map((food) => [food.id, food]));

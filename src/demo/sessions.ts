@@ -1,6 +1,6 @@
-import { dateOf, weekdayOf, type Day } from "@/core/base/calendar/day";
-import { starterExercises } from "@/core/strength/starterExercises";
+import { dateOf, type Day, weekdayOf } from "@/core/base/calendar/day";
 import type { Item, Session, TrainingSet } from "@/core/log/kinds/sessions";
+import { starterExercises } from "@/core/strength/starterExercises";
 import type { Random } from "./random";
 
 /** One exercise of a routine: sets × reps, the load it begins with and what a good month adds. */

@@ -1,9 +1,9 @@
-import { strFromU8, strToU8, zipSync } from "fflate";
-import { describe, expect, it } from "vitest";
 import { mustDay } from "@/core/base/calendar/day";
 import { demoLog } from "@/demo/demoLog";
 import { Random } from "@/demo/random";
+import { strFromU8, strToU8, zipSync } from "fflate";
 import { readFileSync } from "node:fs";
+import { describe, expect, it } from "vitest";
 import { archiveOf, readArchive, writeArchive } from "./archive";
 
 type Json = Record<string, unknown>;

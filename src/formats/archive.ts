@@ -1,15 +1,15 @@
-import { strFromU8, strToU8, zipSync } from "fflate";
+import { atOnce, type Steps } from "@/core/base/chunked";
+import { messageOf } from "@/core/base/messageOf";
 import { byId, canonical } from "@/core/log/canonical";
 import { doubledId, withElementIds } from "@/core/log/idLists";
 import { isRecordKind, kinds, recordKinds, tombstoneSchema } from "@/core/log/kinds/all";
-import { emptyLog, putRecord, removeRecord, type Log } from "@/core/log/log";
+import { emptyLog, type Log, putRecord, removeRecord } from "@/core/log/log";
 import { currentVersion, migrate } from "@/core/log/migrations";
 import type { AnyRecord, RecordKind } from "@/core/log/records";
 import { referencesOf } from "@/core/log/references";
 import { withSoundStamp } from "@/core/log/stamp";
-import { messageOf } from "@/core/base/messageOf";
-import { atOnce, type Steps } from "@/core/base/chunked";
-import { unpacking, ZipProblem, type Unpacked } from "./zip";
+import { strFromU8, strToU8, zipSync } from "fflate";
+import { type Unpacked, unpacking, ZipProblem } from "./zip";
 
 /** A place in a file and what is wrong there, in words for the trainee. */
 export interface Problem {

@@ -1,5 +1,5 @@
-import * as z from "zod";
 import { archiveSchema } from "@/core/log/kinds/all";
+import * as z from "zod";
 
 /** The archive as JSON Schema (draft 2020-12), generated from the schemas that check it, for other programs. */
 export function archiveJsonSchema(): string {

@@ -1,5 +1,5 @@
 import type { IDBPDatabase } from "idb";
-import { standingOf, type BackupPlace, type LogDatabase, type LogName } from "./database";
+import { type BackupPlace, type LogDatabase, type LogName, standingOf } from "./database";
 
 /** A backup file and how it stands: whether the browser still lets it be written, and whether the log has changed since. */
 export interface BackupStanding {

@@ -1,10 +1,10 @@
-import type { IDBPDatabase } from "idb";
-import { sameJson } from "@/core/log/canonical";
-import { sizeOf, type Log } from "@/core/log/log";
 import { equal } from "@/core/base/memo";
+import { sameJson } from "@/core/log/canonical";
 import { recordKinds } from "@/core/log/kinds/all";
+import { type Log, sizeOf } from "@/core/log/log";
 import type { AnyRecord, RecordKind } from "@/core/log/records";
-import { standingOf, type LogDatabase } from "./database";
+import type { IDBPDatabase } from "idb";
+import { type LogDatabase, standingOf } from "./database";
 import { hasId, monthOf, recordsOf } from "./pages";
 import { ofGeneration, readLog } from "./reader";
 

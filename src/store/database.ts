@@ -1,8 +1,8 @@
-import { openDB, type DBSchema, type IDBPDatabase, type IDBPTransaction } from "idb";
 import type { FieldPatch } from "@/core/log/patch";
 import type { AnyRecord, RecordKind, Tombstone } from "@/core/log/records";
+import { type DBSchema, type IDBPDatabase, type IDBPTransaction, openDB } from "idb";
 import type { Page } from "./pages";
-import { StoreProblem, problemOf, type ProblemKind } from "./problems";
+import { type ProblemKind, problemOf, StoreProblem } from "./problems";
 import { bringUp, hasStores, layout, makeStores } from "./upgrades/bringUp";
 
 /** A record as the journal notes it. `was` is the month of the page it lay in when that is another than its own. */

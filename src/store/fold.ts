@@ -1,7 +1,7 @@
-import type { IDBPDatabase } from "idb";
 import { tombstoneKey } from "@/core/log/log";
 import type { AnyRecord, Tombstone } from "@/core/log/records";
-import { standingOf, written, type LogDatabase, type LogName, type Standing, type WriteTransaction } from "./database";
+import type { IDBPDatabase } from "idb";
+import { type LogDatabase, type LogName, type Standing, standingOf, type WriteTransaction, written } from "./database";
 import { hasId, monthOf, recordsOf, stored } from "./pages";
 
 /** Journal entries kept for readers that follow, whether or not they are in the pages already. */

@@ -1,7 +1,7 @@
 import { groupBy } from "@/core/base/calendar/groupBy";
-import { fillRecords, removeRecord, setAside, type Log } from "@/core/log/log";
-import type { AnyRecord, RecordKind, Tombstone } from "@/core/log/records";
 import { isDated, recordKinds } from "@/core/log/kinds/all";
+import { fillRecords, type Log, removeRecord, setAside } from "@/core/log/log";
+import type { AnyRecord, RecordKind, Tombstone } from "@/core/log/records";
 
 /** The version of the records' schema in pages written now. */
 const schema = 1;

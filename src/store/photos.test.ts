@@ -1,12 +1,12 @@
+import type { Person } from "@/core/log/kinds/people";
+import { emptyLog } from "@/core/log/log";
+import { put, type RecordOf } from "@/core/log/records";
+import { packArchive, readArchive } from "@/formats/archive";
+import { IDBFactory } from "fake-indexeddb";
 import "fake-indexeddb/auto";
 import { createHash } from "node:crypto";
-import { IDBFactory } from "fake-indexeddb";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
-import { put, type RecordOf } from "@/core/log/records";
-import type { Person } from "@/core/log/kinds/people";
-import { packArchive, readArchive } from "@/formats/archive";
 import { Locks } from "../../tests/locks";
-import { emptyLog } from "@/core/log/log";
 import { layOut } from "./pages";
 import { photoFile, releasePhotos } from "./photos";
 import { readLog } from "./reader";

@@ -1,7 +1,7 @@
-import type { IDBPDatabase } from "idb";
 import type { Log } from "@/core/log/log";
 import type { RecordOf } from "@/core/log/records";
-import { standingOf, written, type HistoryEntry, type LogDatabase } from "./database";
+import type { IDBPDatabase } from "idb";
+import { type HistoryEntry, type LogDatabase, standingOf, written } from "./database";
 
 /**
  * Lets go of photographs that nothing speaks of any more: neither the log nor anything that undo or redo could bring back. Does

@@ -1,8 +1,8 @@
-import type { IDBPDatabase } from "idb";
 import { groupBy } from "@/core/base/calendar/groupBy";
-import { emptyLog, putRecord, removeRecord, type Log } from "@/core/log/log";
-import { standingOf, type JournalEntry, type LogDatabase } from "./database";
-import { readPage, type Page } from "./pages";
+import { emptyLog, type Log, putRecord, removeRecord } from "@/core/log/log";
+import type { IDBPDatabase } from "idb";
+import { type JournalEntry, type LogDatabase, standingOf } from "./database";
+import { type Page, readPage } from "./pages";
 import { StoreProblem } from "./problems";
 
 /** Told how much of a long task is done, from 0 to 1; answers whether to go on. */

@@ -1,5 +1,5 @@
 import type { IDBPDatabase } from "idb";
-import { standingOf, type LogDatabase } from "./database";
+import { type LogDatabase, standingOf } from "./database";
 
 /** The version of the core that computed an answer: a hash of its source, put in by the build. An answer of another core is never shown. */
 const core = process.env.CORE_VERSION ?? "unknown";

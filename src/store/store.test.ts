@@ -1,21 +1,21 @@
-import "fake-indexeddb/auto";
-import { IDBFactory } from "fake-indexeddb";
-import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
-import { emptyLog, putRecord, type Log } from "@/core/log/log";
-import { put } from "@/core/log/records";
 import type { Person } from "@/core/log/kinds/people";
 import type { Session } from "@/core/log/kinds/sessions";
 import type { WeighIn } from "@/core/log/kinds/weighIns";
+import { emptyLog, type Log, putRecord } from "@/core/log/log";
+import { put } from "@/core/log/records";
 import { isStamp } from "@/core/log/stamp";
 import { archiveOf } from "@/formats/archive";
+import { IDBFactory } from "fake-indexeddb";
+import "fake-indexeddb/auto";
+import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+import { Locks } from "../../tests/locks";
 import { openDatabase } from "./database";
+import { fold } from "./fold";
 import { layOut } from "./pages";
 import { StoreProblem } from "./problems";
 import { catchUp, readLog } from "./reader";
-import { saveAnswers, keptOf } from "./saved";
+import { keptOf, saveAnswers } from "./saved";
 import { Store } from "./store";
-import { fold } from "./fold";
-import { Locks } from "../../tests/locks";
 
 const person: Person = { id: "p", name: "Rower" };
 const weighed = (kg: number, date = "2026-06-01", id = "w", extra: Partial<WeighIn> = {}): WeighIn => ({

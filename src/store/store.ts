@@ -1,32 +1,32 @@
+import { sameJson } from "@/core/log/canonical";
+import { kinds } from "@/core/log/kinds/all";
+import { diff, inverse } from "@/core/log/patch";
+import type { AnyRecord, Change, ChangeStep, RecordKind } from "@/core/log/records";
+import { oneADayOf, standing } from "@/core/log/sameDay";
+import { nextStamp } from "@/core/log/stamp";
+import { applyPatches, type Clash, threeWay } from "@/core/log/threeWay";
 import "@/core/log/withoutEval";
 import type { IDBPDatabase } from "idb";
 import { v7 as newId } from "uuid";
-import { sameJson } from "@/core/log/canonical";
-import { diff, inverse } from "@/core/log/patch";
-import { applyPatches, threeWay, type Clash } from "@/core/log/threeWay";
-import type { AnyRecord, Change, ChangeStep, RecordKind } from "@/core/log/records";
-import { kinds } from "@/core/log/kinds/all";
-import { oneADayOf, standing } from "@/core/log/sameDay";
-import { nextStamp } from "@/core/log/stamp";
 import type { SecondCopy } from "./copy/client";
 import {
-  openDatabase,
-  standingOf,
-  written,
   type HistoryEntry,
   type JournalEntry,
   type LogDatabase,
   type LogName,
+  openDatabase,
   type RecordPatch,
   type Standing,
+  standingOf,
   type StoredPhoto,
   type WriteTransaction,
+  written,
 } from "./database";
 import { foldWithin } from "./fold";
 import { hintChannel, writingLock } from "./hints";
 import { Lookup } from "./lookup";
-import { monthOf, stored, type LaidOut } from "./pages";
-import { StoreProblem, problemOf } from "./problems";
+import { type LaidOut, monthOf, stored } from "./pages";
+import { problemOf, StoreProblem } from "./problems";
 import { ofGeneration } from "./reader";
 
 /** Commits that can be undone. */

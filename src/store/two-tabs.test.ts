@@ -1,15 +1,16 @@
+import { dateOf, mustDay } from "@/core/base/calendar/day";
+import { contract } from "@/core/contract";
+import type { Session } from "@/core/log/kinds/sessions";
+import type { WeighIn } from "@/core/log/kinds/weighIns";
+import type { Log } from "@/core/log/log";
+import { put } from "@/core/log/records";
+import { withSet } from "@/core/sessions/sets";
+import { performedAs } from "@/core/training/perform";
+import { Random } from "@/demo/random";
+import { archiveOf } from "@/formats/archive";
 import "fake-indexeddb/auto";
 import { describe, expect, it, vi } from "vitest";
 import { Locks } from "../../tests/locks";
-import { mustDay, dateOf } from "@/core/base/calendar/day";
-import { contract } from "@/core/contract";
-import { put } from "@/core/log/records";
-import type { Session } from "@/core/log/kinds/sessions";
-import type { WeighIn } from "@/core/log/kinds/weighIns";
-import { performedAs, withSet } from "@/core/training/perform";
-import { Random } from "@/demo/random";
-import { archiveOf } from "@/formats/archive";
-import type { Log } from "@/core/log/log";
 import { catchUp, readLog } from "./reader";
 import { Store } from "./store";
 

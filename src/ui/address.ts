@@ -1,8 +1,8 @@
 "use client";
 
+import { entryDayOf } from "@/core/base/calendar/day";
 import { useSearchParams } from "next/navigation";
 import { useMemo } from "react";
-import { entryDayOf } from "@/core/base/calendar/day";
 
 /** How each part of an address is read: what it says, or null when it cannot be that. Addresses are typed, shared and kept; nothing in them is believed. */
 const schema = {

@@ -1,7 +1,7 @@
-import { afterAll, describe, expect, it, vi } from "vitest";
 import { dateOf, mustDay, weekdayOf } from "@/core/base/calendar/day";
-import { addDays, columnDate, daysBetween, fullDate, longDate, shortDate, weekName } from "./dates";
+import { afterAll, describe, expect, it, vi } from "vitest";
 import { tickDates } from "./charts/axis";
+import { addDays, columnDate, daysBetween, fullDate, longDate, shortDate, weekName } from "./dates";
 
 const before = process.env.TZ;
 afterAll(() => {

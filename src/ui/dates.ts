@@ -1,6 +1,6 @@
-import dayjs from "dayjs";
 import { dateOf, mustDay } from "@/core/base/calendar/day";
 import { printDate } from "@/core/base/calendar/print";
+import dayjs from "dayjs";
 
 /** Days from now within which a date without its year cannot be taken for another one. */
 const nearDays = 300;

@@ -1,7 +1,7 @@
 "use client";
 
-import { useMemo } from "react";
 import { Printer } from "@/core/base/units/printer";
+import { useMemo } from "react";
 import { useLog } from "./log/LogContext";
 
 /** Prints quantities in the units of the trainee in front. */

@@ -1,10 +1,10 @@
+import { zipSync } from "fflate";
 import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { zipSync } from "fflate";
 import type { Page } from "playwright-core";
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from "vitest";
-import { address, beginLog, exportedLog, offer, testDay, trainee, write, type Trainee } from "./harness";
+import { address, beginLog, exportedLog, offer, testDay, trainee, type Trainee, write } from "./harness";
 import { blank } from "./probed";
 
 const person = { id: "p", name: "Attacked" };

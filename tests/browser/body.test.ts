@@ -1,8 +1,8 @@
-import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { parse } from "csv-parse/sync";
 import { readFileSync } from "node:fs";
 import type { Page } from "playwright-core";
-import { address, beginLog, openDemo, testDay, trainee, write, type Trainee } from "./harness";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { address, beginLog, openDemo, testDay, trainee, type Trainee, write } from "./harness";
 
 const saved = (hand: Trainee, text: string) => hand.page.getByText(`Saved: ${text}`).waitFor();
 

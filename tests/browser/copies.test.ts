@@ -4,7 +4,7 @@ import { join } from "node:path";
 import type { Page } from "playwright-core";
 import { describe, expect, it } from "vitest";
 import { Random } from "../../src/demo/random";
-import { address, beginLog, exportedLog, rounds, trainee, write, type Trainee } from "./harness";
+import { address, beginLog, exportedLog, rounds, trainee, type Trainee, write } from "./harness";
 import { blank, pullPlug } from "./probed";
 
 const random = new Random(13);

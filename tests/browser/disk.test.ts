@@ -2,8 +2,8 @@ import { join } from "node:path";
 import type { Page } from "playwright-core";
 import { describe, expect, it } from "vitest";
 import { Random } from "../../src/demo/random";
-import { address, beginLog, exportedLog, rounds, trainee, type Trainee } from "./harness";
 import { SmallDisk } from "./fullDisk";
+import { address, beginLog, exportedLog, rounds, trainee, type Trainee } from "./harness";
 import { pullPlug } from "./probed";
 
 /** How the disk is filled; `ROUNDS=28 npm run browser disk` goes through all of them seven times. */

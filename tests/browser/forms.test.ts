@@ -1,6 +1,6 @@
-import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import type { Locator } from "playwright-core";
-import { address, beginLog, trainee, write, type Trainee } from "./harness";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { address, beginLog, trainee, type Trainee, write } from "./harness";
 
 const figure = (hand: Trainee, name: string) => hand.page.locator(`[data-figure="${name}"]`).first();
 const formWith = (hand: Trainee, button: string): Locator =>

@@ -2,7 +2,7 @@ import { mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { createRequire } from "node:module";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { chromium, type BrowserContext, type Page } from "playwright-core";
+import { type BrowserContext, chromium, type Page } from "playwright-core";
 import { chromiumFlags, findChromium } from "../../bin/machine.mjs";
 import type { RecordKind } from "../../src/core/log/records";
 import { address } from "./server";

@@ -1,5 +1,5 @@
-import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import type { Page } from "playwright-core";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { address, beginLog, openDemo, rounds, testDay, trainee, type Trainee } from "./harness";
 
 const cell = (page: Page, date: string, column: string) => page.locator(`[id="cell-${date}-${column}"]`);

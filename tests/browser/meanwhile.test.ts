@@ -1,6 +1,6 @@
 import type { Locator, Page } from "playwright-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { address, beginLog, exportedLog, openDemo, testDay, trainee, write, type Trainee } from "./harness";
+import { address, beginLog, exportedLog, openDemo, testDay, trainee, type Trainee, write } from "./harness";
 
 type Log = Awaited<ReturnType<typeof exportedLog>>;
 

@@ -1,25 +1,26 @@
 // Runs inside a page of the application's address, on the store itself: for what no click can reach, such as a kill in the middle of folding.
-import "@/core/log/withoutEval";
-import { dateOf, mustDay } from "@/core/base/calendar/day";
-import { contract } from "@/core/contract";
-import { copyOf } from "@/core/log/copy";
-import { checkLog } from "@/core/log/check";
-import { equal } from "@/core/base/memo";
-import { put, type Change } from "@/core/log/records";
-import type { WeighIn } from "@/core/log/kinds/weighIns";
-import { performedAs, withSet } from "@/core/training/perform";
 import { Answers, everyView } from "@/compute/queries";
+import { dateOf, mustDay } from "@/core/base/calendar/day";
+import { equal } from "@/core/base/memo";
+import { contract } from "@/core/contract";
+import { checkLog } from "@/core/log/check";
+import { copyOf } from "@/core/log/copy";
+import type { WeighIn } from "@/core/log/kinds/weighIns";
+import { type Change, put } from "@/core/log/records";
+import "@/core/log/withoutEval";
+import { performedAs } from "@/core/training/perform";
 import { demoLog, partnerId } from "@/demo/demoLog";
 import { editKinds, madeUpEdit } from "@/demo/edits";
 import { Random } from "@/demo/random";
 import { writeArchive } from "@/formats/archive";
 import { checkLayout } from "@/store/check";
-import { openDatabase, type LogName } from "@/store/database";
+import { type LogName, openDatabase } from "@/store/database";
 import { fold } from "@/store/fold";
 import { layOut } from "@/store/pages";
 import { catchUp, readLog } from "@/store/reader";
 import { settle } from "@/store/settle";
 import { Store } from "@/store/store";
+import { withSet } from "../../src/core/sessions/sets";
 
 const first = mustDay("2026-01-01");
 const today = mustDay("2026-06-11");

@@ -1,7 +1,7 @@
+import { build } from "esbuild";
 import { execFileSync } from "node:child_process";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
-import { build } from "esbuild";
 import type { Page } from "playwright-core";
 import { address, type Trainee } from "./harness";
 import type { Probe } from "./probe";

@@ -1,8 +1,8 @@
 import { execFileSync } from "node:child_process";
 import { readFileSync } from "node:fs";
 import { fileURLToPath } from "node:url";
-import { expect, it } from "vitest";
 import type { Page } from "playwright-core";
+import { expect, it } from "vitest";
 import { address, beginLog, trainee, write } from "./harness";
 
 const root = fileURLToPath(new URL("../..", import.meta.url));

@@ -1,6 +1,6 @@
 import type { Locator, Page } from "playwright-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { address, beginLog, openDemo, seriousFindings, testDay, trainee, write, type Trainee } from "./harness";
+import { address, beginLog, openDemo, seriousFindings, testDay, trainee, type Trainee, write } from "./harness";
 
 const saved = (page: Page, text: string | RegExp) =>
   page

@@ -7,8 +7,8 @@ import {
   seriousFindings,
   testDay,
   trainee,
-  write,
   type Trainee,
+  write,
 } from "./harness";
 
 const views = [

@@ -1,10 +1,10 @@
 // Worked by hand. Durations are inclusive and counting is common practice, no source (docs/methods.md, "Strength").
-import { strToU8 } from "fflate";
-import { describe, expect, it } from "vitest";
 import { dateOf, mustDay } from "@/core/base/calendar/day";
 import { contract } from "@/core/contract";
 import { blockCourse, nextBlockStart } from "@/core/planning/blocks";
 import { readArchive } from "@/formats/archive";
+import { strToU8 } from "fflate";
+import { describe, expect, it } from "vitest";
 
 const session = (date: string, kg: number, more: object = {}) => ({
   id: date,

@@ -1,9 +1,9 @@
 // Sources: Mifflin et al. 1990 and Roza & Shizgal 1984 (worked by hand from the published coefficients); Katch–McArdle and
 // Cunningham 1980 (coefficients from memory, worked by hand); MET arithmetic: ACSM, common practice; rowing power: common practice.
-import { describe, expect, it } from "vitest";
 import { netExerciseKcal, rowingWatts, sessionMet } from "@/core/energy/exercise";
-import { activityClasses, equations, type Body } from "@/core/energy/resting";
+import { activityClasses, type Body, equations } from "@/core/energy/resting";
 import type { Session } from "@/core/log/kinds/sessions";
+import { describe, expect, it } from "vitest";
 
 const man: Body = { kg: 80, heightCm: 180, ageYears: 30, sex: "male", fatFreeKg: 68 };
 const woman: Body = { kg: 60, heightCm: 165, ageYears: 30, sex: "female", fatFreeKg: null };

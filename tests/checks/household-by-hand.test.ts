@@ -1,12 +1,12 @@
 // A small household worked out by hand, line by line beside each figure. Sources of the single methods stand in their own checks;
 // this one holds the whole contract to arithmetic that anyone can redo on paper.
+import { dateOf, mustDay } from "@/core/base/calendar/day";
+import { contract } from "@/core/contract";
+import type { Log } from "@/core/log/log";
+import { readArchive } from "@/formats/archive";
 import fc from "fast-check";
 import { strToU8 } from "fflate";
 import { describe, expect, it } from "vitest";
-import { contract } from "@/core/contract";
-import { dateOf, mustDay } from "@/core/base/calendar/day";
-import type { Log } from "@/core/log/log";
-import { readArchive } from "@/formats/archive";
 
 const start = mustDay("2026-01-05"); // a Monday
 const date = (offset: number) => dateOf(start + offset);

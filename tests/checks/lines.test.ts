@@ -1,13 +1,13 @@
-import { readFileSync } from "node:fs";
 import fc from "fast-check";
+import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import { dateOf, mustDay } from "../../src/core/base/calendar/day";
-import { readEntry } from "../../src/core/quickEntry/read";
-import { lineRead, type LineRead } from "../../src/core/quickEntry/readLines";
-import { Figures } from "../../src/core/figures/figures";
-import { entryContext } from "../../src/core/quickEntry/entryView";
+import { AsOf } from "../../src/core/log/asOf";
 import { emptyLog, putRecord } from "../../src/core/log/log";
 import { starterFoods } from "../../src/core/nutrition/starterFoods";
+import { entryContext } from "../../src/core/quickEntry/entryView";
+import { readEntry } from "../../src/core/quickEntry/read";
+import { lineRead, type LineRead } from "../../src/core/quickEntry/readLines";
 import { starterExercisesIn } from "../../src/core/strength/starterExercises";
 import { spoken } from "./lineCorpus";
 
@@ -31,7 +31,7 @@ function readerIn(mass: "kg" | "lb"): (line: string) => LineRead {
   for (const exercise of starterExercisesIn(mass)) putRecord(log, "exercises", exercise);
   for (const food of starterFoods) putRecord(log, "foods", food);
   let next = 0;
-  const context = entryContext(new Figures(log, "p", today), today, null, () => `n${next++}`);
+  const context = entryContext(new AsOf(log, "p", today), today, null, () => `n${next++}`);
   return (line) => lineRead(line, readEntry(line, context));
 }
 const readers = { kg: readerIn("kg"), lb: readerIn("lb") };

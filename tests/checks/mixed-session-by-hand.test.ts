@@ -1,9 +1,9 @@
 // Worked by hand; the rules of counting are common practice, no source (docs/methods.md, "Strength").
+import { mustDay } from "@/core/base/calendar/day";
+import { contract } from "@/core/contract";
+import { readArchive } from "@/formats/archive";
 import { strToU8 } from "fflate";
 import { describe, expect, it } from "vitest";
-import { contract } from "@/core/contract";
-import { mustDay } from "@/core/base/calendar/day";
-import { readArchive } from "@/formats/archive";
 
 const date = "2026-05-06";
 const set = (id: string, done: object | null, more: object = {}) => ({ id, ...more, ...(done ? { done } : {}) });

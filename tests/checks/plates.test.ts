@@ -1,8 +1,8 @@
 // Source: brute force over every choice of plates; plates and bars as usually made (common practice, no source).
+import { KG_PER_LB } from "@/core/base/units/mass";
+import { nearestStep, platesFor, type PlateStock, usualBarKg, usualPlates, warmUpRamp } from "@/core/strength/loading";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { nearestStep, platesFor, usualBarKg, usualPlates, warmUpRamp, type PlateStock } from "@/core/strength/loading";
-import { KG_PER_LB } from "@/core/base/units/mass";
 
 /** Every sum that one side can hold, with the fewest plates that make it. */
 function everySide(stock: readonly PlateStock[]): Map<number, number> {

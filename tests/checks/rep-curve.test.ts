@@ -1,10 +1,10 @@
 // Source: simulated trainees whose curve is known; how they are simulated is written below and is not the model that is fitted.
 // `REPORT=1` prints error and coverage.
-import { multivariateLeastSquares } from "./leastSquares";
-import { describe, expect, it } from "vitest";
-import { Random } from "@/demo/random";
 import { maximumFactor } from "@/core/strength/e1rm";
-import { curveFactor, estimateSpread, fitRepCurve, type CurveSet, type CurveTest } from "@/core/strength/repCurve";
+import { curveFactor, type CurveSet, type CurveTest, estimateSpread, fitRepCurve } from "@/core/strength/repCurve";
+import { Random } from "@/demo/random";
+import { describe, expect, it } from "vitest";
+import { multivariateLeastSquares } from "./leastSquares";
 
 const fall = (reps: number) => Math.log(maximumFactor("mean", reps));
 

@@ -1,5 +1,5 @@
-import { Random } from "@/demo/random";
 import type { Weighed } from "@/core/body/weighIns";
+import { Random } from "@/demo/random";
 
 /** A made-up trainee of whom everything is known. */
 export interface Simulated {

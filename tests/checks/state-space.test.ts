@@ -2,16 +2,16 @@
 // Analysis by State Space Methods, 2nd ed., ch. 2: maximum-likelihood variances 15098.6 and 1469.15. Smoothed columns made with
 // R 4.2's StructTS and KalmanSmooth. General library: `kalman-filter` from the registry, same model. Least squares: the smoother of a
 // Gaussian model is the solution of its normal equations, solved here by plain elimination.
+import { minimise } from "@/core/base/numeric/minimise";
+import { carryForward, fading } from "@/core/body/projection";
+import { fitOf, weightModel, weightTrend } from "@/core/body/trend";
+import { smoothWeights, weightLikelihood, type WeightModel } from "@/core/body/weightFilter";
+import { Random } from "@/demo/random";
 import fc from "fast-check";
 import { KalmanFilter, State } from "kalman-filter";
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
-import { minimise } from "@/core/base/numeric/minimise";
-import { fitOf, weightModel, weightTrend } from "@/core/body/trend";
-import { smoothWeights, weightLikelihood, type WeightModel } from "@/core/body/weightFilter";
-import { carryForward, fading } from "@/core/body/projection";
-import { Random } from "@/demo/random";
-import { kalmanFilter, kalmanSmoother, logLikelihood, stepForward, type StateSpace } from "./generalStateSpace";
+import { kalmanFilter, kalmanSmoother, logLikelihood, type StateSpace, stepForward } from "./generalStateSpace";
 
 function columns(file: string): Record<string, number[]> {
   const [head = "", ...lines] = readFileSync(new URL(file, import.meta.url), "utf8")

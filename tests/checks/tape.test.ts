@@ -1,12 +1,12 @@
 // Sources: the body-density formulas of Hodgdon & Beckett 1984 against the percentage formulas in inches of the same work, as used in US Department of
 // Defense Instruction 1308.3 (both from memory: the check is that two published forms, fitted on the same people, agree to within a point);
 // a straight line of simple-statistics (registry) for the weekly rate.
-import { linearRegression } from "simple-statistics";
-import fc from "fast-check";
-import { describe, expect, it } from "vitest";
-import { centimetres, tapeBodyFat, waistToHeight } from "@/core/body/tape";
-import { weeklyRate } from "@/core/body/measuresView";
 import { measureTrend } from "@/core/body/measureGoal";
+import { weeklyRate } from "@/core/body/measuresView";
+import { centimetres, tapeBodyFat, waistToHeight } from "@/core/body/tape";
+import fc from "fast-check";
+import { linearRegression } from "simple-statistics";
+import { describe, expect, it } from "vitest";
 
 const percent = (result: ReturnType<typeof tapeBodyFat>) => {
   if ("reason" in result) throw new Error(result.reason);

@@ -1,10 +1,10 @@
 // Source: simulation. Made-up trainees of whom everything is known, lived by an energy balance (not the model that the trend assumes). What is
 // said of the truth is held to its own words: an 80 % interval should hold it about four times in five. `npm run coverage` prints the numbers
 // that docs/methods.md quotes.
-import { describe, expect, it } from "vitest";
+import { carryForward, project } from "@/core/body/projection";
 import { trendDay, trendDays, weightTrend, z80 } from "@/core/body/trend";
 import type { PlanLine } from "@/core/goals/plan";
-import { carryForward, project } from "@/core/body/projection";
+import { describe, expect, it } from "vitest";
 import { firstDay, simulatedTrainees } from "./simulatedTrainees";
 
 const trainees = simulatedTrainees(300, 2026);

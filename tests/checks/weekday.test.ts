@@ -1,22 +1,22 @@
 // Sources: the definition of generalised least squares, worked with the whole covariance of the mornings (nothing of the filter in it); the
 // table of χ² of Abramowitz & Stegun, Handbook of Mathematical Functions, table 26.8; simple-statistics (registry) for a straight line; and
 // simulation with effects that are known.
-import { linearRegression } from "simple-statistics";
-import { describe, expect, it } from "vitest";
+import { type Day, weekdayOf } from "@/core/base/calendar/day";
 import { inverseOf, leastSquares } from "@/core/base/numeric/regression";
-import { startOf, weightModel, weightTrend, type Scatter, type Trend } from "@/core/body/trend";
+import { type Scatter, startOf, type Trend, weightModel, weightTrend } from "@/core/body/trend";
 import {
   afterTraining,
   chiSquaredAbove6,
   effectMornings,
   weekdayEffects,
   weekdayMeans,
-  whitened,
   type WhiteMornings,
+  whitened,
 } from "@/core/body/weekday";
 import type { Weighed } from "@/core/body/weighIns";
-import { weekdayOf, type Day } from "@/core/base/calendar/day";
 import { Random } from "@/demo/random";
+import { linearRegression } from "simple-statistics";
+import { describe, expect, it } from "vitest";
 
 const shape = [0.25, 0.1, -0.05, -0.2, -0.3, -0.1, 0.3];
 const scatter: Scatter = { scale: 0.2, water: 0.3, memory: 0.5, level: 0.02, slope: 0.004 };

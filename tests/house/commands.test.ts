@@ -1,3 +1,8 @@
+import { mustDay } from "@/core/base/calendar/day";
+import { contract } from "@/core/contract";
+import { demoLog } from "@/demo/demoLog";
+import { writeArchive } from "@/formats/archive";
+import { strToU8, zipSync } from "fflate";
 import { spawnSync } from "node:child_process";
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { createServer } from "node:net";
@@ -6,11 +11,6 @@ import { join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { nodeProblem } from "../../bin/machine.mjs";
-import { contract } from "@/core/contract";
-import { mustDay } from "@/core/base/calendar/day";
-import { demoLog } from "@/demo/demoLog";
-import { writeArchive } from "@/formats/archive";
-import { zipSync, strToU8 } from "fflate";
 
 const root = fileURLToPath(new URL("../..", import.meta.url));
 const run = (command: string, ...args: string[]) =>
@@ -128,10 +128,10 @@ describe("the reading command", () => {
       out,
     );
     expect([status, stderr]).toEqual([0, expect.stringMatching(/Not read:[^]*log pull 3x5 80 kg/)]);
-    const figures = JSON.parse(run("figures", out, "--on", "2026-11-27").stdout) as {
+    const asOf = JSON.parse(run("figures", out, "--on", "2026-11-27").stdout) as {
       people: { lifts: { exerciseId: string; latest: { kg: number } | null }[]; weight: { weighIns?: unknown } }[];
     };
-    expect(figures.people[0]!.lifts.map(({ exerciseId }) => exerciseId)).toEqual(["back-squat"]);
+    expect(asOf.people[0]!.lifts.map(({ exerciseId }) => exerciseId)).toEqual(["back-squat"]);
     // In a log of pounds a weight alone is one of pounds: 72.4 lb.
     const log = JSON.parse(readFileSync(out, "utf8")) as { weighIns: { kg: number; date: string }[] };
     expect(log.weighIns.map(({ kg, date }) => [date, kg])).toEqual(

@@ -1,7 +1,7 @@
+import { archiveJsonSchema } from "@/formats/jsonSchema";
 import Ajv from "ajv/dist/2020";
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
-import { archiveJsonSchema } from "@/formats/jsonSchema";
 
 const root = new URL("../..", import.meta.url);
 

@@ -1,5 +1,5 @@
-import { Suspense } from "react";
 import { Lifts } from "@/features/lifts/Lifts";
+import { Suspense } from "react";
 
 export default function Page() {
   return (

@@ -1,5 +1,5 @@
-import { Suspense } from "react";
 import { Train } from "@/features/train/Train";
+import { Suspense } from "react";
 
 export default function Page() {
   return (

@@ -1,13 +1,13 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { equal, family, memo, Memo, Part, track, untracked, type Clock } from "./memo";
+import { type Clock, Dependency, equal, memo, Memo, memoByKey, track, untracked } from "./memo";
 
 /** A few cells that can be written, each a part of its own. */
 class Cells implements Clock {
   version = 0;
-  readonly #cells = new Map<string, Part & { value: number }>();
+  readonly #cells = new Map<string, Dependency & { value: number }>();
   #cell(name: string) {
-    const cell = this.#cells.get(name) ?? Object.assign(new Part(this.version), { value: 0 });
+    const cell = this.#cells.get(name) ?? Object.assign(new Dependency(this.version), { value: 0 });
     this.#cells.set(name, cell);
     return cell;
   }
@@ -108,7 +108,7 @@ describe("a kept value", () => {
             n === 0
               ? cells.read("a")
               : Math.trunc((plain(n - 1) + cells.read(names[(n + cells.read("d") + 2) % 4]!)) / 2);
-          const kept: (n: number) => number = family(cells, (n: number): number =>
+          const kept: (n: number) => number = memoByKey(cells, (n: number): number =>
             n === 0
               ? cells.read("a")
               : Math.trunc((kept(n - 1) + cells.read(names[(n + cells.read("d") + 2) % 4]!)) / 2),

@@ -10,18 +10,18 @@ export interface Clock {
 }
 
 /** Something that is read: since when it is as it is, and (for a computed one) a way to find out. */
-export class Part {
+export class Dependency {
   /** The last run that read it, so that a run notes it once however often it reads. */
   run = 0;
   constructor(public changed: number) {}
   refresh(): void {}
 }
 
-let reading: { run: number; parts: Part[] } | null = null;
+let reading: { run: number; parts: Dependency[] } | null = null;
 let runs = 0;
 
 /** Notes that a part is read by whatever is being computed. */
-export function track(part: Part): void {
+export function track(part: Dependency): void {
   if (reading === null || part.run === reading.run) return;
   part.run = reading.run;
   reading.parts.push(part);
@@ -39,9 +39,9 @@ export function untracked<T>(compute: () => T): T {
 }
 
 /** A value that keeps itself. */
-export class Memo<T> extends Part {
+export class Memo<T> extends Dependency {
   #checked = -1;
-  #parts: readonly Part[] = [];
+  #parts: readonly Dependency[] = [];
   #value: T | undefined;
 
   constructor(
@@ -75,7 +75,7 @@ export class Memo<T> extends Part {
 
   #renew(version: number): void {
     const outer = reading;
-    const parts: Part[] = [];
+    const parts: Dependency[] = [];
     reading = { run: ++runs, parts };
     let value: T;
     try {
@@ -97,7 +97,7 @@ export function memo<T>(clock: Clock, compute: () => T): () => T {
 }
 
 /** Kept values by key. */
-export function family<K, T>(clock: Clock, compute: (key: K) => T): (key: K) => T {
+export function memoByKey<K, T>(clock: Clock, compute: (key: K) => T): (key: K) => T {
   const members = new Map<K, Memo<T>>();
   return (key) => {
     let member = members.get(key);
@@ -107,7 +107,7 @@ export function family<K, T>(clock: Clock, compute: (key: K) => T): (key: K) => 
 }
 
 /** Something made once for each owner and kept as long as the owner is. */
-export function ownedBy<O extends object, T>(make: (owner: O) => T): (owner: O) => T {
+export function perOwner<O extends object, T>(make: (owner: O) => T): (owner: O) => T {
   const made = new WeakMap<O, T>();
   return (owner) => {
     let one = made.get(owner);

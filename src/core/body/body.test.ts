@@ -2,9 +2,9 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { mustDay, type Weekday } from "../base/calendar/day";
 import { exponentialMean, sevenDayMean, weightChange } from "./familiar";
-import { fitOf, fitScatter, trendDays, weightTrend, type TrendDay } from "./trend";
-import { median, primaryOf, type Weighed } from "./weighIns";
+import { fitOf, fitScatter, type TrendDay, trendDays, weightTrend } from "./trend";
 import { weeklyWeight, weekStarts } from "./weekly";
+import { median, primaryOf, type Weighed } from "./weighIns";
 
 const monday = mustDay("2026-06-01");
 const run = (values: (number | null)[], start = monday): Weighed[] =>

@@ -1,21 +1,24 @@
-import { dateOf, mustDay, type Day } from "../base/calendar/day";
-import { isGross, trendDay, type Trend, type TrendDay } from "./trend";
-import { exponentialMean, sevenDayMean, weightChange, type WeightChange } from "./familiar";
-import type { SecondOffset } from "./second";
-import type { AfterTraining, WeekdayEffects } from "./weekday";
+import { dateOf, type Day, mustDay } from "../base/calendar/day";
 import { planBand, planWeight } from "../goals/plan";
-import { carryForward, levelOn } from "./projection";
+import { goalsOf } from "../goals/slice";
+import type { AsOf } from "../log/asOf";
+import { notesOf } from "../log/notes";
 import { adherence } from "../sessions/adherence";
-import type { Figures } from "../figures/figures";
-import { weekdayIntake } from "../nutrition/foodDay";
+import { sessionsOf } from "../sessions/slice";
+import { exponentialMean, sevenDayMean, weightChange, type WeightChange } from "./familiar";
 import {
   arrivalFigure,
-  planFigure,
-  trendFigure,
   type ArrivalFigure,
+  planFigure,
   type PlanFigure,
+  trendFigure,
   type TrendFigure,
-} from "../days/dayView";
+} from "./keyFigures";
+import { carryForward, levelOn } from "./projection";
+import type { SecondOffset } from "./second";
+import { weightOf } from "./slice";
+import { isGross, type Trend, trendDay, type TrendDay } from "./trend";
+import type { AfterTraining, WeekdayEffects } from "./weekday";
 
 /** One day of the chart; on a long stretch every few days, the sessions of those between counted with it. */
 export interface BodyPoint {
@@ -104,7 +107,6 @@ export interface BodyView {
   deadline: string | null;
   gross: { date: string; kg: number }[];
   weekdayWeight: WeekdayEffects | { reason: string };
-  weekdayIntake: WeekdayEffects | { reason: string };
   afterTraining: AfterTraining | { reason: string };
   /** The last weeks, newest first, each from its first day on; days to come are not among them. */
   byWeekday: MorningWeek[];
@@ -124,8 +126,11 @@ export interface BodyAsk {
   zoom: { from: string; to: string } | null;
 }
 
-export function bodyView(figures: Figures, { days, zoom }: BodyAsk): BodyView {
-  const { trend, on, weighed, line } = figures;
+export function bodyView(asOf: AsOf, { days, zoom }: BodyAsk): BodyView {
+  const { on } = asOf;
+  const trend = weightOf(asOf).trend();
+  const weighed = weightOf(asOf).weighed();
+  const line = goalsOf(asOf).line();
   const begin = Math.max(weighed[0]?.day ?? on, days === null ? -Infinity : on - days + 1);
   const hasLine = !("reason" in line);
   const end =
@@ -141,13 +146,16 @@ export function bodyView(figures: Figures, { days, zoom }: BodyAsk): BodyView {
       : null;
   const known = trendDay(trend, trend?.last ?? on);
   const seconds = new Map(
-    figures.seconds.filter(({ day }) => day >= first && day <= until).map(({ day, kg }) => [day, kg]),
+    weightOf(asOf)
+      .seconds()
+      .filter(({ day }) => day >= first && day <= until)
+      .map(({ day, kg }) => [day, kg]),
   );
   const step = Math.max(1, Math.ceil((until - first + 1) / pointsAtMost));
   const points: BodyPoint[] = [];
   let sessions = 0;
   for (let day = first; day <= until; day++) {
-    if (step <= stripStep && day <= on && figures.trainedOn(day)) sessions += 1;
+    if (step <= stripStep && day <= on && sessionsOf(asOf).trainedOn(day)) sessions += 1;
     if ((day - first) % step !== 0 && day !== on && day !== until) continue;
     const here = trendDay(trend, day);
     const next = ahead.get(day) ?? (day === on && here ? here : undefined);
@@ -181,27 +189,26 @@ export function bodyView(figures: Figures, { days, zoom }: BodyAsk): BodyView {
   }
   return {
     points,
-    medians: mediansOf(figures, first, until),
-    marks: figures
+    medians: mediansOf(asOf, first, until),
+    marks: notesOf(asOf)
       .remarksBetween(first, Math.min(until, on))
       .slice(-marksAtMost)
       .map(({ day, ...rest }) => ({ date: dateOf(day), ...rest })),
-    second: figures.seconds.length === 0 ? null : figures.secondOffset,
+    second: weightOf(asOf).seconds().length === 0 ? null : weightOf(asOf).secondOffset(),
     mornings: days === null ? weighed.length : weighed.filter(({ day }) => day >= begin).length,
     span: on - begin + 1,
-    weeks: weeksOf(figures),
-    trend: trendFigure(figures),
-    plan: planFigure(figures),
-    arrival: arrivalFigure(figures),
+    weeks: weeksOf(asOf),
+    trend: trendFigure(asOf),
+    plan: planFigure(asOf),
+    arrival: arrivalFigure(asOf),
     change: weightChange(weighed),
     ewmaKg: exponentialMean(weighed),
     sevenDay: sevenDayMean(weighed, on),
     targetKg: hasLine ? line.targetKg : null,
     deadline: hasLine ? dateOf(line.deadline) : null,
-    weekdayWeight: figures.weekdayWeight,
-    weekdayIntake: weekdayIntake(figures)(),
-    afterTraining: figures.afterTraining,
-    byWeekday: byWeekday(figures),
+    weekdayWeight: weightOf(asOf).weekday(),
+    afterTraining: weightOf(asOf).afterTraining(),
+    byWeekday: byWeekday(asOf),
     gross: grossDays(trend).map(({ day, weighedKg }) => ({ date: dateOf(day), kg: weighedKg! })),
   };
 }
@@ -209,11 +216,11 @@ export function bodyView(figures: Figures, { days, zoom }: BodyAsk): BodyView {
 /** So many weeks' medians are drawn at most. */
 const mediansAtMost = 60;
 
-function mediansOf(figures: Figures, from: Day, to: Day): WeekMedian[] {
-  const last = Math.min(to, figures.on);
+function mediansOf(asOf: AsOf, from: Day, to: Day): WeekMedian[] {
+  const last = Math.min(to, asOf.on);
   if (last - from > 7 * mediansAtMost) return [];
-  return figures
-    .weekly(Math.ceil((figures.on - from) / 7) + 2)
+  return weightOf(asOf)
+    .weekly(Math.ceil((asOf.on - from) / 7) + 2)
     .filter(({ closingDay, medianKg }) => medianKg !== null && closingDay >= from && closingDay - 6 <= last)
     .map((week) => ({
       from: dateOf(Math.max(week.from, from)),
@@ -225,8 +232,8 @@ function mediansOf(figures: Figures, from: Day, to: Day): WeekMedian[] {
 /** Weeks shown day by day. */
 const weeksByDay = 12;
 
-function byWeekday(figures: Figures): MorningWeek[] {
-  return figures
+function byWeekday(asOf: AsOf): MorningWeek[] {
+  return weightOf(asOf)
     .weekly(weeksByDay)
     .toReversed()
     .map(({ closingDay, days, medianKg, open }) => ({
@@ -235,9 +242,12 @@ function byWeekday(figures: Figures): MorningWeek[] {
       medianKg,
       open,
       mornings: Array.from({ length: 7 }, (_, index) => closingDay - 6 + index)
-        .filter((day) => day <= figures.on)
+        .filter((day) => day <= asOf.on)
         .map((day): Morning => {
-          const [kg, before] = [figures.primaryOn(day)?.kg ?? null, figures.primaryOn(day - 1)?.kg ?? null];
+          const [kg, before] = [
+            weightOf(asOf).primaryOn(day)?.kg ?? null,
+            weightOf(asOf).primaryOn(day - 1)?.kg ?? null,
+          ];
           return {
             date: dateOf(day),
             kg,
@@ -254,12 +264,12 @@ function grossDays(trend: Trend | null): TrendDay[] {
   return days;
 }
 
-function weeksOf(figures: Figures): BodyWeek[] {
-  const recent = figures.weekly(9);
+function weeksOf(asOf: AsOf): BodyWeek[] {
+  const recent = weightOf(asOf).weekly(9);
   return recent
     .map((week, index) => {
       const before = recent[index - 1];
-      const { done, planned } = adherence(figures.sessionsOfWeek(week.closingDay - 6), figures.on);
+      const { done, planned } = adherence(sessionsOf(asOf).ofWeek(week.closingDay - 6), asOf.on);
       return {
         closingDate: dateOf(week.closingDay),
         from: dateOf(week.from),

@@ -1,11 +1,13 @@
+import { planFigure, trendFigure } from "@/core/body/keyFigures";
+import { weightOf } from "@/core/body/slice";
+import { strengthOf } from "@/core/strength/slice";
 import { describe, expect, it } from "vitest";
-import { dateOf, mustDay, type Day } from "../base/calendar/day";
-import { emptyLog, putRecord, type Log } from "../log/log";
+import { dateOf, type Day, mustDay } from "../base/calendar/day";
+import { contract } from "../contract";
+import { AsOf } from "../log/asOf";
+import { emptyLog, type Log, putRecord } from "../log/log";
 import { starterExercises } from "../strength/starterExercises";
 import { trendDay } from "./trend";
-import { contract } from "../contract";
-import { Figures } from "../figures/figures";
-import { planFigure, trendFigure } from "../days/dayView";
 
 /** A log of one person with mornings, and perhaps a goal. */
 function logOf(mornings: readonly (readonly [Day, number])[], goal = true): Log {
@@ -77,15 +79,15 @@ describe("a weight is not carried without limit", () => {
       minutes: 60,
       items: [{ id: "i", exerciseId: "pull-up", sets: [{ id: "1", done: { reps: 5, kg: 0 } }] }],
     });
-    const figures = new Figures(log, "p", mustDay("2031-01-01"));
-    expect(figures.bodyWeightOn(mustDay("2031-01-01"))).toBeCloseTo(82.3, 0);
-    expect(figures.liftOf("pull-up")!.best!.set.totalKg).toBeGreaterThan(80);
+    const asOf = new AsOf(log, "p", mustDay("2031-01-01"));
+    expect(weightOf(asOf).on(mustDay("2031-01-01"))).toBeCloseTo(82.3, 0);
+    expect(strengthOf(asOf).liftOf("pull-up")!.best!.set.totalKg).toBeGreaterThan(80);
   });
   it("goes forward with its interval for four weeks, dated; a pace is not called too fast after one", () => {
     const log = logOf(january);
     const at = (date: string) => {
-      const figures = new Figures(log, "p", mustDay(date));
-      return { trend: trendFigure(figures), plan: planFigure(figures) };
+      const asOf = new AsOf(log, "p", mustDay(date));
+      return { trend: trendFigure(asOf), plan: planFigure(asOf) };
     };
     const [now, soon, late] = [at("2026-01-15"), at("2026-02-05"), at("2026-02-20")];
     if ("reason" in now.trend || "reason" in soon.trend) throw new Error("there is a trend");
@@ -110,7 +112,7 @@ describe("a weight is not carried without limit", () => {
           (_, index) => [to + index, 84 - rate * index + 0.3 * Math.sin(index * 2.4)] as const,
         ),
       ];
-      const { trend } = new Figures(logOf(mornings, false), "p", to + 30);
+      const trend = weightOf(new AsOf(logOf(mornings, false), "p", to + 30)).trend();
       const middle = trendDay(trend, Math.round((from + 29 + to) / 2))!;
       expect(middle.kg).toBeGreaterThan(76);
       expect(middle.kg).toBeLessThan(82);

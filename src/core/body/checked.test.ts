@@ -1,10 +1,10 @@
 import { describe, expect, it } from "vitest";
 import { mustDay } from "../base/calendar/day";
-import { secondOffset } from "./second";
-import { emptyLog, putRecord, type Log } from "../log/log";
+import { contract } from "../contract";
+import { emptyLog, type Log, putRecord } from "../log/log";
 import type { AnyRecord, RecordKind } from "../log/records";
 import { starterExercises } from "../strength/starterExercises";
-import { contract } from "../contract";
+import { secondWeighInOffset } from "./second";
 
 interface Lift {
   exerciseId: string;
@@ -180,14 +180,14 @@ describe("weights", () => {
       { day, time: null, kg: 81, morningKg: 80 },
       { day, time: null, kg: 82, morningKg: 80 },
     ]);
-    expect(secondOffset(two)).toEqual({
+    expect(secondWeighInOffset(two)).toEqual({
       reason: "5 days with both a morning and a second weigh-in are needed; there are 3",
     });
     const six = [1, 2, 3, 4, 5, 6].flatMap((day) => [
       { day, time: null, kg: 81 + day / 10, morningKg: 80 },
       { day, time: null, kg: 82 + day / 10, morningKg: 80 },
     ]);
-    expect(secondOffset(six)).toMatchObject({ days: 6, offset: expect.closeTo(1.85, 9) as number });
+    expect(secondWeighInOffset(six)).toMatchObject({ days: 6, offset: expect.closeTo(1.85, 9) as number });
   });
   it("a weight to be kept is an aim of its own, within a band", () => {
     const weighIns = (kg: number) =>

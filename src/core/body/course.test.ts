@@ -1,10 +1,10 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { dateOf, mustDay } from "../base/calendar/day";
-import { weightTrend } from "./trend";
+import { planLine, type PlanLine, planWeight } from "../goals/plan";
 import type { Goal } from "../log/kinds/goals";
 import { goalCourses, milestones } from "./course";
-import { planLine, planWeight, type PlanLine } from "../goals/plan";
+import { weightTrend } from "./trend";
 
 const first = mustDay("2026-01-01");
 /** Mornings on a straight line of half a kilogram a week, without scatter. */

@@ -1,9 +1,9 @@
-import { dayOf, mustDay, type Day } from "../base/calendar/day";
-import type { Trend } from "./trend";
-import type { Goal } from "../log/kinds/goals";
+import { type Day, dayOf, mustDay } from "../base/calendar/day";
 import { KG_PER_LB } from "../base/units/mass";
-import { aimOf, holdingBand, isHolding, planLine, planWeight, type PlanLine } from "../goals/plan";
+import { aimOf, holdingBand, isHolding, planLine, type PlanLine, planWeight } from "../goals/plan";
+import type { Goal } from "../log/kinds/goals";
 import { carriedDays, carryForward, heldLevel, horizonDays } from "./projection";
+import type { Trend } from "./trend";
 
 /** How one weight goal went, or goes. */
 export interface GoalCourse {

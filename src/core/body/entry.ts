@@ -1,23 +1,23 @@
-import { heaviest, isFarOff, lightest } from "./weighIns";
-import { centimetresIn, inUnit, isFarReading, readingProblem, usualMeasures } from "./usualMeasures";
 import { dateOf } from "../base/calendar/day";
-import { put, type Change, type RecordOf } from "../log/records";
-import type { WeighIn } from "../log/kinds/weighIns";
 import { toKg } from "../base/units/mass";
 import { printNumber, printPlain } from "../base/units/number";
 import { isMark, isNoteAt, isWhole, isWord, massUnitAt } from "../entry/amounts";
 import { LineCursor } from "../entry/cursor";
-import { namesIn, slipOf, type NameAt, type Named } from "../entry/names";
+import { type NameAt, type Named, namesIn, slipOf } from "../entry/names";
 import {
+  type EntryChoice,
+  type Line,
   nothingWritten,
   placeOf,
   reading,
-  rewritten,
-  type EntryChoice,
-  type Line,
   type Reading,
+  rewritten,
 } from "../entry/reading";
 import type { Token } from "../entry/tokens";
+import type { WeighIn } from "../log/kinds/weighIns";
+import { type Change, put, type RecordOf } from "../log/records";
+import { centimetresIn, inUnit, isFarReading, readingProblem, usualMeasures } from "./usualMeasures";
+import { heaviest, isFarOff, lightest } from "./weighIns";
 
 type MeasureName = Named & { unit: string; known: RecordOf<"measures"> | null };
 

@@ -2,9 +2,9 @@ import { linearRegression, linearRegressionLine } from "simple-statistics";
 import { describe, expect, it } from "vitest";
 import { Random } from "../../demo/random";
 import { mustDay } from "../base/calendar/day";
+import { goalInForce } from "../goals/plan";
 import type { Goal } from "../log/kinds/goals";
 import { measureGoal as goalOf, measureTrend, type Reading } from "./measureGoal";
-import { goalInForce } from "../goals/plan";
 
 const on = mustDay("2026-06-11");
 const waist = (startValue: number, targetValue: number, date: string): Goal => ({

@@ -1,7 +1,7 @@
 import type { Day } from "../base/calendar/day";
 import { leastSquares, type Regression } from "../base/numeric/regression";
+import { planLine, type PlanLine, planWeight } from "../goals/plan";
 import type { Goal } from "../log/kinds/goals";
-import { planLine, planWeight, type PlanLine } from "../goals/plan";
 import { crossing, horizonDays } from "./projection";
 
 export interface Reading {

@@ -1,14 +1,16 @@
-import { lastWeighedAgo } from "./projection";
 import type { Day } from "../base/calendar/day";
-import { usualMeasureOf } from "./usualMeasures";
-import { centimetres, tapeBodyFat, tapeStandardError, waistToHeight, type Tape } from "./tape";
-import { z80 } from "./trend";
-import type { Sex } from "../energy/resting";
-import { measureSd, rateDays, type MeasureGoal, type MeasureTrend, type Reading } from "./measureGoal";
+import type { AsOf } from "../log/asOf";
+import type { Sex } from "../log/kinds/people";
 import type { RecordOf } from "../log/records";
-import type { MeasureNames } from "../ledger/columns";
-import type { Figures } from "../figures/figures";
-import { measureNames } from "../ledger/ledgerView";
+import { type MeasureGoal, measureSd, type MeasureTrend, rateDays, type Reading } from "./measureGoal";
+import type { MeasureNames } from "./measureNames";
+import { measureNames } from "./measureNames";
+import { measuresOf } from "./measuresSlice";
+import { lastWeighedAgo } from "./projection";
+import { weightOf } from "./slice";
+import { centimetres, type Tape, tapeBodyFat, tapeStandardError, waistToHeight } from "./tape";
+import { z80 } from "./trend";
+import { usualMeasureOf } from "./usualMeasures";
 
 export interface MeasureRow {
   id: string;
@@ -50,43 +52,45 @@ export interface MeasuresView {
 }
 
 /** A measure that has one of these words as its name. */
-function named(figures: Figures, ...words: string[]): RecordOf<"measures">[] {
-  return [...figures.measures.values()].filter(
+function named(asOf: AsOf, ...words: string[]): RecordOf<"measures">[] {
+  return [...measuresOf(asOf).all().values()].filter(
     ({ name }) =>
       words.includes(name.trim().toLowerCase()) || words.includes(usualMeasureOf(name)?.name.toLowerCase() ?? ""),
   );
 }
 
 /** The latest reading in centimetres of a measure by its name; null without one. */
-function latestCm(figures: Figures, ...words: string[]): { cm: number; date: string } | null {
-  const found = named(figures, ...words).flatMap((measure) =>
-    figures.readingsOf(measure.id).flatMap((reading) => {
-      const cm = centimetres(reading.value, measure.unit);
-      return cm === null ? [] : [{ cm, date: reading.date }];
-    }),
+function latestCm(asOf: AsOf, ...words: string[]): { cm: number; date: string } | null {
+  const found = named(asOf, ...words).flatMap((measure) =>
+    measuresOf(asOf)
+      .readings(measure.id)
+      .flatMap((reading) => {
+        const cm = centimetres(reading.value, measure.unit);
+        return cm === null ? [] : [{ cm, date: reading.date }];
+      }),
   );
   return found.sort((a, b) => (a.date < b.date ? -1 : 1)).at(-1) ?? null;
 }
 
 /** What the tape says, as it last lay on each place. */
-export function tapeOf(figures: Figures): { tape: Tape; date: string | null } {
-  const [waist, neck, hip] = [latestCm(figures, "waist"), latestCm(figures, "neck"), latestCm(figures, "hip", "hips")];
+export function tapeOf(asOf: AsOf): { tape: Tape; date: string | null } {
+  const [waist, neck, hip] = [latestCm(asOf, "waist"), latestCm(asOf, "neck"), latestCm(asOf, "hip", "hips")];
   return {
     tape: {
       waistCm: waist?.cm ?? null,
       neckCm: neck?.cm ?? null,
       hipCm: hip?.cm ?? null,
-      heightCm: figures.person.heightCm ?? null,
+      heightCm: asOf.person.heightCm ?? null,
     },
     date: waist?.date ?? null,
   };
 }
 
 /** Fat and lean mass: from the latest measured body fat, else from the tape. */
-export function compositionOf(figures: Figures): Composition | { reason: string } {
-  const kg = figures.levelOn(figures.on);
-  if (kg === null)
-    return { reason: figures.trend === null ? "no weight is written" : lastWeighedAgo(figures.trend, figures.on) };
+export function compositionOf(asOf: AsOf): Composition | { reason: string } {
+  const kg = weightOf(asOf).levelOn(asOf.on);
+  const trend = weightOf(asOf).trend();
+  if (kg === null) return { reason: trend === null ? "no weight is written" : lastWeighedAgo(trend, asOf.on) };
   const of = (
     percent: number,
     half: number,
@@ -103,25 +107,25 @@ export function compositionOf(figures: Figures): Composition | { reason: string 
     method,
     date,
   });
-  const measured = figures.bodyFatOn(figures.on);
+  const measured = measuresOf(asOf).bodyFatOn(asOf.on);
   if (measured !== null)
     return of(measured.percent, z80 * tapeStandardError, "measured", measured.method, measured.date);
-  const { tape, date } = tapeOf(figures);
-  const estimate = tapeBodyFat((figures.person.sex ?? "unspecified") as Sex, tape);
+  const { tape, date } = tapeOf(asOf);
+  const estimate = tapeBodyFat((asOf.person.sex ?? "unspecified") as Sex, tape);
   return "reason" in estimate
     ? { reason: `no body fat is measured, and from the tape ${estimate.reason}` }
     : of(estimate.percent, z80 * tapeStandardError, "tape", null, date!);
 }
 
 /** Every measure with a reading, and what follows from them. */
-export function measuresView(figures: Figures): MeasuresView {
-  const all = [...figures.measures.values()].sort((a, b) => (a.name < b.name ? -1 : 1));
-  const waist = latestCm(figures, "waist");
-  const heightCm = figures.person.heightCm ?? null;
+export function measuresView(asOf: AsOf): MeasuresView {
+  const all = [...measuresOf(asOf).all().values()].sort((a, b) => (a.name < b.name ? -1 : 1));
+  const waist = latestCm(asOf, "waist");
+  const heightCm = asOf.person.heightCm ?? null;
   return {
-    measures: all.flatMap((measure) => rowOf(figures, measure) ?? []),
-    known: measureNames(figures),
-    composition: compositionOf(figures),
+    measures: all.flatMap((measure) => rowOf(asOf, measure) ?? []),
+    known: measureNames(asOf),
+    composition: compositionOf(asOf),
     waistToHeight:
       waist === null
         ? { reason: "no waist is written" }
@@ -131,11 +135,11 @@ export function measuresView(figures: Figures): MeasuresView {
   };
 }
 
-function rowOf(figures: Figures, { id, name, unit }: RecordOf<"measures">): MeasureRow | null {
-  const readings = figures.readingsOf(id);
+function rowOf(asOf: AsOf, { id, name, unit }: RecordOf<"measures">): MeasureRow | null {
+  const readings = measuresOf(asOf).readings(id);
   const [first, latest] = [readings[0], readings.at(-1)];
   if (first === undefined || latest === undefined) return null;
-  const trend = figures.measureTrend(id);
+  const trend = measuresOf(asOf).trend(id);
   return {
     id,
     name,
@@ -144,8 +148,8 @@ function rowOf(figures: Figures, { id, name, unit }: RecordOf<"measures">): Meas
     latest: { date: latest.date, value: latest.value, method: latest.method ?? null },
     first: { date: first.date, value: first.value },
     perWeek: weeklyRate(trend),
-    line: lineThrough(trend, figures.valuesOf(id)),
-    goal: figures.measureGoal(id),
+    line: lineThrough(trend, measuresOf(asOf).values(id)),
+    goal: measuresOf(asOf).goal(id),
     points: readings.map(({ date, value }) => ({ date, value })),
     readings,
   };

@@ -1,16 +1,17 @@
 import { printDate } from "../base/calendar/print";
-import { tapeBodyFat, tapeStandardError } from "./tape";
-import type { Sex } from "../energy/resting";
 import { printNumber } from "../base/units/number";
-import type { Figures } from "../figures/figures";
-import { compositionOf, measuresView, tapeOf } from "./measuresView";
 import type { WorkingResult } from "../base/working";
+import type { AsOf } from "../log/asOf";
+import type { Sex } from "../log/kinds/people";
+import { compositionOf, measuresView, tapeOf } from "./measuresView";
+import { weightOf } from "./slice";
+import { tapeBodyFat, tapeStandardError } from "./tape";
 
-export function compositionWorking(figures: Figures): WorkingResult {
-  const result = compositionOf(figures);
+export function compositionWorking(asOf: AsOf): WorkingResult {
+  const result = compositionOf(asOf);
   if ("reason" in result) return { reason: `There is no estimate: ${result.reason}.` };
-  const p = figures.printer;
-  const kg = figures.levelOn(figures.on)!;
+  const p = asOf.printer;
+  const kg = weightOf(asOf).levelOn(asOf.on)!;
   const { percent, low80, high80, fatKg, leanKg, by, method, date } = result;
   const masses = `${p.massNumber(kg, 2)} × ${printNumber(percent, 1)} % = ${p.mass(fatKg)} of fat; ${p.massNumber(kg, 2)} − ${p.massNumber(fatKg)} = ${p.mass(leanKg)} without`;
   const common = {
@@ -29,8 +30,8 @@ export function compositionWorking(figures: Figures): WorkingResult {
       ],
       source: "Arithmetic on the measured value.",
     };
-  const { tape } = tapeOf(figures);
-  const sex = (figures.person.sex ?? "unspecified") as Sex;
+  const { tape } = tapeOf(asOf);
+  const sex = (asOf.person.sex ?? "unspecified") as Sex;
   const { density } = tapeBodyFat(sex, tape) as { density: number };
   const girth = sex === "male" ? "waist − neck" : "waist + hip − neck";
   const [a, b, c] = sex === "male" ? ["1.0324", "0.19077", "0.15456"] : ["1.29579", "0.35004", "0.22100"];
@@ -53,10 +54,10 @@ export function compositionWorking(figures: Figures): WorkingResult {
   };
 }
 
-export function waistToHeightWorking(figures: Figures): WorkingResult {
-  const { waistToHeight } = measuresView(figures);
+export function waistToHeightWorking(asOf: AsOf): WorkingResult {
+  const { waistToHeight } = measuresView(asOf);
   if ("reason" in waistToHeight) return { reason: `There is none: ${waistToHeight.reason}.` };
-  const { tape } = tapeOf(figures);
+  const { tape } = tapeOf(asOf);
   const { ratio, date } = waistToHeight;
   return {
     title: "Waist to height",
@@ -69,3 +70,6 @@ export function waistToHeightWorking(figures: Figures): WorkingResult {
     sureness: "As exact as the tape: half a centimetre is 0.003.",
   };
 }
+
+/** The workings of measures, by the figure's name in a reference to it. */
+export const measuresWorkings = { composition: compositionWorking, waistToHeight: waistToHeightWorking };

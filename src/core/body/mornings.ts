@@ -1,20 +1,21 @@
-import { joined } from "../base/calendar/groupBy";
 import type { Day } from "../base/calendar/day";
-import { fitScatter, settledBefore, type Fit } from "./trend";
-import type { SecondWeighed } from "./second";
-import { primaryOf, type Weighed } from "./weighIns";
+import { concatMap } from "../base/calendar/groupBy";
+import { memo, memoByKey, perOwner } from "../base/memo";
 import type { Log } from "../log/log";
-import { daysOf } from "../log/logIndex";
-import { family, memo, ownedBy } from "../base/memo";
+import { daysOfBucket } from "../log/logIndex";
+import { remarks } from "../log/notes";
+import type { SecondWeighed } from "./second";
+import { type Fit, fitScatter, settledBefore } from "./trend";
+import { primaryOf, type Weighed } from "./weighIns";
 
 // What is kept of a person's mornings and notes whatever day is asked about.
 
 /** All weigh-ins of a person, oldest first: the primary ones, and the second ones beside them. */
-export const weighIns = ownedBy(({ index }: Log) =>
-  family(index, (personId: string) => {
-    const inBlock = family(index, (block: number) => {
+export const weighIns = perOwner(({ index }: Log) =>
+  memoByKey(index, (personId: string) => {
+    const inBucket = memoByKey(index, (bucket: number) => {
       const [mornings, seconds]: [Weighed[], SecondWeighed[]] = [[], []];
-      for (const day of daysOf(block)) {
+      for (const day of daysOfBucket(bucket)) {
         const all = index.on("weighIns", personId, day);
         const primary = primaryOf(all);
         if (primary !== null) mornings.push({ day, kg: primary.kg, id: primary.id });
@@ -25,50 +26,31 @@ export const weighIns = ownedBy(({ index }: Log) =>
       }
       return { mornings, seconds };
     });
-    const blocks = () => index.blocks("weighIns", personId);
+    const buckets = () => index.buckets("weighIns", personId);
     return {
-      mornings: memo(index, () => joined(blocks(), (block) => inBlock(block).mornings)),
-      seconds: memo(index, () => joined(blocks(), (block) => inBlock(block).seconds)),
+      mornings: memo(index, () => concatMap(buckets(), (bucket) => inBucket(bucket).mornings)),
+      seconds: memo(index, () => concatMap(buckets(), (bucket) => inBucket(bucket).seconds)),
     };
   }),
 );
 
-/** What a person's notes of a block of days say, as far as it is to be read, and on which days they let the level of the weight jump. */
-export const remarks = ownedBy(({ index }: Log) =>
-  family(index, (personId: string) =>
-    family(index, (block: number) =>
-      daysOf(block).flatMap((day): Remark[] => {
-        const note = index.on("dayNotes", personId, day).at(-1);
-        return note?.text || note?.levelMayJump
-          ? [{ day, text: note.text ?? "", levelMayJump: note.levelMayJump ?? false }]
-          : [];
-      }),
-    ),
-  ),
-);
-export const jumps = ownedBy((log: Log) =>
-  family(log.index, (personId: string) => {
-    const inBlock = family(log.index, (block: number) =>
-      remarks(log)(personId)(block)
+/** The days on which a person's notes let the level of the weight jump, oldest first. */
+export const jumps = perOwner((log: Log) =>
+  memoByKey(log.index, (personId: string) => {
+    const inBucket = memoByKey(log.index, (bucket: number) =>
+      remarks(log)(personId)(bucket)
         .filter(({ levelMayJump }) => levelMayJump)
         .map(({ day }) => day),
     );
-    return memo(log.index, () => joined(log.index.blocks("dayNotes", personId), inBlock));
+    return memo(log.index, () => concatMap(log.index.buckets("dayNotes", personId), inBucket));
   }),
 );
 
 /** Scatter of a person's weights as fitted for a month: it rests on the weigh-ins before that month, whatever day is asked about, and is the costly part of the trend. */
-export const fits = ownedBy((log: Log) =>
-  family(log.index, (personId: string) => {
-    const settled = family(log.index, (month: Day) => settledBefore(weighIns(log)(personId).mornings(), month));
-    const marked = family(log.index, (month: Day) => jumps(log)(personId)().filter((day) => day < month));
-    return family(log.index, (month: Day): Fit => fitScatter(settled(month), marked(month)));
+export const fits = perOwner((log: Log) =>
+  memoByKey(log.index, (personId: string) => {
+    const settled = memoByKey(log.index, (month: Day) => settledBefore(weighIns(log)(personId).mornings(), month));
+    const marked = memoByKey(log.index, (month: Day) => jumps(log)(personId)().filter((day) => day < month));
+    return memoByKey(log.index, (month: Day): Fit => fitScatter(settled(month), marked(month)));
   }),
 );
-
-/** A day's note, as far as it is to be read. */
-export interface Remark {
-  day: Day;
-  text: string;
-  levelMayJump: boolean;
-}

@@ -1,5 +1,6 @@
 import { mustDay } from "../base/calendar/day";
-import type { Figures } from "../figures/figures";
+import { type AsOf, byDateAndId, dayOfRecord } from "../log/asOf";
+import { weightOf } from "./slice";
 
 /** A photograph of a day, with the trend's level that day (null before the first weigh-in). */
 export interface DayPhoto {
@@ -10,6 +11,9 @@ export interface DayPhoto {
 }
 
 /** Photographs up to the day asked about, oldest first. */
-export function photosView(figures: Figures): DayPhoto[] {
-  return figures.photos.map(({ id, date, file }) => ({ id, date, file, kg: figures.levelOn(mustDay(date)) }));
+export function photosView(asOf: AsOf): DayPhoto[] {
+  const photos = asOf.own("photos").filter((photo) => dayOfRecord(photo) <= asOf.on);
+  return photos
+    .sort(byDateAndId)
+    .map(({ id, date, file }) => ({ id, date, file, kg: weightOf(asOf).levelOn(mustDay(date)) }));
 }

@@ -1,8 +1,8 @@
-import { counted } from "../base/units/number";
 import type { Day } from "../base/calendar/day";
-import { trendDay, z80, type Trend } from "./trend";
 import { normalCdf } from "../base/numeric/normal";
+import { counted } from "../base/units/number";
 import { holdingBand, isHolding, type PlanLine } from "../goals/plan";
+import { type Trend, trendDay, z80 } from "./trend";
 
 /** Days beyond which nothing is carried forward. */
 export const horizonDays = 1095;

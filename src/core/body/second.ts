@@ -31,7 +31,7 @@ const pairsAtMost = 120;
  * Offset of the second weigh-ins, which are a series of their own and never enter the trend: the mean of second less morning over
  * days that have both, so that the water of the day falls out. Differences taken for gross errors are left out.
  */
-export function secondOffset(seconds: readonly SecondWeighed[]): SecondOffset | { reason: string } {
+export function secondWeighInOffset(seconds: readonly SecondWeighed[]): SecondOffset | { reason: string } {
   const single = seconds.flatMap(({ day, kg, morningKg }) =>
     morningKg === null || isFarOff(kg, morningKg) ? [] : [{ day, above: kg - morningKg }],
   );

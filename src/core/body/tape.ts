@@ -1,5 +1,5 @@
-import type { Sex } from "../energy/resting";
 import { printNumber } from "../base/units/number";
+import type { Sex } from "../log/kinds/people";
 
 /** What a tape measures, centimetres. */
 export interface Tape {

@@ -1,4 +1,4 @@
-import { monthStartOf, type Day } from "../base/calendar/day";
+import { type Day, monthStartOf } from "../base/calendar/day";
 import { minimise } from "../base/numeric/minimise";
 import { median, type Weighed } from "./weighIns";
 import { smoothWeights, weightLikelihood, type WeightModel, type WeightState } from "./weightFilter";

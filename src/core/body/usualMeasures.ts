@@ -1,5 +1,5 @@
-import { sameName } from "../entry/names";
 import { parseDecimal, printNumber, printPlain } from "../base/units/number";
+import { sameName } from "../entry/names";
 
 /** A measure that is usually taken: its unit, its other names, and the values that can be true of a living adult or child (our judgement, wide). */
 export interface UsualMeasure {

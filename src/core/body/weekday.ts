@@ -1,7 +1,7 @@
-import { weekdayOf, type Day, type Weekday } from "../base/calendar/day";
-import { printNumber } from "../base/units/number";
+import { type Day, type Weekday, weekdayOf } from "../base/calendar/day";
 import { dot, inverseOf, leastSquares, type Observation, type Regression } from "../base/numeric/regression";
-import { jumpColumn, startOf, weightModel, z80, type Scatter, type Trend } from "./trend";
+import { printNumber } from "../base/units/number";
+import { jumpColumn, type Scatter, startOf, type Trend, weightModel, z80 } from "./trend";
 import type { Weighed } from "./weighIns";
 import { innovationsOf } from "./weightFilter";
 

@@ -1,4 +1,4 @@
-import { weekStartOf, type Day, type Weekday } from "../base/calendar/day";
+import { type Day, type Weekday, weekStartOf } from "../base/calendar/day";
 import { mean, median } from "./weighIns";
 
 /** A week's weight, drawn up on its closing day. */

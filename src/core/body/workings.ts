@@ -1,26 +1,28 @@
 import { dateOf, mustDay } from "../base/calendar/day";
-import { printDay, printDate, weekdayNames } from "../base/calendar/print";
-import { ewmaAlpha, exponentialMean, sevenDayMean, weightChange } from "./familiar";
-import { damping, trendDay, z80 } from "./trend";
-import { effectDays } from "./weekday";
-import { balanceForRate, kcalPerKg, planWeight } from "../goals/plan";
-import { carriedLevel, fading, levelOn } from "./projection";
+import { printDate, printDay, weekdayNames } from "../base/calendar/print";
 import { counted, printNumber } from "../base/units/number";
-import type { Figures } from "../figures/figures";
-import { weekdayIntake } from "../nutrition/foodDay";
-import { arrivalFigure, planFigure } from "../days/dayView";
-import type { WorkingResult } from "../base/working";
+import type { Working, WorkingResult } from "../base/working";
+import { balanceForRate, kcalPerKg, planWeight } from "../goals/plan";
+import { goalsOf } from "../goals/slice";
+import type { AsOf } from "../log/asOf";
+import { ewmaAlpha, exponentialMean, sevenDayMean, weightChange } from "./familiar";
+import { arrivalFigure, planFigure } from "./keyFigures";
+import { carriedLevel, fading, levelOn } from "./projection";
+import { weightOf } from "./slice";
+import { damping, trendDay, z80 } from "./trend";
+import { effectDays, type WeekdayEffects } from "./weekday";
 
 const harvey =
   "Harvey 1989, Forecasting, Structural Time Series Models and the Kalman Filter; Durbin & Koopman 2012, Time Series Analysis by State Space Methods. Slope damping: Hall et al. 2011, Lancet 378:826.";
 
-export function trendWorking(figures: Figures): WorkingResult {
-  const { trend, weighed } = figures;
+export function trendWorking(asOf: AsOf): WorkingResult {
+  const trend = weightOf(asOf).trend();
+  const weighed = weightOf(asOf).weighed();
   if (trend === null) return { reason: "No weight is written yet." };
-  const p = figures.printer;
+  const p = asOf.printer;
   const last = trendDay(trend, trend.last)!;
-  const now = levelOn(trend, figures.on);
-  const carried = figures.on - trend.last;
+  const now = levelOn(trend, asOf.on);
+  const carried = asOf.on - trend.last;
   const { scale, water, memory, level, slope } = trend.scatter;
   const week = sevenDayMean(weighed, last.day);
   return {
@@ -48,10 +50,10 @@ export function trendWorking(figures: Figures): WorkingResult {
       "Only the primary (morning) weigh-ins count; missing days are missing, not guessed.",
       `The slope loses half in ${printNumber(Math.log(0.5) / Math.log(damping), 0)} days when carried forward, as a change at constant intake does.`,
       "A weigh-in more than three standard deviations off loses weight, a gross error nearly all of it.",
-      ...(figures.jumps.length === 0
+      ...(weightOf(asOf).jumps().length === 0
         ? []
         : [
-            `Where you marked that the weight may jump, the level is free to: ${figures.jumps.slice(-6).map(printDay).join(", ")}${figures.jumps.length > 6 ? " and earlier" : ""}.`,
+            `Where you marked that the weight may jump, the level is free to: ${weightOf(asOf).jumps().slice(-6).map(printDay).join(", ")}${weightOf(asOf).jumps().length > 6 ? " and earlier" : ""}.`,
           ]),
       trend.fittedOn === 0
         ? "The scatter is our prior judgement until four weeks before this month are written."
@@ -62,12 +64,14 @@ export function trendWorking(figures: Figures): WorkingResult {
   };
 }
 
-export function weeklyWorking(figures: Figures, closingDate: string): WorkingResult {
+export function weeklyWorking(asOf: AsOf, closingDate: string): WorkingResult {
   const closing = mustDay(closingDate);
-  const week = figures.weekFrom(closing - 6);
+  const week = weightOf(asOf).weekFrom(closing - 6);
   if (!week || week.medianKg === null) return { reason: "There is no weigh-in in that week." };
-  const p = figures.printer;
-  const values = figures.weighed.filter(({ day }) => day >= week.from && day <= Math.min(closing, figures.on));
+  const p = asOf.printer;
+  const values = weightOf(asOf)
+    .weighed()
+    .filter(({ day }) => day >= week.from && day <= Math.min(closing, asOf.on));
   const sorted = values.map(({ kg }) => kg).sort((a, b) => a - b);
   return {
     title: `Week from ${printDay(closing - 6)}`,
@@ -85,11 +89,11 @@ export function weeklyWorking(figures: Figures, closingDate: string): WorkingRes
   };
 }
 
-export function changeWorking(figures: Figures): WorkingResult {
-  const change = weightChange(figures.weighed);
+export function changeWorking(asOf: AsOf): WorkingResult {
+  const change = weightChange(weightOf(asOf).weighed());
   if (change === null) return { reason: "No weight is written yet." };
-  const p = figures.printer;
-  const [first, last] = [figures.weighed[0]!, figures.weighed.at(-1)!];
+  const p = asOf.printer;
+  const [first, last] = [weightOf(asOf).weighed()[0]!, weightOf(asOf).weighed().at(-1)!];
   return {
     title: "Change, weigh-in to weigh-in",
     value: p.massChange(change.totalKg),
@@ -107,19 +111,32 @@ export function changeWorking(figures: Figures): WorkingResult {
   };
 }
 
-export function weekdayWorking(figures: Figures, of: "weight" | "intake"): WorkingResult {
-  const result = of === "weight" ? figures.weekdayWeight : weekdayIntake(figures)();
+export function weekdayWorking(asOf: AsOf): WorkingResult {
+  return weekdayEffectsWorking(weightOf(asOf).weekday(), {
+    title: "Weekdays and weight",
+    formula: "scale = level + water + effect of the weekday + error",
+    print: (kg) => asOf.printer.massChange(kg),
+    assumptions: [
+      "Estimated together with the trend, given its scatter; weigh-ins more than three standard deviations off are left out.",
+      `At most the last ${effectDays} days count, since habits change.`,
+    ],
+    source:
+      "Generalised least squares on the innovations of the filter: de Jong 1991, The Annals of Statistics 19:1073. All seven at once: Wald's test.",
+  });
+}
+
+/** How the effects of weekdays on something were found, in the words of what it is. */
+export function weekdayEffectsWorking(
+  result: WeekdayEffects | { reason: string },
+  words: Pick<Working, "title" | "formula" | "assumptions" | "source"> & { print: (value: number) => string },
+): WorkingResult {
   if ("reason" in result) return { reason: `Nothing is shown: ${result.reason}.` };
-  const p = figures.printer;
-  const print = (value: number) => (of === "weight" ? p.massChange(value) : p.energyChange(value));
   const { effects, chance, days, from, to } = result;
+  const { print, ...told } = words;
   return {
-    title: of === "weight" ? "Weekdays and weight" : "Weekdays and intake",
+    title: told.title,
     value: `${effects.length} effects that sum to zero`,
-    formula:
-      of === "weight"
-        ? "scale = level + water + effect of the weekday + error"
-        : "eaten = mean of the seven weekdays + effect of the weekday + error",
+    formula: told.formula,
     steps: [
       ...effects.map(
         ({ weekday, effect, low80, high80, days: times }) =>
@@ -131,28 +148,16 @@ export function weekdayWorking(figures: Figures, of: "weight" | "intake"): Worki
       { label: "From", value: printDay(from), date: dateOf(from) },
       { label: "To", value: printDay(to), date: dateOf(to) },
     ],
-    assumptions:
-      of === "weight"
-        ? [
-            "Estimated together with the trend, given its scatter; weigh-ins more than three standard deviations off are left out.",
-            `At most the last ${effectDays} days count, since habits change.`,
-          ]
-        : [
-            "Only days whose food is marked as complete count, of the last half-year.",
-            "Days are taken as independent of one another.",
-          ],
-    source:
-      of === "weight"
-        ? "Generalised least squares on the innovations of the filter: de Jong 1991, The Annals of Statistics 19:1073. All seven at once: Wald's test."
-        : "Least squares; all seven at once: Wald's test.",
+    assumptions: told.assumptions,
+    source: told.source,
     sureness: `It rests on ${counted(days, "day")}. Shown only when chance alone would do this in fewer than one case in twenty: seven intervals looked at singly would show something four times in five where there is nothing.`,
   };
 }
 
-export function afterTrainingWorking(figures: Figures): WorkingResult {
-  const result = figures.afterTraining;
+export function afterTrainingWorking(asOf: AsOf): WorkingResult {
+  const result = weightOf(asOf).afterTraining();
   if ("reason" in result) return { reason: `Nothing is shown: ${result.reason}.` };
-  const p = figures.printer;
+  const p = asOf.printer;
   return {
     title: "The morning after training",
     value: p.massChange(result.effect),
@@ -172,10 +177,10 @@ export function afterTrainingWorking(figures: Figures): WorkingResult {
   };
 }
 
-export function secondWorking(figures: Figures): WorkingResult {
-  const result = figures.secondOffset;
+export function secondWorking(asOf: AsOf): WorkingResult {
+  const result = weightOf(asOf).secondOffset();
   if ("reason" in result) return { reason: `Nothing is shown: ${result.reason}.` };
-  const p = figures.printer;
+  const p = asOf.printer;
   return {
     title: "Second weigh-ins against the mornings",
     value: p.massChange(result.offset),
@@ -184,7 +189,8 @@ export function secondWorking(figures: Figures): WorkingResult {
       `s = ${p.mass(result.sd, 2)} over ${counted(result.days, "day")} with both`,
       `80 % interval ${p.massChange(result.low80)} to ${p.massChange(result.high80)}`,
     ],
-    inputs: figures.seconds
+    inputs: weightOf(asOf)
+      .seconds()
       .filter(({ morningKg }) => morningKg !== null)
       .slice(-10)
       .reverse()
@@ -203,13 +209,14 @@ export function secondWorking(figures: Figures): WorkingResult {
   };
 }
 
-export function planWorking(figures: Figures): WorkingResult {
-  const { line, on } = figures;
+export function planWorking(asOf: AsOf): WorkingResult {
+  const { on } = asOf;
+  const line = goalsOf(asOf).line();
   if ("reason" in line) return { reason: `There is no plan line: ${line.reason}.` };
-  const figure = planFigure(figures);
+  const figure = planFigure(asOf);
   if ("reason" in figure) return figure;
-  const p = figures.printer;
-  const trendKg = figures.levelOn(on)!;
+  const p = asOf.printer;
+  const trendKg = weightOf(asOf).levelOn(on)!;
   const planKg = planWeight(line, on);
   const elapsed = Math.min(Math.max(0, on - line.startDay), line.days);
   const change = line.targetKg - line.startKg;
@@ -241,12 +248,14 @@ export function planWorking(figures: Figures): WorkingResult {
   };
 }
 
-export function arrivalWorking(figures: Figures): WorkingResult {
-  const { line, trend, on } = figures;
-  const arrival = arrivalFigure(figures);
+export function arrivalWorking(asOf: AsOf): WorkingResult {
+  const { on } = asOf;
+  const line = goalsOf(asOf).line();
+  const trend = weightOf(asOf).trend();
+  const arrival = arrivalFigure(asOf);
   if ("reason" in arrival) return { reason: arrival.reason };
   if ("reason" in line || trend === null) return { reason: "No weight is written yet." };
-  const p = figures.printer;
+  const p = asOf.printer;
   const at = carriedLevel(trend, Math.max(line.deadline, on))!;
   const now = levelOn(trend, on)!;
   const distance = line.targetKg < line.startKg ? line.targetKg - at.kg : at.kg - line.targetKg;
@@ -289,3 +298,14 @@ export function arrivalWorking(figures: Figures): WorkingResult {
     sureness: "The dates spread as the rate is uncertain; beyond a month the spread is wide.",
   };
 }
+
+/** The workings of this domain, by the figure's name in a reference to it. */
+export const bodyWorkings = {
+  trend: trendWorking,
+  weekly: (asOf: AsOf, { closingDate }: { closingDate: string }) => weeklyWorking(asOf, closingDate),
+  change: changeWorking,
+  afterTraining: afterTrainingWorking,
+  second: secondWorking,
+  plan: planWorking,
+  arrival: arrivalWorking,
+};

@@ -1,9 +1,14 @@
-import { closingDay, dateOf, weekStartOf, type Day } from "../base/calendar/day";
+import { closingDay, dateOf, type Day, weekStartOf } from "../base/calendar/day";
+import { weightOf } from "../body/slice";
 import { trendDay } from "../body/trend";
-import { adherence, standing } from "../sessions/adherence";
+import { goalsOf } from "../goals/slice";
+import type { AsOf } from "../log/asOf";
 import type { Session } from "../log/kinds/sessions";
-import type { Figures } from "../figures/figures";
+import { notesOf } from "../log/notes";
 import { foodDay } from "../nutrition/foodDay";
+import { nutritionOf } from "../nutrition/slice";
+import { adherence, standing } from "../sessions/adherence";
+import { sessionsOf } from "../sessions/slice";
 
 /** One session as a mark: its kind gives the shape, its standing the filling. */
 export interface SessionMark {
@@ -26,16 +31,16 @@ export interface ColumnRow {
   /** Eaten energy as a share of the day's target; null when nothing was eaten or there is no target. */
   foodShare: number | null;
   note: string | null;
-  /** The week's figures, on its closing day only, once the week has begun. */
+  /** The week's asOf, on its closing day only, once the week has begun. */
   week: { days: number; medianKg: number | null; open: boolean; done: number; planned: number } | null;
 }
 
 /** Rows of the days from `from` to `to`, both included. */
-export function columnView(figures: Figures, from: Day, to: Day): ColumnRow[] {
+export function columnView(asOf: AsOf, from: Day, to: Day): ColumnRow[] {
   return Array.from({ length: Math.max(0, to - from + 1) }, (_, index): ColumnRow => {
     const day = from + index;
-    const smoothed = trendDay(figures.trend, day);
-    const food = day <= figures.on && figures.mealsOn(day).length > 0 ? foodDay(figures, day) : null;
+    const smoothed = trendDay(weightOf(asOf).trend(), day);
+    const food = day <= asOf.on && nutritionOf(asOf).mealsOn(day).length > 0 ? foodDay(asOf, day) : null;
     return {
       date: dateOf(day),
       weighedKg: smoothed?.weighedKg ?? null,
@@ -43,38 +48,42 @@ export function columnView(figures: Figures, from: Day, to: Day): ColumnRow[] {
       trendKg: smoothed?.kg ?? null,
       low80: smoothed?.low80 ?? null,
       high80: smoothed?.high80 ?? null,
-      planKg: figures.planOn(day),
-      marks: figures.sessionsOn(day).map((session) => ({
-        id: session.id,
-        kind: session.kind,
-        status: standing(session, figures.on),
-        title: session.title ?? session.kind,
-      })),
+      planKg: goalsOf(asOf).planOn(day),
+      marks: sessionsOf(asOf)
+        .on(day)
+        .map((session) => ({
+          id: session.id,
+          kind: session.kind,
+          status: standing(session, asOf.on),
+          title: session.title ?? session.kind,
+        })),
       foodShare:
         food === null || "reason" in food.target || food.eatenKcal === null || food.eaten.kcal === 0
           ? null
           : food.eaten.kcal / food.target.kcal,
-      note: figures.noteOn(day)?.text ?? null,
-      week: day === closingDay(day, figures.weekStart) ? weekFigures(figures, day) : null,
+      note: notesOf(asOf).noteOn(day)?.text ?? null,
+      week: day === closingDay(day, asOf.weekStart) ? weekFigures(asOf, day) : null,
     };
   });
 }
 
-function weekFigures(figures: Figures, closing: Day): ColumnRow["week"] {
-  const start = weekStartOf(closing, figures.weekStart);
-  if (start > figures.on) return null;
-  const weight = figures.weekFrom(start);
-  const { done, planned } = adherence(figures.sessionsOfWeek(start), figures.on);
-  return { days: weight?.days ?? 0, medianKg: weight?.medianKg ?? null, open: closing > figures.on, done, planned };
+function weekFigures(asOf: AsOf, closing: Day): ColumnRow["week"] {
+  const start = weekStartOf(closing, asOf.weekStart);
+  if (start > asOf.on) return null;
+  const weight = weightOf(asOf).weekFrom(start);
+  const { done, planned } = adherence(sessionsOf(asOf).ofWeek(start), asOf.on);
+  return { days: weight?.days ?? 0, medianKg: weight?.medianKg ?? null, open: closing > asOf.on, done, planned };
 }
 
 /** First and last day that the Column runs over: from the first entry (at least eight weeks back) to the last plan (at least two weeks ahead). */
-export function columnSpan(figures: Figures): { first: string; last: string } {
-  const { weighed, sessionDays, mealDays } = figures;
+export function columnSpan(asOf: AsOf): { first: string; last: string } {
+  const weighed = weightOf(asOf).weighed();
+  const sessionDays = sessionsOf(asOf).days();
+  const mealDays = nutritionOf(asOf).mealDays();
   const days = [weighed[0]?.day, sessionDays[0], sessionDays.at(-1), mealDays[0], mealDays.at(-1)].filter(
     (day) => day !== undefined,
   );
-  const first = Math.min(figures.on - 55, ...days);
-  const last = Math.max(figures.on + 14, ...days);
-  return { first: dateOf(weekStartOf(first, figures.weekStart)), last: dateOf(closingDay(last, figures.weekStart)) };
+  const first = Math.min(asOf.on - 55, ...days);
+  const last = Math.max(asOf.on + 14, ...days);
+  return { first: dateOf(weekStartOf(first, asOf.weekStart)), last: dateOf(closingDay(last, asOf.weekStart)) };
 }

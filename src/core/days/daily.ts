@@ -1,12 +1,15 @@
 import { dateOf } from "../base/calendar/day";
-import { trendDay } from "../body/trend";
 import { fromKg } from "../base/units/mass";
 import { rounded } from "../base/units/number";
-import type { Figures } from "../figures/figures";
+import { weightOf } from "../body/slice";
+import { trendDay } from "../body/trend";
+import { goalsOf } from "../goals/slice";
+import type { AsOf } from "../log/asOf";
+import { notesOf } from "../log/notes";
 
 /** Day by day as rows for a spreadsheet, the first of them their heads: weigh-ins, trend with its interval, plan line and note. Days on which nothing is known of any are left out. */
-export function dailyRows(figures: Figures): (string | number | null)[][] {
-  const unit = figures.units.mass;
+export function dailyRows(asOf: AsOf): (string | number | null)[][] {
+  const unit = asOf.units.mass;
   const two = (kg: number | null | undefined) => (kg == null ? null : rounded(fromKg(kg, unit), 2));
   const head = [
     "date",
@@ -20,16 +23,16 @@ export function dailyRows(figures: Figures): (string | number | null)[][] {
     "note of the day",
   ];
   const first = Math.min(
-    figures.weighed[0]?.day ?? figures.on,
-    ...figures.log.index.days("dayNotes", figures.personId).slice(0, 1),
+    weightOf(asOf).weighed()[0]?.day ?? asOf.on,
+    ...asOf.log.index.days("dayNotes", asOf.personId).slice(0, 1),
   );
   const rows: (string | number | null)[][] = [head];
-  for (let day = first; day <= figures.on; day++) {
+  for (let day = first; day <= asOf.on; day++) {
     const [weighIn, second, note, trend] = [
-      figures.primaryOn(day),
-      figures.secondOn(day),
-      figures.noteOn(day),
-      trendDay(figures.trend, day),
+      weightOf(asOf).primaryOn(day),
+      weightOf(asOf).secondOn(day),
+      notesOf(asOf).noteOn(day),
+      trendDay(weightOf(asOf).trend(), day),
     ];
     if (weighIn === null && second === null && trend === null && !note?.text) continue;
     rows.push([
@@ -39,7 +42,7 @@ export function dailyRows(figures: Figures): (string | number | null)[][] {
       two(trend?.kg),
       two(trend?.low80),
       two(trend?.high80),
-      two(figures.planOn(day)),
+      two(goalsOf(asOf).planOn(day)),
       weighIn?.note ?? null,
       note?.text ?? null,
     ]);

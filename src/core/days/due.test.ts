@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { mustDay } from "../base/calendar/day";
-import { emptyLog, putRecord, type Log } from "../log/log";
+import { AsOf } from "../log/asOf";
+import { emptyLog, type Log, putRecord } from "../log/log";
 import type { AnyRecord, RecordKind } from "../log/records";
-import { Figures } from "../figures/figures";
 import { dueOf } from "./due";
 
 const on = mustDay("2026-06-11");
@@ -14,7 +14,7 @@ const logOf = (...records: [RecordKind, object][]): Log => {
 };
 const date = (back: number) => `2026-06-${String(11 - back).padStart(2, "0")}`;
 const weighed = (back: number) => ["weighIns", { id: `w${back}`, date: date(back), kg: 72 }] as [RecordKind, object];
-const due = (...records: [RecordKind, object][]) => dueOf(new Figures(logOf(...records), "p", on));
+const due = (...records: [RecordKind, object][]) => dueOf(new AsOf(logOf(...records), "p", on));
 
 describe("what is due", () => {
   it("is this morning's weight where weighing in is a habit, and is not written yet", () => {

@@ -1,6 +1,10 @@
 import { dateOf, type Day } from "../base/calendar/day";
+import { weightOf } from "../body/slice";
+import type { AsOf } from "../log/asOf";
+import { notesOf } from "../log/notes";
+import { nutritionOf } from "../nutrition/slice";
 import { standing } from "../sessions/adherence";
-import type { Figures } from "../figures/figures";
+import { sessionsOf } from "../sessions/slice";
 
 /** Something that waits to be written: the morning's weight, a planned session neither done nor skipped, or a day whose food is not finished. */
 export interface Due {
@@ -15,20 +19,20 @@ const daysBack = 2;
 const habitDays = 4;
 
 /** What is due on the day asked about: this morning's weight where weighing in is a habit, and what the last two days left open. */
-export function dueOf(figures: Figures): Due[] {
-  const { on } = figures;
+export function dueOf(asOf: AsOf): Due[] {
+  const { on } = asOf;
   const often = (did: (day: Day) => boolean) =>
     Array.from({ length: 7 }, (_, index) => on - 1 - index).filter(did).length >= habitDays;
   const due: Due[] =
-    figures.primaryOn(on) === null && often((day) => figures.primaryOn(day) !== null)
+    weightOf(asOf).primaryOn(on) === null && often((day) => weightOf(asOf).primaryOn(day) !== null)
       ? [{ what: "weighIn", date: dateOf(on), title: "" }]
       : [];
-  const completes = often((day) => figures.noteOn(day)?.foodComplete === true);
+  const completes = often((day) => notesOf(asOf).noteOn(day)?.foodComplete === true);
   for (let day = on - 1; day >= on - daysBack; day--) {
-    for (const session of figures.sessionsOn(day))
+    for (const session of sessionsOf(asOf).on(day))
       if (standing(session, on) === "missed" && session.status === "planned" && !session.optional)
         due.push({ what: "session", date: dateOf(day), title: session.title || session.kind });
-    if (completes && figures.noteOn(day)?.foodComplete !== true && figures.mealsOn(day).length > 0)
+    if (completes && notesOf(asOf).noteOn(day)?.foodComplete !== true && nutritionOf(asOf).mealsOn(day).length > 0)
       due.push({ what: "food", date: dateOf(day), title: "" });
   }
   return due;

@@ -1,12 +1,12 @@
+import { type Units } from "../base/units/printer";
+import { type AsOf, compare } from "../log/asOf";
+import { recordKinds } from "../log/kinds/all";
 import type { Exercise } from "../log/kinds/exercises";
 import type { Food } from "../log/kinds/foods";
 import type { Person } from "../log/kinds/people";
 import type { Recipe } from "../log/kinds/recipes";
-import { recordKinds } from "../log/kinds/all";
+import { type Log, peopleOf } from "../log/log";
 import type { RecordKind } from "../log/records";
-import { peopleOf, type Log } from "../log/log";
-import { type Units } from "../base/units/printer";
-import { compare, type Figures } from "../figures/figures";
 import { columnSpan } from "./columnView";
 
 /** What surrounds every view: who there is, whose log is open, how far the Column runs. */
@@ -17,12 +17,12 @@ export interface ShellView {
   span: { first: string; last: string };
 }
 
-export function shellView(figures: Figures): ShellView {
+export function shellView(asOf: AsOf): ShellView {
   return {
-    people: peopleOf(figures.log).map(({ id, name }) => ({ id, name })),
-    person: figures.person,
-    units: figures.units,
-    span: columnSpan(figures),
+    people: peopleOf(asOf.log).map(({ id, name }) => ({ id, name })),
+    person: asOf.person,
+    units: asOf.units,
+    span: columnSpan(asOf),
   };
 }
 

@@ -1,8 +1,9 @@
+import { pacePerKm } from "@/core/sessions/covered";
 import { describe, expect, it } from "vitest";
 import { mustDay } from "../base/calendar/day";
 import type { Session } from "../log/kinds/sessions";
 import { adherence } from "../sessions/adherence";
-import { pacePerKm, splitPer500, totalsByPurpose } from "./distance";
+import { splitPer500, totalsByPurpose } from "./distance";
 
 describe("pace", () => {
   it("is total time over total distance: 6 km in 33:00 and 4 km in 20:00 are 5:18 /km", () => {

@@ -1,4 +1,6 @@
 import { groupBy } from "../base/calendar/groupBy";
+import type { Covered } from "../sessions/covered";
+import { pacePerKm } from "../sessions/covered";
 
 /** Totals over sessions of one kind and purpose. */
 export interface DistanceTotal {
@@ -11,18 +13,6 @@ export interface DistanceTotal {
   seconds: number;
   /** Σ time / Σ distance over the sessions that have both; null when none has. Never a mean of paces. */
   secondsPerKm: number | null;
-}
-
-export interface Covered {
-  metres: number | null;
-  seconds: number | null;
-}
-
-/** Pace over several pieces together: Σ seconds / Σ metres × 1000, over those that have both. */
-export function pacePerKm(pieces: readonly Covered[]): number | null {
-  const both = pieces.filter(({ metres, seconds }) => metres !== null && metres > 0 && seconds !== null);
-  const metres = both.reduce((sum, piece) => sum + piece.metres!, 0);
-  return metres === 0 ? null : (both.reduce((sum, piece) => sum + piece.seconds!, 0) / metres) * 1000;
 }
 
 /** Rowing split: seconds per 500 m. */

@@ -1,10 +1,12 @@
-import { dateOf, weekStartOf, type Day } from "../base/calendar/day";
+import { dateOf, type Day, weekStartOf } from "../base/calendar/day";
 import { groupBy } from "../base/calendar/groupBy";
-import { pacePerKm, type DistanceTotal } from "./distance";
+import type { AsOf } from "../log/asOf";
 import type { Session } from "../log/kinds/sessions";
-import type { Figures } from "../figures/figures";
-import { coveredBy, dailyLoads, distanceTotals } from "./distances";
+import { coveredBy, pacePerKm } from "../sessions/covered";
+import { sessionsOf } from "../sessions/slice";
 import { sessionCard, type SessionCard } from "../training/sessionCard";
+import { type DistanceTotal } from "./distance";
+import { dailyLoads, distanceTotals } from "./distances";
 
 export interface DistanceView {
   totals: DistanceTotal[];
@@ -23,17 +25,17 @@ export interface DistanceView {
 const sessionsAtMost = 60;
 
 /** @param days how far back totals and sessions reach; null for the whole log */
-export function distanceView(figures: Figures, days: number | null): DistanceView {
-  const from = days === null ? -Infinity : figures.on - days + 1;
-  const thisWeek = weekStartOf(figures.on, figures.weekStart);
-  const loads = groupBy(dailyLoads(figures, thisWeek - 77, figures.on), ({ day }) =>
-    weekStartOf(day, figures.weekStart),
-  );
+export function distanceView(asOf: AsOf, days: number | null): DistanceView {
+  const from = days === null ? -Infinity : asOf.on - days + 1;
+  const thisWeek = weekStartOf(asOf.on, asOf.weekStart);
+  const loads = groupBy(dailyLoads(asOf, thisWeek - 77, asOf.on), ({ day }) => weekStartOf(day, asOf.weekStart));
   const weeks = Array.from({ length: 12 }, (_, index) => thisWeek - 7 * (11 - index)).map((start) => {
-    const done = figures.sessionsOfWeek(start).flatMap((session) => {
-      const covered = coveredBy(session, figures.on);
-      return covered ? [{ kind: session.kind, covered }] : [];
-    });
+    const done = sessionsOf(asOf)
+      .ofWeek(start)
+      .flatMap((session) => {
+        const covered = coveredBy(session, asOf.on);
+        return covered ? [{ kind: session.kind, covered }] : [];
+      });
     const byKind = [...groupBy(done, ({ kind }) => kind)]
       .sort(([a], [b]) => (a < b ? -1 : 1))
       .map(([kind, pieces]) => ({
@@ -49,20 +51,20 @@ export function distanceView(figures: Figures, days: number | null): DistanceVie
     };
   });
   return {
-    totals: distanceTotals(figures, from),
-    sessions: latestSessions(figures, from).map((session) => sessionCard(figures, session)),
+    totals: distanceTotals(asOf, from),
+    sessions: latestSessions(asOf, from).map((session) => sessionCard(asOf, session)),
     weeks,
   };
 }
 
 /** The latest sessions with a distance, newest first. */
-function latestSessions(figures: Figures, from: Day): Session[] {
+function latestSessions(asOf: AsOf, from: Day): Session[] {
   const latest: Session[] = [];
-  for (const day of figures.sessionDays.toReversed()) {
+  for (const day of sessionsOf(asOf).days().toReversed()) {
     if (day < from || latest.length >= sessionsAtMost) break;
     latest.push(
-      ...figures
-        .sessionsOn(day)
+      ...sessionsOf(asOf)
+        .on(day)
         .filter(({ distance }) => distance)
         .toReversed(),
     );

@@ -1,10 +1,8 @@
 import { dateOf } from "../base/calendar/day";
-import { pacePerKm } from "./distance";
-import { put } from "../log/records";
-import type { Session } from "../log/kinds/sessions";
 import { metresPer } from "../base/units/length";
 import { printDuration } from "../base/units/time";
 import {
+  type At,
   denialIn,
   denied,
   distanceAt,
@@ -16,19 +14,21 @@ import {
   lengthUnitAt,
   massUnitAt,
   restWithoutUnit,
-  type At,
 } from "../entry/amounts";
 import { LineCursor } from "../entry/cursor";
 import { slipOf } from "../entry/names";
 import {
+  type EntryChoice,
+  type Line,
   nothingWritten,
   placeOf,
   reading,
-  rewritten,
-  type EntryChoice,
-  type Line,
   type Reading,
+  rewritten,
 } from "../entry/reading";
+import type { Session } from "../log/kinds/sessions";
+import { put } from "../log/records";
+import { pacePerKm } from "../sessions/covered";
 
 const purposes = [
   "easy",

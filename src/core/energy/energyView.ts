@@ -1,30 +1,17 @@
-import { dateOf, type Day } from "../base/calendar/day";
-import { equationError, equationNames, type EquationName, type Resting } from "./resting";
+import { dateOf } from "../base/calendar/day";
 import type { GoalCourse, Milestone } from "../body/course";
+import { arrivalFigure, type ArrivalFigure, planFigure, type PlanFigure } from "../body/keyFigures";
+import { weightOf } from "../body/slice";
 import { balanceForRate, goalWarnings, type PlanLine } from "../goals/plan";
+import { goalsOf } from "../goals/slice";
+import type { AsOf } from "../log/asOf";
 import type { EnergySettings } from "../log/kinds/energySettings";
 import type { Goal } from "../log/kinds/goals";
 import type { Session } from "../log/kinds/sessions";
-import type { Figures } from "../figures/figures";
-import {
-  creditsOn,
-  expenditureOn,
-  foodDay,
-  foodDays,
-  targetFor,
-  type Credit,
-  type Expenditure,
-  type FoodDay,
-  type Target,
-} from "../nutrition/foodDay";
-import {
-  arrivalFigure,
-  mealGroups,
-  planFigure,
-  type ArrivalFigure,
-  type MealGroup,
-  type PlanFigure,
-} from "../days/dayView";
+import { sessionsOf } from "../sessions/slice";
+import { type Credit, creditsOn, type Expenditure, expenditureOn, type Target, targetFor } from "./expenditure";
+import { equationError, type EquationName, equationNames, type Resting } from "./resting";
+import { energyOf } from "./slice";
 
 export interface EnergyView {
   resting: { equation: EquationName; result: Resting }[];
@@ -50,62 +37,52 @@ export interface EnergyView {
   credits: { date: string; title: string; credit: Credit }[];
 }
 
-export function energyView(figures: Figures): EnergyView {
-  const { on, line } = figures;
-  const expenditure = expenditureOn(figures, on);
+export function energyView(asOf: AsOf): EnergyView {
+  const { on } = asOf;
+  const line = goalsOf(asOf).line();
+  const expenditure = expenditureOn(asOf, on);
   const week = Array.from({ length: 7 }, (_, index) => on - index);
-  const training = targetFor(figures, "training", on);
-  const resting = figures.restingOn(figures.energySettingsOn(on)?.equation ?? "mifflinStJeor", on);
-  const warnings = "reason" in line ? [] : goalWarnings(line, figures.person.heightCm ?? null);
+  const training = targetFor(asOf, "training", on);
+  const resting = energyOf(asOf).restingOn(energyOf(asOf).settingsOn(on)?.equation ?? "mifflinStJeor", on);
+  const warnings = "reason" in line ? [] : goalWarnings(line, asOf.person.heightCm ?? null);
   if (!("reason" in training) && "kcal" in resting && training.kcal < resting.kcal)
     warnings.push("The daily target is under the resting expenditure.");
   return {
-    resting: equationNames.map((equation) => ({ equation, result: figures.restingOn(equation, on) })),
+    resting: equationNames.map((equation) => ({ equation, result: energyOf(asOf).restingOn(equation, on) })),
     expenditure,
     range:
       "reason" in expenditure
         ? null
         : { low: expenditure.kcal * (1 - equationError), high: expenditure.kcal * (1 + equationError) },
-    settings: figures.energySettingsOn(on),
-    targets: { training, rest: targetFor(figures, "rest", on) },
-    goal: figures.goal ?? figures.nextGoal,
+    settings: energyOf(asOf).settingsOn(on),
+    targets: { training, rest: targetFor(asOf, "rest", on) },
+    goal: goalsOf(asOf).now() ?? goalsOf(asOf).next(),
     line,
     balanceKcal: "reason" in line ? null : balanceForRate(line.kgPerWeek),
     warnings,
-    plan: planFigure(figures),
-    arrival: arrivalFigure(figures),
-    starts: startsOn(figures),
-    goals: figures.goalCourses,
-    milestones: figures.milestones,
+    plan: planFigure(asOf),
+    arrival: arrivalFigure(asOf),
+    starts: startsOn(asOf),
+    goals: weightOf(asOf).goalCourses(),
+    milestones: weightOf(asOf).milestones(),
     credits: week.flatMap((day) =>
-      creditsOn(figures, day).map((credit) => ({
+      creditsOn(asOf, day).map((credit) => ({
         date: dateOf(day),
-        title: titleOf(figures.sessionOn(day, credit.sessionId)),
+        title: titleOf(sessionsOf(asOf).find(day, credit.sessionId)),
         credit,
       })),
     ),
   };
 }
 
-function startsOn(figures: Figures): EnergyView["starts"] {
+function startsOn(asOf: AsOf): EnergyView["starts"] {
   return {
-    morningKg: figures.primaryOn(figures.on)?.kg ?? null,
-    medianKg: figures.weekly(1)[0]?.medianKg ?? null,
-    trendKg: figures.levelOn(figures.on),
+    morningKg: weightOf(asOf).primaryOn(asOf.on)?.kg ?? null,
+    medianKg: weightOf(asOf).weekly(1)[0]?.medianKg ?? null,
+    trendKg: weightOf(asOf).levelOn(asOf.on),
   };
 }
 
 function titleOf(session: Session | null): string {
   return session?.title || session?.kind || "";
-}
-
-export interface FoodView {
-  food: FoodDay;
-  meals: MealGroup[];
-  week: FoodDay[];
-}
-
-/** A day's food by line, and the days of the last week that have some. */
-export function foodView(figures: Figures, day: Day): FoodView {
-  return { food: foodDay(figures, day), meals: mealGroups(figures, day), week: foodDays(figures, figures.on - 6) };
 }

@@ -1,5 +1,5 @@
-import type { Session } from "../log/kinds/sessions";
 import { METRES_PER_MILE } from "../base/units/length";
+import type { Session } from "../log/kinds/sessions";
 
 /**
  * Metabolic equivalents after Ainsworth et al. 2011, Compendium of Physical Activities, Med Sci Sports Exerc 43:1575, from memory:
@@ -68,9 +68,4 @@ export function sessionMet(session: Session): Met {
  */
 export function netExerciseKcal(met: number, kg: number, minutes: number): number {
   return (((met - 1) * 3.5 * kg) / 200) * minutes;
-}
-
-/** Minutes of a performed session: as written, else its timed distance; null when neither is known. */
-export function sessionMinutes(session: Session): number | null {
-  return session.minutes ?? (session.distance?.done?.seconds != null ? session.distance.done.seconds / 60 : null);
 }

@@ -1,11 +1,14 @@
 import { dateOf } from "../base/calendar/day";
-import { trendDay } from "../body/trend";
-import { balanceForRate, goalWarnings, planLine, planWeight, rateOfBalance, type PlanLine } from "../goals/plan";
 import { carryForward, project, type Projection } from "../body/projection";
+import { weightOf } from "../body/slice";
+import { trendDay } from "../body/trend";
+import { balanceForRate, goalWarnings, planLine, type PlanLine, planWeight, rateOfBalance } from "../goals/plan";
+import { goalsOf } from "../goals/slice";
+import type { AsOf } from "../log/asOf";
 import type { Goal } from "../log/kinds/goals";
-import type { Figures } from "../figures/figures";
+import { type Expenditure, expenditureOn } from "./expenditure";
 import { whereToWrite } from "./resting";
-import { expenditureOn, type Expenditure } from "../nutrition/foodDay";
+import { energyOf } from "./slice";
 
 /** A goal that is being written. `kcal`: set by what is eaten a day, from which the rate follows; null when the goal says its own. */
 export interface GoalAsk {
@@ -42,21 +45,22 @@ export type GoalPreview =
     }
   | { reason: string };
 
-export function goalPreview(figures: Figures, { goal: asked, kcal }: GoalAsk): GoalPreview {
-  const { trend, on } = figures;
-  const expenditure = expenditureOn(figures, on);
+export function goalPreview(asOf: AsOf, { goal: asked, kcal }: GoalAsk): GoalPreview {
+  const { on } = asOf;
+  const trend = weightOf(asOf).trend();
+  const expenditure = expenditureOn(asOf, on);
   const by = kcal === null ? asked.by : byIntake(asked, kcal, expenditure);
   if ("reason" in by) return { reason: by.reason as string };
   const goal = { ...asked, by };
   const line = planLine(goal);
   if ("reason" in line) return line;
   const kcalPerDay = balanceForRate(line.kgPerWeek);
-  const resting = figures.restingOn(figures.energySettingsOn(on)?.equation ?? "mifflinStJeor", on);
+  const resting = energyOf(asOf).restingOn(energyOf(asOf).settingsOn(on)?.equation ?? "mifflinStJeor", on);
   const targetKcal = "reason" in expenditure ? null : expenditure.kcal + kcalPerDay;
   const under =
     targetKcal !== null && "kcal" in resting && targetKcal < resting.kcal
       ? [
-          `It asks to eat ${figures.printer.energy(targetKcal)} a day, under the resting expenditure of ${figures.printer.energy(resting.kcal)}.`,
+          `It asks to eat ${asOf.printer.energy(targetKcal)} a day, under the resting expenditure of ${asOf.printer.energy(resting.kcal)}.`,
         ]
       : [];
   const pace = line.deadline <= on ? null : project(trend, line, on);
@@ -65,10 +69,10 @@ export function goalPreview(figures: Figures, { goal: asked, kcal }: GoalAsk): G
     line,
     kcalPerDay,
     percentPerWeek: line.kgPerWeek / line.startKg,
-    warnings: [...under, ...goalWarnings(line, figures.person.heightCm ?? null)],
+    warnings: [...under, ...goalWarnings(line, asOf.person.heightCm ?? null)],
     targetKcal,
     pace: pace === null || "reason" in pace ? null : pace,
-    course: courseOf(figures, line),
+    course: courseOf(asOf, line),
   };
 }
 
@@ -89,8 +93,10 @@ function byIntake(goal: Goal, kcal: number, expenditure: Expenditure): { rateKgP
 const weeksBack = 8;
 const pointsAtMost = 150;
 
-function courseOf(figures: Figures, line: PlanLine): WhatIf[] {
-  const { trend, on, line: now } = figures;
+function courseOf(asOf: AsOf, line: PlanLine): WhatIf[] {
+  const { on } = asOf;
+  const trend = weightOf(asOf).trend();
+  const now = goalsOf(asOf).line();
   const [from, until] = [
     Math.min(on, Math.max(on - 7 * weeksBack, trend?.first ?? on)),
     Math.min(Math.max(line.deadline, on) + 7, on + 730),

@@ -1,5 +1,4 @@
-/** Sex as the equations know it. */
-export type Sex = "female" | "male" | "unspecified";
+import type { Sex } from "../log/kinds/people";
 
 export const equationNames = ["mifflinStJeor", "rozaShizgal", "katchMcArdle", "cunningham"] as const;
 export type EquationName = (typeof equationNames)[number];

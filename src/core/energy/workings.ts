@@ -1,20 +1,20 @@
 import { dateOf, mustDay } from "../base/calendar/day";
 import { printDate } from "../base/calendar/print";
-import { defaultActivityFactor, equations, equationError, type EquationName } from "./resting";
-import { kcalPerKg } from "../goals/plan";
 import { printNumber } from "../base/units/number";
-import type { Figures } from "../figures/figures";
-import { creditOf, expenditureOn, foodDay } from "../nutrition/foodDay";
-import { mealLines } from "../days/dayView";
 import type { WorkingResult } from "../base/working";
+import { measuresOf } from "../body/measuresSlice";
+import type { AsOf } from "../log/asOf";
+import { creditOf, expenditureOn } from "./expenditure";
+import { defaultActivityFactor, equationError, type EquationName, equations } from "./resting";
+import { energyOf } from "./slice";
 
-export function restingWorking(figures: Figures, equation: EquationName): WorkingResult {
+export function restingWorking(asOf: AsOf, equation: EquationName): WorkingResult {
   const { title, written, source } = equations[equation];
-  const result = figures.restingOn(equation, figures.on);
+  const result = energyOf(asOf).restingOn(equation, asOf.on);
   if ("reason" in result) return { reason: `${title}: ${result.reason}.` };
-  const p = figures.printer;
-  const body = figures.bodyOn(figures.on)!;
-  const fat = figures.bodyFatOn(figures.on);
+  const p = asOf.printer;
+  const body = energyOf(asOf).bodyOn(asOf.on)!;
+  const fat = measuresOf(asOf).bodyFatOn(asOf.on);
   const fatFree = equation === "katchMcArdle" || equation === "cunningham";
   return {
     title: `Resting expenditure, ${title}`,
@@ -41,10 +41,10 @@ export function restingWorking(figures: Figures, equation: EquationName): Workin
   };
 }
 
-export function expenditureWorking(figures: Figures): WorkingResult {
-  const expenditure = expenditureOn(figures, figures.on);
+export function expenditureWorking(asOf: AsOf): WorkingResult {
+  const expenditure = expenditureOn(asOf, asOf.on);
   if ("reason" in expenditure) return { reason: `Expenditure: ${expenditure.reason}.` };
-  const p = figures.printer;
+  const p = asOf.printer;
   const { kcal, resting, factor, equation, factorSet } = expenditure;
   return {
     title: "Expenditure by formula",
@@ -69,54 +69,12 @@ export function expenditureWorking(figures: Figures): WorkingResult {
   };
 }
 
-export function foodLeftWorking(figures: Figures, date: string): WorkingResult {
-  const day = mustDay(date);
-  const { target, eaten, remainingKcal, complete, unknown, unknownWhy, planned } = foodDay(figures, day);
-  const p = figures.printer;
-  if ("reason" in target) return { reason: `No target: ${target.reason}.` };
-  if (remainingKcal === null)
-    return {
-      reason: `Not known: ${unknownWhy}. At least ${p.energy(eaten.kcal)} was eaten, of ${p.energy(target.kcal)}.`,
-    };
-  const from = target.own
-    ? [`own target for a ${target.kind} day ${p.energy(target.kcal - target.creditKcal)}`]
-    : [
-        `expenditure ${p.energy(target.expenditureKcal!)}, plan's balance ${p.energyChange(target.balanceKcal)} (${p.energyPerMass(kcalPerKg)}): ${p.energy(target.expenditureKcal! + target.balanceKcal)}`,
-      ];
-  return {
-    title: `Left to eat, ${printDate(date)}`,
-    value: p.energy(remainingKcal),
-    formula: "target of the day − energy eaten",
-    steps: [
-      ...from,
-      ...(target.creditKcal > 0 ? [`net energy of the day's sessions ${p.energyChange(target.creditKcal)}`] : []),
-      `${p.energyNumber(target.kcal)} − ${p.energyNumber(eaten.kcal)} = ${p.energy(remainingKcal)}`,
-      ...(planned.kcal > 0 ? [`planned and not yet eaten: ${p.energy(planned.kcal)}`] : []),
-    ],
-    inputs: mealLines(figures, day)
-      .filter(({ meal }) => meal.status !== "planned")
-      .map(({ name, grams, nutrients, reason }) => ({
-        label: `${name}${grams === null ? "" : `, ${printNumber(grams, 0)} g`}`,
-        value: nutrients === null ? (reason ?? "unknown") : p.energy(nutrients.kcal),
-        date,
-      })),
-    assumptions: [
-      "Energy of a food without a stated one: 4 × available carbohydrate, 2 × fibre, 2.4 × polyols, 4 × protein, 9 × fat, 7 × alcohol.",
-      "Fibre and sugars are parts of the carbohydrate.",
-      ...(complete ? [] : ["The day is not marked complete."]),
-      ...unknown.map(({ reason }) => `One planned line counts for nothing: ${reason}.`),
-    ],
-    source: "Regulation (EU) 1169/2011, Annex XIV; Wishnofsky 1958 for the balance.",
-    sureness: "Labels may be off by a fifth either way (common practice, no source).",
-  };
-}
-
-export function creditWorking(figures: Figures, sessionId: string): WorkingResult {
-  const session = figures.log.index.all("sessions").get(sessionId);
+export function creditWorking(asOf: AsOf, sessionId: string): WorkingResult {
+  const session = asOf.log.index.all("sessions").get(sessionId);
   if (!session) return { reason: "That session is not in the log." };
-  const credit = creditOf(figures, session, mustDay(session.date));
+  const credit = creditOf(asOf, session, mustDay(session.date));
   if ("reason" in credit) return { reason: `No energy for this session: ${credit.reason}.` };
-  const p = figures.printer;
+  const p = asOf.printer;
   return {
     title: `Energy of ${session.title || session.kind}, ${printDate(session.date)}`,
     value: `${p.energy(credit.kcal)} net`,
@@ -139,3 +97,10 @@ export function creditWorking(figures: Figures, sessionId: string): WorkingResul
     sureness: "Within about a quarter either way for one person (common practice, no source).",
   };
 }
+
+/** The workings of this domain, by the figure's name in a reference to it. */
+export const energyWorkings = {
+  resting: (asOf: AsOf, { equation }: { equation: EquationName }) => restingWorking(asOf, equation),
+  expenditure: expenditureWorking,
+  credit: (asOf: AsOf, { sessionId }: { sessionId: string }) => creditWorking(asOf, sessionId),
+};

@@ -1,5 +1,5 @@
-import type { MassUnit } from "../base/units/mass";
 import { METRES_PER_MILE } from "../base/units/length";
+import type { MassUnit } from "../base/units/mass";
 import type { Token } from "./tokens";
 
 /** What was read from some place on, and the place behind it. */

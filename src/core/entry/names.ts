@@ -1,6 +1,6 @@
-import { ownedBy } from "../base/memo";
+import { perOwner } from "../base/memo";
 import { folded } from "./reading";
-import { tokensOf, type Token } from "./tokens";
+import { type Token, tokensOf } from "./tokens";
 
 /** A thing of the trainee's that has a name, and perhaps others. */
 export interface Named {
@@ -47,7 +47,7 @@ interface Known<T> {
 }
 
 /** Names are compared many times with the same things: with each line of a sheet, with each letter typed. */
-const knownThings = ownedBy((things: readonly Named[]): Known<Named> => {
+const knownThings = perOwner((things: readonly Named[]): Known<Named> => {
   const names = things
     .flatMap((thing) =>
       [thing.name, ...(thing.aliases ?? [])].map((name, rank) => {

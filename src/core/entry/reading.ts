@@ -1,13 +1,12 @@
-import type { Change, RecordOf } from "../log/records";
+import type { Day } from "../base/calendar/day";
+import type { Printer } from "../base/units/printer";
 import type { DayNote } from "../log/kinds/dayNotes";
 import type { Exercise } from "../log/kinds/exercises";
 import type { Food } from "../log/kinds/foods";
 import type { Recipe } from "../log/kinds/recipes";
 import type { Session } from "../log/kinds/sessions";
 import type { WeighIn } from "../log/kinds/weighIns";
-import type { Day } from "../base/calendar/day";
-import type { Factor } from "../strength/e1rm";
-import type { Printer } from "../base/units/printer";
+import type { Change, RecordOf } from "../log/records";
 import type { Token } from "./tokens";
 
 /** A line longer than this is not read. */
@@ -32,7 +31,7 @@ export interface EntryContext {
   meals: readonly { id: string; name: string }[];
   recipes: readonly Recipe[];
   /** The relation of repetitions to load in force for an exercise. */
-  factorFor: (exerciseId: string) => Factor;
+  factorFor: (exerciseId: string) => (limitReps: number) => number;
   sessionsOn: (day: Day) => readonly Session[];
   weighInOn: (day: Day) => WeighIn | null;
   /** What the scale may be expected to show, to question a slip of the finger. */

@@ -1,4 +1,4 @@
-import { dateOf, dayOf, entryDayOf, outsideYears, weekdayOf, type Day } from "../base/calendar/day";
+import { dateOf, type Day, dayOf, entryDayOf, outsideYears, weekdayOf } from "../base/calendar/day";
 import { monthNamed, printDay, weekdayNames } from "../base/calendar/print";
 import { isMark, isWhole, isWord, lengthUnitAt, massUnitAt } from "./amounts";
 import type { Token } from "./tokens";

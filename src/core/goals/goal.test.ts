@@ -2,9 +2,10 @@ import fc from "fast-check";
 import { cumulativeStdNormalProbability } from "simple-statistics";
 import { describe, expect, it } from "vitest";
 import { dateOf, mustDay } from "../base/calendar/day";
+import { normalCdf } from "../base/numeric/normal";
+import { carriedLevel, carriedTo, carryForward, project, type Projection } from "../body/projection";
 import { trendDays, weightTrend } from "../body/trend";
 import type { Goal } from "../log/kinds/goals";
-import { normalCdf } from "../base/numeric/normal";
 import {
   balanceForRate,
   catchUpRate,
@@ -12,10 +13,9 @@ import {
   goalWarnings,
   planBand,
   planLine,
-  planWeight,
   type PlanLine,
+  planWeight,
 } from "./plan";
-import { carriedTo, carryForward, carriedLevel, project, type Projection } from "../body/projection";
 
 const start = mustDay("2026-01-01");
 const goal = (by: Goal["by"], startKg = 80, targetKg = 74, startDate = "2026-01-01"): Goal => ({

@@ -1,7 +1,7 @@
-import { dayOf, mustDay, type Day } from "../base/calendar/day";
+import { type Day, dayOf, mustDay } from "../base/calendar/day";
 import { printDate, printDay } from "../base/calendar/print";
-import type { Goal } from "../log/kinds/goals";
 import { printNumber } from "../base/units/number";
+import type { Goal } from "../log/kinds/goals";
 
 /** A straight line from start weight to goal weight. */
 export interface PlanLine {

@@ -1,13 +1,13 @@
-import { isFarReading, readReading } from "../body/usualMeasures";
-import { heaviest, isFarOff, lightest } from "../body/weighIns";
-import { dateOf, entryDayOf, outsideYears, type Day } from "../base/calendar/day";
-import { put, type Change, type RecordOf } from "../log/records";
-import type { DayNote } from "../log/kinds/dayNotes";
-import type { WeighIn } from "../log/kinds/weighIns";
+import { dateOf, type Day, entryDayOf, outsideYears } from "../base/calendar/day";
 import { parseMass } from "../base/units/mass";
 import { parseDecimal, printNumber, printPlain } from "../base/units/number";
 import type { Printer } from "../base/units/printer";
-import { measureOf, type LedgerColumn, type LedgerColumnId } from "./columns";
+import { isFarReading, readReading } from "../body/usualMeasures";
+import { heaviest, isFarOff, lightest } from "../body/weighIns";
+import type { DayNote } from "../log/kinds/dayNotes";
+import type { WeighIn } from "../log/kinds/weighIns";
+import { type Change, put, type RecordOf } from "../log/records";
+import { type LedgerColumn, type LedgerColumnId, measureOf } from "./columns";
 
 /** What stands in the ledger and what may be written there. */
 export interface LedgerContext {

@@ -1,11 +1,11 @@
 import { describe, expect, it } from "vitest";
 import { dateOf, mustDay } from "../base/calendar/day";
+import { metricUnits, Printer } from "../base/units/printer";
 import type { DayNote } from "../log/kinds/dayNotes";
 import type { WeighIn } from "../log/kinds/weighIns";
-import { metricUnits, Printer } from "../base/units/printer";
-import { ledgerChange, type CellEdit, type LedgerContext } from "./change";
-import { readPaste, sheetDay } from "./paste";
+import { type CellEdit, ledgerChange, type LedgerContext } from "./change";
 import { allColumns, type LedgerColumnId } from "./columns";
+import { readPaste, sheetDay } from "./paste";
 
 const held: WeighIn = {
   id: "w1",

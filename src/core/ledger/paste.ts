@@ -1,10 +1,10 @@
 import Papa from "papaparse";
-import { median } from "../body/weighIns";
-import { dateOf, entryDayOf, mustDay, type Day } from "../base/calendar/day";
+import { dateOf, type Day, entryDayOf, mustDay } from "../base/calendar/day";
 import { monthNamed } from "../base/calendar/print";
-import { sameName } from "../entry/names";
-import { toKg, type MassUnit } from "../base/units/mass";
+import { type MassUnit, toKg } from "../base/units/mass";
 import { parseDecimal, printNumber } from "../base/units/number";
+import { median } from "../body/weighIns";
+import { sameName } from "../entry/names";
 import type { CellEdit } from "./change";
 import type { LedgerColumn, LedgerColumnId } from "./columns";
 

@@ -3,9 +3,9 @@ import { demoLog, rowerId } from "../../demo/demoLog";
 import { mustDay } from "../base/calendar/day";
 import { checkLog } from "./check";
 import { copyOf } from "./copy";
-import { putRecord, removeRecord, type Log } from "./log";
-import type { AnyRecord } from "./records";
 import type { Session } from "./kinds/sessions";
+import { type Log, putRecord, removeRecord } from "./log";
+import type { AnyRecord } from "./records";
 
 const demo = demoLog(mustDay("2026-06-11"));
 

@@ -1,9 +1,9 @@
+import { atOnce, type Steps } from "../base/chunked";
 import { doubledId, withOwnIds } from "./idLists";
 import { kinds, recordKinds } from "./kinds/all";
-import { sizeOf, type Log } from "./log";
-import { put, type AnyRecord, type Change, type RecordKind } from "./records";
+import { type Log, sizeOf } from "./log";
+import { type AnyRecord, type Change, put, type RecordKind } from "./records";
 import { referencesOf } from "./references";
-import { atOnce, type Steps } from "../base/chunked";
 
 /** Something wrong in a log: where, what, and a change that repairs it when there is one. A repair never removes what was written. */
 export interface Finding {

@@ -1,5 +1,5 @@
-import { emptyLog, putRecord, removeRecord, setAside, type Log } from "./log";
 import { recordKinds } from "./kinds/all";
+import { emptyLog, type Log, putRecord, removeRecord, setAside } from "./log";
 
 /** The same records in a log of its own, of which nothing is computed yet. */
 export function copyOf(log: Log): Log {

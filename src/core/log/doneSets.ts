@@ -1,8 +1,8 @@
-import { ownedBy } from "../base/memo";
+import { perOwner } from "../base/memo";
 import type { Session } from "./kinds/sessions";
 
 /**
- * The performed sets of a session in columns. Figures of every lift run through all sets of a log; a row of numbers is read many times as fast
+ * The performed sets of a session in columns. AsOf of every lift run through all sets of a log; a row of numbers is read many times as fast
  * as a record with its parts, and the rows are made while the session has just been read and is at hand.
  */
 export interface DoneSets {
@@ -17,7 +17,7 @@ export const doneSetRow = 5;
 /** Marks of a row. A part of a drop or cluster set has a row after its set's, with the load of its own or of the set. */
 export const doneSetMarks = { warmUp: 1, failed: 2, asManyAsPossible: 4, part: 8 } as const;
 
-export const doneSets = ownedBy((session: Session): DoneSets => {
+export const doneSets = perOwner((session: Session): DoneSets => {
   const items = session.items ?? noItems;
   const rows: number[] = [];
   for (let item = 0; item < items.length; item++) {

@@ -1,5 +1,5 @@
 import type { Day } from "../base/calendar/day";
-import { isDated, kinds, recordKinds, type DatedKind } from "./kinds/all";
+import { type DatedKind, isDated, kinds, recordKinds } from "./kinds/all";
 import type { Log } from "./log";
 import type { AnyRecord } from "./records";
 

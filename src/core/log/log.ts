@@ -1,9 +1,9 @@
+import { entryDayOf, outsideYears } from "../base/calendar/day";
 import { byId } from "./canonical";
 import { areListsSound } from "./idLists";
 import { isDated, isRecordKind, kinds, recordKinds } from "./kinds/all";
 import type { Person } from "./kinds/people";
 import { LogIndex } from "./logIndex";
-import { entryDayOf, outsideYears } from "../base/calendar/day";
 import type { AnyRecord, RecordKind, RecordOf, Tombstone } from "./records";
 
 /** The in-memory set of records of one household: what every figure is computed from. Written by `putRecord` and `removeRecord` alone. */

@@ -1,6 +1,6 @@
-import { mustDay, type Day } from "../base/calendar/day";
-import { Part, track, type Clock } from "../base/memo";
-import { isDated, type DatedKind } from "./kinds/all";
+import { type Day, mustDay } from "../base/calendar/day";
+import { type Clock, Dependency, track } from "../base/memo";
+import { type DatedKind, isDated } from "./kinds/all";
 import type { AnyRecord, RecordKind, RecordOf } from "./records";
 
 interface Dated {
@@ -16,7 +16,7 @@ interface Dated {
  */
 export class LogIndex implements Clock {
   #version = 0;
-  readonly #kinds = new Map<RecordKind, Part>();
+  readonly #kinds = new Map<RecordKind, Dependency>();
   readonly #dated = new Map<DatedKind, Map<string, PersonDays>>();
 
   constructor(private readonly records: { readonly [K in RecordKind]: ReadonlyMap<string, RecordOf<K>> }) {}
@@ -42,9 +42,9 @@ export class LogIndex implements Clock {
     return this.#person(kind, personId).days();
   }
 
-  /** The blocks of days in which a person has records of a kind, in order. */
-  blocks(kind: DatedKind, personId: string): readonly number[] {
-    return this.#person(kind, personId).blocks();
+  /** The buckets of days in which a person has records of a kind, in order. */
+  buckets(kind: DatedKind, personId: string): readonly number[] {
+    return this.#person(kind, personId).buckets();
   }
 
   /** Takes records up while a log is read that nobody has asked yet: then they are at hand, later each would have to be fetched again. */
@@ -65,8 +65,8 @@ export class LogIndex implements Clock {
     if (now !== undefined) personDays(people, now.personId, this).write(now);
   }
 
-  #kind(kind: RecordKind): Part {
-    const part = this.#kinds.get(kind) ?? new Part(this.#version);
+  #kind(kind: RecordKind): Dependency {
+    const part = this.#kinds.get(kind) ?? new Dependency(this.#version);
     this.#kinds.set(kind, part);
     return part;
   }
@@ -100,66 +100,66 @@ function personDays(people: Map<string, PersonDays>, personId: string, clock: Cl
   return days;
 }
 
-/** Days stand together in blocks: whoever reads a day depends on its block, so a sum over twenty years rests on some hundred parts, not on thousands. */
-export const blockDays = 56;
+/** Days stand together in buckets: whoever reads a day depends on its bucket, so a sum over twenty years rests on some hundred parts, not on thousands. */
+export const bucketDays = 56;
 
-/** The block that holds a day. */
-export function blockOf(day: Day): number {
-  return Math.floor(day / blockDays);
+/** The bucket that holds a day. */
+export function bucketOf(day: Day): number {
+  return Math.floor(day / bucketDays);
 }
 
-/** The days of a block, in order. */
-export function daysOf(block: number): Day[] {
+/** The days of a bucket, in order. */
+export function daysOfBucket(bucket: number): Day[] {
   const days: Day[] = [];
-  for (let day = block * blockDays; day < (block + 1) * blockDays; day++) days.push(day);
+  for (let day = bucket * bucketDays; day < (bucket + 1) * bucketDays; day++) days.push(day);
   return days;
 }
 
 class PersonDays {
   /** Days that have records. */
-  readonly #buckets = new Map<Day, { records: Dated[]; sorted: boolean }>();
-  readonly #blocks = new Map<number, Part>();
+  readonly #byDay = new Map<Day, { records: Dated[]; sorted: boolean }>();
+  readonly #buckets = new Map<number, Dependency>();
   /** Days with records, in order once asked for; null while that must be found again. */
   #days: Day[] | null = null;
-  #blockList: number[] | null = null;
-  readonly #part: Part;
+  #bucketList: number[] | null = null;
+  readonly #part: Dependency;
   /** The day filled last: records that follow one another are mostly of one day. */
   #filled: { date: string; records: Dated[] } | null = null;
 
   constructor(private readonly clock: Clock) {
-    this.#part = new Part(clock.version);
+    this.#part = new Dependency(clock.version);
   }
 
   on(day: Day): readonly Dated[] {
-    track(this.#block(day));
-    const bucket = this.#buckets.get(day);
-    if (bucket === undefined) return none;
-    if (!bucket.sorted) {
-      if (bucket.records.length > 1) bucket.records.sort(byTime);
-      bucket.sorted = true;
+    track(this.#bucket(day));
+    const held = this.#byDay.get(day);
+    if (held === undefined) return none;
+    if (!held.sorted) {
+      if (held.records.length > 1) held.records.sort(byTime);
+      held.sorted = true;
     }
-    return bucket.records;
+    return held.records;
   }
 
   days(): readonly Day[] {
     track(this.#part);
-    this.#days ??= [...this.#buckets.keys()].sort((a, b) => a - b);
+    this.#days ??= [...this.#byDay.keys()].sort((a, b) => a - b);
     return this.#days;
   }
 
-  blocks(): readonly number[] {
-    if (this.#days === null || this.#blockList === null) this.#blockList = [...new Set(this.days().map(blockOf))];
+  buckets(): readonly number[] {
+    if (this.#days === null || this.#bucketList === null) this.#bucketList = [...new Set(this.days().map(bucketOf))];
     track(this.#part);
-    return this.#blockList;
+    return this.#bucketList;
   }
 
   /** Adds a record while the index is built for the first time. */
   fill(record: Dated): void {
     if (this.#filled === null || record.date !== this.#filled.date) {
       const day = mustDay(record.date);
-      const bucket = this.#buckets.get(day) ?? { records: [], sorted: false };
-      this.#buckets.set(day, bucket);
-      this.#filled = { date: record.date, records: bucket.records };
+      const held = this.#byDay.get(day) ?? { records: [], sorted: false };
+      this.#byDay.set(day, held);
+      this.#filled = { date: record.date, records: held.records };
     }
     this.#filled.records.push(record);
   }
@@ -175,21 +175,21 @@ class PersonDays {
   /** A day's list is replaced, never changed in place: whoever holds the old one keeps it. */
   #set(day: Day, change: (records: readonly Dated[]) => Dated[]): void {
     this.#filled = null;
-    const before = this.#buckets.get(day)?.records ?? none;
+    const before = this.#byDay.get(day)?.records ?? none;
     const records = change(before);
-    if (records.length > 0) this.#buckets.set(day, { records, sorted: false });
-    else this.#buckets.delete(day);
-    this.#block(day).changed = this.clock.version;
+    if (records.length > 0) this.#byDay.set(day, { records, sorted: false });
+    else this.#byDay.delete(day);
+    this.#bucket(day).changed = this.clock.version;
     if (before.length > 0 === records.length > 0) return;
     this.#days = null;
     this.#part.changed = this.clock.version;
   }
 
-  #block(day: Day): Part {
-    const number = blockOf(day);
-    let block = this.#blocks.get(number);
-    if (block === undefined) this.#blocks.set(number, (block = new Part(this.clock.version)));
-    return block;
+  #bucket(day: Day): Dependency {
+    const number = bucketOf(day);
+    let bucket = this.#buckets.get(number);
+    if (bucket === undefined) this.#buckets.set(number, (bucket = new Dependency(this.clock.version)));
+    return bucket;
   }
 }
 

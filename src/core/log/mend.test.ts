@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
-import { emptyLog, putRecord, removeRecord, setAside, tombstoneKey, type Log } from "./log";
-import { mend } from "./mend";
 import type { WeighIn } from "./kinds/weighIns";
+import { emptyLog, type Log, putRecord, removeRecord, setAside, tombstoneKey } from "./log";
+import { mend } from "./mend";
 
 const weighIn = (id: string, kg: number): WeighIn => ({ id, personId: "p", date: "2026-06-01", kg, primary: true });
 

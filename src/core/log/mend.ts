@@ -1,5 +1,5 @@
-import { putRecord, removeRecord, tombstoneKey, type Log, type Unread } from "./log";
 import { isRecordKind } from "./kinds/all";
+import { type Log, putRecord, removeRecord, tombstoneKey, type Unread } from "./log";
 import type { AnyRecord } from "./records";
 
 /** What mending did: records put in from the other copy, and what was taken out. */

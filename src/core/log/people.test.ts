@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { mustDay } from "../base/calendar/day";
-import { Figures } from "../figures/figures";
 import { dailyRows } from "../days/daily";
-import { emptyLog, putRecord, type Log } from "./log";
+import { AsOf } from "./asOf";
+import { emptyLog, type Log, putRecord } from "./log";
 import { holdingsOf, joinedPeople, onlyOf, removedPerson } from "./people";
 import type { AnyRecord, Change, RecordKind } from "./records";
 
@@ -96,7 +96,7 @@ describe("days as rows", () => {
     putRecord(log, "people", { id: "kept", name: "Ana", units: { mass: "lb" } });
     putRecord(log, "weighIns", { id: "k3", personId: "kept", date: "2026-01-06", kg: 71, primary: false });
     putRecord(log, "dayNotes", { id: "kn9", personId: "kept", date: "2026-01-09", text: "away" });
-    const [head, ...rows] = dailyRows(new Figures(log, "kept", mustDay("2026-01-12")));
+    const [head, ...rows] = dailyRows(new AsOf(log, "kept", mustDay("2026-01-12")));
     expect(head).toEqual([
       "date",
       "weight (lb)",

@@ -1,7 +1,7 @@
 import { isDated, recordKinds } from "./kinds/all";
 import type { Person } from "./kinds/people";
 import type { Log } from "./log";
-import { put, type AnyRecord, type Change, type ChangeStep, type RecordKind } from "./records";
+import { type AnyRecord, type Change, type ChangeStep, put, type RecordKind } from "./records";
 import { oneADayOf, sameDayRecord } from "./sameDay";
 
 type Owned = AnyRecord & { personId: string; date?: string };

@@ -1,5 +1,5 @@
 import { sameJson } from "./canonical";
-import { diff, isIdList, isOrder, isPlain, keysOf, own, reorder, type FieldPatch, type Step } from "./patch";
+import { diff, type FieldPatch, isIdList, isOrder, isPlain, keysOf, own, reorder, type Step } from "./patch";
 
 /** A field on which two hands do not agree, and whose value stands. */
 export interface Clash {

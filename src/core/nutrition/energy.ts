@@ -1,6 +1,6 @@
 import type { Food, Nutrients } from "../log/kinds/foods";
-import type { Recipe } from "../log/kinds/recipes";
 import type { Meal } from "../log/kinds/meals";
+import type { Recipe } from "../log/kinds/recipes";
 
 /** Absolute nutrients with none left open; carbohydrate is total carbohydrate, fibre, sugars and polyols being parts of it. */
 export type FullNutrients = {

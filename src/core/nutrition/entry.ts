@@ -1,24 +1,24 @@
 import { dateOf } from "../base/calendar/day";
-import { put, type Change } from "../log/records";
-import type { Food } from "../log/kinds/foods";
-import type { Meal } from "../log/kinds/meals";
-import type { Recipe } from "../log/kinds/recipes";
-import { addUp, ofFood, ofRecipe, type FullNutrients } from "./energy";
 import { printNumber } from "../base/units/number";
-import { isMark, isWhole, isWord, type At } from "../entry/amounts";
-import { usualMeals } from "./mealNames";
+import { type At, isMark, isWhole, isWord } from "../entry/amounts";
 import { candidatesFor, namesIn, nameStandingAt, nearTo, sameName } from "../entry/names";
 import {
-  nothingWritten,
-  placeOf,
-  reading,
-  rewritten,
   type EntryChoice,
   type EntryProblem,
   type Line,
+  nothingWritten,
+  placeOf,
+  reading,
   type Reading,
+  rewritten,
 } from "../entry/reading";
-import { tokensOf, type Token } from "../entry/tokens";
+import { type Token, tokensOf } from "../entry/tokens";
+import type { Food } from "../log/kinds/foods";
+import type { Meal } from "../log/kinds/meals";
+import type { Recipe } from "../log/kinds/recipes";
+import { type Change, put } from "../log/records";
+import { addUp, type FullNutrients, ofFood, ofRecipe } from "./energy";
+import { usualMeals } from "./mealNames";
 
 type Thing = Food | Recipe;
 type Unread = { message: string; offered: { label: string; text: string }[] };

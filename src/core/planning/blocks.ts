@@ -1,4 +1,4 @@
-import { mustDay, type Day } from "../base/calendar/day";
+import { type Day, mustDay } from "../base/calendar/day";
 import type { Block } from "../log/kinds/blocks";
 
 /** Where a block stands on a day: its first and its last day (both belong to it), and how many of its days have passed, that day among them. */

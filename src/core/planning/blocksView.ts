@@ -1,7 +1,8 @@
 import { dateOf, weekStartOf } from "../base/calendar/day";
+import type { AsOf } from "../log/asOf";
 import { nextBlockStart } from "./blocks";
-import type { Figures } from "../figures/figures";
-import { blockWorks, type BlockWork } from "../strength/stretch";
+import { type BlockWork, blockWorks } from "./blockWorks";
+import { planningOf } from "./slice";
 
 export interface BlocksView {
   /** Newest first. */
@@ -12,10 +13,10 @@ export interface BlocksView {
 }
 
 /** The latest blocks of training with their work. */
-export function blocksView(figures: Figures, atMost: number): BlocksView {
+export function blocksView(asOf: AsOf, atMost: number): BlocksView {
   return {
-    blocks: blockWorks(figures, atMost).toReversed(),
-    blocksInAll: figures.blocks.length,
-    next: dateOf(nextBlockStart(figures.blocks, weekStartOf(figures.on, figures.weekStart))),
+    blocks: blockWorks(asOf, atMost).toReversed(),
+    blocksInAll: planningOf(asOf).blocks().length,
+    next: dateOf(nextBlockStart(planningOf(asOf).blocks(), weekStartOf(asOf.on, asOf.weekStart))),
   };
 }

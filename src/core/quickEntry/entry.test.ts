@@ -1,15 +1,15 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { mustDay } from "../base/calendar/day";
+import { metricUnits, Printer } from "../base/units/printer";
+import type { EntryContext } from "../entry/reading";
 import type { Meal } from "../log/kinds/meals";
 import type { Session } from "../log/kinds/sessions";
 import type { WeighIn } from "../log/kinds/weighIns";
 import { starterFoods } from "../nutrition/starterFoods";
 import { factorOf } from "../strength/e1rm";
 import { starterExercises } from "../strength/starterExercises";
-import { metricUnits, Printer } from "../base/units/printer";
 import { readEntry } from "./read";
-import type { EntryContext } from "../entry/reading";
 
 const today = mustDay("2026-06-11"); // a Thursday
 let next = 0;

@@ -1,55 +1,61 @@
 import type { Day } from "../base/calendar/day";
-import { mealNames } from "../nutrition/mealNames";
 import { printDay } from "../base/calendar/print";
-import type { Exercise } from "../log/kinds/exercises";
-import { readEntry } from "./read";
+import { measuresOf } from "../body/measuresSlice";
+import { weightOf } from "../body/slice";
 import type { EntryContext, Reading } from "../entry/reading";
-import type { Figures } from "../figures/figures";
-import { lifting } from "../strength/lifting";
+import type { AsOf } from "../log/asOf";
+import type { Exercise } from "../log/kinds/exercises";
+import { notesOf } from "../log/notes";
+import { mealNames } from "../nutrition/mealNames";
+import { nutritionOf } from "../nutrition/slice";
+import { sessionsOf } from "../sessions/slice";
+import { liftingOf } from "../strength/lifting";
+import { strengthOf } from "../strength/slice";
+import { readEntry } from "./read";
 
-/** Reads the quick-entry line against a person's own log. `figures` must be asked for today. */
+/** Reads the quick-entry line against a person's own log. `asOf` must be asked for today. */
 export function entryView(
-  figures: Figures,
+  asOf: AsOf,
   text: string,
   day: Day,
   dateOrder: EntryContext["dateOrder"],
   newId: () => string,
 ): Reading {
-  return readEntry(text, entryContext(figures, day, dateOrder, newId));
+  return readEntry(text, entryContext(asOf, day, dateOrder, newId));
 }
 
 /** What a line is read against on a day. */
 export function entryContext(
-  figures: Figures,
+  asOf: AsOf,
   day: Day,
   dateOrder: EntryContext["dateOrder"],
   newId: () => string,
 ): EntryContext {
   return {
-    personId: figures.person.id,
+    personId: asOf.person.id,
     day,
-    today: figures.on,
-    printer: figures.printer,
-    exercises: byPractice(figures),
-    kinds: [...figures.log.index.all("kinds").values()],
-    foods: [...figures.foods.values()],
-    recipes: [...figures.recipes.values()],
-    factorFor: figures.factorFor,
-    sessionsOn: (on) => [...figures.sessionsOn(on)],
-    weighInOn: (on) => figures.primaryOn(on),
-    expectedKg: (on) => figures.heldOn(on),
-    bodyWeightOn: figures.bodyWeightOn,
+    today: asOf.on,
+    printer: asOf.printer,
+    exercises: byPractice(asOf),
+    kinds: [...asOf.log.index.all("kinds").values()],
+    foods: [...nutritionOf(asOf).foods().values()],
+    recipes: [...nutritionOf(asOf).recipes().values()],
+    factorFor: strengthOf(asOf).factorFor,
+    sessionsOn: (on) => [...sessionsOf(asOf).on(on)],
+    weighInOn: (on) => weightOf(asOf).primaryOn(on),
+    expectedKg: (on) => weightOf(asOf).heldOn(on),
+    bodyWeightOn: weightOf(asOf).on,
     shareOf: (exercise, share, on) => {
-      const target = lifting(figures).target(exercise, { percent: share }, on);
+      const target = liftingOf(asOf).target(exercise, { percent: share }, on);
       return "reason" in target ? null : target.kg;
     },
-    meals: mealNames(figures.settings).map((name) => ({ id: name, name })),
-    noteOn: (on) => figures.noteOn(on),
-    measures: [...figures.log.index.all("measures").values()],
+    meals: mealNames(asOf.settings).map((name) => ({ id: name, name })),
+    noteOn: (on) => notesOf(asOf).noteOn(on),
+    measures: [...asOf.log.index.all("measures").values()],
     dateOrder,
-    lastReading: figures.readingBefore,
+    lastReading: measuresOf(asOf).before,
     bestOf: (exerciseId) => {
-      const best = figures.liftOf(exerciseId)?.best;
+      const best = strengthOf(asOf).liftOf(exerciseId)?.best;
       return best ? { e1rmKg: best.e1rmKg, date: printDay(best.set.day) } : null;
     },
     newId,
@@ -57,7 +63,13 @@ export function entryContext(
 }
 
 /** The exercises, those done most often first: what fits several names is offered in this order. */
-function byPractice(figures: Figures): Exercise[] {
-  const sessions = new Map(figures.lifts.map((lift) => [lift.exerciseId, lift.sessions]));
-  return [...figures.exercises.values()].sort((a, b) => (sessions.get(b.id) ?? 0) - (sessions.get(a.id) ?? 0));
+function byPractice(asOf: AsOf): Exercise[] {
+  const sessions = new Map(
+    strengthOf(asOf)
+      .lifts()
+      .map((lift) => [lift.exerciseId, lift.sessions]),
+  );
+  return [...strengthOf(asOf).exercises().values()].sort(
+    (a, b) => (sessions.get(b.id) ?? 0) - (sessions.get(a.id) ?? 0),
+  );
 }

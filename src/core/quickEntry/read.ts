@@ -1,34 +1,34 @@
 import { dateOf, type Day } from "../base/calendar/day";
-import { put, type ChangeStep } from "../log/records";
-import type { Exercise } from "../log/kinds/exercises";
-import type { Session } from "../log/kinds/sessions";
-import { ownedBy } from "../base/memo";
-import { aliasesOf } from "../strength/usualNames";
-import { distanceAt, isMark, isNoteAt, isWhole, isWord, massUnitAt } from "../entry/amounts";
+import { perOwner } from "../base/memo";
 import { isBodyLine, readBodyLine } from "../body/entry";
 import { kindWords, readDistance } from "../endurance/entry";
-import { mealAt, readFood } from "../nutrition/entry";
-import { newExercise, readLifting, type Segment } from "../strength/entry";
-import { begins, candidatesFor, namesIn, nearTo, sameName, slipOf, type NameAt } from "../entry/names";
+import { distanceAt, isMark, isNoteAt, isWhole, isWord, massUnitAt } from "../entry/amounts";
+import { begins, candidatesFor, type NameAt, namesIn, nearTo, sameName, slipOf } from "../entry/names";
 import {
+  type EntryChoice,
+  type EntryContext,
   folded,
+  type Line,
   longestLine,
   nothingWritten,
   placeOf,
   reading,
+  type Reading,
   rewritten,
   tooLongLine,
-  type EntryChoice,
-  type EntryContext,
-  type Line,
-  type Reading,
   type Written,
 } from "../entry/reading";
-import { tokensOf, type Token } from "../entry/tokens";
+import { type Token, tokensOf } from "../entry/tokens";
 import { dayInFront, dayWithin, dayWords } from "../entry/when";
+import type { Exercise } from "../log/kinds/exercises";
+import type { Session } from "../log/kinds/sessions";
+import { type ChangeStep, put } from "../log/records";
+import { mealAt, readFood } from "../nutrition/entry";
+import { newExercise, readLifting, type Segment } from "../strength/entry";
+import { aliasesOf } from "../strength/usualNames";
 
 /** The exercises with all the names under which they are written. */
-const withNames = ownedBy((exercises: readonly Exercise[]): readonly Exercise[] =>
+const withNames = perOwner((exercises: readonly Exercise[]): readonly Exercise[] =>
   exercises.map((exercise) => ({ ...exercise, aliases: [...aliasesOf(exercise)] })),
 );
 

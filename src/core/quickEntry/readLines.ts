@@ -1,8 +1,8 @@
 import { dateOf, type Day } from "../base/calendar/day";
-import type { Change } from "../log/records";
 import type { Reading, Written } from "../entry/reading";
 import { tokensOf } from "../entry/tokens";
 import { dayInFront } from "../entry/when";
+import type { Change } from "../log/records";
 
 /** One line of a text as it was read. */
 export interface LineRead extends Written {

@@ -1,9 +1,9 @@
-import { dateOf, weekStartOf, type Day, type Weekday } from "../base/calendar/day";
-import { changePerWeek } from "../body/familiar";
-import { mean, median } from "../body/weighIns";
-import { weekStarts } from "../body/weekly";
-import type { Reading } from "../body/measureGoal";
+import { dateOf, type Day, type Weekday, weekStartOf } from "../base/calendar/day";
 import { groupBy } from "../base/calendar/groupBy";
+import { changePerWeek } from "../body/familiar";
+import type { Reading } from "../body/measureGoal";
+import { weekStarts } from "../body/weekly";
+import { mean, median } from "../body/weighIns";
 
 /** One week, drawn up on its closing day. `change`: of the mean, from the last week before it that has one. */
 export interface ReportWeek {

@@ -1,10 +1,14 @@
-import { dateOf, mustDay, type Day } from "../base/calendar/day";
+import { dateOf, type Day, mustDay } from "../base/calendar/day";
+import { rounded } from "../base/units/number";
 import { changePerWeek } from "../body/familiar";
 import { measureGoal, type Reading } from "../body/measureGoal";
+import { measuresOf } from "../body/measuresSlice";
+import { type DayPhoto, photosView } from "../body/photosView";
+import { weightOf } from "../body/slice";
+import { goalsOf } from "../goals/slice";
+import type { AsOf } from "../log/asOf";
+import { notesOf } from "../log/notes";
 import { report, type Report, type ReportWeek } from "./report";
-import { rounded } from "../base/units/number";
-import type { Figures } from "../figures/figures";
-import { photosView, type DayPhoto } from "../body/photosView";
 
 /** What a report can be of: the weight, or a measure by its id. */
 export interface ReportChoice {
@@ -53,26 +57,34 @@ export interface ReportAsk {
   until: string | null;
 }
 
-export function reportView(figures: Figures, { of, from, until }: ReportAsk): ReportView {
-  const measures = [...figures.measures.values()]
-    .filter(({ id }) => figures.readingsOf(id).length > 0)
+export function reportView(asOf: AsOf, { of, from, until }: ReportAsk): ReportView {
+  const measures = [...measuresOf(asOf).all().values()]
+    .filter(({ id }) => measuresOf(asOf).readings(id).length > 0)
     .sort((a, b) => (a.name < b.name ? -1 : 1));
   const measure = measures.find(({ id }) => id === of);
   const begin = from === null ? -Infinity : mustDay(from);
-  const end = until === null ? figures.on : Math.min(figures.on, mustDay(until));
+  const end = until === null ? asOf.on : Math.min(asOf.on, mustDay(until));
   // A day's last reading stands for it.
   const readings =
     measure === undefined
-      ? figures.weighed.map(({ day, kg }) => ({ day, value: kg }))
-      : [...new Map(figures.valuesOf(measure.id).map((reading) => [reading.day, reading])).values()];
+      ? weightOf(asOf)
+          .weighed()
+          .map(({ day, kg }) => ({ day, value: kg }))
+      : [
+          ...new Map(
+            measuresOf(asOf)
+              .values(measure.id)
+              .map((reading) => [reading.day, reading]),
+          ).values(),
+        ];
   const result = report(
     readings.filter(({ day }) => day >= begin && day <= end),
-    figures.weekStart,
+    asOf.weekStart,
     end,
   );
-  const photos = photosView(figures).filter(({ date }) => mustDay(date) >= begin && mustDay(date) <= end);
+  const photos = photosView(asOf).filter(({ date }) => mustDay(date) >= begin && mustDay(date) <= end);
   const [first, latest] = [photos[0], photos.at(-1)];
-  const notes = result === null ? [] : figures.remarksBetween(Math.max(begin, result.start.day), end);
+  const notes = result === null ? [] : notesOf(asOf).remarksBetween(Math.max(begin, result.start.day), end);
   return {
     choices: [{ of: "weight", name: "Weight" }, ...measures.map(({ id, name }) => ({ of: id, name }))],
     of: measure?.id ?? "weight",
@@ -83,32 +95,32 @@ export function reportView(figures: Figures, { of, from, until }: ReportAsk): Re
       weeks: result.weeks.map((week) => ({
         ...week,
         ...(measure === undefined
-          ? onLastDay(figures, Math.min(week.closingDay, result.current.day))
+          ? onLastDay(asOf, Math.min(week.closingDay, result.current.day))
           : { trend: null, planned: null }),
       })),
     },
-    goal: result === null ? null : goalOf(figures, measure?.id ?? null, result.current),
+    goal: result === null ? null : goalOf(asOf, measure?.id ?? null, result.current),
     notes: notes.slice(-notesAtMost).map(({ day, text }) => ({ date: dateOf(day), text })),
     notesInAll: notes.length,
-    trend: measure !== undefined || result === null ? null : trendBetween(figures, result),
+    trend: measure !== undefined || result === null ? null : trendBetween(asOf, result),
     photos: first && latest && first !== latest ? { first, latest } : null,
   };
 }
 
-function trendBetween(figures: Figures, { start, current }: Report): ReportView["trend"] {
-  const [from, to] = [start, current].map(({ day }) => figures.heldOn(day));
+function trendBetween(asOf: AsOf, { start, current }: Report): ReportView["trend"] {
+  const [from, to] = [start, current].map(({ day }) => weightOf(asOf).heldOn(day));
   if (from == null || to == null) return null;
   return { start: from, current: to, perWeek: changePerWeek(to - from, current.day - start.day) };
 }
 
-function onLastDay(figures: Figures, day: Day): { trend: number | null; planned: number | null } {
-  return { trend: figures.heldOn(day), planned: figures.planOn(day) };
+function onLastDay(asOf: AsOf, day: Day): { trend: number | null; planned: number | null } {
+  return { trend: weightOf(asOf).heldOn(day), planned: goalsOf(asOf).planOn(day) };
 }
 
 /** The goal in force on the last reading's day: of the weight against its trend, of a measure against the reading. */
-function goalOf(figures: Figures, measureId: string | null, { day, value }: Reading): ReportGoal | null {
-  const goal = figures.goalOf(measureId, day);
-  const stands = measureId === null ? figures.heldOn(day) : value;
+function goalOf(asOf: AsOf, measureId: string | null, { day, value }: Reading): ReportGoal | null {
+  const goal = goalsOf(asOf).of(measureId, day);
+  const stands = measureId === null ? weightOf(asOf).heldOn(day) : value;
   if (goal === null || stands === null) return null;
   // A weight goal is judged as one of a measure is: by what stands on the day.
   const standing = measureGoal(

@@ -1,6 +1,6 @@
-import { hasPlan } from "../training/perform";
-import { mustDay, type Day } from "../base/calendar/day";
+import { type Day, mustDay } from "../base/calendar/day";
 import type { Session } from "../log/kinds/sessions";
+import { hasPlan } from "./planned";
 
 /** What a session counts as on a day: a past one still planned is missed; the record is not rewritten. */
 export function standing(session: Session, on: Day): Session["status"] {

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import type { Session } from "../log/kinds/sessions";
-import { sessionFields, withSessionFields, type SessionFields } from "./sessionForm";
+import { sessionFields, type SessionFields, withSessionFields } from "./sessionForm";
 
 const row: Session = {
   id: "s",

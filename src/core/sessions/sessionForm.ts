@@ -1,7 +1,7 @@
-import type { Session } from "../log/kinds/sessions";
-import { metresPer, type DistanceUnit } from "../base/units/length";
+import { type DistanceUnit, metresPer } from "../base/units/length";
 import { parseDecimal } from "../base/units/number";
 import { parseDuration, printDuration } from "../base/units/time";
+import type { Session } from "../log/kinds/sessions";
 
 /** What the form of a session as a whole holds, all of it as typed. */
 export interface SessionFields {

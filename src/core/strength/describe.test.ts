@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
+import { metricUnits, Printer } from "../base/units/printer";
 import type { Exercise } from "../log/kinds/exercises";
 import type { TrainingSet } from "../log/kinds/sessions";
-import { metricUnits, Printer } from "../base/units/printer";
 import { describeSets, describeWarmUps } from "./describe";
 
 const kilograms = new Printer(metricUnits);

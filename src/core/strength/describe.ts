@@ -1,7 +1,7 @@
+import type { Printer } from "../base/units/printer";
 import type { Exercise } from "../log/kinds/exercises";
 import type { Item, TrainingSet } from "../log/kinds/sessions";
-import { hasPlan } from "../training/perform";
-import type { Printer } from "../base/units/printer";
+import { hasPlan } from "../sessions/planned";
 
 type Measured = {
   reps?: number | null;

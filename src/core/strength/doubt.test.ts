@@ -1,9 +1,9 @@
 import { describe, expect, it } from "vitest";
 import { mustDay } from "../base/calendar/day";
+import { metricUnits, Printer } from "../base/units/printer";
 import { completedReps } from "../log/doneSets";
 import type { Exercise } from "../log/kinds/exercises";
 import type { Session } from "../log/kinds/sessions";
-import { metricUnits, Printer } from "../base/units/printer";
 import { lackOf, loadDoubt } from "./doubt";
 import { factorOf } from "./e1rm";
 import { liftsDone, testsIn } from "./liftRun";

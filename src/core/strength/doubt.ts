@@ -1,6 +1,6 @@
+import type { Printer } from "../base/units/printer";
 import type { Exercise } from "../log/kinds/exercises";
 import type { TrainingSet } from "../log/kinds/sessions";
-import type { Printer } from "../base/units/printer";
 import { isTimed } from "./sets";
 
 /** Beyond this nothing was ever lifted in training, kilograms, and so much nobody hangs on the body. */

@@ -1,30 +1,30 @@
 import { dateOf } from "../base/calendar/day";
-import { put } from "../log/records";
-import type { Exercise } from "../log/kinds/exercises";
-import type { Session, TrainingSet } from "../log/kinds/sessions";
-import { withSets, type Performed } from "../training/perform";
-import { loadDoubt } from "./doubt";
-import { estimateMaximum } from "./e1rm";
-import { describeSets } from "./describe";
-import { namedExercise } from "./library";
-import { bodyShare, quotedKg, totalLoad } from "./sets";
 import { toKg } from "../base/units/mass";
-import type { Printer } from "../base/units/printer";
 import { printNumber } from "../base/units/number";
+import type { Printer } from "../base/units/printer";
 import {
-  placeOf,
-  reading,
-  rewritten,
-  nothingWritten,
   type EntryChoice,
   type EntryProblem,
   type Line,
+  nothingWritten,
+  placeOf,
+  reading,
   type Reading,
+  rewritten,
   type WrittenDown,
 } from "../entry/reading";
-import type { Load } from "./setGrammar";
-import { SetLineReader, type SaidSet } from "./setLine";
 import type { Token } from "../entry/tokens";
+import type { Exercise } from "../log/kinds/exercises";
+import type { Session, TrainingSet } from "../log/kinds/sessions";
+import { put } from "../log/records";
+import { type Performed, withSets } from "../sessions/sets";
+import { describeSets } from "./describe";
+import { loadDoubt } from "./doubt";
+import { estimateMaximum } from "./e1rm";
+import { namedExercise } from "./library";
+import type { Load } from "./setGrammar";
+import { type SaidSet, SetLineReader } from "./setLine";
+import { bodyShare, quotedKg, totalLoad } from "./sets";
 
 /** One exercise of a line with what was written of it. */
 export interface Segment {

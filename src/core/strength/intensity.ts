@@ -1,5 +1,5 @@
-import { isWork, type BodyWeightOn, type Counting, type PerformedSet } from "./sets";
-import { totalMaximum, type MaximumOn } from "./volume";
+import { type BodyWeightOn, type Counting, isWork, type PerformedSet } from "./sets";
+import { type MaximumOn, totalMaximum } from "./volume";
 
 /** Zones of intensity by share of the maximum in force, lightest first. The lowest holds all below 55 %. */
 export const zones = [

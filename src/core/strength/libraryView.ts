@@ -1,10 +1,11 @@
 import { dateOf } from "../base/calendar/day";
-import { put, type Change, type RecordKind } from "../log/records";
-import { repointed } from "../log/references";
+import { type AsOf, compare } from "../log/asOf";
 import type { Exercise } from "../log/kinds/exercises";
-import { findExercises, inAnatomicalOrder, mergedExercise, type LibraryFilter, type Practice } from "./library";
+import { type Change, put, type RecordKind } from "../log/records";
+import { repointed } from "../log/references";
+import { findExercises, inAnatomicalOrder, type LibraryFilter, mergedExercise, type Practice } from "./library";
 import { muscles } from "./muscles";
-import { compare, type Figures } from "../figures/figures";
+import { strengthOf } from "./slice";
 
 export interface ExerciseRow {
   exercise: Exercise;
@@ -24,13 +25,15 @@ export interface ExercisesView {
 }
 
 /** The exercise library as searched, each with when and how often the trainee did it. */
-export function exercisesView(figures: Figures, filter: LibraryFilter): ExercisesView {
-  const all = [...figures.exercises.values()];
+export function exercisesView(asOf: AsOf, filter: LibraryFilter): ExercisesView {
+  const all = [...strengthOf(asOf).exercises().values()];
   const practice = new Map(
-    figures.lifts.map(({ exerciseId, lastDone, sessions }): [string, Practice] => [
-      exerciseId,
-      { lastDone: lastDone === null ? null : dateOf(lastDone), sessions },
-    ]),
+    strengthOf(asOf)
+      .lifts()
+      .map(({ exerciseId, lastDone, sessions }): [string, Practice] => [
+        exerciseId,
+        { lastDone: lastDone === null ? null : dateOf(lastDone), sessions },
+      ]),
   );
   const practiceOf = (id: string) => practice.get(id) ?? { lastDone: null, sessions: 0 };
   const distinct = (values: Iterable<string>) => [...new Set(values)].sort(compare);
@@ -54,7 +57,7 @@ export interface MergeExercises {
 }
 
 /** Everything that names one exercise, naming another instead; the first is removed. Null when one of them is not in the log. */
-export function mergeExercises({ log }: Figures, keptId: string, goneId: string): MergeExercises | null {
+export function mergeExercises({ log }: AsOf, keptId: string, goneId: string): MergeExercises | null {
   const { index } = log;
   const [kept, gone] = [index.all("exercises").get(keptId), index.all("exercises").get(goneId)];
   if (kept === undefined || gone === undefined || keptId === goneId) return null;

@@ -2,7 +2,7 @@ import type { Day } from "../base/calendar/day";
 import { doneSetMarks, doneSetRow, doneSets } from "../log/doneSets";
 import type { Exercise } from "../log/kinds/exercises";
 import type { Session } from "../log/kinds/sessions";
-import { bodyShare, eligibleReps, isTimed, quotedKg, totalWith, type BodyWeightOn, type PerformedSet } from "./sets";
+import { bodyShare, type BodyWeightOn, eligibleReps, isTimed, type PerformedSet, quotedKg, totalWith } from "./sets";
 
 /**
  * What was done of one lift through some days, oldest first, whatever relation of repetitions to load is chosen. Days and sets are rows of

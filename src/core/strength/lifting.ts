@@ -1,133 +1,34 @@
-import { mustDay, type Day } from "../base/calendar/day";
-import { joined } from "../base/calendar/groupBy";
-import { family, memo, ownedBy } from "../base/memo";
-import { daysOf } from "../log/logIndex";
+import { type Day, mustDay } from "../base/calendar/day";
+import { concatMap } from "../base/calendar/groupBy";
+import { perOwner } from "../base/memo";
+import { weightOf } from "../body/slice";
+import { type AsOf, Slice } from "../log/asOf";
 import type { Exercise } from "../log/kinds/exercises";
 import type { Session, TrainingSet } from "../log/kinds/sessions";
-import { liftsByZone, type ZoneLifts } from "./intensity";
+import { daysOfBucket } from "../log/logIndex";
+import { sessionsOf } from "../sessions/slice";
 import { loadStep } from "./loading";
+import { type LiftCourse, withMaximum } from "./maximum";
+import { type Meet, meets } from "./meet";
 import { curveFactor } from "./repCurve";
-import { withMaximum, type LiftCourse } from "./maximum";
-import { strengthOn, targetOf, type Strength, type Target } from "./suggest";
-import { hasPlan } from "../training/perform";
-import { meets, type Meet } from "./meet";
+import { bodyPartOf } from "./sets";
+import { strengthOf } from "./slice";
 import { bestRatio, liftRecords, type LiftRecords, type Ratio } from "./strengthRecords";
-import { bodyPartOf, totalLoad, type PerformedSet } from "./sets";
-import { intensitySums, workOf, type Volume } from "./volume";
-import type { Figures } from "../figures/figures";
+import { type Strength, strengthOn, type Target, targetOf } from "./suggest";
 
-/** The work of a stretch of days: performed, how it is spread over the zones, and what was planned for it. */
-export interface Work {
-  volume: Volume;
-  zones: ZoneLifts;
-  intensity: { weighted: number; reps: number };
-  planned: PlannedWork;
-}
-
-/** What was planned: sets of work, Σ reps and Σ reps × total load, kilograms. A set without a load adds its repetitions alone. */
-export interface PlannedWork {
-  sets: number;
-  numberOfLifts: number;
-  volumeLoadKg: number;
-  byGroup: Record<string, { numberOfLifts: number; volumeLoadKg: number }>;
-}
-
-class Of {
-  constructor(protected readonly figures: Figures) {}
-}
-
-type Lifted = Pick<Work, "volume" | "planned">;
-
-function withIntensity({ volume, planned }: Lifted, { intensity, zones }: Pick<Work, "intensity" | "zones">): Work {
-  return {
-    volume: { ...volume, averageIntensity: intensity.reps > 0 ? intensity.weighted / intensity.reps : null },
-    zones,
-    intensity,
-    planned,
-  };
-}
-
-/** What is kept of the lifting of one person beyond maxima and weekly volume. */
-class Lifting extends Of {
-  #each<K, T>(compute: (key: K) => T): (key: K) => T {
-    return family(this.figures.log.index, compute);
-  }
-  #kept<T>(compute: () => T): () => T {
-    return memo(this.figures.log.index, compute);
-  }
-
-  /** The work of the week that begins on a day. */
-  readonly weekWork = this.#each((start: Day): Work =>
-    withIntensity(this.#weekLifted(start), this.#intensityOf(this.figures.sessionsOfWeek(start))),
-  );
-  readonly #weekLifted = this.#each((start: Day): Lifted => this.#lifted(this.figures.sessionsOfWeek(start)));
-
-  /** The work of one session. */
-  sessionWork(session: Session): Work {
-    return withIntensity(this.#liftedIn(session), this.#intensityOf([session]));
-  }
-  readonly #liftedIn = this.figures.bySession((session) => this.#lifted([session]));
-
-  /** The work of some sessions, those to come only as planned. */
-  workOf(sessions: readonly Session[]): Work {
-    return withIntensity(this.#lifted(sessions), this.#intensityOf(sessions));
-  }
-
-  /** What was lifted and planned, which stays whatever formula is chosen. */
-  #lifted(sessions: readonly Session[]): Lifted {
-    return { volume: workOf(this.#setsOf(sessions), this.figures.counting), planned: this.#plannedOf(sessions) };
-  }
-
-  #intensityOf(sessions: readonly Session[]): Pick<Work, "intensity" | "zones"> {
-    const { counting, maximumOn, bodyWeightOn } = this.figures;
-    const sets = this.#setsOf(sessions);
-    return {
-      intensity: intensitySums(sets, counting, maximumOn, bodyWeightOn),
-      zones: liftsByZone(sets, counting, maximumOn, bodyWeightOn),
-    };
-  }
-
-  #setsOf(sessions: readonly Session[]): PerformedSet[] {
-    return joined(sessions, (session) => this.figures.setsOf(session));
-  }
-
-  #plannedOf(sessions: readonly Session[]): PlannedWork {
-    const work: PlannedWork = { sets: 0, numberOfLifts: 0, volumeLoadKg: 0, byGroup: {} };
-    for (const session of sessions) {
-      const day = mustDay(session.date);
-      for (const { exerciseId, sets } of session.items ?? []) {
-        const exercise = this.figures.exercises.get(exerciseId);
-        if (exercise === undefined) continue;
-        for (const set of sets) {
-          if (!set.planned || !hasPlan(set) || set.warmUp) continue;
-          const target = this.target(exercise, set.planned, day);
-          const reps = (set.planned.reps ?? 0) * (exercise.perSide ? 2 : 1);
-          const load =
-            reps *
-            ("reason" in target || target.kg === null
-              ? 0
-              : (totalLoad(exercise, target.kg, day, this.figures.bodyWeightOn) ?? 0));
-          work.sets += 1;
-          work.numberOfLifts += reps;
-          work.volumeLoadKg += load;
-          const group = (work.byGroup[exercise.group || "other"] ??= { numberOfLifts: 0, volumeLoadKg: 0 });
-          group.numberOfLifts += reps;
-          group.volumeLoadKg += load;
-        }
-      }
-    }
-    return work;
-  }
-
+/** What the lifts of a person ask and tell beyond their maxima: loads for sets to come, records, meets. */
+class Lifting extends Slice {
   /** The body weight that a movement carries on a day. */
   bodyPart(exercise: Exercise, day: Day): number {
-    return bodyPartOf(exercise, this.figures.bodyWeightOn(day));
+    return bodyPartOf(exercise, weightOf(this.asOf).on(day));
   }
 
   /** The days of a lift with their highest estimates by its own curve, whatever the formula in force. */
-  readonly #ownCourse = this.#each((exerciseId: string): LiftCourse => {
-    const factor = curveFactor(this.figures.curveOf(exerciseId));
-    return this.figures.liftCourse(exerciseId).map(({ run }) => withMaximum(run, factor, this.figures.bodyWeightOn));
+  readonly #ownCourse = this.keptBy((exerciseId: string): LiftCourse => {
+    const factor = curveFactor(strengthOf(this.asOf).curveOf(exerciseId));
+    return strengthOf(this.asOf)
+      .courseOf(exerciseId)
+      .map(({ run }) => withMaximum(run, factor, weightOf(this.asOf).on));
   });
 
   /**
@@ -138,10 +39,10 @@ class Lifting extends Of {
     const { maximumFrom } = exercise;
     const parent =
       maximumFrom && maximumFrom.exerciseId !== exercise.id
-        ? this.figures.exercises.get(maximumFrom.exerciseId)
+        ? strengthOf(this.asOf).exercises().get(maximumFrom.exerciseId)
         : undefined;
     const of = parent ?? exercise;
-    const strength = strengthOn(this.#ownCourse(of.id), this.figures.testsOf(of.id), day, (on) =>
+    const strength = strengthOn(this.#ownCourse(of.id), strengthOf(this.asOf).testsOf(of.id), day, (on) =>
       this.bodyPart(of, on),
     );
     return strength === null || parent === undefined
@@ -153,15 +54,15 @@ class Lifting extends Of {
   target(exercise: Exercise, planned: TrainingSet["planned"], day: Day): Target {
     if (planned?.kg != null || (planned?.percent == null && planned?.rpe == null))
       return { kg: planned?.kg ?? null, from: "plan" };
-    const before = Math.min(day, this.figures.on + 1) - 1;
-    const maximum = planned.percent == null ? null : this.figures.maximumOn(exercise.id, before);
+    const before = Math.min(day, this.asOf.on + 1) - 1;
+    const maximum = planned.percent == null ? null : strengthOf(this.asOf).maximumOn(exercise.id, before);
     const strength = planned.percent == null ? this.strengthOn(exercise, day) : null;
     return targetOf(
       planned,
       exercise,
       maximum === null ? null : maximum + this.bodyPart(exercise, before),
       strength,
-      curveFactor(this.figures.curveOf(exercise.id)),
+      curveFactor(strengthOf(this.asOf).curveOf(exercise.id)),
       this.bodyPart(exercise, day),
       this.step(exercise),
     );
@@ -169,54 +70,50 @@ class Lifting extends Of {
 
   /** The step in which a lift's load is changed. */
   step(exercise: Exercise): number {
-    return loadStep(exercise, this.figures.units.mass);
+    return loadStep(exercise, this.asOf.units.mass);
   }
 
   /** Records of a lift: as they were beaten, and those that stand. */
-  readonly records = this.#each((exerciseId: string): LiftRecords =>
-    liftRecords(this.figures.liftCourse(exerciseId), this.figures.volumeOn),
+  readonly records = this.keptBy((exerciseId: string): LiftRecords =>
+    liftRecords(strengthOf(this.asOf).courseOf(exerciseId), strengthOf(this.asOf).volumeOn),
   );
 
   /** The best of a lift against body weight; of equal ones the earlier. */
-  readonly bestRatio = this.#each((exerciseId: string): Ratio | null => {
+  readonly bestRatio = this.keptBy((exerciseId: string): Ratio | null => {
     let best: Ratio | null = null;
-    for (const block of this.figures.pastBlocks) {
-      const one = this.#ratios(block).get(exerciseId);
+    for (const bucket of sessionsOf(this.asOf).pastBuckets()) {
+      const one = this.#ratios(bucket).get(exerciseId);
       if (one && one.ratio > (best?.ratio ?? 0)) best = one;
     }
     return best;
   });
-  readonly #ratios = this.#each(
-    (block: number) =>
+  readonly #ratios = this.keptBy(
+    (bucket: number) =>
       new Map(
-        [...this.figures.liftsInBlock(block)].map((exerciseId) => [
+        [...strengthOf(this.asOf).liftsIn(bucket)].map((exerciseId) => [
           exerciseId,
           bestRatio(
-            this.figures.partIn(exerciseId, block)!,
-            this.figures.bodyWeightOn,
-            bodyPartOf(this.figures.exercises.get(exerciseId)!, 1),
+            strengthOf(this.asOf).segmentIn(exerciseId, bucket)!,
+            weightOf(this.asOf).on,
+            bodyPartOf(strengthOf(this.asOf).exercises().get(exerciseId)!, 1),
           ),
         ]),
       ),
   );
 
   /** Meets and days of testing up to the day asked about, oldest first. */
-  get meets(): Meet[] {
-    return this.#meets();
-  }
-  readonly #meets = this.#kept(() =>
+  readonly meets = this.kept((): Meet[] =>
     meets(
-      joined(this.figures.pastBlocks, this.#testsIn).filter(({ date }) => mustDay(date) <= this.figures.on),
-      this.figures.settings.totalLifts ?? [],
+      concatMap(sessionsOf(this.asOf).pastBuckets(), this.#testsIn).filter(({ date }) => mustDay(date) <= this.asOf.on),
+      this.asOf.settings.totalLifts ?? [],
     ),
   );
-  readonly #testsIn = this.#each((block: number): Session[] => {
+  readonly #testsIn = this.keptBy((bucket: number): Session[] => {
     const tests: Session[] = [];
-    for (const day of daysOf(block))
-      for (const session of this.figures.sessionsOn(day)) if (session.test) tests.push(session);
+    for (const day of daysOfBucket(bucket))
+      for (const session of sessionsOf(this.asOf).on(day)) if (session.test) tests.push(session);
     return tests;
   });
 }
 
-/** The lifting of one person as asked about on one day. */
-export const lifting = ownedBy((figures: Figures) => new Lifting(figures));
+export const liftingOf = perOwner((asOf: AsOf) => new Lifting(asOf));

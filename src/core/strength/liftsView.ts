@@ -1,21 +1,23 @@
-import { dateOf, mustDay, type Day } from "../base/calendar/day";
+import { dateOf, type Day, mustDay } from "../base/calendar/day";
 import { printDay } from "../base/calendar/print";
+import { printNumber } from "../base/units/number";
+import type { AsOf } from "../log/asOf";
 import type { Exercise } from "../log/kinds/exercises";
 import type { Maximum } from "../log/kinds/maxima";
 import type { Session } from "../log/kinds/sessions";
-import { estimateMaximum, factorOf, formulaNames, formulas, type FormulaChoice } from "./e1rm";
+import { setsIn } from "../sessions/sets";
+import { sessionsOf } from "../sessions/slice";
 import { describeSets, describeWarmUps, supersetOf } from "./describe";
-import { loadForEffort, type Suggestion } from "./suggest";
+import { estimateMaximum, factorOf, type FormulaChoice, formulaNames, formulas } from "./e1rm";
+import { liftingOf } from "./lifting";
 import { dayOf, daysIn, sessionsOfDay } from "./liftRun";
-import { daysBack, hasMaximum, maximaOf, type LiftMaximum } from "./maximum";
+import { daysBack, hasMaximum, type LiftMaximum, maximaOf } from "./maximum";
 import { curveFactor, estimateSpread, type RepCurve } from "./repCurve";
 import { bodyShare, isTimed } from "./sets";
+import { strengthOf } from "./slice";
 import { makesRecord, repRecordsUpTo } from "./strengthRecords";
+import { loadForEffort, type Suggestion } from "./suggest";
 import { workOf } from "./volume";
-import { printNumber } from "../base/units/number";
-import type { Figures } from "../figures/figures";
-import { lifting } from "./lifting";
-import { setsIn } from "../training/sessionCard";
 
 export interface MaximumFigure {
   e1rmKg: number;
@@ -123,37 +125,39 @@ const pointsAtMost = 300;
 const changeDays = 84;
 
 /** Lifts with their maxima, the most often done first, each held against one of them. */
-export function liftsView(figures: Figures, againstId: string | null = null): LiftsView {
+export function liftsView(asOf: AsOf, againstId: string | null = null): LiftsView {
   const total = (exerciseId: string) => {
-    const latest = figures.liftOf(exerciseId)?.latest;
-    return latest ? latest.e1rmKg + lifting(figures).bodyPart(latest.set.exercise, latest.set.day) : null;
+    const latest = strengthOf(asOf).liftOf(exerciseId)?.latest;
+    return latest ? latest.e1rmKg + liftingOf(asOf).bodyPart(latest.set.exercise, latest.set.day) : null;
   };
   const against = againstId === null ? null : total(againstId);
-  const lifts = figures.lifts.map(({ exerciseId, best, latest, lastDone, sessions }): LiftRow => {
-    const exercise = figures.exercises.get(exerciseId)!;
-    return {
-      exercise,
-      best: maximumFigure(best),
-      latest: maximumFigure(latest),
-      lastDone: lastDone === null ? null : dateOf(lastDone),
-      sessions,
-      added: bodyShare(exercise) !== null,
-      ratio: lifting(figures).bestRatio(exerciseId)?.ratio ?? null,
-      against: against === null ? null : shareOf(total(exerciseId), against),
-      changeKg: changeOf(figures, exerciseId, latest),
-    };
-  });
+  const lifts = strengthOf(asOf)
+    .lifts()
+    .map(({ exerciseId, best, latest, lastDone, sessions }): LiftRow => {
+      const exercise = strengthOf(asOf).exercises().get(exerciseId)!;
+      return {
+        exercise,
+        best: maximumFigure(best),
+        latest: maximumFigure(latest),
+        lastDone: lastDone === null ? null : dateOf(lastDone),
+        sessions,
+        added: bodyShare(exercise) !== null,
+        ratio: liftingOf(asOf).bestRatio(exerciseId)?.ratio ?? null,
+        against: against === null ? null : shareOf(total(exerciseId), against),
+        changeKg: changeOf(asOf, exerciseId, latest),
+      };
+    });
   lifts.sort((a, b) => b.sessions - a.sessions || (b.best?.e1rmKg ?? 0) - (a.best?.e1rmKg ?? 0));
-  return { lifts, formula: figures.formula };
+  return { lifts, formula: strengthOf(asOf).formula() };
 }
 
 function shareOf(part: number | null, whole: number): number | null {
   return part === null ? null : part / whole;
 }
 
-function changeOf(figures: Figures, exerciseId: string, latest: LiftMaximum | null): number | null {
+function changeOf(asOf: AsOf, exerciseId: string, latest: LiftMaximum | null): number | null {
   if (latest === null) return null;
-  for (const { part, index } of daysBack(figures.liftCourse(exerciseId)))
+  for (const { part, index } of daysBack(strengthOf(asOf).courseOf(exerciseId)))
     if (hasMaximum(part, index) && dayOf(part.run, index) <= latest.set.day - changeDays)
       return latest.e1rmKg - part.e1rmKg[index]!;
   return null;
@@ -172,24 +176,24 @@ export function maximumFigure(maximum: LiftMaximum | null): MaximumFigure | null
       };
 }
 
-function withInterval(figures: Figures, maximum: LiftMaximum | null): (MaximumFigure & Interval) | null {
-  return maximum && { ...maximumFigure(maximum)!, ...interval(figures, maximum) };
+function withInterval(asOf: AsOf, maximum: LiftMaximum | null): (MaximumFigure & Interval) | null {
+  return maximum && { ...maximumFigure(maximum)!, ...interval(asOf, maximum) };
 }
 
 /** The 80 % interval of an estimate, worked out on the total load and quoted as the lift is. */
-function interval(figures: Figures, { e1rmKg, set: { exercise, day, rpe, limitReps } }: LiftMaximum): Interval {
-  const body = lifting(figures).bodyPart(exercise, day);
-  const spread = estimateSpread(figures.curveOf(exercise.id), limitReps, rpe);
+function interval(asOf: AsOf, { e1rmKg, set: { exercise, day, rpe, limitReps } }: LiftMaximum): Interval {
+  const body = liftingOf(asOf).bodyPart(exercise, day);
+  const spread = estimateSpread(strengthOf(asOf).curveOf(exercise.id), limitReps, rpe);
   return { low80: (e1rmKg + body) / spread - body, high80: (e1rmKg + body) * spread - body };
 }
 
 /** Everything of one lift, with the latest so many times it was done. Null for an exercise that is not in the log. */
-export function liftView(figures: Figures, exerciseId: string, timesAtMost: number): LiftView | null {
-  const exercise = figures.exercises.get(exerciseId);
+export function liftView(asOf: AsOf, exerciseId: string, timesAtMost: number): LiftView | null {
+  const exercise = strengthOf(asOf).exercises().get(exerciseId);
   if (exercise === undefined) return null;
-  const { strengthOn, bodyPart } = partsOf(figures, exercise);
-  const whole = figures.liftCourse(exerciseId);
-  const standing = figures.liftOf(exerciseId);
+  const { strengthOn, bodyPart } = partsOf(asOf, exercise);
+  const whole = strengthOf(asOf).courseOf(exerciseId);
+  const standing = strengthOf(asOf).liftOf(exerciseId);
   const best = standing?.best ?? null;
   const times: LiftTime[] = [];
   for (const {
@@ -200,11 +204,11 @@ export function liftView(figures: Figures, exerciseId: string, timesAtMost: numb
     times.push(
       ...[...sessionsOfDay(run, index)]
         .reverse()
-        .map((id) => timeOf(figures, exercise, figures.sessionOn(dayOf(run, index), id)!, best)),
+        .map((id) => timeOf(asOf, exercise, sessionsOf(asOf).find(dayOf(run, index), id)!, best)),
     );
   }
   const records = new Set(
-    lifting(figures)
+    liftingOf(asOf)
       .records(exerciseId)
       .beaten.flatMap(({ what, day }) => (what === "e1rm" ? [day] : [])),
   );
@@ -213,7 +217,7 @@ export function liftView(figures: Figures, exerciseId: string, timesAtMost: numb
     return {
       date: dateOf(set.day),
       e1rmKg,
-      ...interval(figures, maximum),
+      ...interval(asOf, maximum),
       kg: set.typedKg,
       reps: set.reps,
       rpe: set.rpe,
@@ -223,12 +227,12 @@ export function liftView(figures: Figures, exerciseId: string, timesAtMost: numb
   let most: { day: Day; kg: number } | null = null;
   for (const { run } of whole)
     for (let index = 0; index < daysIn(run); index++) {
-      const kg = figures.volumeOn(run, index);
+      const kg = strengthOf(asOf).volumeOn(run, index);
       if (kg > (most?.kg ?? 0)) most = { day: dayOf(run, index), kg };
     }
-  const curve = figures.curveOf(exerciseId);
+  const curve = strengthOf(asOf).curveOf(exerciseId);
   const { maximumFrom } = exercise;
-  const parent = maximumFrom ? figures.exercises.get(maximumFrom.exerciseId) : undefined;
+  const parent = maximumFrom ? strengthOf(asOf).exercises().get(maximumFrom.exerciseId) : undefined;
   return {
     exercise,
     parent: parent ? { name: parent.name, ratio: maximumFrom!.ratio } : null,
@@ -236,14 +240,14 @@ export function liftView(figures: Figures, exerciseId: string, timesAtMost: numb
     times: times.slice(0, timesAtMost),
     timesInAll: whole.reduce((sum, { run }) => sum + run.sessionIds.length, 0),
     course,
-    tests: figures
+    tests: strengthOf(asOf)
       .testsOf(exerciseId)
       .map(({ day, kg, maximum }) => ({ id: maximum?.id ?? null, date: dateOf(day), kg, maximum }))
       .reverse(),
-    inForceKg: figures.maximumOn(exerciseId, figures.on),
-    best: withInterval(figures, best),
-    latest: withInterval(figures, standing?.latest ?? null),
-    byFormula: byFormula(figures, best),
+    inForceKg: strengthOf(asOf).maximumOn(exerciseId, asOf.on),
+    best: withInterval(asOf, best),
+    latest: withInterval(asOf, standing?.latest ?? null),
+    byFormula: byFormula(asOf, best),
     curve,
     strength:
       strengthOn === null
@@ -254,24 +258,24 @@ export function liftView(figures: Figures, exerciseId: string, timesAtMost: numb
             standsOn: strengthOn.standsOn,
             recent: strengthOn.recent,
           },
-    table: repTable(figures, exercise),
+    table: repTable(asOf, exercise),
     bestVolume: most && { date: dateOf(most.day), kg: most.kg },
   };
 }
 
-function partsOf(figures: Figures, exercise: Exercise) {
-  const tomorrow = figures.on + 1;
+function partsOf(asOf: AsOf, exercise: Exercise) {
+  const tomorrow = asOf.on + 1;
   return {
-    strengthOn: lifting(figures).strengthOn(exercise, tomorrow),
-    bodyPart: lifting(figures).bodyPart(exercise, figures.on),
-    step: lifting(figures).step(exercise),
+    strengthOn: liftingOf(asOf).strengthOn(exercise, tomorrow),
+    bodyPart: liftingOf(asOf).bodyPart(exercise, asOf.on),
+    step: liftingOf(asOf).step(exercise),
   };
 }
 
-function byFormula(figures: Figures, best: LiftMaximum | null): LiftView["byFormula"] {
+function byFormula(asOf: AsOf, best: LiftMaximum | null): LiftView["byFormula"] {
   if (best === null) return [];
   const { set } = best;
-  const body = lifting(figures).bodyPart(set.exercise, set.day);
+  const body = liftingOf(asOf).bodyPart(set.exercise, set.day);
   const ways = [
     ...formulaNames.map((name) => ({
       name: name as FormulaChoice,
@@ -279,7 +283,11 @@ function byFormula(figures: Figures, best: LiftMaximum | null): LiftView["byForm
       factor: factorOf[name],
     })),
     { name: "mean" as const, title: "mean of the seven", factor: factorOf.mean },
-    { name: "personal" as const, title: "your own curve", factor: curveFactor(figures.curveOf(set.exercise.id)) },
+    {
+      name: "personal" as const,
+      title: "your own curve",
+      factor: curveFactor(strengthOf(asOf).curveOf(set.exercise.id)),
+    },
   ];
   return ways.flatMap(({ name, title, factor }) => {
     const estimate = estimateMaximum(factor, set.totalKg, set.reps, set.rpe);
@@ -287,12 +295,12 @@ function byFormula(figures: Figures, best: LiftMaximum | null): LiftView["byForm
   });
 }
 
-function repTable(figures: Figures, exercise: Exercise): RepRow[] {
+function repTable(asOf: AsOf, exercise: Exercise): RepRow[] {
   if (isTimed(exercise)) return [];
-  const { strengthOn, bodyPart } = partsOf(figures, exercise);
-  const curve = figures.curveOf(exercise.id);
+  const { strengthOn, bodyPart } = partsOf(asOf, exercise);
+  const curve = strengthOf(asOf).curveOf(exercise.id);
   const factor = curveFactor(curve);
-  const records = lifting(figures).records(exercise.id).standing;
+  const records = liftingOf(asOf).records(exercise.id).standing;
   return Array.from({ length: repRecordsUpTo }, (_, index): RepRow => {
     const reps = index + 1;
     const share = 1 / factor(reps);
@@ -320,17 +328,21 @@ function highestOfEach(maxima: readonly LiftMaximum[], atMost: number): LiftMaxi
   );
 }
 
-function timeOf(figures: Figures, exercise: Exercise, session: Session, best: LiftMaximum | null): LiftTime {
-  const done = figures.setsOf(session).filter((set) => set.exercise.id === exercise.id);
-  const { volumeLoadKg, numberOfLifts } = workOf(done, figures.counting);
-  const run = figures.liftsDone([mustDay(session.date)], () => [session]).get(exercise.id);
-  const part = run && figures.withMaximum(run);
+function timeOf(asOf: AsOf, exercise: Exercise, session: Session, best: LiftMaximum | null): LiftTime {
+  const done = strengthOf(asOf)
+    .setsOf(session)
+    .filter((set) => set.exercise.id === exercise.id);
+  const { volumeLoadKg, numberOfLifts } = workOf(done, strengthOf(asOf).counting());
+  const run = strengthOf(asOf)
+    .liftsDone([mustDay(session.date)], () => [session])
+    .get(exercise.id);
+  const part = run && strengthOf(asOf).withMaximum(run);
   return {
     sessionId: session.id,
     date: session.date,
     title: session.title || session.kind,
-    text: describeSets(setsIn(session, exercise.id), "done", exercise, figures.printer),
-    warmUps: describeWarmUps(setsIn(session, exercise.id), "done", exercise, figures.printer),
+    text: describeSets(setsIn(session, exercise.id), "done", exercise, asOf.printer),
+    warmUps: describeWarmUps(setsIn(session, exercise.id), "done", exercise, asOf.printer),
     superset: supersetOf((session.items ?? []).find((item) => item.exerciseId === exercise.id)),
     note:
       [...(session.items ?? []).filter((item) => item.exerciseId === exercise.id).map(({ note }) => note), session.note]
@@ -356,17 +368,17 @@ export interface SuggestView extends Suggestion {
 
 /** "For 6 reps at RPE 8 today": a load from how strong the lift is now and its own curve. */
 export function suggestView(
-  figures: Figures,
+  asOf: AsOf,
   { exerciseId, reps, rpe }: SuggestAsk,
 ): SuggestView | { reason: string } | null {
-  const exercise = figures.exercises.get(exerciseId);
+  const exercise = strengthOf(asOf).exercises().get(exerciseId);
   if (exercise === undefined) return null;
-  const { strengthOn, bodyPart, step } = partsOf(figures, exercise);
+  const { strengthOn, bodyPart, step } = partsOf(asOf, exercise);
   if (strengthOn === null) return { reason: "No set or test so far tells how strong this lift is." };
-  const curve = figures.curveOf(exerciseId);
+  const curve = strengthOf(asOf).curveOf(exerciseId);
   const load = loadForEffort(exercise, strengthOn.totalKg, reps, rpe, curveFactor(curve), bodyPart, step);
   if ("reason" in load) return { reason: `No load: ${load.reason}.` };
-  const p = figures.printer;
+  const p = asOf.printer;
   const stands =
     strengthOn.standsOn === "test"
       ? "the maximum tested"

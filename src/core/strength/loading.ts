@@ -1,4 +1,4 @@
-import { fromKg, toKg, type MassUnit } from "../base/units/mass";
+import { fromKg, type MassUnit, toKg } from "../base/units/mass";
 import type { Exercise } from "../log/kinds/exercises";
 import type { Settings } from "../log/kinds/people";
 

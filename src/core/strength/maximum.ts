@@ -5,13 +5,13 @@ import {
   daysIn,
   firstSet,
   frontSet,
+  type FrontSet,
   inSession,
+  type LiftRun,
   limitRepsOf,
   sessionCount,
   totalKgOf,
   wasWorked,
-  type FrontSet,
-  type LiftRun,
 } from "./liftRun";
 import { bodyShare, type BodyWeightOn } from "./sets";
 
@@ -22,7 +22,7 @@ export interface LiftMaximum {
 }
 
 /** A run of a lift's days with each day's highest eligible estimate (NaN without one) and the place of the set it stands on; of equal ones the earlier set keeps the place. */
-export interface LiftPart {
+export interface LiftSegment {
   readonly run: LiftRun;
   readonly e1rmKg: readonly number[];
   readonly set: readonly number[];
@@ -32,7 +32,7 @@ export interface LiftPart {
 }
 
 /** What was done of one lift, part after part, oldest first. */
-export type LiftCourse = readonly LiftPart[];
+export type LiftCourse = readonly LiftSegment[];
 
 /** What is known of one lift: the highest eligible estimate ever, that of the latest session which has one, the day last done (null for a lift of which only a tested maximum is known) and in how many sessions. */
 export interface LiftStanding {
@@ -47,7 +47,7 @@ export interface LiftStanding {
  * A run with its highest estimates, on the total load and quoted as the lift is loaded. An estimate rises with load and with repetitions to
  * the limit, so it stands on the front.
  */
-export function withMaximum(run: LiftRun, factor: Factor, bodyWeightOn: BodyWeightOn): LiftPart {
+export function withMaximum(run: LiftRun, factor: Factor, bodyWeightOn: BodyWeightOn): LiftSegment {
   const count = daysIn(run);
   const e1rmKg: number[] = [];
   const set: number[] = [];
@@ -77,10 +77,10 @@ export function withMaximum(run: LiftRun, factor: Factor, bodyWeightOn: BodyWeig
 }
 
 /** Whether a day has an estimate. */
-export const hasMaximum = ({ set }: LiftPart, index: number): boolean => set[index]! >= 0;
+export const hasMaximum = ({ set }: LiftSegment, index: number): boolean => set[index]! >= 0;
 
 /** The highest estimate of a day that has one, with its set. */
-export function maximumAt({ run, e1rmKg, set }: LiftPart, index: number): LiftMaximum {
+export function maximumAt({ run, e1rmKg, set }: LiftSegment, index: number): LiftMaximum {
   return { e1rmKg: e1rmKg[index]!, set: frontSet(run, index, set[index]!) };
 }
 
@@ -94,7 +94,7 @@ export function maximaOf(course: LiftCourse): LiftMaximum[] {
 }
 
 /** The days of a course from the latest back. */
-export function* daysBack(course: LiftCourse): Generator<{ part: LiftPart; index: number }> {
+export function* daysBack(course: LiftCourse): Generator<{ part: LiftSegment; index: number }> {
   for (const part of [...course].reverse())
     for (let index = daysIn(part.run) - 1; index >= 0; index--) yield { part, index };
 }
@@ -105,9 +105,9 @@ export function* daysBack(course: LiftCourse): Generator<{ part: LiftPart; index
  */
 export function liftStanding(exerciseId: string, course: LiftCourse, before: Day = Infinity): LiftStanding | null {
   let lastDone: Day | null = null;
-  let best: LiftPart | null = null;
+  let best: LiftSegment | null = null;
   let bestAt = 0;
-  let latest: LiftPart | null = null;
+  let latest: LiftSegment | null = null;
   let latestAt = 0;
   let sessions = 0;
   for (const part of course) {

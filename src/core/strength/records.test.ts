@@ -1,18 +1,18 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { dateOf } from "../base/calendar/day";
+import { KG_PER_LB, parseMass, printLoad } from "../base/units/mass";
 import type { Exercise } from "../log/kinds/exercises";
 import type { Session, TrainingSet } from "../log/kinds/sessions";
-import { stepsOf, nextStep } from "../sessions/order";
-import { printLoad, parseMass, KG_PER_LB } from "../base/units/mass";
-import { estimateMaximum, factorOf, formulaNames, type CommonFormula } from "./e1rm";
+import { nextStep, stepsOf } from "../sessions/order";
+import { type CommonFormula, estimateMaximum, factorOf, formulaNames } from "./e1rm";
 import { liftsByZone, zoneOf } from "./intensity";
 import { findExercises, mergedExercise } from "./library";
 import {
-  daysIn,
   dayOf,
-  frontSet,
+  daysIn,
   firstSet,
+  frontSet,
   lastWorking,
   liftsDone,
   sessionsOfDay,
@@ -21,7 +21,7 @@ import {
   wasWorked,
   workKg,
 } from "./liftRun";
-import { daysBack, liftStanding, maximaOf, withMaximum, type LiftCourse } from "./maximum";
+import { daysBack, type LiftCourse, liftStanding, maximaOf, withMaximum } from "./maximum";
 import { meets } from "./meet";
 import { muscles } from "./muscles";
 import { performedSets } from "./sets";

@@ -1,10 +1,12 @@
 import { dateOf } from "../base/calendar/day";
-import type { Beaten } from "./strengthRecords";
-import type { Figures } from "../figures/figures";
-import { lifting } from "./lifting";
+import { weightOf } from "../body/slice";
+import type { AsOf } from "../log/asOf";
+import { liftingOf } from "./lifting";
+import { type LiftRow, liftsView } from "./liftsView";
 import type { Meet } from "./meet";
+import { strengthOf } from "./slice";
+import type { Beaten } from "./strengthRecords";
 import { stretchOf, type WorkTotal } from "./stretch";
-import { liftsView, type LiftRow } from "./liftsView";
 
 /** A record as it was beaten, newest first in the list. */
 export interface RecordLine {
@@ -34,17 +36,22 @@ export interface RecordsView {
 }
 
 /** Records by date, newest first (at most so many), the standing ones by lift, and meets. */
-export function recordsView(figures: Figures, ask: { exerciseId: string | null; atMost: number }): RecordsView {
-  const of = figures.lifts
+export function recordsView(asOf: AsOf, ask: { exerciseId: string | null; atMost: number }): RecordsView {
+  const of = strengthOf(asOf)
+    .lifts()
     .map(({ exerciseId }) => exerciseId)
     .filter((id) => ask.exerciseId === null || id === ask.exerciseId);
-  const nameOf = (id: string) => figures.exercises.get(id)?.name ?? id;
-  const beaten = of.flatMap((id) => lifting(figures).records(id).beaten).sort((a, b) => b.day - a.day);
-  const sessions = new Map(figures.lifts.map((lift) => [lift.exerciseId, lift.sessions]));
+  const nameOf = (id: string) => strengthOf(asOf).exercises().get(id)?.name ?? id;
+  const beaten = of.flatMap((id) => liftingOf(asOf).records(id).beaten).sort((a, b) => b.day - a.day);
+  const sessions = new Map(
+    strengthOf(asOf)
+      .lifts()
+      .map((lift) => [lift.exerciseId, lift.sessions]),
+  );
   return {
     beaten: beaten.slice(0, ask.atMost).map((one): RecordLine => {
-      const body = figures.bodyWeightOn(one.day);
-      const exercise = figures.exercises.get(one.exerciseId)!;
+      const body = weightOf(asOf).on(one.day);
+      const exercise = strengthOf(asOf).exercises().get(one.exerciseId)!;
       return {
         date: dateOf(one.day),
         exerciseId: one.exerciseId,
@@ -55,15 +62,15 @@ export function recordsView(figures: Figures, ask: { exerciseId: string | null; 
         beforeKg: one.beforeKg,
         set: one.what === "volume" ? null : { kg: one.set.typedKg, reps: one.set.reps },
         ratio:
-          one.what === "e1rm" && body !== null ? (one.kg + lifting(figures).bodyPart(exercise, one.day)) / body : null,
+          one.what === "e1rm" && body !== null ? (one.kg + liftingOf(asOf).bodyPart(exercise, one.day)) / body : null,
       };
     }),
     beatenInAll: beaten.length,
     standing: [...of]
       .sort((a, b) => sessions.get(b)! - sessions.get(a)!)
       .flatMap((exerciseId) => {
-        const { standing } = lifting(figures).records(exerciseId);
-        const best = lifting(figures).bestRatio(exerciseId);
+        const { standing } = liftingOf(asOf).records(exerciseId);
+        const best = liftingOf(asOf).bestRatio(exerciseId);
         const byReps = standing.map(({ reps, kg, day }) => ({ reps, kg, date: dateOf(day) }));
         return byReps.length === 0
           ? []
@@ -76,14 +83,15 @@ export function recordsView(figures: Figures, ask: { exerciseId: string | null; 
               },
             ];
       }),
-    meets: lifting(figures)
-      .meets.map(({ day, ...meet }) => ({
+    meets: liftingOf(asOf)
+      .meets()
+      .map(({ day, ...meet }) => ({
         ...meet,
         date: dateOf(day),
         names: Object.fromEntries(meet.lifts.map(({ exerciseId }) => [exerciseId, nameOf(exerciseId)])),
       }))
       .reverse(),
-    totalLifts: figures.settings.totalLifts ?? [],
+    totalLifts: asOf.settings.totalLifts ?? [],
   };
 }
 
@@ -95,8 +103,8 @@ export interface HouseholdLifts {
 
 const workDays = 84;
 
-export function householdLifts(everyone: readonly Figures[]): HouseholdLifts {
-  const lifts = everyone.map((figures) => new Map(liftsView(figures).lifts.map((row) => [row.exercise.id, row])));
+export function householdLifts(everyone: readonly AsOf[]): HouseholdLifts {
+  const lifts = everyone.map((asOf) => new Map(liftsView(asOf).lifts.map((row) => [row.exercise.id, row])));
   const ids = [...new Set(lifts.flatMap((rows) => [...rows].flatMap(([id, { best }]) => (best === null ? [] : [id]))))];
   const rows = ids.map((exerciseId) => ({
     exerciseId,
@@ -108,10 +116,10 @@ export function householdLifts(everyone: readonly Figures[]): HouseholdLifts {
   }));
   const shared = (row: HouseholdLifts["rows"][number]) => row.cells.filter((cell) => cell !== null).length;
   return {
-    people: everyone.map((figures) => ({
-      id: figures.person.id,
-      name: figures.person.name,
-      work: stretchOf(figures, figures.on - workDays + 1, figures.on).total,
+    people: everyone.map((asOf) => ({
+      id: asOf.person.id,
+      name: asOf.person.name,
+      work: stretchOf(asOf, asOf.on - workDays + 1, asOf.on).total,
     })),
     rows: rows.sort((a, b) => shared(b) - shared(a) || (a.name < b.name ? -1 : 1)),
   };

@@ -1,18 +1,18 @@
 import type { Day } from "../base/calendar/day";
-import { maximumFactor, type Factor } from "./e1rm";
+import { z80 } from "../body/trend";
+import { type Factor, maximumFactor } from "./e1rm";
 import {
   dayOf,
   daysIn,
   firstSet,
   hasFailed,
   isAsManyAsPossible,
+  type LiftRun,
   limitRepsOf,
   repsOf,
   rpeOf,
   totalKgOf,
-  type LiftRun,
 } from "./liftRun";
-import { z80 } from "../body/trend";
 
 /** A hard set: how many repetitions were left is known. */
 export interface CurveSet {

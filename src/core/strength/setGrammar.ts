@@ -1,7 +1,7 @@
-import type { Exercise } from "../log/kinds/exercises";
 import type { MassUnit } from "../base/units/mass";
-import { distanceAt, durationAt, isMark, isWhole, isWord, massUnitAt, type At } from "../entry/amounts";
+import { type At, distanceAt, durationAt, isMark, isWhole, isWord, massUnitAt } from "../entry/amounts";
 import type { Token } from "../entry/tokens";
+import type { Exercise } from "../log/kinds/exercises";
 
 /** A load as it was written. */
 export interface Load {

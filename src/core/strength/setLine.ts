@@ -1,6 +1,6 @@
-import type { Exercise } from "../log/kinds/exercises";
 import type { MassUnit } from "../base/units/mass";
 import {
+  type At,
   denialIn,
   denied,
   durationAt,
@@ -10,11 +10,11 @@ import {
   isWord,
   massUnitAt,
   restWithoutUnit,
-  type At,
 } from "../entry/amounts";
 import { slipOf } from "../entry/names";
-import { SetGrammar, type Doubt, type Load, type WrittenSet } from "./setGrammar";
 import type { Token } from "../entry/tokens";
+import type { Exercise } from "../log/kinds/exercises";
+import { type Doubt, type Load, SetGrammar, type WrittenSet } from "./setGrammar";
 
 /** A set with all that was said of it. */
 export interface SaidSet extends WrittenSet {

@@ -1,9 +1,9 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { KG_PER_LB } from "../base/units/mass";
+import { metricUnits, Printer } from "../base/units/printer";
 import type { Exercise } from "../log/kinds/exercises";
 import type { TrainingSet } from "../log/kinds/sessions";
-import { metricUnits, Printer } from "../base/units/printer";
-import { KG_PER_LB } from "../base/units/mass";
 import { describeSets } from "./describe";
 import {
   loadField,

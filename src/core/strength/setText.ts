@@ -1,8 +1,8 @@
-import type { Exercise } from "../log/kinds/exercises";
-import type { TrainingSet } from "../log/kinds/sessions";
-import { parseMass, printLoad, type MassUnit } from "../base/units/mass";
+import { type MassUnit, parseMass, printLoad } from "../base/units/mass";
 import { parseDecimal } from "../base/units/number";
 import { parseDuration } from "../base/units/time";
+import type { Exercise } from "../log/kinds/exercises";
+import type { TrainingSet } from "../log/kinds/sessions";
 import { madeIn } from "./loading";
 import { isTimed } from "./sets";
 

@@ -1,9 +1,9 @@
+import type { Day } from "../base/calendar/day";
 import { completedReps } from "../log/doneSets";
 import type { Exercise } from "../log/kinds/exercises";
-import type { Session, TrainingSet } from "../log/kinds/sessions";
 import type { Settings } from "../log/kinds/people";
+import type { Session, TrainingSet } from "../log/kinds/sessions";
 import { reserve, roughAbove } from "./e1rm";
-import type { Day } from "../base/calendar/day";
 
 /** A set that was performed, with what it takes to count it. */
 export interface PerformedSet {

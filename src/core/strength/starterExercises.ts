@@ -1,5 +1,5 @@
+import { fromKg, type MassUnit, toKg } from "../base/units/mass";
 import type { Exercise } from "../log/kinds/exercises";
-import { fromKg, toKg, type MassUnit } from "../base/units/mass";
 
 type Row = [
   id: string,

@@ -2,10 +2,10 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import type { Exercise } from "../log/kinds/exercises";
 import type { Session } from "../log/kinds/sessions";
-import { estimateMaximum, factorOf, formulaNames, maximumFactor, type CommonFormula } from "./e1rm";
+import { type CommonFormula, estimateMaximum, factorOf, formulaNames, maximumFactor } from "./e1rm";
 import { liftsDone } from "./liftRun";
-import { liftStanding, maximumInForce, withMaximum, type LiftCourse } from "./maximum";
-import { performedSets, type PerformedSet } from "./sets";
+import { type LiftCourse, liftStanding, maximumInForce, withMaximum } from "./maximum";
+import { type PerformedSet, performedSets } from "./sets";
 import { intensitySums, workOf } from "./volume";
 
 const squat: Exercise = {

@@ -1,8 +1,8 @@
 import type { Day } from "../base/calendar/day";
 import { recordUpTo } from "./e1rm";
-import { dayOf, firstSet, frontSet, repsOf, typedKgOf, type FrontSet, type LiftRun } from "./liftRun";
-import { hasMaximum, maximumAt, type LiftCourse, type LiftMaximum, type LiftPart } from "./maximum";
-import { quotedKg, type BodyWeightOn } from "./sets";
+import { dayOf, firstSet, frontSet, type FrontSet, type LiftRun, repsOf, typedKgOf } from "./liftRun";
+import { hasMaximum, type LiftCourse, type LiftMaximum, type LiftSegment, maximumAt } from "./maximum";
+import { type BodyWeightOn, quotedKg } from "./sets";
 
 /** Repetition records are kept for at least this many repetitions. */
 export const repRecordsUpTo = 12;
@@ -43,7 +43,7 @@ export interface Ratio {
  * because every body weight may move it and none of them.
  * @param share the share of body weight that the movement carries
  */
-export function bestRatio(part: LiftPart, bodyWeightOn: BodyWeightOn, share: number): Ratio | null {
+export function bestRatio(part: LiftSegment, bodyWeightOn: BodyWeightOn, share: number): Ratio | null {
   const { run, e1rmKg } = part;
   let best: Ratio | null = null;
   for (let index = 0; index < e1rmKg.length; index++) {

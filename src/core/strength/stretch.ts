@@ -1,11 +1,10 @@
-import { weekStartOf, type Day } from "../base/calendar/day";
-import type { Block } from "../log/kinds/blocks";
+import { type Day, weekStartOf } from "../base/calendar/day";
+import type { AsOf } from "../log/asOf";
 import type { Session } from "../log/kinds/sessions";
-import { family, ownedBy } from "../base/memo";
-import { blockCourse, type BlockCourse } from "../planning/blocks";
+import { sessionsOf } from "../sessions/slice";
 import { zones } from "./intensity";
-import type { Figures } from "../figures/figures";
-import { lifting, type Work } from "./lifting";
+import { strengthOf } from "./slice";
+import { liftWorkOf, type Work } from "./workSlice";
 
 /** The part of a week that falls into a stretch of days: the sessions in which something was lifted, and the work of all. */
 export interface WeekOfStretch {
@@ -54,17 +53,17 @@ export interface LineSum {
 }
 
 /** The work of a stretch of days. Whole weeks are kept, so a long stretch costs its first and its last week. */
-export function stretchOf(figures: Figures, first: Day, last: Day): Stretch {
+export function stretchOf(asOf: AsOf, first: Day, last: Day): Stretch {
   const weeks: WeekOfStretch[] = [];
-  for (let start = weekStartOf(first, figures.weekStart); start <= last; start += 7) {
+  for (let start = weekStartOf(first, asOf.weekStart); start <= last; start += 7) {
     const whole = start >= first && start + 6 <= last;
     const sessions = whole
-      ? figures.sessionsOfWeek(start)
-      : figures.sessionsBetween(Math.max(first, start), Math.min(last, start + 6));
+      ? sessionsOf(asOf).ofWeek(start)
+      : sessionsOf(asOf).between(Math.max(first, start), Math.min(last, start + 6));
     weeks.push({
       start,
-      done: sessions.filter((session) => figures.setsOf(session).length > 0),
-      work: whole ? lifting(figures).weekWork(start) : lifting(figures).workOf(sessions),
+      done: sessions.filter((session) => strengthOf(asOf).setsOf(session).length > 0),
+      work: whole ? liftWorkOf(asOf).ofWeek(start) : liftWorkOf(asOf).of(sessions),
     });
   }
   const done = weeks.flatMap((week) => week.done);
@@ -135,59 +134,4 @@ function addLine(lines: Map<string, LineSum>, key: string, one: LineSum): void {
     held.volumeLoadKg += one.volumeLoadKg;
     if (one.sets !== null) held.sets = (held.sets ?? 0) + one.sets;
   }
-}
-
-/** The work of a block: what was performed up to the day asked about, beside what was planned up to it and for the whole block. */
-export interface BlockWork extends WorkTotal {
-  block: Block;
-  course: BlockCourse;
-  /** Over the days that have passed; null before the block begins. */
-  perWeek: { numberOfLifts: number; volumeLoadKg: number } | null;
-  plannedSoFar: WorkSum["planned"];
-  /** Lifts a week, load a week and average weight as multiples of the block's before; null where one of the two has nothing. */
-  against: { numberOfLifts: number; volumeLoadKg: number; averageKg: number } | null;
-}
-
-/** The latest blocks of training with their work, at most so many, in the order in which they begin. */
-export function blockWorks(figures: Figures, atMost = Infinity): BlockWork[] {
-  const work = workOfBlock(figures);
-  return figures.blocks
-    .map((_, index) => index)
-    .slice(-atMost)
-    .map((index) => ({ ...work(index), against: index === 0 ? null : heldAgainst(work(index), work(index - 1)) }));
-}
-
-/** The work of a block by its place among them. */
-const workOfBlock = ownedBy((figures: Figures) =>
-  family(figures.log.index, (index: number): Omit<BlockWork, "against"> => {
-    const block = figures.blocks[index]!;
-    const course = blockCourse(block, figures.on);
-    const { total } = stretchOf(figures, course.first, course.last);
-    const soFar = course.state === "under way" ? stretchOf(figures, course.first, figures.on).total : total;
-    const weeks = course.passed / 7;
-    return {
-      block,
-      course,
-      ...total,
-      perWeek:
-        weeks === 0 ? null : { numberOfLifts: total.numberOfLifts / weeks, volumeLoadKg: total.volumeLoadKg / weeks },
-      plannedSoFar: course.state === "ahead" ? { sets: 0, numberOfLifts: 0, volumeLoadKg: 0 } : soFar.planned,
-    };
-  }),
-);
-
-function heldAgainst(now: Omit<BlockWork, "against">, before: Omit<BlockWork, "against">): BlockWork["against"] {
-  if (
-    !now.perWeek ||
-    !before.perWeek ||
-    now.averageKg === null ||
-    before.averageKg === null ||
-    before.volumeLoadKg === 0
-  )
-    return null;
-  return {
-    numberOfLifts: now.perWeek.numberOfLifts / before.perWeek.numberOfLifts,
-    volumeLoadKg: now.perWeek.volumeLoadKg / before.perWeek.volumeLoadKg,
-    averageKg: now.averageKg / before.averageKg,
-  };
 }

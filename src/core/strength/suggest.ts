@@ -1,10 +1,10 @@
-import { counted } from "../base/units/number";
 import type { Day } from "../base/calendar/day";
+import { counted } from "../base/units/number";
 import type { Exercise } from "../log/kinds/exercises";
 import type { TrainingSet } from "../log/kinds/sessions";
 import type { Factor } from "./e1rm";
-import { nearestStep } from "./loading";
 import { dayOf } from "./liftRun";
+import { nearestStep } from "./loading";
 import { daysBack, hasMaximum, type LiftCourse } from "./maximum";
 
 /** What a load is worked out from: how strong the lift is now, as a total load, and what that stands on. */

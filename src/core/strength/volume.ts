@@ -1,7 +1,7 @@
 import type { Day } from "../base/calendar/day";
+import { perOwner } from "../base/memo";
 import type { Exercise } from "../log/kinds/exercises";
-import { ownedBy } from "../base/memo";
-import { bodyShare, isHard, isWork, type BodyWeightOn, type Counting, type PerformedSet } from "./sets";
+import { bodyShare, type BodyWeightOn, type Counting, isHard, isWork, type PerformedSet } from "./sets";
 
 /** Work done: repetitions lifted (NL), repetitions times total load, and how heavy it was on average. */
 export interface Volume {
@@ -94,7 +94,7 @@ function addMuscles(muscles: Map<string, { sets: number }>, set: PerformedSet): 
 }
 
 /** What a hard set counts for each muscle of an exercise, named once. */
-const muscleShares = ownedBy(({ direct, indirect }: Exercise): [muscle: string, share: number][] => {
+const muscleShares = perOwner(({ direct, indirect }: Exercise): [muscle: string, share: number][] => {
   const shares = new Map((direct ?? []).map((muscle) => [muscle, 1]));
   for (const muscle of indirect ?? []) if (!shares.has(muscle)) shares.set(muscle, 0.5);
   return [...shares];

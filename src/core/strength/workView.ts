@@ -1,14 +1,17 @@
 import { dateOf, mustDay, weekStartOf } from "../base/calendar/day";
-import { ownedBy } from "../base/memo";
+import { perOwner } from "../base/memo";
+import { weightOf } from "../body/slice";
+import type { AsOf } from "../log/asOf";
 import type { Session } from "../log/kinds/sessions";
-import { prilepin, zones, zoneOf } from "./intensity";
+import { sessionsOf } from "../sessions/slice";
 import { describeSets } from "./describe";
+import { prilepin, zoneOf, zones } from "./intensity";
 import { inAnatomicalOrder } from "./library";
-import { liftsOf, totalMaximum } from "./volume";
 import { isWork } from "./sets";
-import type { Figures } from "../figures/figures";
-import { lifting } from "./lifting";
-import { averageKg, stretchOf, type LineSum, type WorkTotal } from "./stretch";
+import { strengthOf } from "./slice";
+import { averageKg, type LineSum, stretchOf, type WorkTotal } from "./stretch";
+import { liftsOf, totalMaximum } from "./volume";
+import { liftWorkOf } from "./workSlice";
 
 /** From one day to another, both included. */
 export interface WorkAsk {
@@ -90,10 +93,10 @@ export interface Rail {
 const sessionsAtMost = 60;
 
 /** The work of a stretch of days by week, group, lift, muscle, zone and session. */
-export function workView(figures: Figures, { from, to }: WorkAsk): WorkView {
+export function workView(asOf: AsOf, { from, to }: WorkAsk): WorkView {
   const [first, last] = [mustDay(from), Math.max(mustDay(from), mustDay(to))];
-  const { weeks, done, sum, total } = stretchOf(figures, first, last);
-  const thisWeek = weekStartOf(figures.on, figures.weekStart);
+  const { weeks, done, sum, total } = stretchOf(asOf, first, last);
+  const thisWeek = weekStartOf(asOf.on, asOf.weekStart);
   const { volumeLoadKg, numberOfLifts } = total;
   const share = (lifts: number, load: number) => ({
     lifts: numberOfLifts === 0 ? 0 : lifts / numberOfLifts,
@@ -126,7 +129,7 @@ export function workView(figures: Figures, { from, to }: WorkAsk): WorkView {
     })),
     total,
     byGroup: lines(sum.byGroup, (group) => group),
-    byLift: lines(sum.byExercise, (id) => figures.exercises.get(id)?.name ?? id),
+    byLift: lines(sum.byExercise, (id) => strengthOf(asOf).exercises().get(id)?.name ?? id),
     byMuscle: inAnatomicalOrder(sum.byMuscle.keys()).map((muscle) => {
       const sets = sum.byMuscle.get(muscle)!;
       return { muscle, sets, perWeek: (sets / days) * 7 };
@@ -137,19 +140,19 @@ export function workView(figures: Figures, { from, to }: WorkAsk): WorkView {
       share: sum.known === 0 ? 0 : sum.byZone[zone]! / sum.known,
     })),
     unknownZone: sum.unknown,
-    rails: railsOf(figures, done.at(-1)),
-    sessions: done.slice(-sessionsAtMost).reverse().map(sessionWork(figures)),
+    rails: railsOf(asOf, done.at(-1)),
+    sessions: done.slice(-sessionsAtMost).reverse().map(sessionWork(asOf)),
   };
 }
 
 /** A session with what was lifted in it. */
-const sessionWork = ownedBy((figures: Figures) => {
-  const lines = figures.bySession((session) => linesOf(figures, session));
-  return figures.bySession((session): SessionWork => {
+const sessionWork = perOwner((asOf: AsOf) => {
+  const lines = sessionsOf(asOf).keptBySession((session) => linesOf(asOf, session));
+  return sessionsOf(asOf).keptBySession((session): SessionWork => {
     const {
       volume: { sets, numberOfLifts, volumeLoadKg, averageIntensity },
       planned,
-    } = lifting(figures).sessionWork(session);
+    } = liftWorkOf(asOf).ofSession(session);
     return {
       sessionId: session.id,
       date: session.date,
@@ -164,20 +167,22 @@ const sessionWork = ownedBy((figures: Figures) => {
   });
 });
 
-function linesOf(figures: Figures, { items }: Session): SessionWork["lines"] {
-  const printer = figures.printer;
+function linesOf(asOf: AsOf, { items }: Session): SessionWork["lines"] {
+  const printer = asOf.printer;
   return (items ?? []).flatMap(({ exerciseId, sets }) => {
-    const exercise = figures.exercises.get(exerciseId);
+    const exercise = strengthOf(asOf).exercises().get(exerciseId);
     const text = describeSets(sets, "done", exercise, printer);
     return text === "" ? [] : [{ exerciseId, name: exercise?.name ?? exerciseId, text }];
   });
 }
 
-function railsOf(figures: Figures, session: Session | undefined): WorkView["rails"] {
+function railsOf(asOf: AsOf, session: Session | undefined): WorkView["rails"] {
   if (session === undefined) return null;
   const lifts = new Map<string, number[]>();
-  for (const set of figures.setsOf(session)) {
-    const maximum = isWork(set, figures.counting) ? totalMaximum(set, figures.maximumOn, figures.bodyWeightOn) : null;
+  for (const set of strengthOf(asOf).setsOf(session)) {
+    const maximum = isWork(set, strengthOf(asOf).counting())
+      ? totalMaximum(set, strengthOf(asOf).maximumOn, weightOf(asOf).on)
+      : null;
     if (maximum === null || set.totalKg === null) continue;
     const byZone = lifts.get(set.exercise.id) ?? zones.map(() => 0);
     byZone[zoneOf(set.totalKg / maximum)]! += liftsOf(set);
@@ -190,7 +195,7 @@ function railsOf(figures: Figures, session: Session | undefined): WorkView["rail
       ? [
           {
             exerciseId,
-            name: figures.exercises.get(exerciseId)!.name,
+            name: strengthOf(asOf).exercises().get(exerciseId)!.name,
             zone: zones[zone]!.name,
             lifts: byZone[zone]!,
             low: rail.total[0],

@@ -1,36 +1,36 @@
 import { dateOf, mustDay } from "../base/calendar/day";
-import { joined } from "../base/calendar/groupBy";
-import { printDay, printDate } from "../base/calendar/print";
+import { concatMap } from "../base/calendar/groupBy";
+import { printDate, printDay } from "../base/calendar/print";
+import { counted, printNumber } from "../base/units/number";
+import type { WorkingResult } from "../base/working";
+import { weightOf } from "../body/slice";
+import { z80 } from "../body/trend";
+import type { AsOf } from "../log/asOf";
 import { estimateMaximum, factorOf, formulaNames, formulas, maximumFactor, recordUpTo } from "./e1rm";
 import { curveFactor, curveSets, estimateSpread } from "./repCurve";
 import { bodyShare } from "./sets";
-import { z80 } from "../body/trend";
-import { counted, printNumber } from "../base/units/number";
-import { coveredBy } from "../endurance/distances";
-import { pacePerKm } from "../endurance/distance";
-import type { Figures } from "../figures/figures";
-import { lifting } from "./lifting";
-import type { WorkingResult } from "../base/working";
+import { strengthOf } from "./slice";
+import { liftWorkOf } from "./workSlice";
 
-export function maximumWorking(figures: Figures, exerciseId: string, which: "best" | "latest"): WorkingResult {
-  const standing = figures.liftOf(exerciseId);
+export function maximumWorking(asOf: AsOf, exerciseId: string, which: "best" | "latest"): WorkingResult {
+  const standing = strengthOf(asOf).liftOf(exerciseId);
   const maximum = standing?.[which];
   if (!maximum)
     return {
       reason:
         "No set so far may stand for a maximum: it takes a working set of at most twelve repetitions to the limit.",
     };
-  const p = figures.printer;
+  const p = asOf.printer;
   const { set, e1rmKg } = maximum;
   const { limitReps } = set;
   const share = bodyShare(set.exercise);
   const total = set.totalKg!;
-  const { formula } = figures;
-  const factor = figures.factorFor(exerciseId);
-  const curve = figures.curveOf(exerciseId);
+  const formula = strengthOf(asOf).formula();
+  const factor = strengthOf(asOf).factorFor(exerciseId);
+  const curve = strengthOf(asOf).curveOf(exerciseId);
   const names = formula === "mean" || formula === "personal" ? formulaNames : [formula];
   const factors = names.map((name) => `${formulas[name].title} ${printNumber(maximumFactor(name, limitReps), 4)}`);
-  const body = (share ?? 0) * (figures.bodyWeightOn(set.day) ?? 0);
+  const body = (share ?? 0) * (weightOf(asOf).on(set.day) ?? 0);
   const estimates = formulaNames.flatMap((name) => {
     const one = estimateMaximum(factorOf[name], total, set.reps, set.rpe);
     return "kg" in one ? [`${formulas[name].title} ${p.loadNumber(one.kg - body)}`] : [];
@@ -50,7 +50,7 @@ export function maximumWorking(figures: Figures, exerciseId: string, which: "bes
       ...(share === null
         ? []
         : [
-            `total load = ${printNumber(share * 100, 0)} % of body weight ${p.massNumber(figures.bodyWeightOn(set.day) ?? 0)} ${set.exercise.measure === "assisted-reps" ? "−" : "+"} ${p.load(set.typedKg)} = ${p.load(total)}`,
+            `total load = ${printNumber(share * 100, 0)} % of body weight ${p.massNumber(weightOf(asOf).on(set.day) ?? 0)} ${set.exercise.measure === "assisted-reps" ? "−" : "+"} ${p.load(set.typedKg)} = ${p.load(total)}`,
           ]),
       `factors: ${factors.join(", ")}`,
       ...(formula === "personal"
@@ -88,10 +88,10 @@ export function maximumWorking(figures: Figures, exerciseId: string, which: "bes
 }
 
 /** How a lift's own relation of repetitions to load came to be. */
-export function curveWorking(figures: Figures, exerciseId: string): WorkingResult {
-  const exercise = figures.exercises.get(exerciseId);
+export function curveWorking(asOf: AsOf, exerciseId: string): WorkingResult {
+  const exercise = strengthOf(asOf).exercises().get(exerciseId);
   if (exercise === undefined) return { reason: "That exercise is no longer in the log." };
-  const { steepness, steepnessSd, sets, days, tests } = figures.curveOf(exerciseId);
+  const { steepness, steepnessSd, sets, days, tests } = strengthOf(asOf).curveOf(exerciseId);
   const [own, common] = [curveFactor({ steepness }), factorOf.mean];
   return {
     title: `${exercise.name}, repetitions and load`,
@@ -104,7 +104,7 @@ export function curveWorking(figures: Figures, exerciseId: string): WorkingResul
           `${counted(reps, "repetition")}: ${printNumber(100 / own(reps), 1)} % of the maximum, on the common curve ${printNumber(100 / common(reps), 1)} %`,
       ),
     ],
-    inputs: joined(figures.liftCourse(exerciseId), ({ run }) => curveSets(run))
+    inputs: concatMap(strengthOf(asOf).courseOf(exerciseId), ({ run }) => curveSets(run))
       .slice(-8)
       .reverse()
       .map(({ day, limitReps }) => ({
@@ -123,11 +123,11 @@ export function curveWorking(figures: Figures, exerciseId: string): WorkingResul
   };
 }
 
-export function volumeWorking(figures: Figures, weekStart: string): WorkingResult {
-  const { volume } = lifting(figures).weekWork(mustDay(weekStart));
+export function volumeWorking(asOf: AsOf, weekStart: string): WorkingResult {
+  const { volume } = liftWorkOf(asOf).ofWeek(mustDay(weekStart));
   if (volume.sets === 0) return { reason: "Nothing was lifted in that week." };
-  const p = figures.printer;
-  const names = figures.exercises;
+  const p = asOf.printer;
+  const names = strengthOf(asOf).exercises();
   const lifts = Object.entries(volume.byExercise).sort(([, a], [, b]) => b.volumeLoadKg - a.volumeLoadKg);
   return {
     title: `Volume, week from ${printDate(weekStart)}`,
@@ -143,13 +143,19 @@ export function volumeWorking(figures: Figures, weekStart: string): WorkingResul
         ? "No lift of the week has a maximum."
         : `average intensity ${p.percent(volume.averageIntensity)} of the maximum in force on each day`,
     ],
-    inputs: [...new Set(figures.setsOfWeek(mustDay(weekStart)).map(({ day }) => dateOf(day)))].map((date) => ({
+    inputs: [
+      ...new Set(
+        strengthOf(asOf)
+          .setsOfWeek(mustDay(weekStart))
+          .map(({ day }) => dateOf(day)),
+      ),
+    ].map((date) => ({
       label: "Session",
       value: printDate(date),
       date,
     })),
     assumptions: [
-      figures.settings.countWarmUps ? "Warm-ups are counted, as set." : "Warm-ups are not counted.",
+      asOf.settings.countWarmUps ? "Warm-ups are counted, as set." : "Warm-ups are not counted.",
       "Only what was performed counts. One-sided work counts both sides. Bodyweight movements carry their share of body weight.",
     ],
     source: "Common practice, no source.",
@@ -157,40 +163,10 @@ export function volumeWorking(figures: Figures, weekStart: string): WorkingResul
   };
 }
 
-export function paceWorking(
-  figures: Figures,
-  kind: string,
-  purpose: string | null,
-  days: number | null,
-): WorkingResult {
-  const from = days === null ? -Infinity : figures.on - days + 1;
-  const done = figures.sessionsBetween(from, figures.on).flatMap((session) => {
-    const covered = coveredBy(session, figures.on);
-    return covered && session.kind === kind && (session.distance?.purpose ?? null) === purpose
-      ? [{ session, covered }]
-      : [];
-  });
-  const pace = pacePerKm(done.map(({ covered }) => covered));
-  if (pace === null) return { reason: "No session here has both a distance and a time." };
-  const p = figures.printer;
-  const both = done.filter(({ covered }) => covered.metres && covered.seconds !== null);
-  const metres = both.reduce((sum, { covered }) => sum + covered.metres!, 0);
-  const seconds = both.reduce((sum, { covered }) => sum + covered.seconds!, 0);
-  return {
-    title: `Pace, ${kind}${purpose ? ` ${purpose}` : ""}`,
-    value: p.paceOf(kind, pace),
-    formula: kind === "row" ? "split = Σ time ÷ Σ distance × 500 m" : "pace = Σ time ÷ Σ distance",
-    steps: [`${p.duration(seconds)} ÷ ${p.distanceOf(kind, metres)} = ${p.paceOf(kind, pace)}`],
-    inputs: both
-      .slice(-12)
-      .reverse()
-      .map(({ session, covered }) => ({
-        label: printDate(session.date),
-        value: `${p.distanceOf(kind, covered.metres!)} in ${p.duration(covered.seconds!)}`,
-        date: session.date,
-      })),
-    assumptions: ["Never a mean of paces: long sessions weigh more."],
-    source: "Arithmetic.",
-    sureness: `Exact over ${counted(both.length, "session")}.`,
-  };
-}
+/** The workings of this domain, by the figure's name in a reference to it. */
+export const strengthWorkings = {
+  maximum: (asOf: AsOf, { exerciseId, which }: { exerciseId: string; which: "best" | "latest" }) =>
+    maximumWorking(asOf, exerciseId, which),
+  repCurve: (asOf: AsOf, { exerciseId }: { exerciseId: string }) => curveWorking(asOf, exerciseId),
+  volume: (asOf: AsOf, { weekStart }: { weekStart: string }) => volumeWorking(asOf, weekStart),
+};

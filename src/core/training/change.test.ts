@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import type { Session } from "../log/kinds/sessions";
 import { adherence } from "../sessions/adherence";
+import { nextStep } from "../sessions/order";
 import {
   repeated,
   withDropPart,
@@ -14,9 +15,8 @@ import {
   withSkipped,
   withSwapped,
 } from "./change";
-import { nextStep } from "../sessions/order";
 import { confirmed } from "./perform";
-import { withPlan, type PlannedRow } from "./planSets";
+import { type PlannedRow, withPlan } from "./planSets";
 
 let next = 0;
 const newId = () => `new${next++}`;

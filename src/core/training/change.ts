@@ -1,6 +1,7 @@
 import type { Item, Session, TrainingSet } from "../log/kinds/sessions";
+import { hasPlan } from "../sessions/planned";
+import { withSet, withStatus } from "../sessions/sets";
 import type { RampSet } from "../strength/loading";
-import { hasPlan, withSet, withStatus } from "./perform";
 
 /** The session with one item changed. */
 function withItem(session: Session, itemId: string, change: (item: Item) => Item): Session {

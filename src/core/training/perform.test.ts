@@ -1,6 +1,7 @@
+import { withSet } from "@/core/sessions/sets";
 import { describe, expect, it } from "vitest";
 import type { Session, TrainingSet } from "../log/kinds/sessions";
-import { asPlanned, confirmed, isAsPlanned, isShort, performedAs, withSet } from "./perform";
+import { asPlanned, confirmed, isAsPlanned, isShort, performedAs } from "./perform";
 
 const session: Session = {
   id: "s",

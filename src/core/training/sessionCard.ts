@@ -1,16 +1,20 @@
 import { dateOf, mustDay } from "../base/calendar/day";
-import { pacePerKm, type Covered } from "../endurance/distance";
+import { capitalised } from "../base/text";
+import type { Printer } from "../base/units/printer";
+import type { AsOf } from "../log/asOf";
 import type { Exercise } from "../log/kinds/exercises";
 import type { Session, TrainingSet } from "../log/kinds/sessions";
 import { standing } from "../sessions/adherence";
-import { isAsPlanned } from "./perform";
+import { type Covered, pacePerKm } from "../sessions/covered";
+import { setsIn } from "../sessions/sets";
+import { sessionsOf } from "../sessions/slice";
 import { describeSets, describeWarmUps, supersetOf } from "../strength/describe";
+import { liftingOf } from "../strength/lifting";
 import { dayOf, lastWorking } from "../strength/liftRun";
 import { daysBack } from "../strength/maximum";
+import { strengthOf } from "../strength/slice";
 import { workOf } from "../strength/volume";
-import type { Printer } from "../base/units/printer";
-import type { Figures } from "../figures/figures";
-import { lifting } from "../strength/lifting";
+import { isAsPlanned } from "./perform";
 
 export interface LastTime {
   date: string;
@@ -56,18 +60,18 @@ export interface SessionCard {
   photos: { id: string; file: string; date: string }[];
 }
 
-export function sessionCard(figures: Figures, session: Session): SessionCard {
-  const printer = figures.printer;
-  const { volumeLoadKg, numberOfLifts } = workOf(figures.setsOf(session), figures.counting);
+export function sessionCard(asOf: AsOf, session: Session): SessionCard {
+  const printer = asOf.printer;
+  const { volumeLoadKg, numberOfLifts } = workOf(strengthOf(asOf).setsOf(session), strengthOf(asOf).counting());
   const planned = covered(session.distance?.planned);
   const done = covered(session.distance?.done);
   return {
     session,
-    status: standing(session, figures.on),
+    status: standing(session, asOf.on),
     title: session.title || capitalised(session.kind),
     items: (session.items ?? []).map((item) => {
-      const exercise = figures.exercises.get(item.exerciseId);
-      const worked = exercise ? workedLoads(figures, exercise, item.sets, session.date) : {};
+      const exercise = strengthOf(asOf).exercises().get(item.exerciseId);
+      const worked = exercise ? workedLoads(asOf, exercise, item.sets, session.date) : {};
       return {
         id: item.id,
         exerciseId: item.exerciseId,
@@ -83,7 +87,7 @@ export function sessionCard(figures: Figures, session: Session): SessionCard {
           exercise,
           printer,
         ),
-        last: lastTime(figures, session, item.exerciseId, printer),
+        last: lastTime(asOf, session, item.exerciseId, printer),
         sets: item.sets,
         note: item.note ?? null,
         worked,
@@ -97,14 +101,14 @@ export function sessionCard(figures: Figures, session: Session): SessionCard {
     volumeLoadKg,
     numberOfLifts,
     photos: (session.photoIds ?? []).flatMap((id) => {
-      const photo = figures.log.index.all("photos").get(id);
+      const photo = asOf.log.index.all("photos").get(id);
       return photo ? [{ id, file: photo.file, date: photo.date }] : [];
     }),
   };
 }
 
 function workedLoads(
-  figures: Figures,
+  asOf: AsOf,
   exercise: Exercise,
   sets: readonly TrainingSet[],
   date: string,
@@ -112,14 +116,10 @@ function workedLoads(
   return Object.fromEntries(
     sets.flatMap(({ id, planned }) => {
       if (planned == null || planned.kg != null || (planned.percent == null && planned.rpe == null)) return [];
-      const target = lifting(figures).target(exercise, planned, mustDay(date));
+      const target = liftingOf(asOf).target(exercise, planned, mustDay(date));
       return "reason" in target || target.kg === null ? [] : [[id, target.kg]];
     }),
   );
-}
-
-export function capitalised(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
 }
 
 function covered(written: { metres?: number | null; seconds?: number | null } | null | undefined): Covered | null {
@@ -127,21 +127,21 @@ function covered(written: { metres?: number | null; seconds?: number | null } | 
 }
 
 /** The last time an exercise was worked before a session, on an earlier day; null when it never was. */
-export function lastTime(figures: Figures, session: Session, exerciseId: string, printer: Printer): LastTime | null {
+export function lastTime(asOf: AsOf, session: Session, exerciseId: string, printer: Printer): LastTime | null {
   const before = mustDay(session.date);
   for (const {
     part: { run },
     index,
-  } of daysBack(figures.liftCourse(exerciseId))) {
+  } of daysBack(strengthOf(asOf).courseOf(exerciseId))) {
     const [day, sessionId] = [dayOf(run, index), lastWorking(run, index)];
     if (day < before && sessionId !== null)
       return {
         date: dateOf(day),
         sessionId,
         text: describeSets(
-          setsIn(figures.sessionOn(day, sessionId), exerciseId),
+          setsIn(sessionsOf(asOf).find(day, sessionId), exerciseId),
           "done",
-          figures.exercises.get(exerciseId),
+          strengthOf(asOf).exercises().get(exerciseId),
           printer,
         ),
       };
@@ -150,13 +150,13 @@ export function lastTime(figures: Figures, session: Session, exerciseId: string,
 }
 
 /** The latest session before a day in which something was lifted; null when there is none. */
-export function lastLifted(figures: Figures, date: string): Session | null {
+export function lastLifted(asOf: AsOf, date: string): Session | null {
   const before = mustDay(date);
-  for (const day of [...figures.pastSessionDays].reverse()) {
+  for (const day of [...sessionsOf(asOf).pastDays()].reverse()) {
     const session =
       day < before
-        ? figures
-            .sessionsOn(day)
+        ? sessionsOf(asOf)
+            .on(day)
             .findLast(
               ({ kind, items }) => kind === "strength" && items?.some(({ sets }) => sets.some(({ done }) => done)),
             )
@@ -164,9 +164,4 @@ export function lastLifted(figures: Figures, date: string): Session | null {
     if (session) return session;
   }
   return null;
-}
-
-/** The sets of one exercise as they are written in a session. */
-export function setsIn(session: Session | null, exerciseId: string): TrainingSet[] {
-  return (session?.items ?? []).filter((item) => item.exerciseId === exerciseId).flatMap((item) => item.sets);
 }

@@ -1,84 +1,29 @@
-import { dateOf, mustDay } from "../base/calendar/day";
-import { groupBy } from "../base/calendar/groupBy";
-import type { Change } from "../log/records";
+import { mustDay } from "../base/calendar/day";
+import { parseDecimal } from "../base/units/number";
+import type { Printer } from "../base/units/printer";
+import { parseDuration, printDuration } from "../base/units/time";
+import { type AsOf } from "../log/asOf";
 import type { Exercise } from "../log/kinds/exercises";
 import type { Session } from "../log/kinds/sessions";
-import { loadDoubt } from "../strength/doubt";
+import type { Change } from "../log/records";
+import { sessionsOf } from "../sessions/slice";
 import { describeSets } from "../strength/describe";
-import type { Printer } from "../base/units/printer";
+import { loadDoubt } from "../strength/doubt";
+import { liftingOf } from "../strength/lifting";
 import { loadField, plannedLoadField, plannedRepsField, readPlannedSets, repsField } from "../strength/setText";
+import { strengthOf } from "../strength/slice";
 import type { Target } from "../strength/suggest";
-import { parseDecimal } from "../base/units/number";
-import { parseDuration, printDuration } from "../base/units/time";
-import { withPlan, type PlannedRow } from "./planSets";
-import { lifting } from "../strength/lifting";
-import {
-  performedIn,
-  readSetsSheet,
-  sessionsOfRows,
-  type SetsRow,
-  type SetsSheet,
-  type SetsSheetAsk,
-} from "../../formats/workbook/setsSheet";
-import { compare, type Figures } from "../figures/figures";
+import { type PlannedRow, withPlan } from "./planSets";
 import { lastLifted, lastTime } from "./sessionCard";
+import { performedIn, sessionsOfRows, type SetsRow } from "./setRows";
 
-/** What pasted sets would write: a line an exercise and day, and whether the day already holds the same. */
-export interface SetsPreview {
-  sheet: Omit<SetsSheet, "rows">;
-  lines: { date: string; name: string; text: string; held: string; doubt: string | null }[];
-  sessions: number;
-  sets: number;
-  change: Change | null;
+export function strengthOn(asOf: AsOf, day: number) {
+  return sessionsOf(asOf)
+    .on(day)
+    .find(({ kind }) => kind === "strength");
 }
 
-export function setsPreview(
-  figures: Figures,
-  text: string,
-  ask: SetsSheetAsk,
-  newId: () => string,
-): SetsPreview | { reason: string } {
-  const printer = figures.printer;
-  const sheet = readSetsSheet(text, ask, [...figures.exercises.values()], printer.units.mass, figures.on);
-  if ("reason" in sheet) return sheet;
-  const { rows, ...rest } = sheet;
-  const change = sessionsOfRows(rows, figures.person.id, (day) => strengthOn(figures, day), newId);
-  const lines = [...groupBy(rows, ({ day, exerciseId }) => `${day} ${exerciseId}`).values()].map((group) => {
-    const { day, exerciseId } = group[0]!;
-    const exercise = figures.exercises.get(exerciseId)!;
-    const held = (strengthOn(figures, day)?.items ?? [])
-      .filter((item) => item.exerciseId === exerciseId)
-      .flatMap((item) => item.sets);
-    return {
-      date: dateOf(day),
-      name: exercise.name,
-      text: describe(
-        group.flatMap(({ performed }) => performed),
-        exercise,
-        printer,
-      ),
-      held: describeSets(held, "done", exercise, printer),
-      doubt: doubtOf(
-        figures,
-        exercise,
-        group.flatMap(({ performed }) => performed),
-      ),
-    };
-  });
-  return {
-    sheet: rest,
-    lines: lines.sort((a, b) => compare(b.date, a.date)),
-    sessions: change.length,
-    sets: rows.reduce((sum, { performed }) => sum + performed.length, 0),
-    change: rows.length === 0 ? null : change,
-  };
-}
-
-function strengthOn(figures: Figures, day: number) {
-  return figures.sessionsOn(day).find(({ kind }) => kind === "strength");
-}
-
-function describe(
+export function describe(
   performed: SetsRow["performed"],
   exercise: Parameters<typeof describeSets>[2],
   printer: Printer,
@@ -113,15 +58,15 @@ export interface TableView {
   change: Change | null;
 }
 
-export function tableView(figures: Figures, { date, lines }: TableAsk, newId: () => string): TableView {
+export function tableView(asOf: AsOf, { date, lines }: TableAsk, newId: () => string): TableView {
   const day = mustDay(date);
-  const printer = figures.printer;
+  const printer = asOf.printer;
   const rows: SetsRow[] = [];
-  const session = { id: "", personId: figures.person.id, date, kind: "strength", status: "done" as const };
+  const session = { id: "", personId: asOf.person.id, date, kind: "strength", status: "done" as const };
   const read = lines.map(({ exerciseId, sets, reps, load, rpe, missed }): TableView["lines"][number] => {
-    const exercise = figures.exercises.get(exerciseId);
+    const exercise = strengthOf(asOf).exercises().get(exerciseId);
     if (exercise === undefined) return { text: "", problem: null, doubt: null, last: null };
-    const last = lastTime(figures, session, exerciseId, printer);
+    const last = lastTime(asOf, session, exerciseId, printer);
     if (reps.trim() === "" && load.trim() === "") return { text: "", problem: null, doubt: null, last };
     const performed = performedIn(sets.trim(), reps.trim(), load.trim(), rpe.trim(), exercise, printer.units.mass);
     if (typeof performed === "string") return { text: "", problem: performed, doubt: null, last };
@@ -131,29 +76,29 @@ export function tableView(figures: Figures, { date, lines }: TableAsk, newId: ()
         )
       : performed;
     rows.push({ day, exerciseId, performed: ended, note: null });
-    return { text: describe(ended, exercise, printer), problem: null, doubt: doubtOf(figures, exercise, ended), last };
+    return { text: describe(ended, exercise, printer), problem: null, doubt: doubtOf(asOf, exercise, ended), last };
   });
   const whole = rows.length > 0 && read.every(({ problem }) => problem === null);
   return {
     lines: read,
-    change: whole ? sessionsOfRows(rows, figures.person.id, (on) => strengthOn(figures, on), newId) : null,
+    change: whole ? sessionsOfRows(rows, asOf.person.id, (on) => strengthOn(asOf, on), newId) : null,
   };
 }
 
 /** What is odd about the loads of some sets; null where nothing is. */
-function doubtOf(figures: Figures, exercise: Exercise, performed: SetsRow["performed"]): string | null {
-  const best = figures.liftOf(exercise.id)?.best?.e1rmKg ?? null;
+export function doubtOf(asOf: AsOf, exercise: Exercise, performed: SetsRow["performed"]): string | null {
+  const best = strengthOf(asOf).liftOf(exercise.id)?.best?.e1rmKg ?? null;
   return (
     performed.flatMap(({ done }) =>
-      done.kg == null ? [] : (loadDoubt(exercise, done.kg, best, figures.printer) ?? []),
+      done.kg == null ? [] : (loadDoubt(exercise, done.kg, best, asOf.printer) ?? []),
     )[0] ?? null
   );
 }
 
 /** The lines of the latest earlier session of lifting, to be done the same. */
-export function sameAsLast(figures: Figures, date: string): TypedLine[] {
-  const unit = figures.units.mass;
-  return (lastLifted(figures, date)?.items ?? []).flatMap(({ exerciseId, sets }) =>
+export function sameAsLast(asOf: AsOf, date: string): TypedLine[] {
+  const unit = asOf.units.mass;
+  return (lastLifted(asOf, date)?.items ?? []).flatMap(({ exerciseId, sets }) =>
     linesOf(
       exerciseId,
       sets.flatMap(({ done, warmUp }) =>
@@ -205,16 +150,21 @@ export interface PlanView {
   held: Session | null;
 }
 
-export function planView(figures: Figures, { date, sessionId, lines }: PlanAsk, newId: () => string): PlanView {
+export function planView(asOf: AsOf, { date, sessionId, lines }: PlanAsk, newId: () => string): PlanView {
   const day = mustDay(date);
-  const printer = figures.printer;
-  const held = sessionId === null ? null : (figures.sessionsOn(day).find(({ id }) => id === sessionId) ?? null);
-  const base: Session = held ?? { id: newId(), personId: figures.person.id, date, kind: "strength", status: "planned" };
+  const printer = asOf.printer;
+  const held =
+    sessionId === null
+      ? null
+      : (sessionsOf(asOf)
+          .on(day)
+          .find(({ id }) => id === sessionId) ?? null);
+  const base: Session = held ?? { id: newId(), personId: asOf.person.id, date, kind: "strength", status: "planned" };
   const rows: PlannedRow[] = [];
   const read = lines.map((line): PlanView["lines"][number] => {
-    const exercise = figures.exercises.get(line.exerciseId);
+    const exercise = strengthOf(asOf).exercises().get(line.exerciseId);
     if (exercise === undefined) return { text: "", problem: null, last: null };
-    const last = lastTime(figures, base, exercise.id, printer);
+    const last = lastTime(asOf, base, exercise.id, printer);
     if (line.reps.trim() === "" && line.load.trim() === "")
       return { text: "", problem: line.rpe.trim() || line.sets.trim() ? "No repetitions are written." : null, last };
     const count = line.sets.trim() === "" ? null : parseDecimal(line.sets);
@@ -238,7 +188,7 @@ export function planView(figures: Figures, { date, sessionId, lines }: PlanAsk, 
       });
     return {
       text: comesTo(
-        planned.map((set) => lifting(figures).target(exercise, set, day)),
+        planned.map((set) => liftingOf(asOf).target(exercise, set, day)),
         printer,
       ),
       problem: null,
@@ -262,9 +212,11 @@ function comesTo(targets: readonly Target[], printer: Printer): string {
 }
 
 /** The plan of a session as lines of the table. */
-export function planLines(figures: Figures, date: string, sessionId: string): PlanLine[] {
-  const unit = figures.units.mass;
-  const session = figures.sessionsOn(mustDay(date)).find(({ id }) => id === sessionId);
+export function planLines(asOf: AsOf, date: string, sessionId: string): PlanLine[] {
+  const unit = asOf.units.mass;
+  const session = sessionsOf(asOf)
+    .on(mustDay(date))
+    .find(({ id }) => id === sessionId);
   return (session?.items ?? []).flatMap((item) =>
     [true, false].flatMap((warm) => {
       const sets = item.sets.filter((set) => set.planned && (set.warmUp ?? false) === warm);

@@ -1,18 +1,22 @@
 import { dateOf, mustDay } from "../base/calendar/day";
+import { capitalised } from "../base/text";
+import type { AsOf } from "../log/asOf";
 import type { Exercise } from "../log/kinds/exercises";
 import type { Item, Session, TrainingSet } from "../log/kinds/sessions";
-import { describeSets, supersetOf } from "../strength/describe";
-import { repeated } from "./change";
 import { stepsOf } from "../sessions/order";
-import { hasPlan } from "./perform";
-import { barOf, usualPlates, warmUpRamp, type PlateStock, type RampSet } from "../strength/loading";
-import { liftStanding } from "../strength/maximum";
-import type { Target } from "../strength/suggest";
-import type { Figures } from "../figures/figures";
-import { lifting } from "../strength/lifting";
-import { liftRecords, type Beaten } from "../strength/strengthRecords";
+import { hasPlan } from "../sessions/planned";
+import { setsIn } from "../sessions/sets";
+import { sessionsOf } from "../sessions/slice";
+import { describeSets, supersetOf } from "../strength/describe";
+import { liftingOf } from "../strength/lifting";
 import { maximumFigure, type MaximumFigure } from "../strength/liftsView";
-import { capitalised, lastLifted, lastTime, setsIn, type LastTime } from "./sessionCard";
+import { barOf, type PlateStock, type RampSet, usualPlates, warmUpRamp } from "../strength/loading";
+import { liftStanding } from "../strength/maximum";
+import { strengthOf } from "../strength/slice";
+import { type Beaten, liftRecords } from "../strength/strengthRecords";
+import type { Target } from "../strength/suggest";
+import { repeated } from "./change";
+import { lastLifted, lastTime, type LastTime } from "./sessionCard";
 
 /** What a set is proposed to be done with: as planned, else as the set before it in this session, else as last time. */
 export interface Proposal {
@@ -68,22 +72,22 @@ export interface TrainingView {
 const usualRestSeconds = 120;
 
 /** A session as it is trained. Null when it is not in the log. */
-export function trainingView(figures: Figures, date: string, sessionId: string): TrainingView | null {
+export function trainingView(asOf: AsOf, date: string, sessionId: string): TrainingView | null {
   const day = mustDay(date);
-  const session = figures.sessionOn(day, sessionId);
+  const session = sessionsOf(asOf).find(day, sessionId);
   if (session === null) return null;
-  const printer = figures.printer;
+  const printer = asOf.printer;
   const unit = printer.units.mass;
   const targets = new Map<string, Target>();
   const items = (session.items ?? []).flatMap((item): TrainingItem[] => {
-    const exercise = figures.exercises.get(item.exerciseId);
+    const exercise = strengthOf(asOf).exercises().get(item.exerciseId);
     if (exercise === undefined) return [];
-    const last = lastTime(figures, session, exercise.id, printer);
+    const last = lastTime(asOf, session, exercise.id, printer);
     for (const set of item.sets)
-      targets.set(`${item.id} ${set.id}`, lifting(figures).target(exercise, set.planned, day));
-    const course = figures.liftCourse(exercise.id);
-    const stepKg = lifting(figures).step(exercise);
-    const barKg = barOf(exercise, figures.settings, unit);
+      targets.set(`${item.id} ${set.id}`, liftingOf(asOf).target(exercise, set.planned, day));
+    const course = strengthOf(asOf).courseOf(exercise.id);
+    const stepKg = liftingOf(asOf).step(exercise);
+    const barKg = barOf(exercise, asOf.settings, unit);
     return [
       {
         id: item.id,
@@ -107,12 +111,12 @@ export function trainingView(figures: Figures, date: string, sessionId: string):
         ),
         last: last && {
           ...last,
-          sets: setsIn(figures.sessionOn(mustDay(last.date), last.sessionId), exercise.id).filter(
+          sets: setsIn(sessionsOf(asOf).find(mustDay(last.date), last.sessionId), exercise.id).filter(
             ({ warmUp, done }) => done && !warmUp,
           ),
         },
         best: maximumFigure(liftStanding(exercise.id, course, day)?.best ?? null),
-        repRecords: liftRecords(course, figures.volumeOn, day + 1).standing.map(({ reps, kg, day: on }) => ({
+        repRecords: liftRecords(course, strengthOf(asOf).volumeOn, day + 1).standing.map(({ reps, kg, day: on }) => ({
           reps,
           kg,
           date: dateOf(on),
@@ -136,20 +140,20 @@ export function trainingView(figures: Figures, date: string, sessionId: string):
     if (untouched && kg != null && (item.exercise.measure ?? "load-reps") === "load-reps")
       item.ramp = warmUpRamp(kg, item.barKg ?? 0, item.stepKg);
   }
-  const before = items.length > 0 ? null : lastLifted(figures, date);
+  const before = items.length > 0 ? null : lastLifted(asOf, date);
   return {
     again: before && { date: before.date, title: before.title || capitalised(before.kind), items: repeated(before) },
     session,
     title: session.title || capitalised(session.kind),
     items,
     steps,
-    plates: figures.settings.plates ?? usualPlates(unit),
-    restSeconds: figures.settings.restSeconds ?? usualRestSeconds,
+    plates: asOf.settings.plates ?? usualPlates(unit),
+    restSeconds: asOf.settings.restSeconds ?? usualRestSeconds,
     beaten:
-      day > figures.on
+      day > asOf.on
         ? []
         : items.flatMap(({ exercise }) =>
-            lifting(figures)
+            liftingOf(asOf)
               .records(exercise.id)
               .beaten.filter((one) => one.day === day)
               .map((one) => ({ ...one, name: exercise.name })),

@@ -1,24 +1,25 @@
 "use client";
 
-import dynamic from "next/dynamic";
-import Link from "next/link";
-import { useState } from "react";
-import type { BodyAsk, BodyView } from "@/core/body/bodyView";
+import type { Queries } from "@/compute/queries";
 import { counted, printNumber } from "@/core/base/units/number";
+import type { BodyAsk, BodyView } from "@/core/body/bodyView";
 import { shortDate, weekName } from "@/ui/dates";
 import { Figure, WorkingLink } from "@/ui/figure/Figure";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
 import { Ranges } from "@/ui/ranges";
+import { Scrollable } from "@/ui/Scrollable";
 import { usePrinter } from "@/ui/usePrinter";
 import styles from "@/ui/view.module.css";
-import { ArrivalBlock, carriedNote } from "../today/Standing";
+import dynamic from "next/dynamic";
+import Link from "next/link";
+import { useState } from "react";
+import { ArrivalBlock, carriedNote } from "../../ui/figure/KeyFigures";
 import { Measures } from "./Measures";
 import { MorningsByWeek } from "./MorningsByWeek";
 import { Photographs } from "./Photographs";
 import { Weekdays } from "./Weekdays";
 import { WeighInForm } from "./WeighInForm";
-import { Scrollable } from "@/ui/Scrollable";
 
 const BodyChart = dynamic(() => import("./BodyChart").then((module) => module.BodyChart), {
   ssr: false,
@@ -80,7 +81,7 @@ export function Body() {
   );
 }
 
-function Drawn({ view, onZoom }: { view: BodyView; onZoom: (zoom: BodyAsk["zoom"]) => void }) {
+function Drawn({ view, onZoom }: { view: Queries["body"]["answers"]; onZoom: (zoom: BodyAsk["zoom"]) => void }) {
   const printer = usePrinter();
   return (
     <>

@@ -1,6 +1,16 @@
 "use client";
 
+import { dateOf } from "@/core/base/calendar/day";
+import { fromKg } from "@/core/base/units/mass";
 import { counted, printNumber } from "@/core/base/units/number";
+import type { Printer } from "@/core/base/units/printer";
+import type { BodyPoint, BodyView } from "@/core/body/bodyView";
+import { axisStyle, dayNumber, domainOf, still, tickDates } from "@/ui/charts/axis";
+import { ChartReader } from "@/ui/charts/ChartReader";
+import { useChartColours } from "@/ui/charts/useChartColours";
+import { fullDate, longDate, shortDate } from "@/ui/dates";
+import { useLog } from "@/ui/log/LogContext";
+import { usePrinter } from "@/ui/usePrinter";
 import { useRouter } from "next/navigation";
 import { memo, useState } from "react";
 import {
@@ -15,16 +25,6 @@ import {
   XAxis,
   YAxis,
 } from "recharts";
-import type { BodyPoint, BodyView } from "@/core/body/bodyView";
-import { dateOf } from "@/core/base/calendar/day";
-import { fromKg } from "@/core/base/units/mass";
-import type { Printer } from "@/core/base/units/printer";
-import { axisStyle, dayNumber, domainOf, still, tickDates } from "@/ui/charts/axis";
-import { ChartReader } from "@/ui/charts/ChartReader";
-import { useChartColours } from "@/ui/charts/useChartColours";
-import { fullDate, longDate, shortDate } from "@/ui/dates";
-import { useLog } from "@/ui/log/LogContext";
-import { usePrinter } from "@/ui/usePrinter";
 import styles from "./body.module.css";
 
 const height = 380;

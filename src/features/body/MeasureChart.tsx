@@ -1,5 +1,11 @@
 "use client";
 
+import { dateOf } from "@/core/base/calendar/day";
+import { counted, printNumber } from "@/core/base/units/number";
+import type { MeasureRow } from "@/core/body/measuresView";
+import { dayNumber, domainOf, tickDates } from "@/ui/charts/axis";
+import { useChartColours } from "@/ui/charts/useChartColours";
+import { fullDate } from "@/ui/dates";
 import {
   Area,
   CartesianGrid,
@@ -11,12 +17,6 @@ import {
   XAxis,
   YAxis,
 } from "recharts";
-import { dateOf } from "@/core/base/calendar/day";
-import type { MeasureRow } from "@/core/body/measuresView";
-import { counted, printNumber } from "@/core/base/units/number";
-import { dayNumber, domainOf, tickDates } from "@/ui/charts/axis";
-import { useChartColours } from "@/ui/charts/useChartColours";
-import { fullDate } from "@/ui/dates";
 
 interface Row {
   day: number;

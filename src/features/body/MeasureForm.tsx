@@ -1,17 +1,17 @@
 "use client";
 
+import { printNumber } from "@/core/base/units/number";
+import type { MeasuresView } from "@/core/body/measuresView";
+import { isFarReading, readReading, usualMeasureOf, usualMeasures } from "@/core/body/usualMeasures";
+import { sameName } from "@/core/entry/names";
+import { type ChangeStep, put } from "@/core/log/records";
+import { aDate, required } from "@/ui/inputs/checks";
+import { Choice, Field, Row, RowButton } from "@/ui/inputs/Field";
+import { useLog } from "@/ui/log/LogContext";
 import { Button } from "antd";
 import { useState } from "react";
 import { useForm, useWatch } from "react-hook-form";
 import { v7 as newId } from "uuid";
-import { isFarReading, readReading, usualMeasureOf, usualMeasures } from "@/core/body/usualMeasures";
-import { sameName } from "@/core/entry/names";
-import type { MeasuresView } from "@/core/body/measuresView";
-import { put, type ChangeStep } from "@/core/log/records";
-import { printNumber } from "@/core/base/units/number";
-import { aDate, required } from "@/ui/inputs/checks";
-import { Choice, Field, Row, RowButton } from "@/ui/inputs/Field";
-import { useLog } from "@/ui/log/LogContext";
 
 const own = "own";
 

@@ -1,17 +1,17 @@
 "use client";
 
-import { Button } from "antd";
-import { useForm } from "react-hook-form";
-import { v7 as newId } from "uuid";
 import { dateOf } from "@/core/base/calendar/day";
-import type { MeasureRow } from "@/core/body/measuresView";
-import type { MeasureGoal } from "@/core/body/measureGoal";
-import { put } from "@/core/log/records";
 import { parseDecimal, printNumber, printSigned } from "@/core/base/units/number";
+import type { MeasureGoal } from "@/core/body/measureGoal";
+import type { MeasureRow } from "@/core/body/measuresView";
+import { put } from "@/core/log/records";
 import { fullDate, shortDate } from "@/ui/dates";
 import { aDate } from "@/ui/inputs/checks";
 import { Field, Row, RowButton } from "@/ui/inputs/Field";
 import { useLog } from "@/ui/log/LogContext";
+import { Button } from "antd";
+import { useForm } from "react-hook-form";
+import { v7 as newId } from "uuid";
 
 const aValue = (text: string) => (parseDecimal(text) === null ? "Write a number, with a point or a comma." : null);
 

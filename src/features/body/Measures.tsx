@@ -1,7 +1,5 @@
 "use client";
 
-import dynamic from "next/dynamic";
-import { useState } from "react";
 import { printNumber, printSigned } from "@/core/base/units/number";
 import { shortDate } from "@/ui/dates";
 import { Figure } from "@/ui/figure/Figure";
@@ -10,6 +8,8 @@ import { useFigure } from "@/ui/log/useFigure";
 import { Scrollable } from "@/ui/Scrollable";
 import { usePrinter } from "@/ui/usePrinter";
 import styles from "@/ui/view.module.css";
+import dynamic from "next/dynamic";
+import { useState } from "react";
 import { MeasureForm } from "./MeasureForm";
 import { MeasureGoalForm } from "./MeasureGoalForm";
 import { Readings } from "./Readings";

@@ -1,16 +1,16 @@
 "use client";
 
-import { useState } from "react";
 import type { DayPhoto } from "@/core/body/photosView";
 import { put } from "@/core/log/records";
 import { fullDate } from "@/ui/dates";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
+import pictures from "@/ui/photo/photo.module.css";
 import { Picture } from "@/ui/photo/Picture";
 import { takenPhoto } from "@/ui/photo/takenPhoto";
 import { usePrinter } from "@/ui/usePrinter";
 import view from "@/ui/view.module.css";
-import styles from "./body.module.css";
+import { useState } from "react";
 
 /** Photographs of days: added, and any two of them side by side. */
 export function Photographs() {
@@ -37,7 +37,7 @@ export function Photographs() {
     <section className={view.section}>
       <h2>Photographs</h2>
       {left && right && (
-        <div className={styles.pair}>
+        <div className={pictures.pair}>
           {(
             [
               ["left", left],
@@ -64,7 +64,7 @@ export function Photographs() {
             type="date"
             value={on}
             max={today}
-            className={styles.date}
+            className={view.date}
             onChange={(event) => setDate(event.target.value || null)}
           />
         </label>
@@ -104,7 +104,7 @@ function Side({
   const printer = usePrinter();
   const { commit } = useLog();
   return (
-    <figure className={styles.photo}>
+    <figure className={pictures.photo}>
       <Picture photo={photo} />
       <figcaption>
         <select

@@ -1,11 +1,9 @@
 "use client";
 
-import { Button } from "antd";
-import { useState } from "react";
-import { readReading } from "@/core/body/usualMeasures";
-import type { MeasureRow } from "@/core/body/measuresView";
-import { put, type RecordOf } from "@/core/log/records";
 import { counted, printNumber, printPlain } from "@/core/base/units/number";
+import type { MeasureRow } from "@/core/body/measuresView";
+import { readReading } from "@/core/body/usualMeasures";
+import { put, type RecordOf } from "@/core/log/records";
 import { fullDate } from "@/ui/dates";
 import { aDate } from "@/ui/inputs/checks";
 import { Field, narrow, Row, RowButton } from "@/ui/inputs/Field";
@@ -13,6 +11,8 @@ import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
 import { useLog } from "@/ui/log/LogContext";
 import { Scrollable } from "@/ui/Scrollable";
+import { Button } from "antd";
+import { useState } from "react";
 
 /** So many are listed at once, the latest first. */
 const listed = 30;

@@ -1,6 +1,6 @@
 "use client";
 
-import type { BodyView } from "@/core/body/bodyView";
+import type { Queries } from "@/compute/queries";
 import type { WeekdayEffects } from "@/core/body/weekday";
 import { weekdayShort } from "@/ui/dates";
 import { WorkingLink } from "@/ui/figure/Figure";
@@ -10,7 +10,11 @@ import view from "@/ui/view.module.css";
 import styles from "./body.module.css";
 
 /** What the days of the week do to weight and intake, and the morning after training. */
-export function Weekdays({ view: { weekdayWeight, weekdayIntake, afterTraining } }: { view: BodyView }) {
+export function Weekdays({
+  view: { weekdayWeight, weekdayIntake, afterTraining },
+}: {
+  view: Queries["body"]["answers"];
+}) {
   const printer = usePrinter();
   const { today } = useLog();
   return (

@@ -1,11 +1,8 @@
 "use client";
 
-import { Button } from "antd";
-import { useForm } from "react-hook-form";
-import { v7 as newId } from "uuid";
+import { parseMass } from "@/core/base/units/mass";
 import { heaviest, lightest } from "@/core/body/weighIns";
 import { put } from "@/core/log/records";
-import { parseMass } from "@/core/base/units/mass";
 import { fullDate } from "@/ui/dates";
 import { aDate, massBetween } from "@/ui/inputs/checks";
 import { check, Field, Row, RowButton, wide } from "@/ui/inputs/Field";
@@ -13,7 +10,10 @@ import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
 import { usePrinter } from "@/ui/usePrinter";
 import styles from "@/ui/view.module.css";
-import { useFarOff } from "./useFarOff";
+import { Button } from "antd";
+import { useForm } from "react-hook-form";
+import { v7 as newId } from "uuid";
+import { useOutlierCheck } from "../../ui/inputs/useOutlierCheck";
 
 /** A weigh-in of any day; the morning's that is already written is changed, a second one is added. */
 export function WeighInForm() {
@@ -24,7 +24,7 @@ export function WeighInForm() {
     values: { date: day < today ? day : today, kg: "", time: "", note: "", second: false },
   });
   const trend = useFigure("day", { date: today })?.trend;
-  const { question, passes } = useFarOff(trend && "kg" in trend ? trend.kg : null);
+  const { question, passes } = useOutlierCheck(trend && "kg" in trend ? trend.kg : null);
   const save = handleSubmit(async ({ date, kg, time, note, second }) => {
     const value = parseMass(kg, units.mass)!;
     if (!passes(value)) return;

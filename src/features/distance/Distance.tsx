@@ -1,20 +1,20 @@
 "use client";
 
-import dynamic from "next/dynamic";
-import { useState } from "react";
+import type { Printer } from "@/core/base/units/printer";
 import type { DistanceView } from "@/core/endurance/distanceView";
 import type { SessionCard } from "@/core/training/sessionCard";
-import type { Printer } from "@/core/base/units/printer";
 import { Mark } from "@/ui/column/Mark";
 import { columnDate, monthName, shortDate } from "@/ui/dates";
 import { WorkingLink } from "@/ui/figure/Figure";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
 import { Ranges } from "@/ui/ranges";
+import { Scrollable } from "@/ui/Scrollable";
 import { usePrinter } from "@/ui/usePrinter";
 import styles from "@/ui/view.module.css";
+import dynamic from "next/dynamic";
+import { useState } from "react";
 import { DistanceForm } from "./DistanceForm";
-import { Scrollable } from "@/ui/Scrollable";
 
 const DistanceChart = dynamic(() => import("./DistanceChart").then((module) => module.DistanceChart), {
   ssr: false,

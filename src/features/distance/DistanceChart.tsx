@@ -1,12 +1,12 @@
 "use client";
 
-import { Bar, BarChart, CartesianGrid, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
-import type { DistanceView } from "@/core/endurance/distanceView";
 import { metresPer } from "@/core/base/units/length";
 import { counted, printNumber } from "@/core/base/units/number";
+import type { DistanceView } from "@/core/endurance/distanceView";
 import { useChartColours } from "@/ui/charts/useChartColours";
 import { shortDate } from "@/ui/dates";
 import { usePrinter } from "@/ui/usePrinter";
+import { Bar, BarChart, CartesianGrid, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
 
 /** Distance a week, a bar a kind; the kinds are told apart by fill (solid, hollow, hatched) as well as by colour. */
 export function DistanceChart({ weeks }: { weeks: DistanceView["weeks"] }) {

@@ -1,17 +1,17 @@
 "use client";
 
-import { Button } from "antd";
-import { useForm } from "react-hook-form";
-import { v7 as newId } from "uuid";
-import { completed } from "@/core/endurance/entry";
-import { put } from "@/core/log/records";
 import { metresPer } from "@/core/base/units/length";
 import { parseDecimal } from "@/core/base/units/number";
 import { parseDuration } from "@/core/base/units/time";
+import { completed } from "@/core/endurance/entry";
+import { put } from "@/core/log/records";
 import { aDate, aDuration, between, optional, required } from "@/ui/inputs/checks";
 import { Field, Row, RowButton } from "@/ui/inputs/Field";
 import { useLog } from "@/ui/log/LogContext";
 import styles from "@/ui/view.module.css";
+import { Button } from "antd";
+import { useForm } from "react-hook-form";
+import { v7 as newId } from "uuid";
 
 /** A run, a row or another activity after the fact. */
 export function DistanceForm() {

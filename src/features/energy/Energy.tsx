@@ -1,17 +1,17 @@
 "use client";
 
-import type { EnergyView } from "@/core/energy/energyView";
-import { equations, whereToWrite } from "@/core/energy/resting";
+import { dateOf } from "@/core/base/calendar/day";
 import { counted, printNumber } from "@/core/base/units/number";
 import type { Printer } from "@/core/base/units/printer";
+import type { EnergyView } from "@/core/energy/energyView";
+import { equations, whereToWrite } from "@/core/energy/resting";
 import { fullDate, shortDate } from "@/ui/dates";
-import { dateOf } from "@/core/base/calendar/day";
 import { Figure, WorkingLink } from "@/ui/figure/Figure";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
 import { usePrinter } from "@/ui/usePrinter";
 import styles from "@/ui/view.module.css";
-import { ArrivalBlock, PlanBlock } from "../today/Standing";
+import { ArrivalBlock, PlanBlock } from "../../ui/figure/KeyFigures";
 import { EnergyForm } from "./EnergyForm";
 import { GoalForm } from "./GoalForm";
 import { Goals } from "./Goals";

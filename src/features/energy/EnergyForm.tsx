@@ -1,18 +1,16 @@
 "use client";
 
-import { Button } from "antd";
-import { v7 as newId } from "uuid";
+import { toKcal } from "@/core/base/units/energy";
+import { parseDecimal, printNumber } from "@/core/base/units/number";
 import {
   activityClasses,
   defaultActivityFactor,
+  type EquationName,
   equationNames,
   equations,
-  type EquationName,
 } from "@/core/energy/resting";
-import { put } from "@/core/log/records";
 import type { EnergySettings } from "@/core/log/kinds/energySettings";
-import { toKcal } from "@/core/base/units/energy";
-import { parseDecimal, printNumber } from "@/core/base/units/number";
+import { put } from "@/core/log/records";
 import { between, optional } from "@/ui/inputs/checks";
 import { Choice, Field, Row, RowButton } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
@@ -20,6 +18,8 @@ import { useRecordForm } from "@/ui/inputs/useRecordForm";
 import { useLog } from "@/ui/log/LogContext";
 import { usePrinter } from "@/ui/usePrinter";
 import styles from "@/ui/view.module.css";
+import { Button } from "antd";
+import { v7 as newId } from "uuid";
 
 /** Equation, activity factor, and own targets by kind of day. Saved as from today, so that past days keep what held for them. */
 export function EnergyForm({ settings }: { settings: EnergySettings | null }) {

@@ -1,20 +1,15 @@
 "use client";
 
-import { Button } from "antd";
-import dynamic from "next/dynamic";
-import { useEffect, useRef, useState } from "react";
-import { useWatch } from "react-hook-form";
-import { v7 as newId } from "uuid";
 import { dateOf } from "@/core/base/calendar/day";
-import type { EnergyView } from "@/core/energy/energyView";
-import type { GoalAsk, GoalPreview } from "@/core/energy/goalPreview";
-import type { Projection } from "@/core/body/projection";
-import { put } from "@/core/log/records";
-import type { Goal } from "@/core/log/kinds/goals";
 import { fromKcal, toKcal } from "@/core/base/units/energy";
 import { fromKg, parseMass } from "@/core/base/units/mass";
 import { counted, parseDecimal, printNumber } from "@/core/base/units/number";
 import type { Printer } from "@/core/base/units/printer";
+import type { Projection } from "@/core/body/projection";
+import type { EnergyView } from "@/core/energy/energyView";
+import type { GoalAsk, GoalPreview } from "@/core/energy/goalPreview";
+import type { Goal } from "@/core/log/kinds/goals";
+import { put } from "@/core/log/records";
 import { fullDate, shortDate } from "@/ui/dates";
 import { aDate, between, massBetween } from "@/ui/inputs/checks";
 import { Choice, Field, Row, RowButton, wide } from "@/ui/inputs/Field";
@@ -23,6 +18,11 @@ import { useRecordForm } from "@/ui/inputs/useRecordForm";
 import { useLog } from "@/ui/log/LogContext";
 import { usePrinter } from "@/ui/usePrinter";
 import styles from "@/ui/view.module.css";
+import { Button } from "antd";
+import dynamic from "next/dynamic";
+import { useEffect, useRef, useState } from "react";
+import { useWatch } from "react-hook-form";
+import { v7 as newId } from "uuid";
 
 const WhatIfChart = dynamic(() => import("./WhatIfChart").then((module) => module.WhatIfChart), {
   ssr: false,

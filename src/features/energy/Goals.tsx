@@ -1,9 +1,9 @@
 "use client";
 
 import { dateOf } from "@/core/base/calendar/day";
-import type { EnergyView } from "@/core/energy/energyView";
 import { printNumber } from "@/core/base/units/number";
 import type { Printer } from "@/core/base/units/printer";
+import type { EnergyView } from "@/core/energy/energyView";
 import { shortDate } from "@/ui/dates";
 import { Scrollable } from "@/ui/Scrollable";
 import styles from "@/ui/view.module.css";

@@ -1,11 +1,11 @@
 "use client";
 
-import { Area, CartesianGrid, ComposedChart, Line, ResponsiveContainer, XAxis, YAxis } from "recharts";
-import type { WhatIf } from "@/core/energy/goalPreview";
 import { fromKg } from "@/core/base/units/mass";
+import type { WhatIf } from "@/core/energy/goalPreview";
 import { axisStyle, dayNumber, domainOf, still, tickDates } from "@/ui/charts/axis";
 import { useChartColours } from "@/ui/charts/useChartColours";
 import { usePrinter } from "@/ui/usePrinter";
+import { Area, CartesianGrid, ComposedChart, Line, ResponsiveContainer, XAxis, YAxis } from "recharts";
 
 /** Where on a line its name stands: `share` of the way from its first point to its last. */
 function along(

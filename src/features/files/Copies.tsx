@@ -1,14 +1,14 @@
 "use client";
 
-import { Button } from "antd";
-import { useCallback, useEffect, useState } from "react";
 import { printNumber } from "@/core/base/units/number";
-import { canBackUp, chooseFolder, type BackupStanding } from "@/store/backup";
+import { type BackupStanding, canBackUp, chooseFolder } from "@/store/backup";
 import { instantText } from "@/ui/dates";
 import { handOutArchive } from "@/ui/handOutArchive";
 import { leftAt, noteLeaving } from "@/ui/log/leftAt";
 import { useLog } from "@/ui/log/LogContext";
 import styles from "@/ui/view.module.css";
+import { Button } from "antd";
+import { useCallback, useEffect, useState } from "react";
 import { useHandOut } from "./useHandOut";
 
 /** How the second copy in this browser stands: why there is none, why it lacks something, how large it is. */

@@ -1,14 +1,14 @@
 "use client";
 
-import { Button } from "antd";
-import { useState } from "react";
 import { laidOutAnew } from "@/compute/archives";
 import type { Diagnosis } from "@/compute/worker";
 import { messageOf } from "@/core/base/messageOf";
 import { counted, printNumber } from "@/core/base/units/number";
+import { download } from "@/ui/download";
 import { useLog } from "@/ui/log/LogContext";
 import styles from "@/ui/view.module.css";
-import { download } from "@/ui/download";
+import { Button } from "antd";
+import { useState } from "react";
 import { useTold } from "./useTold";
 
 /** At most so many findings are told one by one; the report holds all. */

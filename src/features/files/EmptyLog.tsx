@@ -1,11 +1,11 @@
 "use client";
 
-import { Button } from "antd";
-import { useState } from "react";
 import { emptyLog } from "@/core/log/log";
 import { layOut } from "@/store/pages";
 import { Dialog } from "@/ui/figure/Dialog";
 import { useLog } from "@/ui/log/LogContext";
+import { Button } from "antd";
+import { useState } from "react";
 
 /** Emptying the log asks first: what would go, and an archive of it before. */
 export function EmptyLog({ holds, exportLog, busy }: { holds: string; exportLog: () => void; busy: boolean }) {

@@ -1,23 +1,23 @@
 "use client";
 
-import { Button } from "antd";
-import Link from "next/link";
+import { madeUpLog, writeArchiveFile, writeFiguresFile } from "@/compute/archives";
+import { csv } from "@/formats/csv";
+import { download } from "@/ui/download";
+import { handOutArchive } from "@/ui/handOutArchive";
 import { useLog } from "@/ui/log/LogContext";
 import { useHousehold } from "@/ui/log/useFigure";
 import styles from "@/ui/view.module.css";
-import { madeUpLog, writeArchiveFile, writeFiguresFile } from "@/compute/archives";
-import { handOutArchive } from "@/ui/handOutArchive";
+import { Button } from "antd";
+import Link from "next/link";
 import { Copies } from "./Copies";
-import { useHandOut } from "./useHandOut";
 import { Diagnostics } from "./Diagnostics";
 import { EmptyLog } from "./EmptyLog";
 import { ImportPanel } from "./ImportPanel";
-import { Workbook } from "./Workbook";
-import { UnreadPart } from "./UnreadPart";
-import { StorageLine } from "./StorageLine";
-import { csv } from "@/formats/csv";
-import { download } from "@/ui/download";
 import { holdingsText } from "./kindName";
+import { StorageLine } from "./StorageLine";
+import { UnreadPart } from "./UnreadPart";
+import { useHandOut } from "./useHandOut";
+import { Workbook } from "./Workbook";
 
 /** Is it safe, is it mine? */
 export function Files() {

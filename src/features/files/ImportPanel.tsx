@@ -1,15 +1,15 @@
 "use client";
 
-import { Button } from "antd";
-import { useId, useState } from "react";
 import { readArchiveFile } from "@/compute/archives";
 import type { ImportReading } from "@/compute/archiveWorker";
-import { recordKinds } from "@/core/log/kinds/all";
 import { messageOf } from "@/core/base/messageOf";
 import { counted, printNumber } from "@/core/base/units/number";
+import { recordKinds } from "@/core/log/kinds/all";
 import { useLog } from "@/ui/log/LogContext";
 import { useUnsaved } from "@/ui/unsaved";
 import styles from "@/ui/view.module.css";
+import { Button } from "antd";
+import { useId, useState } from "react";
 import { holdingsText } from "./kindName";
 import { MergeList } from "./MergeList";
 import { useTold } from "./useTold";

@@ -1,13 +1,13 @@
 "use client";
 
-import { Button } from "antd";
-import { useState } from "react";
 import type { Merge } from "@/compute/archiveWorker";
+import { printNumber } from "@/core/base/units/number";
 import type { MergeLine } from "@/core/log/merge/lines";
 import type { ChangeStep } from "@/core/log/records";
-import { printNumber } from "@/core/base/units/number";
 import { fullDate, instantText } from "@/ui/dates";
 import { Scrollable } from "@/ui/Scrollable";
+import { Button } from "antd";
+import { useState } from "react";
 import { kindName } from "./kindName";
 
 /** More lines than this are counted and not listed. */

@@ -1,8 +1,8 @@
 "use client";
 
-import { useEffect, useState } from "react";
 import { printNumber } from "@/core/base/units/number";
 import { askStorage, type StorageStanding } from "@/store/persistence";
+import { useEffect, useState } from "react";
 
 /** Whether the browser promised to keep the log, and the space it takes. */
 export function StorageLine() {

@@ -1,25 +1,25 @@
 "use client";
 
-import { Button } from "antd";
-import { useState } from "react";
 import { dateOf } from "@/core/base/calendar/day";
-import type { WorkbookView } from "@/formats/workbook/preview";
-import type { LedgerPreview } from "@/core/ledger/ledgerView";
-import { allColumns, ledgerColumns } from "@/core/ledger/columns";
-import type { DateOrder } from "@/core/ledger/paste";
 import { messageOf } from "@/core/base/messageOf";
 import type { MassUnit } from "@/core/base/units/mass";
 import { counted, printNumber, printSigned } from "@/core/base/units/number";
+import { allColumns, ledgerColumns } from "@/core/ledger/columns";
+import type { LedgerPreview } from "@/core/ledger/ledgerView";
+import type { DateOrder } from "@/core/ledger/paste";
 import type { ColumnReading } from "@/formats/workbook/explain";
-import { roles, type Role } from "@/formats/workbook/sheet";
+import type { WorkbookView } from "@/formats/workbook/preview";
+import { type Role, roles } from "@/formats/workbook/sheet";
 import { fullDate, shortDate } from "@/ui/dates";
-import { SheetField } from "@/ui/inputs/SheetField";
 import { orderNames } from "@/ui/inputs/dateOrders";
+import { SheetField } from "@/ui/inputs/SheetField";
 import { useLog } from "@/ui/log/LogContext";
 import { Scrollable } from "@/ui/Scrollable";
 import { useUnsaved } from "@/ui/unsaved";
 import styles from "@/ui/view.module.css";
-import { PreviewDialog } from "../ledger/PreviewDialog";
+import { Button } from "antd";
+import { useState } from "react";
+import { PreviewDialog } from "../../ui/preview/PreviewDialog";
 import files from "./files.module.css";
 
 const roleNames: Record<Role, string> = {

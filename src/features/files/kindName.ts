@@ -1,6 +1,6 @@
+import { printNumber } from "@/core/base/units/number";
 import { kinds } from "@/core/log/kinds/all";
 import type { RecordKind } from "@/core/log/records";
-import { printNumber } from "@/core/base/units/number";
 
 /** `2 people, 323 weigh-ins`: what there is of each kind. */
 export function holdingsText(counts: readonly { kind: RecordKind; count: number }[]): string {

@@ -1,5 +1,5 @@
-import { useState } from "react";
 import { messageOf } from "@/core/base/messageOf";
+import { useState } from "react";
 
 /** Work that ends in a file handed to the trainee: one at a time, and whatever goes wrong is told. */
 export function useHandOut(): {

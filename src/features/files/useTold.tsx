@@ -1,5 +1,5 @@
-import { useRef, useState, type ReactNode } from "react";
 import type { OnProgress } from "@/compute/archives";
+import { type ReactNode, useRef, useState } from "react";
 
 /** Long work of the worker's: `run` does it, `line` says meanwhile how far it is and lets it be stopped, and is null otherwise. */
 export function useTold(doing: string): {

@@ -1,9 +1,9 @@
 "use client";
 
-import { useId, useState } from "react";
 import { readArchiveFile } from "@/compute/archives";
 import { messageOf } from "@/core/base/messageOf";
 import type { FirstHands } from "@/ui/log/useOpenLog";
+import { useId, useState } from "react";
 import styles from "./firstRun.module.css";
 
 /** An archive brought to a browser that holds nothing yet: it is checked whole, and then it is the log. */

@@ -1,17 +1,17 @@
 "use client";
 
+import type { MassUnit } from "@/core/base/units/mass";
+import { fullDate } from "@/ui/dates";
+import { aDate, massBetween, optional } from "@/ui/inputs/checks";
+import { Field, Row } from "@/ui/inputs/Field";
+import type { FirstHands } from "@/ui/log/useOpenLog";
 import { Button } from "antd";
 import { useEffect, useState } from "react";
 import { useForm, useWatch } from "react-hook-form";
-import type { FirstHands } from "@/ui/log/useOpenLog";
-import { fullDate } from "@/ui/dates";
-import { Field, Row } from "@/ui/inputs/Field";
-import { aDate, massBetween, optional } from "@/ui/inputs/checks";
-import type { MassUnit } from "@/core/base/units/mass";
-import { ProfileFieldset } from "./ProfileFieldset";
-import { profileFields, type FirstFields } from "./profile";
 import { FirstImport } from "./FirstImport";
 import styles from "./firstRun.module.css";
+import { type FirstFields, profileFields } from "../../ui/profile/profile";
+import { ProfileFieldset } from "../../ui/profile/ProfileFieldset";
 
 /** The one short page of the first run: units, start, height, birth date, sex, goal — or the demo. */
 export function FirstRun({ hands }: { hands: FirstHands }) {

@@ -1,9 +1,9 @@
-import { v7 as newId } from "uuid";
-import { put, type Change } from "@/core/log/records";
+import { type MassUnit, parseMass } from "@/core/base/units/mass";
+import { type Change, put } from "@/core/log/records";
 import { starterFoods } from "@/core/nutrition/starterFoods";
 import { starterExercisesIn } from "@/core/strength/starterExercises";
-import { parseMass, type MassUnit } from "@/core/base/units/mass";
-import { personOf, type FirstFields } from "./profile";
+import { v7 as newId } from "uuid";
+import { type FirstFields, personOf } from "../../ui/profile/profile";
 
 /** What the first run writes: the person, the first weigh-in, the goal, and the exercises and foods to begin with. */
 export function firstChange(fields: FirstFields): Change {

@@ -1,10 +1,10 @@
-import { starterExercises } from "@/core/strength/starterExercises";
-import { describe, expect, it } from "vitest";
 import { kinds } from "@/core/log/kinds/all";
 import type { Person } from "@/core/log/kinds/people";
 import type { RecordKind } from "@/core/log/records";
+import { starterExercises } from "@/core/strength/starterExercises";
+import { describe, expect, it } from "vitest";
 import { firstChange } from "./firstChange";
-import { personOf, profileFields } from "./profile";
+import { personOf, profileFields } from "../../ui/profile/profile";
 
 const fields = {
   ...profileFields(null),

@@ -1,16 +1,16 @@
 "use client";
 
-import { Button } from "antd";
-import { useForm } from "react-hook-form";
-import { v7 as newId } from "uuid";
-import type { FoodDay } from "@/core/nutrition/foodDay";
-import { put } from "@/core/log/records";
 import { parseDecimal } from "@/core/base/units/number";
+import { put } from "@/core/log/records";
+import type { FoodDay } from "@/core/nutrition/foodDay";
 import { between } from "@/ui/inputs/checks";
 import { check, Field, Row, RowButton } from "@/ui/inputs/Field";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
 import styles from "@/ui/view.module.css";
+import { Button } from "antd";
+import { useForm } from "react-hook-form";
+import { v7 as newId } from "uuid";
 
 /** Water, and whether everything eaten that day is written. */
 export function DayMarks({ food, date }: { food: FoodDay; date: string }) {

@@ -1,20 +1,20 @@
 "use client";
 
-import type { FoodView } from "@/core/energy/energyView";
-import type { FoodDay } from "@/core/nutrition/foodDay";
-import { put } from "@/core/log/records";
-import { printNumber } from "@/core/base/units/number";
 import { dateOf } from "@/core/base/calendar/day";
+import { printNumber } from "@/core/base/units/number";
+import { put } from "@/core/log/records";
+import type { FoodDay } from "@/core/nutrition/foodDay";
+import type { FoodView } from "@/core/nutrition/foodView";
 import { columnDate, longDate } from "@/ui/dates";
 import { WorkingLink } from "@/ui/figure/Figure";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
+import { Scrollable } from "@/ui/Scrollable";
 import { usePrinter } from "@/ui/usePrinter";
 import styles from "@/ui/view.module.css";
+import { DayMarks } from "./DayMarks";
 import { FoodForm } from "./FoodForm";
 import { MealForm } from "./MealForm";
-import { DayMarks } from "./DayMarks";
-import { Scrollable } from "@/ui/Scrollable";
 
 /** What did I eat, what is left? */
 export function Food() {

@@ -1,17 +1,17 @@
 "use client";
 
-import { Button } from "antd";
-import { useForm } from "react-hook-form";
-import { v7 as newId } from "uuid";
-import { put } from "@/core/log/records";
-import type { Food } from "@/core/log/kinds/foods";
 import { toKcal } from "@/core/base/units/energy";
 import { parseDecimal } from "@/core/base/units/number";
+import type { Food } from "@/core/log/kinds/foods";
+import { put } from "@/core/log/records";
 import { between, optional, required } from "@/ui/inputs/checks";
 import { Choice, Field, Row, RowButton } from "@/ui/inputs/Field";
 import { useLog } from "@/ui/log/LogContext";
 import { useHousehold } from "@/ui/log/useFigure";
 import styles from "@/ui/view.module.css";
+import { Button } from "antd";
+import { useForm } from "react-hook-form";
+import { v7 as newId } from "uuid";
 
 const nutrients = [
   ["protein", "Protein"],

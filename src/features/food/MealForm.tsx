@@ -1,18 +1,18 @@
 "use client";
 
-import { Button } from "antd";
-import { useForm, useWatch } from "react-hook-form";
-import { v7 as newId } from "uuid";
-import { put } from "@/core/log/records";
-import type { Meal } from "@/core/log/kinds/meals";
-import { mealNames } from "@/core/nutrition/mealNames";
-import { ofFood, ofRecipe } from "@/core/nutrition/energy";
 import { parseDecimal } from "@/core/base/units/number";
+import type { Meal } from "@/core/log/kinds/meals";
+import { put } from "@/core/log/records";
+import { ofFood, ofRecipe } from "@/core/nutrition/energy";
+import { mealNames } from "@/core/nutrition/mealNames";
 import { between } from "@/ui/inputs/checks";
 import { Choice, Field, Row, RowButton } from "@/ui/inputs/Field";
 import { useLog } from "@/ui/log/LogContext";
 import { useHousehold } from "@/ui/log/useFigure";
 import styles from "@/ui/view.module.css";
+import { Button } from "antd";
+import { useForm, useWatch } from "react-hook-form";
+import { v7 as newId } from "uuid";
 
 /** A food or a recipe on the chosen day; on a day to come it is planned. */
 export function MealForm() {

@@ -1,23 +1,23 @@
 "use client";
 
-import { useVirtualizer } from "@tanstack/react-virtual";
-import { useEffect, useMemo, useRef, useState, type ClipboardEvent, type KeyboardEvent } from "react";
-import type { LedgerAsk, LedgerPreview, LedgerRow } from "@/core/ledger/ledgerView";
-import { tooLong } from "@/core/ledger/paste";
-import { allColumns, type LedgerColumn, type LedgerColumnId } from "@/core/ledger/columns";
 import { entryDayOf, firstYear, lastYear } from "@/core/base/calendar/day";
 import { messageOf } from "@/core/base/messageOf";
 import { counted } from "@/core/base/units/number";
+import { allColumns, type LedgerColumn, type LedgerColumnId } from "@/core/ledger/columns";
+import type { LedgerAsk, LedgerPreview, LedgerRow } from "@/core/ledger/ledgerView";
+import { tooLong } from "@/core/ledger/paste";
 import { useReach } from "@/ui/column/useReach";
 import { addDays, daysBetween, ledgerDate } from "@/ui/dates";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
 import { useUnsaved } from "@/ui/unsaved";
+import { useVirtualizer } from "@tanstack/react-virtual";
+import { type ClipboardEvent, type KeyboardEvent, useEffect, useMemo, useRef, useState } from "react";
+import { PreviewDialog } from "../../ui/preview/PreviewDialog";
 import { ChooseColumns } from "./ChooseColumns";
-import { PreviewDialog } from "./PreviewDialog";
-import { useColumns } from "./useColumns";
-import { unitOf } from "./units";
 import styles from "./ledger.module.css";
+import { unitOf } from "./units";
+import { useColumns } from "./useColumns";
 
 const rowHeight = 31;
 const [dateWidth, wordsWidth, numberWidth] = [128, 150, 104];

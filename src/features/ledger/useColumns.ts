@@ -1,7 +1,7 @@
 "use client";
 
+import { type LedgerColumn, type LedgerColumnId, ledgerColumns } from "@/core/ledger/columns";
 import { useState } from "react";
-import { ledgerColumns, type LedgerColumn, type LedgerColumnId } from "@/core/ledger/columns";
 
 const key = "oat-column-ledger";
 const atFirst: LedgerColumnId[] = ledgerColumns

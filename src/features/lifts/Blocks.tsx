@@ -1,15 +1,12 @@
 "use client";
 
-import { Button } from "antd";
-import { useState } from "react";
-import { v7 as newId } from "uuid";
 import { dateOf, dayOf } from "@/core/base/calendar/day";
-import type { BlocksView } from "@/core/planning/blocksView";
-import type { BlockWork } from "@/core/strength/stretch";
-import { put } from "@/core/log/records";
-import type { Block } from "@/core/log/kinds/blocks";
 import { counted, parseDecimal, printNumber } from "@/core/base/units/number";
 import type { Printer } from "@/core/base/units/printer";
+import type { Block } from "@/core/log/kinds/blocks";
+import { put } from "@/core/log/records";
+import type { BlocksView } from "@/core/planning/blocksView";
+import type { BlockWork } from "@/core/planning/blockWorks";
 import { addDays, shortDate } from "@/ui/dates";
 import { aDate, between, required } from "@/ui/inputs/checks";
 import { Field, Row, RowButton, wide } from "@/ui/inputs/Field";
@@ -18,6 +15,9 @@ import { useRecordForm } from "@/ui/inputs/useRecordForm";
 import { useLog } from "@/ui/log/LogContext";
 import { Scrollable } from "@/ui/Scrollable";
 import view from "@/ui/view.module.css";
+import { Button } from "antd";
+import { useState } from "react";
+import { v7 as newId } from "uuid";
 import styles from "./lifts.module.css";
 
 interface Props {

@@ -1,16 +1,16 @@
 "use client";
 
-import { Button } from "antd";
-import { useState } from "react";
 import { entryDayOf } from "@/core/base/calendar/day";
 import type { TypedLine } from "@/core/training/setsTable";
 import { fullDate } from "@/ui/dates";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
 import view from "@/ui/view.module.css";
+import { Button } from "antd";
+import { useState } from "react";
+import styles from "./lifts.module.css";
 import { SetsGrid } from "./SetsGrid";
 import { useDraft } from "./useDraft";
-import styles from "./lifts.module.css";
 
 const emptyLine: TypedLine = { exerciseId: "", sets: "", reps: "", load: "", rpe: "" };
 const fields = ["sets", "reps", "load", "rpe"] as const;

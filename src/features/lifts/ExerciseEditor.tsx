@@ -1,24 +1,24 @@
 "use client";
 
-import { Button, Select } from "antd";
-import { useId } from "react";
-import { Controller, useWatch, type Control } from "react-hook-form";
-import { v7 as newId } from "uuid";
-import type { ExercisesView } from "@/core/strength/libraryView";
-import { put } from "@/core/log/records";
+import { parseMass } from "@/core/base/units/mass";
+import { parseDecimal } from "@/core/base/units/number";
 import type { Exercise } from "@/core/log/kinds/exercises";
+import { put } from "@/core/log/records";
+import type { ExercisesView } from "@/core/strength/libraryView";
 import { loadStep } from "@/core/strength/loading";
 import { fieldNumber, ironText } from "@/core/strength/setText";
 import { aliasesOf } from "@/core/strength/usualNames";
-import { parseMass } from "@/core/base/units/mass";
-import { parseDecimal } from "@/core/base/units/number";
 import { between, massBetween, optional, required } from "@/ui/inputs/checks";
-import { check, Choice, Field, Row, RowButton, wide, type Check } from "@/ui/inputs/Field";
+import { check, type Check, Choice, Field, Row, RowButton, wide } from "@/ui/inputs/Field";
+import inputs from "@/ui/inputs/inputs.module.css";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
-import inputs from "@/ui/inputs/inputs.module.css";
-import { useLog } from "@/ui/log/LogContext";
 import { ExercisePicker } from "@/ui/lifts/ExercisePicker";
+import { useLog } from "@/ui/log/LogContext";
+import { Button, Select } from "antd";
+import { useId } from "react";
+import { type Control, Controller, useWatch } from "react-hook-form";
+import { v7 as newId } from "uuid";
 
 const measures = [
   { value: "load-reps", label: "load and reps" },

@@ -2,8 +2,8 @@
 
 import type { FormulaChoice as Chosen } from "@/core/strength/e1rm";
 import { formulaChoices } from "@/ui/inputs/formulaChoices";
-import styles from "./lifts.module.css";
 import { useSettings } from "@/ui/log/useSettings";
+import styles from "./lifts.module.css";
 
 /** By which relation of repetitions to load every maximum is estimated; it holds for the whole log. */
 export function FormulaChoice({ formula }: { formula: Chosen }) {

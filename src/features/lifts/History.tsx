@@ -1,15 +1,15 @@
 "use client";
 
-import Link from "next/link";
-import { useState } from "react";
-import type { LiftTime, LiftView } from "@/core/strength/liftsView";
-import { counted, printNumber, printSigned } from "@/core/base/units/number";
 import { fromKg } from "@/core/base/units/mass";
+import { counted, printNumber, printSigned } from "@/core/base/units/number";
+import type { LiftTime, LiftView } from "@/core/strength/liftsView";
 import { fullDate, shortDate } from "@/ui/dates";
 import { useLog } from "@/ui/log/LogContext";
 import { Scrollable } from "@/ui/Scrollable";
 import { usePrinter } from "@/ui/usePrinter";
 import view from "@/ui/view.module.css";
+import Link from "next/link";
+import { useState } from "react";
 import styles from "./lifts.module.css";
 
 /** Every time a lift was done, newest first; two of them can be held against each other. */

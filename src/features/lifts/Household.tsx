@@ -1,12 +1,12 @@
 "use client";
 
-import type { WorkTotal } from "@/core/strength/stretch";
+import { printNumber } from "@/core/base/units/number";
 import type { Printer } from "@/core/base/units/printer";
+import type { WorkTotal } from "@/core/strength/stretch";
 import { shortDate } from "@/ui/dates";
 import { useFigure } from "@/ui/log/useFigure";
 import { Scrollable } from "@/ui/Scrollable";
 import { usePrinter } from "@/ui/usePrinter";
-import { printNumber } from "@/core/base/units/number";
 import view from "@/ui/view.module.css";
 
 const workRows: [label: string, value: (work: WorkTotal, printer: Printer) => string][] = [

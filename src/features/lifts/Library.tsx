@@ -1,21 +1,21 @@
 "use client";
 
 import { counted } from "@/core/base/units/number";
-import { Suspense, useDeferredValue, useState } from "react";
-import type { ExercisesView } from "@/core/strength/libraryView";
-import { inAnatomicalOrder } from "@/core/strength/library";
-import { starterExercisesIn } from "@/core/strength/starterExercises";
-import { put } from "@/core/log/records";
 import type { Exercise } from "@/core/log/kinds/exercises";
-import { shortDate } from "@/ui/dates";
+import { put } from "@/core/log/records";
+import { inAnatomicalOrder } from "@/core/strength/library";
+import type { ExercisesView } from "@/core/strength/libraryView";
+import { starterExercisesIn } from "@/core/strength/starterExercises";
 import { useAddress } from "@/ui/address";
+import { shortDate } from "@/ui/dates";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
 import view from "@/ui/view.module.css";
+import { Suspense, useDeferredValue, useState } from "react";
 import { ExerciseEditor } from "./ExerciseEditor";
+import styles from "./lifts.module.css";
 import { LiftsHead } from "./LiftsNav";
 import { MergeExercise } from "./MergeExercise";
-import styles from "./lifts.module.css";
 
 /** Every exercise of the household: found by typing, narrowed by muscle, equipment and group, changed in one place. */
 export function Library() {

@@ -1,16 +1,16 @@
 "use client";
 
-import { counted, printNumber } from "@/core/base/units/number";
-import { memo, useState } from "react";
-import { Area, CartesianGrid, ComposedChart, Line, ReferenceDot, ResponsiveContainer, XAxis, YAxis } from "recharts";
-import type { LiftPoint, LiftView } from "@/core/strength/liftsView";
 import { fromKg } from "@/core/base/units/mass";
+import { counted, printNumber } from "@/core/base/units/number";
 import type { Printer } from "@/core/base/units/printer";
+import type { LiftPoint, LiftView } from "@/core/strength/liftsView";
 import { axisStyle, dayNumber, domainOf, still, tickDates } from "@/ui/charts/axis";
 import { ChartReader } from "@/ui/charts/ChartReader";
 import { useChartColours } from "@/ui/charts/useChartColours";
 import { fullDate } from "@/ui/dates";
 import { usePrinter } from "@/ui/usePrinter";
+import { memo, useState } from "react";
+import { Area, CartesianGrid, ComposedChart, Line, ReferenceDot, ResponsiveContainer, XAxis, YAxis } from "recharts";
 
 /** Beyond so many points the line alone is clearer. */
 const dotsUpTo = 80;

@@ -1,21 +1,21 @@
 "use client";
 
-import { useRouter } from "next/navigation";
-import type { LiftRow, MaximumFigure } from "@/core/strength/liftsView";
 import { printNumber } from "@/core/base/units/number";
 import type { Printer } from "@/core/base/units/printer";
+import type { LiftRow, MaximumFigure } from "@/core/strength/liftsView";
+import { useAddress } from "@/ui/address";
 import { shortDate } from "@/ui/dates";
 import { WorkingLink } from "@/ui/figure/Figure";
-import { useAddress } from "@/ui/address";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
 import { Scrollable } from "@/ui/Scrollable";
 import { usePrinter } from "@/ui/usePrinter";
 import view from "@/ui/view.module.css";
+import { useRouter } from "next/navigation";
 import { FormulaChoice } from "./FormulaChoice";
 import { Household } from "./Household";
-import { LiftsHead } from "./LiftsNav";
 import styles from "./lifts.module.css";
+import { LiftsHead } from "./LiftsNav";
 import { OneLift } from "./OneLift";
 
 /** Am I getting stronger? Every lift's maximum, and everything of the chosen one. */

@@ -1,9 +1,9 @@
 "use client";
 
+import view from "@/ui/view.module.css";
 import Link from "next/link";
 import { usePathname } from "next/navigation";
 import type { ReactNode } from "react";
-import view from "@/ui/view.module.css";
 import styles from "./lifts.module.css";
 
 const parts = [

@@ -1,13 +1,13 @@
 "use client";
 
+import { counted } from "@/core/base/units/number";
+import type { Exercise } from "@/core/log/kinds/exercises";
+import type { MergeExercises } from "@/core/strength/libraryView";
+import { ExercisePicker } from "@/ui/lifts/ExercisePicker";
+import { useLog } from "@/ui/log/LogContext";
+import view from "@/ui/view.module.css";
 import { Button } from "antd";
 import { useState } from "react";
-import type { MergeExercises } from "@/core/strength/libraryView";
-import type { Exercise } from "@/core/log/kinds/exercises";
-import { counted } from "@/core/base/units/number";
-import { useLog } from "@/ui/log/LogContext";
-import { ExercisePicker } from "@/ui/lifts/ExercisePicker";
-import view from "@/ui/view.module.css";
 
 /** Makes this exercise and another one the same: the other's history becomes this one's. It can be undone. */
 export function MergeExercise({ exercise, onMerged }: { exercise: Exercise; onMerged: (id: string) => void }) {

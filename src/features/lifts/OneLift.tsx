@@ -1,11 +1,8 @@
 "use client";
 
-import dynamic from "next/dynamic";
-import Link from "next/link";
-import { useState } from "react";
-import type { LiftView } from "@/core/strength/liftsView";
 import { counted, printNumber } from "@/core/base/units/number";
 import type { Printer } from "@/core/base/units/printer";
+import type { LiftView } from "@/core/strength/liftsView";
 import { fullDate, shortDate } from "@/ui/dates";
 import { WorkingLink } from "@/ui/figure/Figure";
 import { useLog } from "@/ui/log/LogContext";
@@ -13,10 +10,13 @@ import { useFigure } from "@/ui/log/useFigure";
 import { Scrollable } from "@/ui/Scrollable";
 import { usePrinter } from "@/ui/usePrinter";
 import view from "@/ui/view.module.css";
+import dynamic from "next/dynamic";
+import Link from "next/link";
+import { useState } from "react";
 import { History } from "./History";
+import styles from "./lifts.module.css";
 import { Suggest } from "./Suggest";
 import { Tests } from "./Tests";
-import styles from "./lifts.module.css";
 
 const LiftChart = dynamic(() => import("./LiftChart").then((module) => module.LiftChart), { ssr: false });
 

@@ -1,20 +1,20 @@
 "use client";
 
-import { counted, printNumber } from "@/core/base/units/number";
-import { Button } from "antd";
-import { useState } from "react";
-import type { SetsPreview } from "@/core/training/setsTable";
-import type { DateOrder } from "@/core/ledger/paste";
 import { messageOf } from "@/core/base/messageOf";
-import { setColumns, type SetColumn, type SetsSheetAsk } from "@/formats/workbook/setsSheet";
+import { counted, printNumber } from "@/core/base/units/number";
+import type { DateOrder } from "@/core/ledger/paste";
+import type { SetsPreview } from "@/formats/workbook/setsPreview";
+import { type SetColumn, setColumns, type SetsSheetAsk } from "@/formats/workbook/setsSheet";
 import { shortDate } from "@/ui/dates";
 import { orderNames } from "@/ui/inputs/dateOrders";
 import { SheetField } from "@/ui/inputs/SheetField";
-import { useLog } from "@/ui/log/LogContext";
 import { ExercisePicker } from "@/ui/lifts/ExercisePicker";
+import { useLog } from "@/ui/log/LogContext";
 import { Scrollable } from "@/ui/Scrollable";
 import { useUnsaved } from "@/ui/unsaved";
 import view from "@/ui/view.module.css";
+import { Button } from "antd";
+import { useState } from "react";
 import styles from "./lifts.module.css";
 
 const columnNames: Record<SetColumn, string> = {

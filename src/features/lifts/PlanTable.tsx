@@ -1,18 +1,18 @@
 "use client";
 
-import { Button } from "antd";
-import { useRouter } from "next/navigation";
-import { useCallback, useEffect, useState } from "react";
-import { put } from "@/core/log/records";
 import type { Session } from "@/core/log/kinds/sessions";
+import { put } from "@/core/log/records";
 import type { PlanLine } from "@/core/training/setsTable";
 import { fullDate, longDate } from "@/ui/dates";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
 import view from "@/ui/view.module.css";
+import { Button } from "antd";
+import { useRouter } from "next/navigation";
+import { useCallback, useEffect, useState } from "react";
+import styles from "./lifts.module.css";
 import { SetsGrid } from "./SetsGrid";
 import { useDraft } from "./useDraft";
-import styles from "./lifts.module.css";
 
 const emptyLine: PlanLine = {
   itemId: null,

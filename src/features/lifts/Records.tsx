@@ -1,20 +1,20 @@
 "use client";
 
-import Link from "next/link";
-import { useState } from "react";
-import type { RecordLine, RecordsView } from "@/core/strength/recordsView";
 import { counted, printNumber } from "@/core/base/units/number";
 import type { Printer } from "@/core/base/units/printer";
+import type { RecordLine, RecordsView } from "@/core/strength/recordsView";
 import { fullDate, shortDate } from "@/ui/dates";
+import { ExercisePicker } from "@/ui/lifts/ExercisePicker";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
+import { useSettings } from "@/ui/log/useSettings";
 import { Scrollable } from "@/ui/Scrollable";
 import { usePrinter } from "@/ui/usePrinter";
 import view from "@/ui/view.module.css";
-import { ExercisePicker } from "@/ui/lifts/ExercisePicker";
-import { LiftsHead } from "./LiftsNav";
-import { useSettings } from "@/ui/log/useSettings";
+import Link from "next/link";
+import { useState } from "react";
 import styles from "./lifts.module.css";
+import { LiftsHead } from "./LiftsNav";
 
 /** What was beaten and when, what stands, and meets. */
 export function Records() {

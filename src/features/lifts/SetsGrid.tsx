@@ -1,11 +1,11 @@
 "use client";
 
-import type { Dispatch, ReactNode, SetStateAction } from "react";
 import { shortDate } from "@/ui/dates";
 import { ExercisePicker } from "@/ui/lifts/ExercisePicker";
 import { Scrollable } from "@/ui/Scrollable";
-import { useGridKeys } from "./useGridKeys";
+import type { Dispatch, ReactNode, SetStateAction } from "react";
 import styles from "./lifts.module.css";
+import { useGridKeys } from "./useGridKeys";
 
 /** What was understood of a line, what is wrong with it, and the last time its exercise was done. */
 interface ReadLine {

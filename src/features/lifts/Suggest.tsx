@@ -1,11 +1,11 @@
 "use client";
 
-import { useState } from "react";
 import { parseDecimal } from "@/core/base/units/number";
 import { useFigure } from "@/ui/log/useFigure";
 import { usePrinter } from "@/ui/usePrinter";
-import styles from "./lifts.module.css";
 import view from "@/ui/view.module.css";
+import { useState } from "react";
+import styles from "./lifts.module.css";
 
 /** "For 6 reps at RPE 8 today": the load, and why. */
 export function Suggest({ exerciseId }: { exerciseId: string }) {

@@ -1,17 +1,17 @@
 "use client";
 
-import { Button } from "antd";
-import { useForm } from "react-hook-form";
-import { v7 as newId } from "uuid";
-import type { LiftView } from "@/core/strength/liftsView";
-import { put } from "@/core/log/records";
 import { parseMass } from "@/core/base/units/mass";
+import { put } from "@/core/log/records";
+import type { LiftView } from "@/core/strength/liftsView";
 import { fullDate } from "@/ui/dates";
 import { aDate, massBetween } from "@/ui/inputs/checks";
 import { Field, Row, RowButton } from "@/ui/inputs/Field";
 import { useLog } from "@/ui/log/LogContext";
 import { usePrinter } from "@/ui/usePrinter";
 import view from "@/ui/view.module.css";
+import { Button } from "antd";
+import { useForm } from "react-hook-form";
+import { v7 as newId } from "uuid";
 import { quoted } from "./OneLift";
 
 /** Maxima that were tested: trusted over estimates, from their day on. */

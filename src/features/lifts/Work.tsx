@@ -1,13 +1,10 @@
 "use client";
 
-import dynamic from "next/dynamic";
-import Link from "next/link";
-import { useId, useRef, useState, type RefObject } from "react";
 import { entryDayOf } from "@/core/base/calendar/day";
-import type { BlockWork } from "@/core/strength/stretch";
-import type { WorkLine, WorkView } from "@/core/strength/workView";
 import { printNumber } from "@/core/base/units/number";
 import type { Printer } from "@/core/base/units/printer";
+import type { BlockWork } from "@/core/planning/blockWorks";
+import type { WorkLine, WorkView } from "@/core/strength/workView";
 import { addDays, shortDate } from "@/ui/dates";
 import { WorkingLink } from "@/ui/figure/Figure";
 import { useLog } from "@/ui/log/LogContext";
@@ -15,9 +12,12 @@ import { useFigure } from "@/ui/log/useFigure";
 import { Scrollable } from "@/ui/Scrollable";
 import { usePrinter } from "@/ui/usePrinter";
 import view from "@/ui/view.module.css";
+import dynamic from "next/dynamic";
+import Link from "next/link";
+import { type RefObject, useId, useRef, useState } from "react";
 import { Blocks, daysOf } from "./Blocks";
-import { LiftsHead } from "./LiftsNav";
 import styles from "./lifts.module.css";
+import { LiftsHead } from "./LiftsNav";
 
 const WorkChart = dynamic(() => import("./WorkChart").then((module) => module.WorkChart), { ssr: false });
 

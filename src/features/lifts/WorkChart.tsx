@@ -1,14 +1,14 @@
 "use client";
 
-import { memo } from "react";
-import { Bar, CartesianGrid, ComposedChart, Line, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
-import type { WorkWeek } from "@/core/strength/workView";
 import { fromKg } from "@/core/base/units/mass";
 import { counted, printNumber } from "@/core/base/units/number";
+import type { WorkWeek } from "@/core/strength/workView";
 import { axisStyle, domainOf } from "@/ui/charts/axis";
 import { useChartColours } from "@/ui/charts/useChartColours";
 import { shortDate } from "@/ui/dates";
 import { usePrinter } from "@/ui/usePrinter";
+import { memo } from "react";
+import { Bar, CartesianGrid, ComposedChart, Line, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
 
 /** Week by week: number of lifts as bars (performed filled, planned in outline), average weight as a line on its own axis at the right. */
 export const WorkChart = memo(function WorkChart({ weeks }: { weeks: readonly WorkWeek[] }) {

@@ -1,6 +1,6 @@
 "use client";
 
-import { useRef, type KeyboardEvent } from "react";
+import { type KeyboardEvent, useRef } from "react";
 
 /**
  * Keys in a table of fields: Enter goes a line down (a new line after the last), arrows up and down move between lines. Fields are found by

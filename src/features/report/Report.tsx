@@ -1,22 +1,22 @@
 "use client";
 
-import { Button } from "antd";
-import dynamic from "next/dynamic";
-import { useRef, useState } from "react";
-import { reportRows, type ReportGoal, type ReportView } from "@/core/review/reportView";
 import { dateOf, entryDayOf } from "@/core/base/calendar/day";
-import { csv } from "@/formats/csv";
 import { fromKg } from "@/core/base/units/mass";
 import { counted, printNumber, printSigned } from "@/core/base/units/number";
+import { type ReportGoal, reportRows, type ReportView } from "@/core/review/reportView";
+import { csv } from "@/formats/csv";
 import { fullDate } from "@/ui/dates";
+import { download } from "@/ui/download";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
+import photos from "@/ui/photo/photo.module.css";
+import { Picture } from "@/ui/photo/Picture";
 import { Scrollable } from "@/ui/Scrollable";
 import { usePrinter } from "@/ui/usePrinter";
 import view from "@/ui/view.module.css";
-import { Picture } from "@/ui/photo/Picture";
-import body from "../body/body.module.css";
-import { download } from "@/ui/download";
+import { Button } from "antd";
+import dynamic from "next/dynamic";
+import { useRef, useState } from "react";
 import { chartPicture } from "./chartPicture";
 import styles from "./report.module.css";
 
@@ -61,7 +61,7 @@ export function Report() {
             <input
               type="date"
               aria-label="Report from"
-              className={body.date}
+              className={view.date}
               value={from ?? ""}
               max={until ?? today}
               onChange={({ target: { value } }) => {
@@ -74,7 +74,7 @@ export function Report() {
             <input
               type="date"
               aria-label="Report until"
-              className={body.date}
+              className={view.date}
               value={until ?? ""}
               min={from ?? undefined}
               max={today}
@@ -142,9 +142,9 @@ export function Report() {
           {shown.photos && (
             <section className={view.section}>
               <h2>First and latest photograph</h2>
-              <div className={body.pair}>
+              <div className={photos.pair}>
                 {[shown.photos.first, shown.photos.latest].map((photo) => (
-                  <figure key={photo.id} className={body.photo}>
+                  <figure key={photo.id} className={photos.photo}>
                     <Picture photo={photo} />
                     <figcaption>
                       {fullDate(photo.date)}

@@ -1,10 +1,10 @@
 "use client";
 
-import { Bar, CartesianGrid, ComposedChart, Line, ResponsiveContainer, XAxis, YAxis } from "recharts";
+import { dateOf } from "@/core/base/calendar/day";
 import { axisStyle, domainOf, tickDates } from "@/ui/charts/axis";
 import { useChartColours } from "@/ui/charts/useChartColours";
-import { dateOf } from "@/core/base/calendar/day";
 import { fullDate } from "@/ui/dates";
+import { Bar, CartesianGrid, ComposedChart, Line, ResponsiveContainer, XAxis, YAxis } from "recharts";
 
 export interface WeekPoint {
   day: number;

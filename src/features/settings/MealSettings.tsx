@@ -1,12 +1,12 @@
 "use client";
 
-import { Button } from "antd";
 import { mealNames, readMealNames } from "@/core/nutrition/mealNames";
 import { Field, list, Row, RowButton } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
 import { useSettings } from "@/ui/log/useSettings";
 import view from "@/ui/view.module.css";
+import { Button } from "antd";
 
 /** The meals of the trainee's day, in their order. */
 export function MealSettings() {

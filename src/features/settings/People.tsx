@@ -1,17 +1,17 @@
 "use client";
 
+import { counted } from "@/core/base/units/number";
+import type { Person } from "@/core/log/kinds/people";
+import { put } from "@/core/log/records";
+import { Dialog } from "@/ui/figure/Dialog";
+import { required } from "@/ui/inputs/checks";
+import { Field, Row, RowButton } from "@/ui/inputs/Field";
+import { useLog } from "@/ui/log/LogContext";
+import styles from "@/ui/view.module.css";
 import { Button } from "antd";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { v7 as newId } from "uuid";
-import { put } from "@/core/log/records";
-import type { Person } from "@/core/log/kinds/people";
-import { counted } from "@/core/base/units/number";
-import { required } from "@/ui/inputs/checks";
-import { Field, Row, RowButton } from "@/ui/inputs/Field";
-import { Dialog } from "@/ui/figure/Dialog";
-import { useLog } from "@/ui/log/LogContext";
-import styles from "@/ui/view.module.css";
 
 /** Who is in the log: others added, removed, or, where two are one, joined. A name is changed in the profile. */
 export function People() {

@@ -1,18 +1,18 @@
 "use client";
 
-import { Button } from "antd";
-import { madeIn, usualBarKg, usualPlates } from "@/core/strength/loading";
-import { ironText } from "@/core/strength/setText";
 import { parseMass } from "@/core/base/units/mass";
 import { parseDecimal } from "@/core/base/units/number";
 import { parseDuration, printDuration } from "@/core/base/units/time";
+import { madeIn, usualBarKg, usualPlates } from "@/core/strength/loading";
+import { ironText } from "@/core/strength/setText";
 import { massBetween } from "@/ui/inputs/checks";
-import { check, Field, list, Row, RowButton, type Check } from "@/ui/inputs/Field";
+import { check, type Check, Field, list, Row, RowButton } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
 import { useLog } from "@/ui/log/LogContext";
-import view from "@/ui/view.module.css";
 import { useSettings } from "@/ui/log/useSettings";
+import view from "@/ui/view.module.css";
+import { Button } from "antd";
 
 /** The trainee's bar, plates and usual rest, and whether warm-ups count. Plates are written `25 × 2, 20 × 4`: how many there are in all. */
 export function PlateSettings() {

@@ -1,9 +1,8 @@
 "use client";
 
-import { useState, useSyncExternalStore } from "react";
 import { reminder } from "@/ui/shell/useReminder";
 import styles from "@/ui/view.module.css";
-import body from "../body/body.module.css";
+import { useState, useSyncExternalStore } from "react";
 
 const nothing = () => () => {};
 
@@ -33,7 +32,7 @@ export function Reminder() {
             Remind me at{" "}
             <input
               type="time"
-              className={body.date}
+              className={styles.date}
               value={time ?? ""}
               onChange={(event) => void choose(event.target.value || null)}
             />

@@ -1,7 +1,5 @@
 "use client";
 
-import { Button } from "antd";
-import { useState } from "react";
 import { put } from "@/core/log/records";
 import { required } from "@/ui/inputs/checks";
 import { Field, Row, RowButton } from "@/ui/inputs/Field";
@@ -11,8 +9,10 @@ import { useLog } from "@/ui/log/LogContext";
 import { shortcuts } from "@/ui/shell/useShortcuts";
 import { useMode } from "@/ui/theme/ThemeProvider";
 import styles from "@/ui/view.module.css";
-import { ProfileFieldset } from "../firstRun/ProfileFieldset";
-import { profileFields, withProfile } from "../firstRun/profile";
+import { Button } from "antd";
+import { useState } from "react";
+import { profileFields, withProfile } from "../../ui/profile/profile";
+import { ProfileFieldset } from "../../ui/profile/ProfileFieldset";
 import { MealSettings } from "./MealSettings";
 import { People } from "./People";
 import { PlateSettings } from "./PlateSettings";

@@ -1,11 +1,12 @@
 "use client";
 
-import Link from "next/link";
-import type { DayView, MealLine } from "@/core/days/dayView";
-import { put } from "@/core/log/records";
 import { printNumber } from "@/core/base/units/number";
+import type { DayView } from "@/core/days/dayView";
+import { put } from "@/core/log/records";
+import type { MealLine } from "@/core/nutrition/mealGroups";
 import { useLog } from "@/ui/log/LogContext";
 import { usePrinter } from "@/ui/usePrinter";
+import Link from "next/link";
 import styles from "./today.module.css";
 
 /** The day's food, a line a meal; planned meals become eaten in one press. */

@@ -1,8 +1,5 @@
 "use client";
 
-import { Button } from "antd";
-import { useState } from "react";
-import { v7 as newId } from "uuid";
 import type { DayView } from "@/core/days/dayView";
 import { put } from "@/core/log/records";
 import { fullDate } from "@/ui/dates";
@@ -10,6 +7,9 @@ import { check, Field, Row, RowButton, wide } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
 import { useLog } from "@/ui/log/LogContext";
+import { Button } from "antd";
+import { useState } from "react";
+import { v7 as newId } from "uuid";
 import styles from "./today.module.css";
 
 /** The note of the day: read, and written in place. */

@@ -1,6 +1,5 @@
 "use client";
 
-import { Button } from "antd";
 import type { Session } from "@/core/log/kinds/sessions";
 import { sessionFields, withSessionFields } from "@/core/sessions/sessionForm";
 import { aDuration, between, optional } from "@/ui/inputs/checks";
@@ -8,6 +7,7 @@ import { check, Field, Row, RowButton, wide } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
 import { useLog } from "@/ui/log/LogContext";
+import { Button } from "antd";
 
 interface Props {
   session: Session;

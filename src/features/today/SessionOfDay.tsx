@@ -1,24 +1,26 @@
 "use client";
 
 import { counted } from "@/core/base/units/number";
+import type { Printer } from "@/core/base/units/printer";
+import type { Session, TrainingSet } from "@/core/log/kinds/sessions";
+import { put } from "@/core/log/records";
+import { hasPlan } from "@/core/sessions/planned";
+import { withSet } from "@/core/sessions/sets";
+import { lackOf } from "@/core/strength/doubt";
+import { asPlanned, confirmed, isShort, performedAs } from "@/core/training/perform";
+import type { CardItem, SessionCard } from "@/core/training/sessionCard";
+import { Mark } from "@/ui/column/Mark";
+import { shortDate } from "@/ui/dates";
+import { SetEditor } from "@/ui/lifts/SetEditor";
+import { useLog } from "@/ui/log/LogContext";
+import { Scrollable } from "@/ui/Scrollable";
+import { usePrinter } from "@/ui/usePrinter";
 import { Button } from "antd";
 import Link from "next/link";
 import { useState } from "react";
-import type { CardItem, SessionCard } from "@/core/training/sessionCard";
-import { put } from "@/core/log/records";
-import type { Session, TrainingSet } from "@/core/log/kinds/sessions";
-import { asPlanned, confirmed, hasPlan, isShort, performedAs, withSet } from "@/core/training/perform";
-import { lackOf } from "@/core/strength/doubt";
-import type { Printer } from "@/core/base/units/printer";
-import { shortDate } from "@/ui/dates";
-import { Mark } from "@/ui/column/Mark";
-import { useLog } from "@/ui/log/LogContext";
-import { usePrinter } from "@/ui/usePrinter";
 import { SessionEditor } from "./SessionEditor";
 import { SessionPictures } from "./SessionPictures";
-import { SetEditor } from "@/ui/lifts/SetEditor";
 import styles from "./today.module.css";
-import { Scrollable } from "@/ui/Scrollable";
 
 /** A session of the day (`strong` when its confirming is the one strong action): to confirm set by set, or whole, or to skip; afterwards what was planned beside what was done. */
 export function SessionOfDay({ card, strong }: { card: SessionCard; strong: boolean }) {

@@ -1,11 +1,11 @@
 "use client";
 
-import { useId, useState } from "react";
-import type { SessionCard } from "@/core/training/sessionCard";
 import { put } from "@/core/log/records";
+import type { SessionCard } from "@/core/training/sessionCard";
 import { useLog } from "@/ui/log/LogContext";
 import { Picture } from "@/ui/photo/Picture";
 import { takenPhoto } from "@/ui/photo/takenPhoto";
+import { useId, useState } from "react";
 import styles from "./today.module.css";
 
 /** Pictures of a session, and the way to add one; a picture that is taken away is gone from the session and from the log, in one undo. */

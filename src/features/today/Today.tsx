@@ -1,21 +1,21 @@
 "use client";
 
 import { counted } from "@/core/base/units/number";
-import Link from "next/link";
-import { useRouter } from "next/navigation";
-import { v7 as newId } from "uuid";
-import { put } from "@/core/log/records";
 import type { DayView } from "@/core/days/dayView";
+import { put } from "@/core/log/records";
 import { fullDate, longDate } from "@/ui/dates";
 import { dueText } from "@/ui/dueText";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { v7 as newId } from "uuid";
+import { Standing } from "../../ui/figure/KeyFigures";
 import { FoodOfDay } from "./FoodOfDay";
 import { NoteOfDay } from "./NoteOfDay";
-import { Standing } from "./Standing";
 import { SessionOfDay } from "./SessionOfDay";
-import { WeighInOfDay } from "./WeighInOfDay";
 import styles from "./today.module.css";
+import { WeighInOfDay } from "./WeighInOfDay";
 
 /** The chosen day: what to do, and how things stand. */
 export function Today() {

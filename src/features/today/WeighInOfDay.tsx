@@ -1,14 +1,10 @@
 "use client";
 
-import { Button } from "antd";
-import { useState } from "react";
-import { useForm, useWatch } from "react-hook-form";
-import { v7 as newId } from "uuid";
-import type { DayView } from "@/core/days/dayView";
-import { heaviest, lightest } from "@/core/body/weighIns";
-import { put } from "@/core/log/records";
-import type { WeighIn } from "@/core/log/kinds/weighIns";
 import { parseMass } from "@/core/base/units/mass";
+import { heaviest, lightest } from "@/core/body/weighIns";
+import type { DayView } from "@/core/days/dayView";
+import type { WeighIn } from "@/core/log/kinds/weighIns";
+import { put } from "@/core/log/records";
 import { fullDate } from "@/ui/dates";
 import { massBetween } from "@/ui/inputs/checks";
 import { Field, narrow, Row, RowButton } from "@/ui/inputs/Field";
@@ -16,7 +12,11 @@ import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
 import { useLog } from "@/ui/log/LogContext";
 import { usePrinter } from "@/ui/usePrinter";
-import { useFarOff } from "../body/useFarOff";
+import { Button } from "antd";
+import { useState } from "react";
+import { useForm, useWatch } from "react-hook-form";
+import { v7 as newId } from "uuid";
+import { useOutlierCheck } from "../../ui/inputs/useOutlierCheck";
 import styles from "./today.module.css";
 
 /** The day's weigh-ins: a field while the morning's is missing, else each with its change and removal. */
@@ -25,7 +25,7 @@ export function WeighInOfDay({ view: { weighIn, seconds, date, trend } }: { view
   const printer = usePrinter();
   const { control, handleSubmit, reset } = useForm({ mode: "onChange", defaultValues: { kg: "" } });
   const typed = useWatch({ control, name: "kg" });
-  const { question, passes } = useFarOff("kg" in trend ? trend.kg : null);
+  const { question, passes } = useOutlierCheck("kg" in trend ? trend.kg : null);
   const save = handleSubmit(async ({ kg }) => {
     const value = parseMass(kg, units.mass)!;
     if (!passes(value)) return;
@@ -128,7 +128,7 @@ function Change({
 }) {
   const { units, commit } = useLog();
   const printer = usePrinter();
-  const { question, passes } = useFarOff(expectedKg);
+  const { question, passes } = useOutlierCheck(expectedKg);
   const { control, save, meanwhile } = useRecordForm(
     { kg: printer.massNumber(weighIn.kg), time: weighIn.time ?? "", note: weighIn.note ?? "" },
     { kg: "Weight", time: "Time", note: "What influenced it" },

@@ -1,17 +1,17 @@
 "use client";
 
+import { counted, parseDecimal } from "@/core/base/units/number";
+import type { Session } from "@/core/log/kinds/sessions";
+import { hasPlan } from "@/core/sessions/planned";
+import { describeSets } from "@/core/strength/describe";
+import { withMoreSets, withoutIdleSets } from "@/core/training/change";
+import type { TrainingView } from "@/core/training/trainingView";
+import { shortDate } from "@/ui/dates";
+import { Meanwhile } from "@/ui/inputs/Meanwhile";
+import { usePrinter } from "@/ui/usePrinter";
 import { Button } from "antd";
 import { useState } from "react";
 import { v7 as newId } from "uuid";
-import type { TrainingView } from "@/core/training/trainingView";
-import type { Session } from "@/core/log/kinds/sessions";
-import { withMoreSets, withoutIdleSets } from "@/core/training/change";
-import { hasPlan } from "@/core/training/perform";
-import { describeSets } from "@/core/strength/describe";
-import { counted, parseDecimal } from "@/core/base/units/number";
-import { shortDate } from "@/ui/dates";
-import { usePrinter } from "@/ui/usePrinter";
-import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { recordText } from "./recordText";
 import styles from "./train.module.css";
 

@@ -1,9 +1,9 @@
 "use client";
 
-import { useState } from "react";
 import { printDuration } from "@/core/base/units/time";
-import { useRest } from "./useRest";
+import { useState } from "react";
 import styles from "./train.module.css";
+import { useRest } from "./useRest";
 
 /** A hold counts its seconds down, sounds at their end, and goes on counting what is held beyond them. */
 export function Hold({ seconds }: { seconds: number }) {

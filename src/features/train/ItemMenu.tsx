@@ -1,24 +1,24 @@
 "use client";
 
-import { Button } from "antd";
-import { useState } from "react";
-import type { TrainingItem, TrainingView } from "@/core/training/trainingView";
 import type { Exercise } from "@/core/log/kinds/exercises";
 import type { Session } from "@/core/log/kinds/sessions";
+import { nearestStep } from "@/core/strength/loading";
 import {
   withDropPart,
   withExercise,
   withMoreSets,
-  withRamp,
   withoutOpenSet,
+  withRamp,
   withSkipped,
   withSwapped,
 } from "@/core/training/change";
-import { nearestStep } from "@/core/strength/loading";
+import type { TrainingItem, TrainingView } from "@/core/training/trainingView";
 import { Dialog } from "@/ui/figure/Dialog";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { ExercisePicker } from "@/ui/lifts/ExercisePicker";
 import { usePrinter } from "@/ui/usePrinter";
+import { Button } from "antd";
+import { useState } from "react";
 import styles from "./train.module.css";
 
 export type Panel = "overview" | "sets" | "swap" | "skip" | "note" | "add" | null;

@@ -1,9 +1,10 @@
 "use client";
 
-import type { TrainingView } from "@/core/training/trainingView";
 import type { Session } from "@/core/log/kinds/sessions";
+import { withSet } from "@/core/sessions/sets";
 import { withJoined, withMoved } from "@/core/training/change";
-import { performedAs, withSet } from "@/core/training/perform";
+import { performedAs } from "@/core/training/perform";
+import type { TrainingView } from "@/core/training/trainingView";
 import { Dialog } from "@/ui/figure/Dialog";
 import { usePrinter } from "@/ui/usePrinter";
 import { printSet } from "./printSet";

@@ -1,9 +1,9 @@
 "use client";
 
 import { printDuration } from "@/core/base/units/time";
+import styles from "./train.module.css";
 import { useRest } from "./useRest";
 import type { TrainingState } from "./useTraining";
-import styles from "./train.module.css";
 
 /** The rest that runs: what is left of it, or how long ago it ended; longer, shorter or ended by hand. */
 export function Rest({ rest, change }: { rest: TrainingState["rest"]; change: (rest: TrainingState["rest"]) => void }) {

@@ -1,22 +1,23 @@
 "use client";
 
-import { Button } from "antd";
-import { useState, type ReactNode } from "react";
-import type { TrainingItem, TrainingStep, TrainingView } from "@/core/training/trainingView";
-import { hasPlan, isOpenEnded, isShort } from "@/core/training/perform";
-import { lackOf, loadDoubt } from "@/core/strength/doubt";
-import { platesFor, type Loaded } from "@/core/strength/loading";
-import { describeSets } from "@/core/strength/describe";
-import { fieldNumber, ironText, stepLoad } from "@/core/strength/setText";
 import { parseMass } from "@/core/base/units/mass";
 import { parseDecimal } from "@/core/base/units/number";
 import type { Printer } from "@/core/base/units/printer";
+import { hasPlan } from "@/core/sessions/planned";
+import { describeSets } from "@/core/strength/describe";
+import { lackOf, loadDoubt } from "@/core/strength/doubt";
+import { type Loaded, platesFor } from "@/core/strength/loading";
+import { fieldNumber, ironText, stepLoad } from "@/core/strength/setText";
+import { isOpenEnded, isShort } from "@/core/training/perform";
+import type { TrainingItem, TrainingStep, TrainingView } from "@/core/training/trainingView";
 import { shortDate } from "@/ui/dates";
 import { usePrinter } from "@/ui/usePrinter";
-import { printSet } from "./printSet";
-import { doneOf, type Draft } from "./useTraining";
+import { Button } from "antd";
+import { type ReactNode, useState } from "react";
 import { Hold } from "./Hold";
+import { printSet } from "./printSet";
 import styles from "./train.module.css";
+import { doneOf, type Draft } from "./useTraining";
 
 interface Props {
   view: TrainingView;

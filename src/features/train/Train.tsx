@@ -1,12 +1,12 @@
 "use client";
 
-import Link from "next/link";
 import { useAddress } from "@/ui/address";
-import { useFigure } from "@/ui/log/useFigure";
 import { useLog } from "@/ui/log/LogContext";
-import { rememberedTraining } from "./useTraining";
-import { TrainingMode } from "./TrainingMode";
+import { useFigure } from "@/ui/log/useFigure";
+import Link from "next/link";
 import styles from "./train.module.css";
+import { TrainingMode } from "./TrainingMode";
+import { rememberedTraining } from "./useTraining";
 
 /** Training mode: the session asked for, else the one this browser was in the middle of. */
 export function Train() {

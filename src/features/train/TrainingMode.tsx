@@ -1,29 +1,31 @@
 "use client";
 
-import { useRouter } from "next/navigation";
-import { useEffect, useRef, useState } from "react";
-import { v7 as newId } from "uuid";
-import type { TrainingView } from "@/core/training/trainingView";
-import { put } from "@/core/log/records";
 import type { Session } from "@/core/log/kinds/sessions";
+import { put } from "@/core/log/records";
 import { nextStep, stepsOf } from "@/core/sessions/order";
+import { hasPlan } from "@/core/sessions/planned";
+import { withSet } from "@/core/sessions/sets";
 import { withMoreSets } from "@/core/training/change";
-import { hasPlan, performedAs, withSet } from "@/core/training/perform";
+import { performedAs } from "@/core/training/perform";
+import type { TrainingView } from "@/core/training/trainingView";
 import { Dialog } from "@/ui/figure/Dialog";
 import { SetEditor } from "@/ui/lifts/SetEditor";
 import { useLog } from "@/ui/log/LogContext";
 import { NoticeBar } from "@/ui/shell/NoticeBar";
 import { usePrinter } from "@/ui/usePrinter";
-import { printSet } from "./printSet";
-import { recordText } from "./recordText";
+import { useRouter } from "next/navigation";
+import { useEffect, useRef, useState } from "react";
+import { v7 as newId } from "uuid";
 import { Finish } from "./Finish";
 import { ItemMenu, type Panel } from "./ItemMenu";
 import { Overview } from "./Overview";
+import { printSet } from "./printSet";
+import { recordText } from "./recordText";
 import { Rest } from "./Rest";
 import { SetInFront } from "./SetInFront";
-import { useAwake } from "./useAwake";
-import { doneOf, useTraining, type Draft } from "./useTraining";
 import styles from "./train.module.css";
+import { useAwake } from "./useAwake";
+import { doneOf, type Draft, useTraining } from "./useTraining";
 
 /** A warm-up needs no longer rest than this, seconds, where it says none itself (common practice, no source). */
 const warmUpRestSeconds = 60;

@@ -1,7 +1,7 @@
+import type { Printer } from "@/core/base/units/printer";
 import type { Exercise } from "@/core/log/kinds/exercises";
 import type { TrainingSet } from "@/core/log/kinds/sessions";
 import { describeSets } from "@/core/strength/describe";
-import type { Printer } from "@/core/base/units/printer";
 
 /** One done set in words: `5 at 100 kg`. */
 export function printSet(done: NonNullable<TrainingSet["done"]>, exercise: Exercise, printer: Printer): string {

@@ -1,5 +1,5 @@
-import type { TrainingView } from "@/core/training/trainingView";
 import type { Printer } from "@/core/base/units/printer";
+import type { TrainingView } from "@/core/training/trainingView";
 
 /** A record as it was beaten, in words. */
 export function recordText(one: TrainingView["beaten"][number], printer: Printer): string {

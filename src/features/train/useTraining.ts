@@ -1,10 +1,10 @@
 "use client";
 
-import { useCallback, useEffect, useState } from "react";
 import { entryDayOf } from "@/core/base/calendar/day";
 import type { Exercise } from "@/core/log/kinds/exercises";
 import type { TrainingSet } from "@/core/log/kinds/sessions";
 import type { LogName } from "@/store/database";
+import { useCallback, useEffect, useState } from "react";
 
 /** Where a session stands beyond what is saved: the set in front, what was changed of it, and when the rest ends. It outlives a closed browser. */
 export interface TrainingState {

@@ -1,8 +1,8 @@
-import { forgetting } from "@/core/body/familiar";
-import { mean, median, type Weighed } from "@/core/body/weighIns";
-import { weekStartOf, type Day, type Weekday } from "@/core/base/calendar/day";
+import { type Day, type Weekday, weekStartOf } from "@/core/base/calendar/day";
 import { printDay, weekdayNames } from "@/core/base/calendar/print";
 import { printNumber } from "@/core/base/units/number";
+import { forgetting } from "@/core/body/familiar";
+import { mean, median, type Weighed } from "@/core/body/weighIns";
 import type { Role, Sheet } from "./sheet";
 
 /** A way in which a column may have been computed, in words, and what it gives on each day (null where it gives nothing). */

@@ -1,10 +1,11 @@
-import Papa from "papaparse";
 import { dateOf } from "@/core/base/calendar/day";
 import { fromKg, type MassUnit } from "@/core/base/units/mass";
+import { goalsOf } from "@/core/goals/slice";
 import type { DateOrder } from "@/core/ledger/paste";
-import { explainSheet, type ColumnReading } from "./explain";
+import type { AsOf } from "@/core/log/asOf";
+import Papa from "papaparse";
+import { type ColumnReading, explainSheet } from "./explain";
 import { readSheet, type Role, type Sheet } from "./sheet";
-import type { Figures } from "@/core/figures/figures";
 
 export interface WorkbookAsk {
   text: string;
@@ -27,13 +28,13 @@ export interface WorkbookView {
 }
 
 /** What an old workbook holds, and how its computed columns compare with ours. Nothing is written. */
-export function workbookView(figures: Figures, ask: WorkbookAsk): WorkbookView | { reason: string } {
+export function workbookView(asOf: AsOf, ask: WorkbookAsk): WorkbookView | { reason: string } {
   const sheet = readSheet(ask.text, ask);
   if ("reason" in sheet) return sheet;
   const weight = sheet.roles.indexOf("weight");
   const planOn = (day: number) => {
-    const kg = figures.planOn(day);
-    return kg === null ? null : fromKg(kg, sheet.unit ?? figures.units.mass);
+    const kg = goalsOf(asOf).planOn(day);
+    return kg === null ? null : fromKg(kg, sheet.unit ?? asOf.units.mass);
   };
   const [second, note] = [sheet.roles.indexOf("second"), sheet.roles.indexOf("note")];
   const unit = sheet.unit === null ? "" : ` (${sheet.unit})`;
@@ -49,7 +50,7 @@ export function workbookView(figures: Figures, ask: WorkbookAsk): WorkbookView |
     orders: sheet.orders,
     days: sheet.rows.length,
     refused: sheet.refused,
-    columns: explainSheet(sheet, figures.weekStart, planOn),
+    columns: explainSheet(sheet, asOf.weekStart, planOn),
     unit: sheet.unit,
     entries: Papa.unparse(
       [

@@ -1,10 +1,11 @@
-import fc from "fast-check";
-import { describe, expect, it } from "vitest";
 import { dateOf, mustDay } from "@/core/base/calendar/day";
 import type { Exercise } from "@/core/log/kinds/exercises";
 import type { Session } from "@/core/log/kinds/sessions";
 import { starterExercises } from "@/core/strength/starterExercises";
-import { readSetsSheet, sessionsOfRows, type SetsSheet, type SetsSheetAsk } from "./setsSheet";
+import { sessionsOfRows } from "@/core/training/setRows";
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { readSetsSheet, type SetsSheet, type SetsSheetAsk } from "./setsSheet";
 
 const today = mustDay("2026-06-11");
 const none: SetsSheetAsk = { columns: null, order: null, matches: {} };

@@ -1,29 +1,17 @@
-import { dateOf, type Day } from "@/core/base/calendar/day";
-import { groupBy } from "@/core/base/calendar/groupBy";
-import { candidatesFor, sameName } from "@/core/entry/names";
-import { aliasesOf } from "@/core/strength/usualNames";
-import { folded } from "@/core/entry/reading";
-import { ordersOf, sheetDay, tooLong, widthOf, type DateOrder } from "@/core/ledger/paste";
-import { put, type Change } from "@/core/log/records";
-import type { Exercise } from "@/core/log/kinds/exercises";
-import type { Session, TrainingSet } from "@/core/log/kinds/sessions";
-import { withSets } from "@/core/training/perform";
-import { readSet } from "@/core/strength/setText";
+import { type Day } from "@/core/base/calendar/day";
 import type { MassUnit } from "@/core/base/units/mass";
-import { counted, parseDecimal } from "@/core/base/units/number";
+import { candidatesFor, sameName } from "@/core/entry/names";
+import { folded } from "@/core/entry/reading";
+import { type DateOrder, ordersOf, sheetDay, tooLong, widthOf } from "@/core/ledger/paste";
+import type { Exercise } from "@/core/log/kinds/exercises";
+import { aliasesOf } from "@/core/strength/usualNames";
+import type { SetsRow } from "@/core/training/setRows";
+import { performedIn } from "@/core/training/setRows";
 import { sheetLines } from "./sheet";
 
 /** What a column of a sheet of sets holds. */
 export const setColumns = ["date", "exercise", "sets", "reps", "load", "rpe", "note", "none"] as const;
 export type SetColumn = (typeof setColumns)[number];
-
-/** A line read: sets of one exercise on one day. */
-export interface SetsRow {
-  day: Day;
-  exerciseId: string;
-  performed: { done: NonNullable<TrainingSet["done"]>; warmUp: boolean }[];
-  note: string | null;
-}
 
 export interface SetsSheet {
   heads: string[];
@@ -55,8 +43,6 @@ const headWords: readonly [SetColumn, RegExp][] = [
 const usualOrder: SetColumn[] = ["date", "exercise", "sets", "reps", "load", "rpe", "note"];
 /** For so many unknown names it is looked what they may be; a sheet with more is not one of sets. */
 const likelyAtMost = 200;
-/** So many sets in one line are not believed. */
-const setsBelieved = 50;
 
 /**
  * Reads a sheet of date, exercise, sets, reps and load, with or without a head; a line without a date or an exercise takes the one above.
@@ -179,70 +165,4 @@ function likely(typed: string, exercises: readonly Exercise[]): { id: string; na
   const some =
     whole.length > 0 ? whole : exercises.filter((exercise) => score(exercise) > 0).sort((a, b) => score(b) - score(a));
   return some.slice(0, 12).map(({ id, name }) => ({ id, name }));
-}
-
-/** The sets of one line, or what is wrong with it. Repetitions may be listed (`5, 5, 4` or `5/5/4`), one set each; a set is written as `readSet` has it. */
-export function performedIn(
-  setsText: string,
-  repsText: string,
-  loadText: string,
-  rpeText: string,
-  exercise: Exercise,
-  unit: MassUnit,
-): SetsRow["performed"] | string {
-  const amounts = repsText.split(/\s*[/;]\s*|,\s*|\s+(?!f)/).filter(Boolean);
-  if (amounts.length === 0) return "No repetitions are written.";
-  const count = setsText === "" ? null : parseDecimal(setsText);
-  if (setsText !== "" && (count === null || count % 1 !== 0 || count < 1 || count > setsBelieved))
-    return `"${setsText}" is no number of sets from 1 to ${setsBelieved}.`;
-  if (amounts.length > 1 && count !== null && count !== amounts.length)
-    return `${amounts.length} numbers of repetitions do not fit ${counted(count, "set")}.`;
-  const each: SetsRow["performed"] = [];
-  for (const amount of amounts) {
-    const done = readSet(amount, loadText, rpeText, exercise, unit);
-    if (typeof done === "string") return done;
-    each.push({ done, warmUp: false });
-  }
-  return each.length === 1 ? Array.from({ length: count ?? 1 }, () => each[0]!) : each;
-}
-
-/**
- * The sessions that rows of sets make, one a day: the day's strength session where there is one (its open planned sets are filled first),
- * else a new one.
- */
-export function sessionsOfRows(
-  rows: readonly SetsRow[],
-  personId: string,
-  sessionOn: (day: Day) => Session | undefined,
-  newId: () => string,
-): Change {
-  return [...groupBy(rows, ({ day }) => day)].map(([day, lines]) => {
-    const held = sessionOn(day);
-    let session: Session = held ?? {
-      id: newId(),
-      personId,
-      date: dateOf(day),
-      kind: "strength",
-      status: "done",
-      items: [],
-    };
-    // All rows of an exercise at once: a day of thousands of sets is gone through once.
-    for (const [exerciseId, some] of groupBy(lines, (line) => line.exerciseId)) {
-      session = withSets(
-        session,
-        exerciseId,
-        some.flatMap(({ performed }) => performed),
-        newId,
-      );
-      const note = some.flatMap((line) => line.note ?? []).join("; ");
-      if (note)
-        session = {
-          ...session,
-          items: session.items!.map((item) =>
-            item.exerciseId === exerciseId ? { ...item, note: [item.note, note].filter(Boolean).join("; ") } : item,
-          ),
-        };
-    }
-    return put("sessions", session, held);
-  });
 }

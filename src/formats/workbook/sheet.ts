@@ -1,8 +1,8 @@
-import Papa from "papaparse";
 import type { Day } from "@/core/base/calendar/day";
-import { ordersOf, sheetDay, tooLong, widthOf, type DateOrder } from "@/core/ledger/paste";
 import type { MassUnit } from "@/core/base/units/mass";
 import { parseDecimal } from "@/core/base/units/number";
+import { type DateOrder, ordersOf, sheetDay, tooLong, widthOf } from "@/core/ledger/paste";
+import Papa from "papaparse";
 
 /** What a column of an old workbook holds. */
 export const roles = [

@@ -1,8 +1,8 @@
+import { dateOf, type Day, mustDay, type Weekday, weekdayOf, weekStartOf } from "@/core/base/calendar/day";
 import { mean as libraryMean, median as libraryMedian } from "simple-statistics";
 import { describe, expect, it } from "vitest";
-import { dateOf, mustDay, weekdayOf, weekStartOf, type Day, type Weekday } from "@/core/base/calendar/day";
 import { Random } from "../../demo/random";
-import { explainSheet, type ColumnReading } from "./explain";
+import { type ColumnReading, explainSheet } from "./explain";
 import { readSheet, type Role, type Sheet } from "./sheet";
 
 const first = mustDay("2025-03-03");

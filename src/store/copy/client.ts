@@ -1,5 +1,5 @@
-import { wrap, type Remote } from "comlink";
 import { messageOf } from "@/core/base/messageOf";
+import { type Remote, wrap } from "comlink";
 import type { JournalEntry, LogName, StoredPhoto } from "../database";
 import type { Restored } from "./restore";
 import type { CopyLaidOut, CopyOpening, CopySession } from "./worker";

@@ -1,10 +1,11 @@
 import type { IDBPDatabase } from "idb";
-import { standingOf, type JournalEntry, type LogDatabase, type LogName, type StoredPhoto } from "../database";
+import { type JournalEntry, type LogDatabase, type LogName, standingOf, type StoredPhoto } from "../database";
 import { foldLock } from "../fold";
 import { writingLock } from "../hints";
-import { recordsOf, type Page } from "../pages";
+import { type Page, recordsOf } from "../pages";
 import { ofGeneration } from "../reader";
 import {
+  type CopyFolder,
   exhausted,
   hasRoom,
   hasRoomIn,
@@ -12,12 +13,11 @@ import {
   reserve,
   reserveBytes,
   reserveFile,
-  writeAll,
-  type CopyFolder,
   type SyncFile,
+  writeAll,
 } from "./folder";
-import { frameOf, framesIn, type CopyEntry } from "./frames";
-import { headIn, writeSnapshot, type SnapshotHead, type SnapshotLine } from "./snapshot";
+import { type CopyEntry, frameOf, framesIn } from "./frames";
+import { headIn, type SnapshotHead, type SnapshotLine, writeSnapshot } from "./snapshot";
 
 /** Files of a copy: two snapshots, of which the better one counts, and slots in which tabs write what each commit did. */
 export const snapshotNames = ["snapshot-a", "snapshot-b"] as const;

@@ -1,7 +1,7 @@
+import { emptyLog, type Log, sizeOf } from "@/core/log/log";
 import type { IDBPDatabase } from "idb";
-import { emptyLog, sizeOf, type Log } from "@/core/log/log";
-import { standingOf, written, type LogDatabase, type LogName, type StoredPhoto } from "../database";
-import { layOut, readPage, stored, type LaidOut } from "../pages";
+import { type LogDatabase, type LogName, standingOf, type StoredPhoto, written } from "../database";
+import { type LaidOut, layOut, readPage, stored } from "../pages";
 import { follow, ofGeneration } from "../reader";
 import { entriesBehind, headsOf, photoFolder } from "./copyist";
 import type { CopyFolder } from "./folder";

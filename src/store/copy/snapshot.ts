@@ -1,5 +1,5 @@
+import { type SyncFile, writeAll } from "./folder";
 import type { CopyEntry } from "./frames";
-import { writeAll, type SyncFile } from "./folder";
 
 /** What a snapshot holds, line by line, packed with gzip: what belongs to no record, then pages, then commits that the pages do not hold yet, then how many lines there were. */
 export type SnapshotLine =

@@ -1,23 +1,23 @@
+import { messageOf } from "@/core/base/messageOf";
 import "@/core/log/withoutEval";
 import { expose } from "comlink";
 import { deleteDB } from "idb";
-import { messageOf } from "@/core/base/messageOf";
 import {
   databaseName,
+  type JournalEntry,
+  type LogName,
   logNames,
   openDatabase,
   standingOf,
-  type JournalEntry,
-  type LogName,
   type StoredPhoto,
 } from "../database";
 import { hintChannel, writingLock } from "../hints";
-import { layOut, type LaidOut } from "../pages";
+import { type LaidOut, layOut } from "../pages";
 import { problemOf } from "../problems";
 import { ample, Copyist, copyLock } from "./copyist";
 import { hasRoomIn, NoRoom } from "./folder";
 import { OriginFolder } from "./originFolder";
-import { readCopy, restore, toldOf, type CopyReading, type Restored } from "./restore";
+import { type CopyReading, readCopy, restore, type Restored, toldOf } from "./restore";
 
 /** How a second copy stands: kept, ahead of the database (which has lost something then), or not kept for a reason in words. */
 export type CopyOpening = { state: "kept" | "ahead" } | { state: "none"; why: string };

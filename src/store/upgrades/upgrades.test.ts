@@ -1,14 +1,14 @@
-import "fake-indexeddb/auto";
-import { IDBFactory } from "fake-indexeddb";
-import { openDB, type IDBPDatabase } from "idb";
-import { beforeEach, describe, expect, it, vi } from "vitest";
+import { put } from "@/core/log/records";
 import { isStamp } from "@/core/log/stamp";
+import { IDBFactory } from "fake-indexeddb";
+import "fake-indexeddb/auto";
+import { type IDBPDatabase, openDB } from "idb";
+import { beforeEach, describe, expect, it, vi } from "vitest";
 import { Locks } from "../../../tests/locks";
 import { checkLayout } from "../check";
 import { openDatabase } from "../database";
 import { readLog } from "../reader";
 import { Store } from "../store";
-import { put } from "@/core/log/records";
 
 const weighed = (kg: number, date: string, id: string) => ({ id, personId: "p", date, kg, primary: true });
 const text = (...records: object[]) => JSON.stringify(records);

@@ -1,6 +1,6 @@
 "use client";
 
-import { useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
+import { type KeyboardEvent, type PointerEvent, useRef, useState } from "react";
 import styles from "./reader.module.css";
 
 interface ReaderProps {

@@ -1,7 +1,7 @@
 "use client";
 
-import { tokens } from "../theme/tokens";
 import { useMode } from "../theme/ThemeProvider";
+import { tokens } from "../theme/tokens";
 
 /** The colours of the mode, for charts that need them as values. */
 export function useChartColours() {

@@ -1,18 +1,18 @@
 "use client";
 
 import { counted } from "@/core/base/units/number";
+import { Printer } from "@/core/base/units/printer";
+import type { ColumnRow } from "@/core/days/columnView";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import Link from "next/link";
-import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from "react";
-import type { ColumnRow } from "@/core/days/columnView";
-import { Printer } from "@/core/base/units/printer";
+import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from "react";
 import { addDays, columnDate, daysBetween, longDate, monthShort } from "../dates";
 import { useLog } from "../log/LogContext";
 import { useFigure } from "../log/useFigure";
-import { Mark } from "./Mark";
-import { useReach } from "./useReach";
-import { Strip, dayHeight, scaleOf } from "./Strip";
 import styles from "./column.module.css";
+import { Mark } from "./Mark";
+import { dayHeight, scaleOf, Strip } from "./Strip";
+import { useReach } from "./useReach";
 
 const weekHeight = 20;
 const columnWidth = 308;

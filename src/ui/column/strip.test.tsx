@@ -1,6 +1,6 @@
+import type { ColumnRow } from "@/core/days/columnView";
 import { renderToStaticMarkup } from "react-dom/server";
 import { describe, expect, it } from "vitest";
-import type { ColumnRow } from "@/core/days/columnView";
 import { Mark } from "./Mark";
 import { scaleOf, Strip, stripWidth } from "./Strip";
 

@@ -1,11 +1,11 @@
 "use client";
 
-import { useCallback, useEffect, useRef, useState, type FormEvent, type KeyboardEvent, type RefObject } from "react";
-import { longestLine, tooLongLine, type EntryChoice, type EntryProblem, type Reading } from "@/core/entry/reading";
 import { messageOf } from "@/core/base/messageOf";
 import type { Units } from "@/core/base/units/printer";
-import { useLog } from "../log/LogContext";
+import { type EntryChoice, type EntryProblem, longestLine, type Reading, tooLongLine } from "@/core/entry/reading";
+import { type FormEvent, type KeyboardEvent, type RefObject, useCallback, useEffect, useRef, useState } from "react";
 import { dateOrder, longDate } from "../dates";
+import { useLog } from "../log/LogContext";
 import styles from "./entry.module.css";
 
 /** The quick-entry line: what is typed is read as it is typed, and Enter writes it. */

@@ -1,6 +1,6 @@
 "use client";
 
-import { useLayoutEffect, useRef, type ReactNode } from "react";
+import { type ReactNode, useLayoutEffect, useRef } from "react";
 import styles from "./figure.module.css";
 
 /** A panel over the page that keeps the focus until it is closed, by its button, Escape, or a click beside it. */

@@ -1,8 +1,8 @@
 "use client";
 
+import type { FigureRef } from "@/core/workings";
 import dynamic from "next/dynamic";
-import { useState, type ReactNode } from "react";
-import type { FigureRef } from "@/core/base/working";
+import { type ReactNode, useState } from "react";
 import styles from "./figure.module.css";
 
 const WorkingPanel = dynamic(() => import("./WorkingPanel").then((module) => module.WorkingPanel), { ssr: false });

@@ -1,7 +1,8 @@
 "use client";
 
+import type { WorkingResult } from "@/core/base/working";
+import type { FigureRef } from "@/core/workings";
 import { useEffect, useState } from "react";
-import type { FigureRef, WorkingResult } from "@/core/base/working";
 import { useLog } from "../log/LogContext";
 import { Dialog } from "./Dialog";
 import styles from "./figure.module.css";

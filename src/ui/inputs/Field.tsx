@@ -1,8 +1,8 @@
 "use client";
 
 import { Input } from "antd";
-import { useId, type ReactNode } from "react";
-import { useController, type Control, type FieldPath, type FieldValues } from "react-hook-form";
+import { type ReactNode, useId } from "react";
+import { type Control, type FieldPath, type FieldValues, useController } from "react-hook-form";
 import styles from "./inputs.module.css";
 
 /** Says what is wrong with a text, or nothing. */

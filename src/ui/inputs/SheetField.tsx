@@ -1,7 +1,7 @@
 "use client";
 
-import { useId, type ReactNode } from "react";
 import { longestPaste, tooLarge, tooLong } from "@/core/ledger/paste";
+import { type ReactNode, useId } from "react";
 
 interface Props {
   label: ReactNode;

@@ -1,5 +1,5 @@
 import { dayOf, entryDayOf, outsideYears } from "@/core/base/calendar/day";
-import { parseMass, type MassUnit } from "@/core/base/units/mass";
+import { type MassUnit, parseMass } from "@/core/base/units/mass";
 import { parseDecimal } from "@/core/base/units/number";
 import { parseDuration } from "@/core/base/units/time";
 import type { Check } from "./Field";

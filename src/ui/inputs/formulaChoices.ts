@@ -1,4 +1,4 @@
-import { formulaNames, formulas, type FormulaChoice } from "@/core/strength/e1rm";
+import { type FormulaChoice, formulaNames, formulas } from "@/core/strength/e1rm";
 
 /** The ways to estimate a maximum, as they are offered. */
 export const formulaChoices: readonly { value: FormulaChoice; label: string }[] = [

@@ -1,7 +1,7 @@
 "use client";
 
-import { useState, type BaseSyntheticEvent } from "react";
-import { useForm, type DefaultValues, type FieldValues, type UseFormReturn } from "react-hook-form";
+import { type BaseSyntheticEvent, useState } from "react";
+import { type DefaultValues, type FieldValues, useForm, type UseFormReturn } from "react-hook-form";
 
 /** What a form calls its fields, for telling what has changed in them meanwhile. A field without a name is not told of. */
 export type FieldNames<F> = { [K in keyof F]?: string };

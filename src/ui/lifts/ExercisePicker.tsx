@@ -1,14 +1,14 @@
 "use client";
 
 import { counted } from "@/core/base/units/number";
-import { Select, type RefSelectProps } from "antd";
-import { useEffect, useMemo, useRef, useState } from "react";
-import { v7 as newId } from "uuid";
-import { put } from "@/core/log/records";
-import type { Exercise } from "@/core/log/kinds/exercises";
 import { sameName } from "@/core/entry/names";
+import type { Exercise } from "@/core/log/kinds/exercises";
+import { put } from "@/core/log/records";
 import { findExercises, namedExercise } from "@/core/strength/library";
 import { aliasesOf } from "@/core/strength/usualNames";
+import { type RefSelectProps, Select } from "antd";
+import { useEffect, useMemo, useRef, useState } from "react";
+import { v7 as newId } from "uuid";
 import { shortDate } from "../dates";
 import { useLog } from "../log/LogContext";
 import { useFigure } from "../log/useFigure";

@@ -1,15 +1,15 @@
 "use client";
 
-import { Button } from "antd";
+import type { Printer } from "@/core/base/units/printer";
 import type { Exercise } from "@/core/log/kinds/exercises";
 import type { TrainingSet } from "@/core/log/kinds/sessions";
-import { isOpenEnded } from "@/core/training/perform";
 import { isTimed } from "@/core/strength/sets";
 import { loadField, readSet, repsField } from "@/core/strength/setText";
-import type { Printer } from "@/core/base/units/printer";
-import { check as tick, Field, narrow, Row, RowButton } from "@/ui/inputs/Field";
+import { isOpenEnded } from "@/core/training/perform";
+import { Field, narrow, Row, RowButton, check as tick } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
+import { Button } from "antd";
 
 interface Props {
   set: TrainingSet;

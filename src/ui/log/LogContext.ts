@@ -1,14 +1,14 @@
 "use client";
 
-import { createContext, use } from "react";
 import type { ComputeClient } from "@/compute/client";
+import type { Units } from "@/core/base/units/printer";
+import type { Person } from "@/core/log/kinds/people";
+import type { Change } from "@/core/log/records";
 import type { Backup } from "@/store/backup";
 import type { CopyClient } from "@/store/copy/client";
-import type { Change } from "@/core/log/records";
-import type { Person } from "@/core/log/kinds/people";
-import type { Units } from "@/core/base/units/printer";
 import type { LogName, StoredPhoto } from "@/store/database";
 import type { LaidOut } from "@/store/pages";
+import { createContext, use } from "react";
 
 /** What the last action told the trainee. */
 export interface Notice {

@@ -1,7 +1,7 @@
 import { messageOf } from "@/core/base/messageOf";
 import { OriginFolder } from "@/store/copy/originFolder";
 import type { Restored } from "@/store/copy/restore";
-import { logNames, openDatabase, type ClosedBy, type LogName } from "@/store/database";
+import { type ClosedBy, type LogName, logNames, openDatabase } from "@/store/database";
 import { StoreProblem } from "@/store/problems";
 import { keptOf } from "@/store/saved";
 

@@ -1,5 +1,5 @@
-import { describe, expect, it } from "vitest";
 import type { Committed } from "@/store/store";
+import { describe, expect, it } from "vitest";
 import { restoredText, savedText, unreadText } from "./told";
 
 const committed = (parts: Partial<Committed> = {}): Committed =>

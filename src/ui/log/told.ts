@@ -1,8 +1,8 @@
-import { stepText } from "@/core/log/patch";
 import { counted, printNumber } from "@/core/base/units/number";
-import { instantText } from "../dates";
+import { stepText } from "@/core/log/patch";
 import type { Restored } from "@/store/copy/restore";
 import type { Committed } from "@/store/store";
+import { instantText } from "../dates";
 
 /** What is said of a commit: that it is saved, in which places, and what another tab had done meanwhile. */
 export function savedText(label: string, { clashes, revived, copyLacks }: Committed): string {

@@ -1,8 +1,8 @@
 "use client";
 
-import { useCallback, useState, useSyncExternalStore } from "react";
 import type { ComputeClient } from "@/compute/client";
 import type { Asking, Queries, QueryName } from "@/compute/queries";
+import { useCallback, useState, useSyncExternalStore } from "react";
 import { useLog } from "./LogContext";
 
 /** A figure that could not be computed, why, and the way to ask for it again. */

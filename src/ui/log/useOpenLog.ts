@@ -1,19 +1,19 @@
 "use client";
 
-import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { madeUpLog, writeArchiveFile } from "@/compute/archives";
 import { ComputeClient } from "@/compute/client";
-import type { Change } from "@/core/log/records";
 import { messageOf } from "@/core/base/messageOf";
 import { unitsOf } from "@/core/base/units/printer";
-import { askStorage } from "@/store/persistence";
-import { problemOf, StoreProblem } from "@/store/problems";
+import type { Change } from "@/core/log/records";
 import type { Backup } from "@/store/backup";
 import type { CopyClient } from "@/store/copy/client";
 import type { Restored } from "@/store/copy/restore";
 import type { ClosedBy, LogName, StoredPhoto } from "@/store/database";
 import type { LaidOut } from "@/store/pages";
+import { askStorage } from "@/store/persistence";
+import { problemOf, StoreProblem } from "@/store/problems";
 import type { Committed, Store } from "@/store/store";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { chosenName, closedFromOutside, found, lastOpenKey } from "./findLog";
 import type { Notice, OpenLog } from "./LogContext";
 import { broughtBackKey, restoredText, savedText, travelText, unreadText } from "./told";

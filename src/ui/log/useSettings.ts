@@ -1,7 +1,7 @@
 "use client";
 
-import { put } from "@/core/log/records";
 import type { Settings } from "@/core/log/kinds/people";
+import { put } from "@/core/log/records";
 import { useLog } from "@/ui/log/LogContext";
 
 /** The trainee's settings, and the way to change some of them. */

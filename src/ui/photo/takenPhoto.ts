@@ -1,9 +1,9 @@
 "use client";
 
-import { v7 as newId } from "uuid";
 import type { RecordOf } from "@/core/log/records";
 import type { StoredPhoto } from "@/store/database";
 import { photoFile } from "@/store/photos";
+import { v7 as newId } from "uuid";
 import { asKept } from "./asKept";
 
 /** A chosen picture as the record and the bytes that are kept of it. @throws Error in the trainee's words when it cannot be read as a picture */

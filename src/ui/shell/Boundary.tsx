@@ -1,8 +1,8 @@
 "use client";
 
+import type { LogName } from "@/store/database";
 import dynamic from "next/dynamic";
 import { Component, type ReactNode } from "react";
-import type { LogName } from "@/store/database";
 import { FigureProblem } from "../log/useFigure";
 
 const LastResort = dynamic(() => import("./LastResort").then((module) => module.LastResort), { ssr: false });

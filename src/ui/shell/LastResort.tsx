@@ -1,9 +1,9 @@
 "use client";
 
-import { useState } from "react";
 import { writeArchiveFile } from "@/compute/archives";
 import { messageOf } from "@/core/base/messageOf";
 import type { LogName } from "@/store/database";
+import { useState } from "react";
 import { handOutArchive } from "../handOutArchive";
 import styles from "./shell.module.css";
 

@@ -1,11 +1,11 @@
 "use client";
 
-import { useEffect, useRef, useState, type ReactNode } from "react";
 import { messageOf } from "@/core/base/messageOf";
-import { OriginFolder } from "@/store/copy/originFolder";
 import type { CopyClient } from "@/store/copy/client";
+import { OriginFolder } from "@/store/copy/originFolder";
 import type { Restored } from "@/store/copy/restore";
 import type { LogName } from "@/store/database";
+import { type ReactNode, useEffect, useRef, useState } from "react";
 import { handOutArchive } from "../handOutArchive";
 import { broughtBackKey, restoredText } from "../log/told";
 import styles from "./shell.module.css";

@@ -1,23 +1,23 @@
 "use client";
 
+import type { ProblemKind } from "@/store/problems";
 import dynamic from "next/dynamic";
 import Link from "next/link";
 import { usePathname, useRouter } from "next/navigation";
-import { useEffect, useMemo, useRef, useState, type ReactNode } from "react";
-import type { ProblemKind } from "@/store/problems";
+import { type ReactNode, useEffect, useMemo, useRef, useState } from "react";
 import { Column } from "../column/Column";
 import { EntryLine } from "../entry/EntryLine";
 import { LogContext, type OpenLog } from "../log/LogContext";
-import { useOpenLog, type FirstHands } from "../log/useOpenLog";
-import { NoticeBar } from "./NoticeBar";
-import { Boundary } from "./Boundary";
+import { type FirstHands, useOpenLog } from "../log/useOpenLog";
 import { watchTyping } from "../unsaved";
+import { Boundary } from "./Boundary";
+import { NoticeBar } from "./NoticeBar";
+import styles from "./shell.module.css";
 import { useBackup } from "./useBackup";
 import { useNewVersion } from "./useNewVersion";
 import { useReminder } from "./useReminder";
 import { useShortcuts } from "./useShortcuts";
 import { settings, train, viewAt, views, wide } from "./views";
-import styles from "./shell.module.css";
 
 const LogProblem = dynamic(() => import("./LogProblem").then((module) => module.LogProblem), { ssr: false });
 const ShortcutList = dynamic(() => import("./ShortcutList").then((module) => module.ShortcutList), { ssr: false });

@@ -1,7 +1,7 @@
 "use client";
 
-import { useEffect, useRef } from "react";
 import { messageOf } from "@/core/base/messageOf";
+import { useEffect, useRef } from "react";
 import { noteLeaving } from "../log/leftAt";
 import type { OpenLog } from "../log/LogContext";
 

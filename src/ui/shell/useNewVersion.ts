@@ -1,7 +1,7 @@
 "use client";
 
-import { useCallback, useEffect, useState } from "react";
 import type { KeptStanding, RoomQuestion } from "@/offline/messages";
+import { useCallback, useEffect, useState } from "react";
 import type { OpenLog } from "../log/LogContext";
 import { hasUnsaved } from "../unsaved";
 

@@ -1,8 +1,8 @@
 "use client";
 
 import { useEffect } from "react";
-import type { OpenLog } from "../log/LogContext";
 import { dueText } from "../dueText";
+import type { OpenLog } from "../log/LogContext";
 
 /** Time of day (HH:MM) at which this browser reminds, kept in it alone; null when it does not. */
 export const reminder = {

@@ -2,8 +2,8 @@
 
 import { AntdRegistry } from "@ant-design/nextjs-registry";
 import { ConfigProvider } from "antd";
-import { createContext, use, useCallback, useMemo, useSyncExternalStore, type ReactNode } from "react";
-import { tokens, type Mode } from "./tokens";
+import { createContext, type ReactNode, use, useCallback, useMemo, useSyncExternalStore } from "react";
+import { type Mode, tokens } from "./tokens";
 
 interface ModeControl {
   mode: Mode;

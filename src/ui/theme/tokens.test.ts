@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
-import { tokens, type Mode } from "./tokens";
+import { type Mode, tokens } from "./tokens";
 
 const css = readFileSync(new URL("./base.css", import.meta.url), "utf8");
 const channels = (hex: string) =>

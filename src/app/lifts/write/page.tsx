@@ -1,5 +1,5 @@
-import { Suspense } from "react";
 import { Write } from "@/features/lifts/Write";
+import { Suspense } from "react";
 
 export default function Page() {
   return (

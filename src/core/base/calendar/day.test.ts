@@ -1,7 +1,7 @@
-import fc from "fast-check";
 import dayjs from "dayjs";
+import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { ageOn, closingDay, dateOf, dayOf, monthStartOf, mustDay, weekdayOf, weekStartOf, type Weekday } from "./day";
+import { ageOn, closingDay, dateOf, dayOf, monthStartOf, mustDay, type Weekday, weekdayOf, weekStartOf } from "./day";
 
 const anyDay = fc.integer({ min: -20_000, max: 60_000 });
 const anyStart = fc.integer({ min: 1, max: 7 }) as fc.Arbitrary<Weekday>;

@@ -97,3 +97,8 @@ export function ageOn(birth: Day, on: Day): number {
   const [y, m, d] = dateOf(on).split("-").map(Number) as [number, number, number];
   return y - by - (m < bm || (m === bm && d < bd) ? 1 : 0);
 }
+
+/** A day as the contract writes it, or null. */
+export function dateOrNull(day: Day | null): string | null {
+  return day === null ? null : dateOf(day);
+}

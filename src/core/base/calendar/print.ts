@@ -1,4 +1,4 @@
-import { dateOf, mustDay, type Day } from "./day";
+import { dateOf, type Day, mustDay } from "./day";
 
 const months = [
   "January",

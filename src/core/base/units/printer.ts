@@ -1,6 +1,6 @@
-import { fromKcal, printEnergy, type EnergyUnit } from "./energy";
-import { metresPer, printDistance, type DistanceUnit } from "./length";
-import { fromKg, printLoad, printMass, type MassUnit } from "./mass";
+import { type EnergyUnit, fromKcal, printEnergy } from "./energy";
+import { type DistanceUnit, metresPer, printDistance } from "./length";
+import { fromKg, type MassUnit, printLoad, printMass } from "./mass";
 import { printNumber, printSigned } from "./number";
 import { printDuration } from "./time";
 

@@ -1,6 +1,6 @@
 import * as z from "zod";
-import { open, owned, text, name, date } from "./fields";
-import { personalKind, byName } from "./kind";
+import { date, name, open, owned, text } from "./fields";
+import { byName, personalKind } from "./kind";
 
 /** Some weeks of training with one aim, by its first day and how many days it has: whatever two hands change of it, it ends after it begins. */
 const schema = open({

@@ -1,5 +1,5 @@
 import * as z from "zod";
-import { open, owned, date, amount, grams } from "./fields";
+import { amount, date, grams, open, owned } from "./fields";
 import { personalKind } from "./kind";
 
 const dayTarget = open({

@@ -1,6 +1,6 @@
 import * as z from "zod";
-import { open, shared, text, name, nutrients } from "./fields";
-import { householdKind, byName } from "./kind";
+import { name, nutrients, open, shared, text } from "./fields";
+import { byName, householdKind } from "./kind";
 
 const schema = open({
   ...shared,

@@ -1,5 +1,5 @@
 import * as z from "zod";
-import { open, owned, text, name, date, bodyKg } from "./fields";
+import { bodyKg, date, name, open, owned, text } from "./fields";
 import { personalKind } from "./kind";
 
 const schema = open({

@@ -1,9 +1,9 @@
-import * as z from "zod";
 import { describe, expect, it } from "vitest";
-import { emptyLog, putRecord, whyUnread } from "../log";
-import { referencesOf, repointed, strandedBy } from "../references";
+import * as z from "zod";
 import { doubledId, withElementIds, withOwnIds } from "../idLists";
+import { emptyLog, putRecord, whyUnread } from "../log";
 import type { AnyRecord, RecordKind } from "../records";
+import { referencesOf, repointed, strandedBy } from "../references";
 import { isDated, isRecordKind, kinds, recordKinds } from "./all";
 import { open, shared } from "./fields";
 import { byName, dailyKind, householdKind } from "./kind";

@@ -1,5 +1,5 @@
 import * as z from "zod";
-import { open, owned, id, date } from "./fields";
+import { date, id, open, owned } from "./fields";
 import { dailyKind } from "./kind";
 
 const schema = open({

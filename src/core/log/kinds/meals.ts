@@ -1,5 +1,5 @@
 import * as z from "zod";
-import { open, owned, id, text, date, amount, grams, nutrients } from "./fields";
+import { amount, date, grams, id, nutrients, open, owned, text } from "./fields";
 import { dailyKind } from "./kind";
 
 const schema = open({

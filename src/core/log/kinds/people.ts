@@ -1,6 +1,6 @@
 import * as z from "zod";
-import { open, shared, id, name, date } from "./fields";
-import { householdKind, byName } from "./kind";
+import { date, id, name, open, shared } from "./fields";
+import { byName, householdKind } from "./kind";
 
 /** What changes a figure, per person. Everything here has a default, so an absent field is not an error. */
 const settings = open({
@@ -52,3 +52,6 @@ export const people = householdKind({
   lists: null,
   standIn: (id, name) => ({ id, name }),
 });
+
+/** Sex as the equations know it. */
+export type Sex = "female" | "male" | "unspecified";

@@ -1,5 +1,5 @@
 import * as z from "zod";
-import { open, owned, text, date } from "./fields";
+import { date, open, owned, text } from "./fields";
 import { dailyKind } from "./kind";
 
 const schema = open({ ...owned, date, file: text });

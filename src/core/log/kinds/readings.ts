@@ -1,5 +1,5 @@
 import * as z from "zod";
-import { open, owned, id, text, date } from "./fields";
+import { date, id, open, owned, text } from "./fields";
 import { dailyKind } from "./kind";
 
 const schema = open({ ...owned, measureId: id, date, value: z.number(), method: text.nullish() });

@@ -1,6 +1,6 @@
 import * as z from "zod";
-import { open, shared, id, text, name, amount, grams } from "./fields";
-import { householdKind, byName } from "./kind";
+import { amount, grams, id, name, open, shared, text } from "./fields";
+import { byName, householdKind } from "./kind";
 
 const schema = open({
   ...shared,

@@ -1,7 +1,7 @@
 import * as z from "zod";
-import { open, owned, id, text, name, date, time, amount, effort, reps, load, seconds, metres } from "./fields";
-import { dailyKind } from "./kind";
 import { doneSets } from "../doneSets";
+import { amount, date, effort, id, load, metres, name, open, owned, reps, seconds, text, time } from "./fields";
+import { dailyKind } from "./kind";
 
 const plannedSet = open({
   /** The repetitions, or the fewest of them where `repsTo` names the most (8–12) or where they are as many as possible (5 or more). */

@@ -1,5 +1,5 @@
 import * as z from "zod";
-import { open, owned, date, amount } from "./fields";
+import { amount, date, open, owned } from "./fields";
 import { dailyKind } from "./kind";
 
 const schema = open({ ...owned, date, ml: amount(100_000) });

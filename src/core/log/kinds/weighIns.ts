@@ -1,5 +1,5 @@
 import * as z from "zod";
-import { open, owned, text, date, time, bodyKg } from "./fields";
+import { bodyKg, date, open, owned, text, time } from "./fields";
 import { dailyKind } from "./kind";
 
 const schema = open({

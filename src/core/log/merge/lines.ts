@@ -1,15 +1,15 @@
-import { printDate } from "../../base/calendar/print";
 import { dayOf } from "../../base/calendar/day";
+import { printDate } from "../../base/calendar/print";
+import { printPlain } from "../../base/units/number";
+import { Printer, unitsOf } from "../../base/units/printer";
 import { elementName } from "../idLists";
 import { kinds } from "../kinds/all";
 import type { Wording } from "../kinds/kind";
 import type { Session } from "../kinds/sessions";
-import { isIdList, isPlain, type Step } from "../patch";
 import type { Log } from "../log";
+import { isIdList, isPlain, type Step } from "../patch";
 import type { AnyRecord, RecordKind, RecordOf } from "../records";
 import { kindNamedBy } from "../references";
-import { printPlain } from "../../base/units/number";
-import { Printer, unitsOf } from "../../base/units/printer";
 import type { Difference } from "./merge";
 
 /** One difference, as it is read before it is written: what the record is called and each field's value on either side, in its person's units. */

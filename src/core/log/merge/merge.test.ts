@@ -4,13 +4,13 @@ import { demoLog, rowerId } from "../../../demo/demoLog";
 import { editKinds, madeUpEdit } from "../../../demo/edits";
 import { Random } from "../../../demo/random";
 import { mustDay } from "../../base/calendar/day";
-import { copyOf } from "../copy";
-import { emptyLog, putRecord, removeRecord, type Log } from "../log";
-import { recordKinds } from "../kinds/all";
-import type { AnyRecord, RecordKind } from "../records";
 import { canonical } from "../canonical";
+import { copyOf } from "../copy";
+import { recordKinds } from "../kinds/all";
+import { emptyLog, type Log, putRecord, removeRecord } from "../log";
+import type { AnyRecord, RecordKind } from "../records";
 import { mergeLines } from "./lines";
-import { mergeLogs, type Difference } from "./merge";
+import { type Difference, mergeLogs } from "./merge";
 
 const stamp = (minute: number, node: string) => `2026-06-11T10:${String(minute).padStart(2, "0")}:00.000Z/0000/${node}`;
 const logOf = (...records: [RecordKind, object][]): Log => {

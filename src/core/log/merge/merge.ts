@@ -1,8 +1,8 @@
 import { sameJson } from "../canonical";
 import { isRecordKind, kinds, recordKinds } from "../kinds/all";
-import { tombstoneKey, type Log } from "../log";
+import { type Log, tombstoneKey } from "../log";
 import { diff, isIdList, isOrder, isPlain, type Step } from "../patch";
-import { put, type AnyRecord, type ChangeStep, type RecordKind } from "../records";
+import { type AnyRecord, type ChangeStep, put, type RecordKind } from "../records";
 import { sameDayRecord } from "../sameDay";
 
 /** One field of a record that would change: its path, and what it says before and after (undefined where it is absent). */

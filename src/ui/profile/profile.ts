@@ -1,5 +1,5 @@
-import type { Person } from "@/core/log/kinds/people";
 import { parseHeight } from "@/core/base/units/length";
+import type { Person } from "@/core/log/kinds/people";
 
 /** What the profile form holds, all of it text as typed. */
 export interface ProfileFields {

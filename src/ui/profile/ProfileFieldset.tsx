@@ -1,11 +1,11 @@
 "use client";
 
-import type { Control } from "react-hook-form";
-import { Choice, Field, Row, wide } from "@/ui/inputs/Field";
-import { formulaChoices } from "@/ui/inputs/formulaChoices";
 import { weekdayNames } from "@/core/base/calendar/print";
 import { parseHeight } from "@/core/base/units/length";
 import { aDate, optional } from "@/ui/inputs/checks";
+import { Choice, Field, Row, wide } from "@/ui/inputs/Field";
+import { formulaChoices } from "@/ui/inputs/formulaChoices";
+import type { Control } from "react-hook-form";
 import type { ProfileFields } from "./profile";
 
 const weekdays = weekdayNames.map((label, index) => ({ value: String(index + 1), label }));

@@ -1,11 +1,14 @@
 "use client";
 
-import { useState } from "react";
 import { isFarOff } from "@/core/body/weighIns";
 import { usePrinter } from "@/ui/usePrinter";
+import { useState } from "react";
 
 /** Questions a weight that is far from what the scale was expected to show: it is taken when it is given a second time. */
-export function useFarOff(expectedKg: number | null): { question: string | null; passes: (kg: number) => boolean } {
+export function useOutlierCheck(expectedKg: number | null): {
+  question: string | null;
+  passes: (kg: number) => boolean;
+} {
   const printer = usePrinter();
   const [asked, setAsked] = useState<number | null>(null);
   return {

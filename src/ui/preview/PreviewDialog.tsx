@@ -1,17 +1,17 @@
 "use client";
 
-import { Button } from "antd";
-import { useState } from "react";
-import type { LedgerPreview } from "@/core/ledger/ledgerView";
-import type { LedgerColumn, LedgerColumnId } from "@/core/ledger/columns";
-import type { DateOrder } from "@/core/ledger/paste";
 import type { MassUnit } from "@/core/base/units/mass";
 import { counted, printNumber } from "@/core/base/units/number";
-import { Dialog } from "@/ui/figure/Dialog";
+import type { LedgerColumn, LedgerColumnId } from "@/core/ledger/columns";
+import type { LedgerPreview } from "@/core/ledger/ledgerView";
+import type { DateOrder } from "@/core/ledger/paste";
 import { ledgerDate } from "@/ui/dates";
+import { Dialog } from "@/ui/figure/Dialog";
 import { orderNames } from "@/ui/inputs/dateOrders";
 import { useUnsaved } from "@/ui/unsaved";
-import styles from "./ledger.module.css";
+import { Button } from "antd";
+import { useState } from "react";
+import styles from "./preview.module.css";
 
 /** More lines than this are counted and not listed. */
 const listed = 300;
@@ -74,7 +74,7 @@ export function PreviewDialog({
       )}
       {refusals > 0 && (
         <>
-          <h3 className={styles.head3}>Refused</h3>
+          <h3 className={styles.heading}>Refused</h3>
           <ul className={styles.refused}>
             {lines.slice(0, listed).map(({ line, text, why }) => (
               <li key={line}>

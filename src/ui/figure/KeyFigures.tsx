@@ -1,9 +1,10 @@
 "use client";
 
-import { whereToWrite } from "@/core/energy/resting";
-import type { ArrivalFigure, DayView, PlanFigure, TrendFigure } from "@/core/days/dayView";
 import { counted, printNumber } from "@/core/base/units/number";
 import type { Printer } from "@/core/base/units/printer";
+import type { ArrivalFigure, PlanFigure, TrendFigure } from "@/core/body/keyFigures";
+import type { DayView } from "@/core/days/dayView";
+import { whereToWrite } from "@/core/energy/resting";
 import { shortDate } from "@/ui/dates";
 import { Figure } from "@/ui/figure/Figure";
 import { useLog } from "@/ui/log/LogContext";

@@ -1,0 +1,62 @@
+import { dateOf } from "../base/calendar/day";
+import { AsOf } from "../log/asOf";
+import { sessionsOf } from "../sessions/slice";
+import type { Target } from "./expenditure";
+import { creditsOn, expenditureOn, targetFor } from "./expenditure";
+import { equationNames } from "./resting";
+import { energyOf } from "./slice";
+
+function energySection(asOf: AsOf) {
+  const { on } = asOf;
+  const resting = equationNames.map((name) => [name, energyOf(asOf).restingOn(name, on)] as const);
+  const missing = [...new Set(resting.flatMap(([, result]) => ("reason" in result ? [result.reason] : [])))];
+  const expenditure = expenditureOn(asOf, on);
+  const sessions = sessionsOf(asOf)
+    .pastDays()
+    .flatMap((day) => creditsOn(asOf, day).map((credit) => ({ date: dateOf(day), ...credit })));
+  return {
+    resting: {
+      ...Object.fromEntries(resting.map(([name, result]) => [name, "kcal" in result ? result.kcal : null])),
+      ...(missing.length > 0 ? { reason: missing.join("; ") } : {}),
+    },
+    formula:
+      "reason" in expenditure
+        ? { kcal: null, factor: null, reason: expenditure.reason }
+        : { kcal: expenditure.kcal, factor: expenditure.factor, equation: expenditure.equation },
+    measured: {
+      kcal: null,
+      low80: null,
+      high80: null,
+      days: 0,
+      reason: "measured expenditure is not computed by this version",
+    },
+    targets: {
+      training: targetContract(targetFor(asOf, "training", on)),
+      rest: targetContract(targetFor(asOf, "rest", on)),
+    },
+    exercise: sessions.map(({ date, ...credit }) =>
+      "reason" in credit
+        ? { date, sessionId: credit.sessionId, netKcal: null, reason: credit.reason }
+        : { date, sessionId: credit.sessionId, met: credit.met, netKcal: credit.kcal, credited: credit.credited },
+    ),
+  };
+}
+
+function targetContract(target: Target) {
+  if ("reason" in target) return { kcal: null, protein: null, fat: null, carbohydrate: null, reason: target.reason };
+  const { kcal, protein, fat, carbohydrate } = target;
+  return {
+    kcal,
+    protein,
+    fat,
+    carbohydrate,
+    ...(protein === null || fat === null || carbohydrate === null ? { reason: "no target in grams is set" } : {}),
+  };
+}
+
+/** The contract's figures of expenditure and targets. */
+export function energyContract(asOf: AsOf) {
+  return {
+    energy: energySection(asOf),
+  };
+}

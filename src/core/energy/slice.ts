@@ -1,0 +1,48 @@
+import { ageOn, type Day, mustDay } from "../base/calendar/day";
+import { perOwner } from "../base/memo";
+import { measuresOf } from "../body/measuresSlice";
+import { lastWeighedAgo } from "../body/projection";
+import { weightOf } from "../body/slice";
+import { type AsOf, compare, Slice } from "../log/asOf";
+import type { EnergySettings } from "../log/kinds/energySettings";
+import { type Body, type EquationName, equations, type Resting } from "./resting";
+
+/** So long a weight serves the equations after it was weighed: within a year most people stay within a few per cent (our judgement, no source). */
+const weightServesDays = 365;
+
+/** What a person's expenditure is reckoned from. */
+class Energy extends Slice {
+  readonly #settings = this.kept(() =>
+    this.asOf.own("energySettings").sort((a, b) => compare(a.from, b.from) || compare(a.id, b.id)),
+  );
+
+  /** Energy settings in force on a day. */
+  settingsOn(day: Day): EnergySettings | null {
+    return this.#settings().findLast(({ from }) => mustDay(from) <= day) ?? null;
+  }
+
+  /** What the equations are given on a day; null without a weight. */
+  bodyOn(day: Day): Body | null {
+    const kg = weightOf(this.asOf).heldOn(day);
+    if (kg === null) return null;
+    const fat = measuresOf(this.asOf).bodyFatOn(day);
+    const { birthDate, heightCm, sex } = this.asOf.person;
+    return {
+      kg,
+      heightCm: heightCm ?? null,
+      ageYears: birthDate ? ageOn(mustDay(birthDate), day) : null,
+      sex: sex ?? "unspecified",
+      fatFreeKg: fat === null ? null : kg * (1 - fat.percent / 100),
+    };
+  }
+
+  /** Resting expenditure by an equation on a day, or why it cannot be said. */
+  restingOn(equation: EquationName, day: Day): Resting {
+    const body = this.bodyOn(day);
+    const trend = weightOf(this.asOf).trend();
+    if (trend !== null && day - trend.last > weightServesDays) return { reason: lastWeighedAgo(trend, day) };
+    return body === null ? { reason: "no weight is written" } : equations[equation].kcal(body);
+  }
+}
+
+export const energyOf = perOwner((asOf: AsOf) => new Energy(asOf));

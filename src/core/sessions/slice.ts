@@ -1,0 +1,60 @@
+import { type Day, mustDay } from "../base/calendar/day";
+import { concatMap } from "../base/calendar/groupBy";
+import { perOwner } from "../base/memo";
+import { type AsOf, Slice } from "../log/asOf";
+import type { Session } from "../log/kinds/sessions";
+import { bucketDays, bucketOf, daysOfBucket } from "../log/logIndex";
+import { wasPerformed } from "./adherence";
+
+/** The sessions of a person by day. */
+class Sessions extends Slice {
+  /** Sessions of a day, planned ones included, in order of time and id. */
+  on(day: Day): readonly Session[] {
+    return this.asOf.index.on("sessions", this.asOf.personId, day);
+  }
+
+  /** A session by its day and id, or null. */
+  find(day: Day, id: string): Session | null {
+    return this.on(day).find((session) => session.id === id) ?? null;
+  }
+
+  /** Days that have a session, those to come included, in order. */
+  days(): readonly Day[] {
+    return this.asOf.index.days("sessions", this.asOf.personId);
+  }
+
+  /** Days up to the one asked about that have a session, in order. */
+  readonly pastDays = this.kept(() => this.days().filter((day) => day <= this.asOf.on));
+
+  /** Buckets of days up to the one asked about that hold sessions, in order. */
+  readonly pastBuckets = this.kept(() =>
+    this.asOf.index.buckets("sessions", this.asOf.personId).filter((bucket) => bucket <= bucketOf(this.asOf.on)),
+  );
+
+  /** Every session from a day to another, planned ones included, in order of date, time and id. */
+  between(from: Day, to: Day): Session[] {
+    return concatMap(
+      this.days().filter((day) => day >= from && day <= to),
+      (day) => this.on(day),
+    );
+  }
+
+  /** Sessions of the seven days from `start`, planned ones included. */
+  ofWeek(start: Day): Session[] {
+    return Array.from({ length: 7 }, (_, index) => this.on(start + index)).flat();
+  }
+
+  /** Whether a session was performed on a day, wholly or partly. */
+  readonly trainedOn = (day: Day): boolean => this.#trained(bucketOf(day))[day - bucketOf(day) * bucketDays]!;
+  readonly #trained = this.keptBy((bucket: number) =>
+    daysOfBucket(bucket).map((day) => this.on(day).some((session) => wasPerformed(session, this.asOf.on))),
+  );
+
+  /** Something of each session of the log, kept a day at a time. */
+  keptBySession<T>(compute: (session: Session) => T): (session: Session) => T {
+    const onDay = this.keptBy((day: Day) => new Map(this.on(day).map((session) => [session.id, compute(session)])));
+    return (session) => onDay(mustDay(session.date)).get(session.id)!;
+  }
+}
+
+export const sessionsOf = perOwner((asOf: AsOf) => new Sessions(asOf));
