@@ -37,7 +37,7 @@ export const arrows = {
   store: [...core, "formats"],
   compute: [...core, "formats", "store", "demo"],
   offline: [],
-  ui: [...core, "compute", "store", "offline"],
+  ui: [...core, "formats", "compute", "store", "offline"],
   ...Object.fromEntries(features.map((view) => [view, [...core, "compute", "store", "ui", "formats", "demo"]])),
   app: [...features, "ui"],
 };

@@ -1,6 +1,6 @@
 import { dayOf } from "../src/core/base/calendar/day";
 import { demoLog } from "../src/demo/demoLog";
-import { writeArchive } from "../src/formats/archive";
+import { writeArchive } from "../src/formats/archive/write";
 
 const date = process.argv[2] ?? "2026-06-11";
 const today = dayOf(date);

@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import { dayOf } from "../src/core/base/calendar/day";
 import { contract } from "../src/core/contract";
-import { readArchive } from "../src/formats/archive";
+import { readArchive } from "../src/formats/archive/read";
 
 const usage = "usage: npm run --silent figures -- FILE [--on YYYY-MM-DD]";
 

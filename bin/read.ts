@@ -11,7 +11,8 @@ import { entryContext } from "../src/core/quickEntry/entryView";
 import { readEntry } from "../src/core/quickEntry/read";
 import { readLines } from "../src/core/quickEntry/readLines";
 import { starterExercisesIn } from "../src/core/strength/starterExercises";
-import { readArchive, writeArchive } from "../src/formats/archive";
+import { readArchive } from "../src/formats/archive/read";
+import { writeArchive } from "../src/formats/archive/write";
 
 const usage =
   "usage: npm run --silent read -- FILE [--on YYYY-MM-DD] [--archive FILE] [--units lb,mi] [--person NAME] [--write FILE]";

@@ -1,50 +1,28 @@
-import { mustDay } from "@/core/base/calendar/day";
-import type { Steps } from "@/core/base/chunked";
-import { contract } from "@/core/contract";
-import { recordKinds } from "@/core/log/kinds/all";
-import { type Log, putRecord } from "@/core/log/log";
-import { mend } from "@/core/log/mend";
-import { type MergeLine, mergeLines } from "@/core/log/merge/lines";
-import { mergeLogs } from "@/core/log/merge/merge";
-import { onlyOf } from "@/core/log/people";
-import type { ChangeStep, RecordKind } from "@/core/log/records";
+// First of all, before any schema is built.
 import "@/core/log/withoutEval";
+
+import { mustDay } from "@/core/base/calendar/day";
+import { contract } from "@/core/contract";
+import { type Log } from "@/core/log/log";
+import { mend } from "@/core/log/mend";
+import { onlyOf } from "@/core/log/people";
 import { decadesLog } from "@/demo/decades";
 import { demoLog } from "@/demo/demoLog";
-import { packArchive, type Problem, readingArchive, writeArchive } from "@/formats/archive";
+import { archive } from "@/formats/archive/archive";
+import type { Given, Problem } from "@/formats/format";
+import { type Preview, previewImport } from "@/formats/importing/importing";
 import { OriginFolder } from "@/store/copy/originFolder";
 import { readCopy } from "@/store/copy/restore";
-import { type LogName, openDatabase, type StoredPhoto } from "@/store/database";
+import { type LogName, openDatabase } from "@/store/database";
 import { type LaidOut, layOut } from "@/store/pages";
-import { photoFile } from "@/store/photos";
 import { readLog } from "@/store/reader";
 import { expose, type ProxyMarked } from "comlink";
 
 /** Told how much of a long task is done, from 0 to 1. */
 type Told = ((share: number) => void) & ProxyMarked;
 
-/**
- * What merging an archive into the log would write, with each difference in words. `lines` is null when there are too many to be looked
- * through; `related` says whether the two speak of the same people.
- */
-export interface Merge {
-  steps: ChangeStep[];
-  lines: MergeLine[] | null;
-  count: number;
-  related: boolean;
-}
-
-/** An archive read and laid out, or what is wrong with it. `healed`: stamps that were none and were left out. */
-export type ImportReading =
-  | {
-      laidOut: LaidOut;
-      counts: Record<RecordKind, number>;
-      photos: StoredPhoto[];
-      missing: number;
-      healed: number;
-      merge: Merge;
-    }
-  | { problems: Problem[] };
+/** A file read and laid out for writing, with what taking it would do; or what is wrong with it. */
+export type ImportReading = (Omit<Preview, "log"> & { laidOut: LaidOut }) | { problems: Problem[] };
 
 /** A log that was mended, laid out anew: records that came from its second copy, and how much was taken out. */
 export interface MendedLog {
@@ -53,31 +31,17 @@ export interface MendedLog {
   out: number;
 }
 
-/** Beyond so many differences two logs are not copies of one. */
-const differencesAtMost = 20_000;
-
 /**
  * What goes through a whole log or a whole file at once, in a worker of its own that is ended afterwards, or before: nothing that lies in a
  * file can hold up what the trainee sees, and whatever room it took is given back.
  */
 class ArchiveSession {
-  /** Checks an archive's bytes and lays its log out for writing, or says what is wrong and where. */
-  async read(name: LogName, bytes: Uint8Array, told: Told): Promise<ImportReading> {
-    const reading = await inSteps(readingArchive(bytes), told);
-    if (!reading.ok) return { problems: reading.problems };
-    const { photos, missing } = await namedByContent(reading.log, reading.photos);
-    const counts = Object.fromEntries(recordKinds.map((kind) => [kind, reading.log.records[kind].size])) as Record<
-      RecordKind,
-      number
-    >;
-    return {
-      laidOut: layOut(reading.log),
-      counts,
-      photos,
-      missing,
-      healed: reading.healed,
-      merge: mergeOf(await logOf(name), reading.log),
-    };
+  /** Checks a file and lays its log out for writing, or says what is wrong and where. */
+  async read(name: LogName, given: Given, told: Told): Promise<ImportReading> {
+    const found = await previewImport(given, () => logOf(name), told);
+    if ("problems" in found) return found;
+    const { log, ...preview } = found;
+    return { laidOut: layOut(log), ...preview };
   }
 
   /** The whole log as an archive, or one person's alone: JSON text, or a zip when it speaks of photographs. */
@@ -90,13 +54,12 @@ class ArchiveSession {
     try {
       const { log: whole } = await readLog(database);
       const log = personId === null ? whole : onlyOf(whole, personId);
-      if (log.records.photos.size === 0) return writeArchive(log, exportedAt);
       const photos = new Map<string, Uint8Array>();
       for (const file of [...new Set([...log.records.photos.values()].map((photo) => photo.file))].sort()) {
         const kept = await database.get("photos", file);
         if (kept !== undefined) photos.set(file, kept.bytes);
       }
-      return packArchive(log, exportedAt, photos);
+      return archive.write!(log, exportedAt, photos);
     } finally {
       database.close();
     }
@@ -138,46 +101,6 @@ async function logOf(name: LogName): Promise<Log> {
   } finally {
     database.close();
   }
-}
-
-async function inSteps<T>(steps: Steps<T>, told: Told): Promise<T> {
-  for (;;) {
-    const step = steps.next();
-    if (step.done) return step.value;
-    await told(step.value);
-  }
-}
-
-function mergeOf(ours: Log, theirs: Log): Merge {
-  const differences = mergeLogs(ours, theirs);
-  const related = [...theirs.records.people.keys()].some((id) => ours.records.people.has(id));
-  const within = differences.length <= differencesAtMost;
-  return {
-    steps: within ? differences.map(({ step }) => step) : [],
-    lines: within ? mergeLines(ours, theirs, differences) : null,
-    count: differences.length,
-    related,
-  };
-}
-
-/** Gives each photograph that a log speaks of the name of its content, as it is kept under; `missing` counts those the archive does not hold. */
-async function namedByContent(
-  log: Log,
-  found: ReadonlyMap<string, Uint8Array>,
-): Promise<{ photos: StoredPhoto[]; missing: number }> {
-  const photos = new Map<string, StoredPhoto>();
-  let missing = 0;
-  for (const photo of [...log.records.photos.values()]) {
-    const bytes = found.get(photo.file);
-    if (bytes === undefined) {
-      missing += 1;
-      continue;
-    }
-    const file = await photoFile(bytes);
-    photos.set(file, { file, bytes: bytes.slice() });
-    if (file !== photo.file) putRecord(log, "photos", { ...photo, file });
-  }
-  return { photos: [...photos.values()], missing };
 }
 
 export type { ArchiveSession };

@@ -1,3 +1,4 @@
+import type { Given } from "@/formats/format";
 import type { LogName } from "@/store/database";
 import type { LaidOut } from "@/store/pages";
 import { proxy, type Remote, wrap } from "comlink";
@@ -9,12 +10,8 @@ export type OnProgress = (share: number) => boolean;
 /** Without a sign of life for so long, in milliseconds, a file is given up. */
 const silentAtMost = 30_000;
 
-/** Reads an archive; null when it was stopped. @throws Error that says what went wrong, whatever it was */
-export function readArchiveFile(
-  name: LogName,
-  bytes: Uint8Array,
-  onProgress: OnProgress,
-): Promise<ImportReading | null> {
+/** Reads a file; null when it was stopped. @throws Error that says what went wrong, whatever it was */
+export function readArchiveFile(name: LogName, given: Given, onProgress: OnProgress): Promise<ImportReading | null> {
   return worked<ImportReading | null>((session, end) => {
     let silence: ReturnType<typeof setTimeout>;
     const listen = () => {
@@ -34,7 +31,7 @@ export function readArchiveFile(
       share = done;
       listen();
     });
-    return session.read(name, bytes, told).finally(() => {
+    return session.read(name, given, told).finally(() => {
       clearTimeout(silence);
       clearInterval(stopped);
     });

@@ -1,10 +1,12 @@
+// First of all, before any schema is built.
+import "@/core/log/withoutEval";
+
 import type { Steps } from "@/core/base/chunked";
 import { equal, type Memo } from "@/core/base/memo";
 import { messageOf } from "@/core/base/messageOf";
 import { checkingLog, type Finding } from "@/core/log/check";
 import { copyOf } from "@/core/log/copy";
 import { type Log, peopleOf, sizeOf } from "@/core/log/log";
-import "@/core/log/withoutEval";
 import { type Between, checkLayout, type LayoutFinding } from "@/store/check";
 import { type LogDatabase, type LogName, openDatabase } from "@/store/database";
 import { fold } from "@/store/fold";

@@ -1,6 +1,6 @@
 import { deflateSync, strToU8, zipSync } from "fflate";
 import { describe, expect, it } from "vitest";
-import { readArchive } from "./archive";
+import { readArchive } from "./archive/read";
 import { unpacking } from "./zip";
 
 const limit = 300_000_000;

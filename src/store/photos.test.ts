@@ -1,14 +1,16 @@
 import type { Person } from "@/core/log/kinds/people";
 import { emptyLog } from "@/core/log/log";
 import { put, type RecordOf } from "@/core/log/records";
-import { packArchive, readArchive } from "@/formats/archive";
+import { readArchive } from "@/formats/archive/read";
+import { packArchive } from "@/formats/archive/write";
+import { photoFile } from "@/formats/importing/photoFile";
 import { IDBFactory } from "fake-indexeddb";
 import "fake-indexeddb/auto";
 import { createHash } from "node:crypto";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { Locks } from "../../tests/locks";
 import { layOut } from "./pages";
-import { photoFile, releasePhotos } from "./photos";
+import { releasePhotos } from "./photos";
 import { readLog } from "./reader";
 import { Store } from "./store";
 

@@ -4,7 +4,7 @@ import type { WeighIn } from "@/core/log/kinds/weighIns";
 import { emptyLog, type Log, putRecord } from "@/core/log/log";
 import { put } from "@/core/log/records";
 import { isStamp } from "@/core/log/stamp";
-import { archiveOf } from "@/formats/archive";
+import { archiveOf } from "@/formats/archive/write";
 import { IDBFactory } from "fake-indexeddb";
 import "fake-indexeddb/auto";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";

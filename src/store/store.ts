@@ -1,3 +1,6 @@
+// First of all, before any schema is built.
+import "@/core/log/withoutEval";
+
 import { sameJson } from "@/core/log/canonical";
 import { kinds } from "@/core/log/kinds/all";
 import { diff, inverse } from "@/core/log/patch";
@@ -5,7 +8,6 @@ import type { AnyRecord, Change, ChangeStep, RecordKind } from "@/core/log/recor
 import { oneADayOf, standing } from "@/core/log/sameDay";
 import { nextStamp } from "@/core/log/stamp";
 import { applyPatches, type Clash, threeWay } from "@/core/log/threeWay";
-import "@/core/log/withoutEval";
 import type { IDBPDatabase } from "idb";
 import { v7 as newId } from "uuid";
 import type { SecondCopy } from "./copy/client";

@@ -7,7 +7,7 @@ import { put } from "@/core/log/records";
 import { withSet } from "@/core/sessions/sets";
 import { performedAs } from "@/core/training/perform";
 import { Random } from "@/demo/random";
-import { archiveOf } from "@/formats/archive";
+import { archiveOf } from "@/formats/archive/write";
 import "fake-indexeddb/auto";
 import { describe, expect, it, vi } from "vitest";
 import { Locks } from "../../tests/locks";

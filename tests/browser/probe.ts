@@ -12,7 +12,7 @@ import { performedAs } from "@/core/training/perform";
 import { demoLog, partnerId } from "@/demo/demoLog";
 import { editKinds, madeUpEdit } from "@/demo/edits";
 import { Random } from "@/demo/random";
-import { writeArchive } from "@/formats/archive";
+import { writeArchive } from "../../src/formats/archive/write";
 import { checkLayout } from "@/store/check";
 import { type LogName, openDatabase } from "@/store/database";
 import { fold } from "@/store/fold";

@@ -2,7 +2,7 @@
 import { dateOf, mustDay } from "@/core/base/calendar/day";
 import { contract } from "@/core/contract";
 import { blockCourse, nextBlockStart } from "@/core/planning/blocks";
-import { readArchive } from "@/formats/archive";
+import { readArchive } from "@/formats/archive/read";
 import { strToU8 } from "fflate";
 import { describe, expect, it } from "vitest";
 

@@ -3,7 +3,7 @@
 import { dateOf, mustDay } from "@/core/base/calendar/day";
 import { contract } from "@/core/contract";
 import type { Log } from "@/core/log/log";
-import { readArchive } from "@/formats/archive";
+import { readArchive } from "@/formats/archive/read";
 import fc from "fast-check";
 import { strToU8 } from "fflate";
 import { describe, expect, it } from "vitest";

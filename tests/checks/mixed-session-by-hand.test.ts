@@ -1,7 +1,7 @@
 // Worked by hand; the rules of counting are common practice, no source (docs/methods.md, "Strength").
 import { mustDay } from "@/core/base/calendar/day";
 import { contract } from "@/core/contract";
-import { readArchive } from "@/formats/archive";
+import { readArchive } from "@/formats/archive/read";
 import { strToU8 } from "fflate";
 import { describe, expect, it } from "vitest";
 

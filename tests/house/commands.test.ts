@@ -1,7 +1,7 @@
 import { mustDay } from "@/core/base/calendar/day";
 import { contract } from "@/core/contract";
 import { demoLog } from "@/demo/demoLog";
-import { writeArchive } from "@/formats/archive";
+import { writeArchive } from "../../src/formats/archive/write";
 import { strToU8, zipSync } from "fflate";
 import { spawnSync } from "node:child_process";
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";

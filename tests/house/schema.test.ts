@@ -1,4 +1,4 @@
-import { archiveJsonSchema } from "@/formats/jsonSchema";
+import { archiveJsonSchema } from "@/formats/archive/jsonSchema";
 import Ajv from "ajv/dist/2020";
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";

@@ -5,6 +5,7 @@ import type { ImportReading } from "@/compute/archiveWorker";
 import { messageOf } from "@/core/base/messageOf";
 import { counted, printNumber } from "@/core/base/units/number";
 import { recordKinds } from "@/core/log/kinds/all";
+import { endings } from "@/formats/endings";
 import { useLog } from "@/ui/log/LogContext";
 import { useUnsaved } from "@/ui/unsaved";
 import styles from "@/ui/view.module.css";
@@ -32,7 +33,7 @@ export function ImportPanel() {
     setFound(null);
     try {
       const reading = await reads.run(async (told) =>
-        readArchiveFile(name, new Uint8Array(await file.arrayBuffer()), told),
+        readArchiveFile(name, { name: file.name, content: new Uint8Array(await file.arrayBuffer()) }, told),
       );
       setFound(reading === null ? null : { file: file.name, ...reading });
     } catch (error) {
@@ -50,7 +51,7 @@ export function ImportPanel() {
         <input
           id={id}
           type="file"
-          accept=".json,.zip,application/json,application/zip"
+          accept={[...endings.archive, "application/json", "application/zip"].join(",")}
           onChange={(event) => {
             void take(event.target.files?.[0]);
             event.target.value = "";

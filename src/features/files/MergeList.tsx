@@ -1,9 +1,9 @@
 "use client";
 
-import type { Merge } from "@/compute/archiveWorker";
 import { printNumber } from "@/core/base/units/number";
 import type { MergeLine } from "@/core/log/merge/lines";
 import type { ChangeStep } from "@/core/log/records";
+import type { Merge } from "@/formats/importing/importing";
 import { fullDate, instantText } from "@/ui/dates";
 import { Scrollable } from "@/ui/Scrollable";
 import { Button } from "antd";

@@ -16,7 +16,11 @@ export function FirstImport({ hands: { name, replace } }: { hands: FirstHands })
     setReading(true);
     setTold([]);
     try {
-      const found = await readArchiveFile(name, new Uint8Array(await file.arrayBuffer()), () => true);
+      const found = await readArchiveFile(
+        name,
+        { name: file.name, content: new Uint8Array(await file.arrayBuffer()) },
+        () => true,
+      );
       if (found !== null && "problems" in found)
         setTold([
           `${file.name} was not taken. Nothing was changed.`,

@@ -1,16 +1,16 @@
 import { dateOf } from "@/core/base/calendar/day";
+import { atOnce as runToEnd } from "@/core/base/chunked";
 import { fromKg, type MassUnit } from "@/core/base/units/mass";
 import { goalsOf } from "@/core/goals/slice";
 import type { DateOrder } from "@/core/ledger/paste";
 import type { AsOf } from "@/core/log/asOf";
 import Papa from "papaparse";
 import { type ColumnReading, explainSheet } from "./explain";
-import { readSheet, type Role, type Sheet } from "./sheet";
+import { type Role, type Sheet } from "./sheet";
+import { workbook, type WorkbookWanted } from "./workbook";
 
-export interface WorkbookAsk {
+export interface WorkbookAsk extends WorkbookWanted {
   text: string;
-  roles: Role[] | null;
-  order: DateOrder | null;
 }
 
 export interface WorkbookView {
@@ -29,8 +29,9 @@ export interface WorkbookView {
 
 /** What an old workbook holds, and how its computed columns compare with ours. Nothing is written. */
 export function workbookView(asOf: AsOf, ask: WorkbookAsk): WorkbookView | { reason: string } {
-  const sheet = readSheet(ask.text, ask);
-  if ("reason" in sheet) return sheet;
+  const read = runToEnd(workbook.read({ name: "", content: ask.text }, ask));
+  if (!read.ok) return { reason: read.problems[0]!.message };
+  const { sheet } = read;
   const weight = sheet.roles.indexOf("weight");
   const planOn = (day: number) => {
     const kg = goalsOf(asOf).planOn(day);

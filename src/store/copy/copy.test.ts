@@ -4,7 +4,7 @@ import { emptyLog, putRecord } from "@/core/log/log";
 import { mend } from "@/core/log/mend";
 import { type AnyRecord, put } from "@/core/log/records";
 import { Random } from "@/demo/random";
-import { archiveOf } from "@/formats/archive";
+import { archiveOf } from "@/formats/archive/write";
 import { IDBFactory } from "fake-indexeddb";
 import "fake-indexeddb/auto";
 import fc from "fast-check";

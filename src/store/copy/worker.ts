@@ -1,5 +1,7 @@
-import { messageOf } from "@/core/base/messageOf";
+// First of all, before any schema is built.
 import "@/core/log/withoutEval";
+
+import { messageOf } from "@/core/base/messageOf";
 import { expose } from "comlink";
 import { deleteDB } from "idb";
 import {
@@ -140,7 +142,7 @@ class CopySession {
   async archive(name: LogName, exportedAt: string): Promise<string | Uint8Array<ArrayBuffer> | null> {
     const reading = await this.#read(name);
     if (reading === null) return null;
-    const { packArchive, writeArchive } = await import("@/formats/archive");
+    const { packArchive, writeArchive } = await import("@/formats/archive/write");
     if (reading.photos.length === 0) return writeArchive(reading.log, exportedAt);
     return packArchive(reading.log, exportedAt, new Map(reading.photos.map(({ file, bytes }) => [file, bytes])));
   }

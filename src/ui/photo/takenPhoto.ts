@@ -2,7 +2,7 @@
 
 import type { RecordOf } from "@/core/log/records";
 import type { StoredPhoto } from "@/store/database";
-import { photoFile } from "@/store/photos";
+import { photoFile } from "@/formats/importing/photoFile";
 import { v7 as newId } from "uuid";
 import { asKept } from "./asKept";
 

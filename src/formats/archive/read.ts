@@ -1,28 +1,28 @@
 import { atOnce, type Steps } from "@/core/base/chunked";
 import { messageOf } from "@/core/base/messageOf";
-import { byId, canonical } from "@/core/log/canonical";
 import { doubledId, withElementIds } from "@/core/log/idLists";
 import { isRecordKind, kinds, recordKinds, tombstoneSchema } from "@/core/log/kinds/all";
 import { emptyLog, type Log, putRecord, removeRecord } from "@/core/log/log";
-import { currentVersion, migrate } from "@/core/log/migrations";
+import { migrate } from "@/core/log/migrations";
 import type { AnyRecord, RecordKind } from "@/core/log/records";
 import { referencesOf } from "@/core/log/references";
 import { withSoundStamp } from "@/core/log/stamp";
-import { strFromU8, strToU8, zipSync } from "fflate";
-import { type Unpacked, unpacking, ZipProblem } from "./zip";
-
-/** A place in a file and what is wrong there, in words for the trainee. */
-export interface Problem {
-  path: string;
-  message: string;
-}
+import type { Problem } from "@/formats/format";
+import { strFromU8 } from "fflate";
+import type { Read } from "../format";
+import { type Unpacked, unpacking, ZipProblem } from "../zip";
 
 /**
  * `photos`: the pictures that the log speaks of, by the name under which its records know them. `healed`: how many records bore a stamp
  * that is none, or lies far ahead; the record is taken, without it or with one of now.
  */
-export type ArchiveReading =
-  { ok: true; log: Log; photos: ReadonlyMap<string, Uint8Array>; healed: number } | { ok: false; problems: Problem[] };
+export interface ArchiveContent {
+  log: Log;
+  photos: ReadonlyMap<string, Uint8Array>;
+  healed: number;
+}
+
+export type ArchiveReading = Read<ArchiveContent>;
 
 const maxBytes = 300_000_000;
 const maxPhotoBytes = 30_000_000;
@@ -64,7 +64,7 @@ class Refusal extends Error {
   }
 }
 
-type Document = Record<string, unknown>;
+export type Document = Record<string, unknown>;
 
 const isObject = (value: unknown): value is Document =>
   typeof value === "object" && value !== null && !Array.isArray(value);
@@ -210,54 +210,4 @@ function list(document: Document, key: string, report: (path: string, message: s
 function withIds(kind: RecordKind, raw: unknown, fallback: string): unknown {
   if (!isObject(raw)) return raw;
   return withElementIds(kind, raw.id === undefined || raw.id === null ? { ...raw, id: fallback } : raw);
-}
-
-/** The whole log as an archive document in canonical order: two exports of one log differ in `exportedAt` alone. */
-export function archiveOf(log: Log, exportedAt: string): Document {
-  const collections = recordKinds.map(
-    (kind) => [kind, [...log.records[kind].values()].sort(byId).map(canonical)] as const,
-  );
-  const removed = [...log.removed.entries()]
-    .sort(([a], [b]) => (a < b ? -1 : 1))
-    .map(([, tombstone]) => canonical(tombstone));
-  // What cannot be read as a record goes out as well, apart from the records, which an import checks.
-  const unread =
-    log.unread.length === 0
-      ? {}
-      : { unread: [...(Array.isArray(log.extra.unread) ? (log.extra.unread as unknown[]) : []), ...log.unread] };
-  const extra = Object.entries(canonical({ ...log.extra, ...unread }) as Document);
-  return Object.fromEntries<unknown>([
-    ["format", "oat-column"],
-    ["version", currentVersion],
-    ["exportedAt", exportedAt],
-    ...collections,
-    ["removed", removed],
-    ...extra,
-  ]);
-}
-
-/** The archive as text: one record a line, so that two exports can be compared with ordinary tools. */
-export function writeArchive(log: Log, exportedAt: string): string {
-  const fields = Object.entries(archiveOf(log, exportedAt)).map(([key, value]) => {
-    const lines =
-      Array.isArray(value) && value.length > 0
-        ? `[\n${value.map((element) => `    ${JSON.stringify(element)}`).join(",\n")}\n  ]`
-        : JSON.stringify(value);
-    return `  ${JSON.stringify(key)}: ${lines}`;
-  });
-  return `{\n${fields.join(",\n")}\n}\n`;
-}
-
-/** The archive with its photographs, as a zip. The same log and pictures give the same bytes. */
-export function packArchive(
-  log: Log,
-  exportedAt: string,
-  photos: ReadonlyMap<string, Uint8Array>,
-): Uint8Array<ArrayBuffer> {
-  const mtime = new Date(exportedAt);
-  // Pictures are compressed already.
-  const pictures = [...photos].map(([file, bytes]) => [`photos/${file}`, [bytes, { level: 0, mtime }]] as const);
-  return zipSync(
-    Object.fromEntries([["oat-column.json", [strToU8(writeArchive(log, exportedAt)), { mtime }]], ...pictures]),
-  ) as Uint8Array<ArrayBuffer>;
 }

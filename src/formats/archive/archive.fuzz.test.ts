@@ -1,15 +1,16 @@
 import { mustDay } from "@/core/base/calendar/day";
 import { demoLog } from "@/demo/demoLog";
 import { Random } from "@/demo/random";
+import { archiveOf, writeArchive } from "@/formats/archive/write";
 import { strFromU8, strToU8, zipSync } from "fflate";
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
-import { archiveOf, readArchive, writeArchive } from "./archive";
+import { readArchive } from "./read";
 
 type Json = Record<string, unknown>;
 
 const fixture = JSON.parse(
-  readFileSync(new URL("../../tests/fixtures/archive-v1.json", import.meta.url), "utf8"),
+  readFileSync(new URL("../../../tests/fixtures/archive-v1.json", import.meta.url), "utf8"),
 ) as Json;
 
 /** Every place in a document, as a path of keys. */

@@ -1,9 +1,10 @@
+import { writeArchive } from "@/formats/archive/write";
 import { strToU8, zipSync } from "fflate";
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
-import { readArchive, writeArchive } from "./archive";
+import { readArchive } from "./read";
 
-const fixture = readFileSync(new URL("../../tests/fixtures/archive-v1.json", import.meta.url));
+const fixture = readFileSync(new URL("../../../tests/fixtures/archive-v1.json", import.meta.url));
 const read = (value: unknown) => readArchive(strToU8(typeof value === "string" ? value : JSON.stringify(value)));
 const base = { format: "oat-column", version: 1, people: [{ id: "p", name: "A" }] };
 
