@@ -1,6 +1,3 @@
-// First of all, before any schema is built.
-import "@/core/log/withoutEval";
-
 import { mustDay } from "@/core/base/calendar/day";
 import { contract } from "@/core/contract";
 import { type Log } from "@/core/log/log";

@@ -1,6 +1,3 @@
-// First of all, before any schema is built.
-import "@/core/log/withoutEval";
-
 import type { Steps } from "@/core/base/chunked";
 import { equal, type Memo } from "@/core/base/memo";
 import { messageOf } from "@/core/base/messageOf";

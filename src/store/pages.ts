@@ -1,13 +1,11 @@
 import { groupBy } from "@/core/base/calendar/groupBy";
 import { isDated, recordKinds } from "@/core/log/kinds/all";
+import { currentVersion, migrateRecords } from "@/core/log/migrations";
 import { fillRecords, type Log, removeRecord, setAside } from "@/core/log/log";
 import type { AnyRecord, RecordKind, Tombstone } from "@/core/log/records";
 
-/** The version of the records' schema in pages written now. */
-const schema = 1;
-
 /**
- * One stored page: the records of one kind and month as JSON text, which is read back twice as fast as rows. Kinds without a date
+ * One stored page: the records of one kind and month as JSON text, of the archive's version `schema`, which is read back twice as fast as rows. Kinds without a date
  * have one page, of the month "". Removals have one page of the kind "removed".
  */
 export interface Page {
@@ -58,15 +56,18 @@ export function layOut(log: Log): LaidOut {
 
 /** A page as it is stored. */
 export function stored(generation: number, { kind, month, text }: LaidOut["pages"][number]): Page {
-  return { generation, kind, month, schema, text };
+  return { generation, kind, month, schema: currentVersion, text };
 }
 
-/** The records of a page. One that cannot be read gives its text, which is no record: it is set aside like anything else that is none, and nothing is lost. */
-export function recordsOf(page: Page | undefined): AnyRecord[] {
+/**
+ * The records of a page as they are written now. One that cannot be read, or that a newer version wrote, gives its text, which is no record: it is
+ * set aside like anything else that is none, and nothing is lost.
+ */
+export function recordsOf(page: Pick<Page, "kind" | "schema" | "text"> | undefined): AnyRecord[] {
   if (page === undefined) return [];
   try {
     const records: unknown = JSON.parse(page.text);
-    if (Array.isArray(records)) return records as AnyRecord[];
+    if (Array.isArray(records)) return migrateRecords(page.kind, records, page.schema) as AnyRecord[];
   } catch {
     // Its text is kept, below.
   }

@@ -1,6 +1,3 @@
-// First of all, before any schema is built.
-import "@/core/log/withoutEval";
-
 import { sameJson } from "@/core/log/canonical";
 import { kinds } from "@/core/log/kinds/all";
 import { diff, inverse } from "@/core/log/patch";

@@ -7,7 +7,6 @@ import { checkLog } from "@/core/log/check";
 import { copyOf } from "@/core/log/copy";
 import type { WeighIn } from "@/core/log/kinds/weighIns";
 import { type Change, put } from "@/core/log/records";
-import "@/core/log/withoutEval";
 import { performedAs } from "@/core/training/perform";
 import { demoLog, partnerId } from "@/demo/demoLog";
 import { editKinds, madeUpEdit } from "@/demo/edits";

@@ -295,7 +295,7 @@ export class Copyist {
         this.#damaged ||= !replaced && isDamaged(page);
         if (this.#damaged)
           throw new Error("part of the stored log cannot be read, and the copy may hold it whole; repair it in Files");
-        yield { kind: page.kind, month: page.month, text: page.text };
+        yield { kind: page.kind, month: page.month, schema: page.schema, text: page.text };
         count += 1;
       }
     }

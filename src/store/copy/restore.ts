@@ -76,7 +76,7 @@ async function logIn(lines: ReturnType<typeof linesIn>): Promise<Log> {
   for await (const line of lines) {
     if ("extra" in line) log = emptyLog(line.extra);
     else if ("entry" in line) entries.push(line.entry);
-    else if ("kind" in line) readPage(log, { ...line, generation: 0, schema: 1 }, new Map());
+    else if ("kind" in line) readPage(log, { schema: 1, ...line, generation: 0 }, new Map());
   }
   for (const entry of entries) follow(log, entry);
   return log;

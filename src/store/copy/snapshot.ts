@@ -4,7 +4,8 @@ import type { CopyEntry } from "./frames";
 /** What a snapshot holds, line by line, packed with gzip: what belongs to no record, then pages, then commits that the pages do not hold yet, then how many lines there were. */
 export type SnapshotLine =
   | { extra: Record<string, unknown> }
-  | { kind: string; month: string; text: string }
+  /** `schema` as a page has it; absent in snapshots of before it was written, which are of version 1. */
+  | { kind: string; month: string; schema?: number; text: string }
   | { entry: CopyEntry }
   | { end: number };
 

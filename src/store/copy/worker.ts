@@ -1,6 +1,3 @@
-// First of all, before any schema is built.
-import "@/core/log/withoutEval";
-
 import { messageOf } from "@/core/base/messageOf";
 import { expose } from "comlink";
 import { deleteDB } from "idb";

@@ -1,3 +1,6 @@
+// First of all, before any schema is built.
+import "./withoutEval";
+
 import * as z from "zod";
 import { dayOf, entryDayOf, outsideYears } from "../../base/calendar/day";
 
