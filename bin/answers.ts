@@ -21,7 +21,12 @@ const today = dateOf(day);
 
 /** Prints a line a question: what its answers come to. */
 function print(name: string, log: Log, answers: Answers): void {
-  process.stdout.write(`${name}\tcontract\t${createHash("sha256").update(JSON.stringify(contract(log, day))).digest("hex").slice(0, 16)}\t${hashOf(contract(log, day - 45))}\n`);
+  process.stdout.write(
+    `${name}\tcontract\t${createHash("sha256")
+      .update(JSON.stringify(contract(log, day)))
+      .digest("hex")
+      .slice(0, 16)}\t${hashOf(contract(log, day - 45))}\n`,
+  );
   for (const { id } of peopleOf(log)) {
     const asked = everyQuestion(log, { personId: id, today });
     for (const query of Object.keys(asked) as QueryName[])

@@ -10,5 +10,5 @@ const FirstRun = dynamic(() => import("@/features/firstRun/FirstRun").then((modu
 
 /** The shell with the first-run page behind it. */
 export function Frame({ children }: { children: ReactNode }) {
-  return <Shell firstRun={(hands) => <FirstRun hands={hands} />}>{children}</Shell>;
+  return <Shell firstRun={(actions) => <FirstRun actions={actions} />}>{children}</Shell>;
 }

@@ -16,7 +16,7 @@ import { readLog } from "@/store/reader";
 import { expose, type ProxyMarked } from "comlink";
 
 /** Told how much of a long task is done, from 0 to 1. */
-type Told = ((share: number) => void) & ProxyMarked;
+type OnProgress = ((share: number) => void) & ProxyMarked;
 
 /** A file read and laid out for writing, with what taking it would do; or what is wrong with it. */
 export type ImportReading = (Omit<Preview, "log"> & { laidOut: LaidOut }) | { problems: Problem[] };
@@ -34,8 +34,8 @@ export interface MendedLog {
  */
 class ArchiveSession {
   /** Checks a file and lays its log out for writing, or says what is wrong and where. */
-  async read(name: LogName, given: Given, told: Told): Promise<ImportReading> {
-    const found = await previewImport(given, () => logOf(name), told);
+  async read(name: LogName, given: Given, onProgress: OnProgress): Promise<ImportReading> {
+    const found = await previewImport(given, () => logOf(name), onProgress);
     if ("problems" in found) return found;
     const { log, ...preview } = found;
     return { laidOut: layOut(log), ...preview };

@@ -1,18 +1,18 @@
-import type { Steps } from "@/core/base/chunked";
+import type { ChunkedTask } from "@/core/base/chunked";
 import { equal, type Memo } from "@/core/base/memo";
 import { messageOf } from "@/core/base/messageOf";
 import { checkingLog, type Finding } from "@/core/log/check";
 import { copyOf } from "@/core/log/copy";
 import { type Log, peopleOf, sizeOf } from "@/core/log/log";
-import { type Between, checkLayout, type LayoutFinding } from "@/store/check";
+import { checkLayout, type LayoutFinding, type OnProgress } from "@/store/check";
 import { type LogDatabase, type LogName, openDatabase } from "@/store/database";
-import { fold } from "@/store/fold";
+import { compactJournal } from "@/store/compactJournal";
 import { hintChannel, writingLock } from "@/store/hints";
 import { releasePhotos } from "@/store/photos";
 import { StoreProblem } from "@/store/problems";
 import { catchUp, type Progress, readLog } from "@/store/reader";
 import { saveAnswers } from "@/store/saved";
-import { settle } from "@/store/settle";
+import { rewriteDatabaseFile } from "@/store/rewriteDatabaseFile";
 import { expose, type ProxyMarked } from "comlink";
 import type { IDBPDatabase } from "idb";
 import { v7 as newId } from "uuid";
@@ -31,7 +31,7 @@ const room = { settle: 5_000_000, save: 1_000_000, fold: 2_000_000 };
 const roomPatience = 3000;
 
 /** Told how much of a long task is done, from 0 to 1; answers whether to go on. */
-export type Teller = ((share: number) => boolean) & ProxyMarked;
+export type OnTabProgress = ((share: number) => boolean) & ProxyMarked;
 
 /** What a check of the log found: in records, in how they lie in the browser, and figures that differ from figures computed afresh. */
 export interface Diagnosis {
@@ -69,7 +69,7 @@ class LogInMemory {
     readonly database: IDBPDatabase<LogDatabase>,
   ) {}
 
-  static async open(name: LogName, tell: Teller): Promise<LogInMemory> {
+  static async open(name: LogName, tell: OnTabProgress): Promise<LogInMemory> {
     const log = new LogInMemory(name, await openDatabase(name, () => self.close()));
     // The answer arrives while the next months are read.
     let going = true;
@@ -129,20 +129,20 @@ class LogInMemory {
   }
 
   /** Checks records, pages, journal, memory, and the figures of every view against figures computed afresh. Begins anew when the log changes meanwhile. */
-  async diagnose(today: string, between: Between): Promise<Diagnosis> {
+  async diagnose(today: string, onProgress: OnProgress): Promise<Diagnosis> {
     await this.follow();
     const { log } = this;
     const sequence = this.#sequence;
-    const findings = await inSteps(checkingLog(log), (share) => between(0.4 * share));
-    const layout = await checkLayout(this.database, log, sequence, (share) => between(0.4 + 0.5 * share));
-    await between(0.9);
-    if (this.#sequence !== sequence) return this.diagnose(today, between);
+    const findings = await inSteps(checkingLog(log), (share) => onProgress(0.4 * share));
+    const layout = await checkLayout(this.database, log, sequence, (share) => onProgress(0.4 + 0.5 * share));
+    await onProgress(0.9);
+    if (this.#sequence !== sequence) return this.diagnose(today, onProgress);
     const fresh = new Answers(copyOf(log), newId);
     const asked = peopleOf(log).flatMap(({ id }) => everyView({ personId: id, today }));
     const figures: string[] = [];
     for (const [index, { name, asks }] of asked.entries()) {
-      await between(0.9 + 0.1 * (index / asked.length));
-      if (this.#sequence !== sequence) return this.diagnose(today, between);
+      await onProgress(0.9 + 0.1 * (index / asked.length));
+      if (this.#sequence !== sequence) return this.diagnose(today, onProgress);
       if (
         !sameAnswer(
           () => this.#answers.answer(name, asks as never),
@@ -196,11 +196,11 @@ class LogInMemory {
     const answers = [...this.#watches]
       .filter(({ sent }) => sent >= 0)
       .map(({ key, answer }) => ({ key, answer: answer.value }));
-    this.#settled ??= this.#writing(room.settle, () => settle(this.database)).catch(() => {});
+    this.#settled ??= this.#writing(room.settle, () => rewriteDatabaseFile(this.database)).catch(() => {});
     await this.#settled;
     await this.#writing(room.save, () => saveAnswers(this.database, this.#sequence, answers));
     await this.#writing(room.fold, async () => {
-      await fold(this.database, this.name);
+      await compactJournal(this.database, this.name);
       await releasePhotos(this.database, this.log, this.#sequence);
     });
   }
@@ -233,16 +233,16 @@ function sameAnswer(one: () => unknown, other: () => unknown): boolean {
 }
 
 /** Does work in steps; between them the worker answers whatever else it is asked. */
-async function inSteps<T>(steps: Steps<T>, between: Between): Promise<T> {
+async function inSteps<T>(steps: ChunkedTask<T>, onProgress: OnProgress): Promise<T> {
   for (;;) {
     const step = steps.next();
     if (step.done) return step.value;
-    await between(step.value);
+    await onProgress(step.value);
   }
 }
 
 /** Does work that is told of between its steps; null when it was told to stop. */
-async function unlessStopped<T>(tell: Teller, work: (between: Between) => Promise<T>): Promise<T | null> {
+async function unlessStopped<T>(tell: OnTabProgress, work: (onProgress: OnProgress) => Promise<T>): Promise<T | null> {
   const stopped = new StoreProblem("stopped");
   try {
     return await work(async (share) => {
@@ -268,7 +268,7 @@ class Session {
    * @param room asks the tab for room on the disk
    * @returns the name of a lock that this worker holds as long as it lives
    */
-  async open(name: LogName, tab: string, tell: Teller, room: Room): Promise<string> {
+  async open(name: LogName, tab: string, tell: OnTabProgress, room: Room): Promise<string> {
     const opening = logs.get(name) ?? LogInMemory.open(name, tell);
     logs.set(name, opening);
     try {
@@ -313,8 +313,8 @@ class Session {
   }
 
   /** Checks the log and everything computed from it; null when stopped. */
-  diagnose(today: string, tell: Teller): Promise<Diagnosis | null> {
-    return unlessStopped(tell, (between) => this.#opened().diagnose(today, between));
+  diagnose(today: string, tell: OnTabProgress): Promise<Diagnosis | null> {
+    return unlessStopped(tell, (onProgress) => this.#opened().diagnose(today, onProgress));
   }
 
   #opened(): LogInMemory {

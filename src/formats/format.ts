@@ -1,4 +1,4 @@
-import type { Steps } from "@/core/base/chunked";
+import type { ChunkedTask } from "@/core/base/chunked";
 import type { Log } from "@/core/log/log";
 
 /** A place in a file and what is wrong there, in words for the trainee. */
@@ -27,7 +27,7 @@ export interface Format<R, A = null> {
   /** Whether something that was given is of this format, by its name and its first bytes; reading may still refuse it. */
   recognise(given: Given): boolean;
   /** Reads in steps that each take a moment. Nothing is executed or written, and whatever goes wrong is told and not thrown. */
-  read(given: Given, ask: A): Steps<Read<R>>;
+  read(given: Given, ask: A): ChunkedTask<Read<R>>;
   /** The log in this format, with its photographs by their files; null where it cannot be written. */
   write:
     | ((log: Log, exportedAt: string, photos: ReadonlyMap<string, Uint8Array>) => string | Uint8Array<ArrayBuffer>)

@@ -1,6 +1,6 @@
 import { strToU8 } from "fflate";
 import { describe, expect, it } from "vitest";
-import { atOnce } from "@/core/base/chunked";
+import { runToEnd } from "@/core/base/chunked";
 import { mustDay } from "@/core/base/calendar/day";
 import { putRecord } from "@/core/log/log";
 import { demoLog, rowerId } from "@/demo/demoLog";
@@ -22,10 +22,10 @@ describe("the formats", () => {
     expect(formatOf({ name: "picture.png", content: new Uint8Array([0x89, 0x50]) })).toBeNull();
   });
   it("give back what they wrote, and tell what is wrong instead of throwing", () => {
-    const read = atOnce(formats.archive.read({ name: "", content: text }, null));
+    const read = runToEnd(formats.archive.read({ name: "", content: text }, null));
     expect(read.ok && formats.archive.write!(read.log, "2026-06-11T06:00:00Z", new Map())).toBe(text);
-    expect(atOnce(formats.archive.read({ name: "", content: "{" }, null))).toMatchObject({ ok: false });
-    expect(atOnce(formats.workbook.read({ name: "", content: "no dates" }, { roles: null, order: null }))).toEqual({
+    expect(runToEnd(formats.archive.read({ name: "", content: "{" }, null))).toMatchObject({ ok: false });
+    expect(runToEnd(formats.workbook.read({ name: "", content: "no dates" }, { roles: null, order: null }))).toEqual({
       ok: false,
       problems: [{ path: "(sheet)", message: "No column of dates was found." }],
     });

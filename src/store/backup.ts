@@ -1,5 +1,5 @@
 import type { IDBPDatabase } from "idb";
-import { type BackupPlace, type LogDatabase, type LogName, standingOf } from "./database";
+import { type BackupPlace, type LogDatabase, type LogName, headOf } from "./database";
 
 /** A backup file and how it stands: whether the browser still lets it be written, and whether the log has changed since. */
 export interface BackupStanding {
@@ -109,7 +109,7 @@ export class Backup {
   }
 
   async #sequence(): Promise<number> {
-    return standingOf(await this.database.get("meta", "standing")).sequence;
+    return headOf(await this.database.get("meta", "standing")).sequence;
   }
 }
 

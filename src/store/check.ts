@@ -4,7 +4,7 @@ import { recordKinds } from "@/core/log/kinds/all";
 import { type Log, sizeOf } from "@/core/log/log";
 import type { AnyRecord, RecordKind } from "@/core/log/records";
 import type { IDBPDatabase } from "idb";
-import { type LogDatabase, standingOf } from "./database";
+import { type LogDatabase, headOf } from "./database";
 import { hasId, monthOf, recordsOf } from "./pages";
 import { ofGeneration, readLog } from "./reader";
 
@@ -15,7 +15,7 @@ export interface LayoutFinding {
 }
 
 /** Told how much is done, from 0 to 1, between steps that each take a moment. Whoever throws there ends the work. */
-export type Between = (share: number) => Promise<void>;
+export type OnProgress = (share: number) => Promise<void>;
 
 /** So many pages, and so many records, are checked in a step. */
 const [pagesAtOnce, recordsAtOnce] = [24, 20_000];
@@ -25,11 +25,11 @@ export async function checkLayout(
   database: IDBPDatabase<LogDatabase>,
   log: Log,
   sequenceInMemory: number,
-  between: Between = async () => {},
+  onProgress: OnProgress = async () => {},
 ): Promise<LayoutFinding[]> {
   const findings: LayoutFinding[] = [];
   const transaction = database.transaction(["pages", "journal", "meta"]);
-  const { generation, folded, sequence } = standingOf(await transaction.objectStore("meta").get("standing"));
+  const { generation, folded, sequence } = headOf(await transaction.objectStore("meta").get("standing"));
   const [pages, entries] = await Promise.all([
     transaction.objectStore("pages").getAll(ofGeneration(generation)),
     transaction.objectStore("journal").getAll(IDBKeyRange.lowerBound(folded, true)),
@@ -48,7 +48,7 @@ export async function checkLayout(
     });
   const seen = new Map<string, string>();
   for (const [index, page] of pages.entries()) {
-    if (index % pagesAtOnce === 0) await between(0.3 * (index / pages.length));
+    if (index % pagesAtOnce === 0) await onProgress(0.3 * (index / pages.length));
     const name = `${page.kind} ${page.month}`.trim();
     const records = recordsOf(page);
     if (page.kind === "removed") continue;
@@ -70,7 +70,7 @@ export async function checkLayout(
         });
     }
   }
-  await between(0.3);
+  await onProgress(0.3);
   const fresh = await readLog(database);
   if (fresh.sequence !== sequenceInMemory) return findings;
   let compared = 0;
@@ -81,7 +81,7 @@ export async function checkLayout(
       fresh.log.records[kind] as ReadonlyMap<string, AnyRecord>,
     ];
     for (const id of new Set([...held.keys(), ...read.keys()])) {
-      if (compared++ % recordsAtOnce === 0) await between(Math.min(1, 0.7 + 0.3 * (compared / inAll)));
+      if (compared++ % recordsAtOnce === 0) await onProgress(Math.min(1, 0.7 + 0.3 * (compared / inAll)));
       if (!equal(held.get(id), read.get(id)) && !sameJson(held.get(id), read.get(id)))
         findings.push({
           place: `${kind} ${id}`,

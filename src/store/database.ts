@@ -39,7 +39,7 @@ export type HistoryEntry = {
 } & ({ patches: RecordPatch[] } | { generation: number; extra: Record<string, unknown> });
 
 /** Where the log stands. Kept in one record, read and written in every transaction that changes the log. */
-export interface Standing {
+export interface LogHead {
   sequence: number;
   /** Last stamp given, and this database's name in stamps. */
   stamp: string;
@@ -81,7 +81,7 @@ export interface LogDatabase extends DBSchema {
   journal: { key: number; value: JournalEntry };
   history: { key: number; value: HistoryEntry };
   /** `standing`, and by itself the number of the layout. */
-  meta: { key: "standing"; value: Standing };
+  meta: { key: "standing"; value: LogHead };
   saved: { key: string; value: SavedAnswer };
   photos: { key: string; value: StoredPhoto };
   places: { key: "backup"; value: BackupPlace };
@@ -158,7 +158,7 @@ export function databaseName(name: LogName): string {
 }
 
 /** Where a log stands that was perhaps never written to. */
-export function standingOf(kept: Standing | undefined, node = ""): Standing {
+export function headOf(kept: LogHead | undefined, node = ""): LogHead {
   return (
     kept ?? { sequence: 0, stamp: "", node: node.slice(-8), undo: [], redo: [], extra: {}, generation: 0, folded: 0 }
   );

@@ -1,6 +1,6 @@
 import { tombstoneKey } from "@/core/log/log";
 import type { AnyRecord, RecordKind } from "@/core/log/records";
-import type { JournalEntry, Standing, WriteTransaction } from "./database";
+import type { JournalEntry, LogHead, WriteTransaction } from "./database";
 import { hasId, monthOf, monthOfDate, recordsOf } from "./pages";
 import { ofGeneration } from "./reader";
 
@@ -22,7 +22,7 @@ export class Lookup {
   #writing = new Map<string, Held>();
 
   /** Begins a transaction: reads what other tabs have written since the last one. */
-  async begin(transaction: WriteTransaction, { generation, folded, sequence }: Standing): Promise<void> {
+  async begin(transaction: WriteTransaction, { generation, folded, sequence }: LogHead): Promise<void> {
     this.#writing = new Map();
     const after = (number: number) => transaction.objectStore("journal").getAll(IDBKeyRange.lowerBound(number, true));
     const known = generation === this.#generation && this.#reached >= 0 && this.#journal.size < rememberedAtMost;
@@ -37,7 +37,7 @@ export class Lookup {
   }
 
   /** Notes that the transaction is complete. */
-  complete({ generation, sequence }: Standing): void {
+  complete({ generation, sequence }: LogHead): void {
     for (const [key, held] of this.#writing) this.#journal.set(key, held);
     this.#generation = generation;
     this.#reached = sequence;

@@ -1,7 +1,7 @@
 import type { Log } from "@/core/log/log";
 import type { RecordOf } from "@/core/log/records";
 import type { IDBPDatabase } from "idb";
-import { type HistoryEntry, type LogDatabase, standingOf, written } from "./database";
+import { type HistoryEntry, type LogDatabase, headOf, written } from "./database";
 
 /**
  * Lets go of photographs that nothing speaks of any more: neither the log nor anything that undo or redo could bring back. Does
@@ -15,7 +15,7 @@ export async function releasePhotos(database: IDBPDatabase<LogDatabase>, log: Lo
   const photos = transaction.objectStore("photos");
   const files = await photos.getAllKeys();
   let released = 0;
-  if (standingOf(await transaction.objectStore("meta").get("standing")).sequence === sequence) {
+  if (headOf(await transaction.objectStore("meta").get("standing")).sequence === sequence) {
     const history = await transaction.objectStore("history").getAll();
     const kept = new Set([...[...log.records.photos.values()].map(({ file }) => file), ...history.flatMap(filesOf)]);
     if (history.every((entry) => "patches" in entry)) {

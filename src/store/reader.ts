@@ -1,7 +1,7 @@
 import { groupBy } from "@/core/base/calendar/groupBy";
 import { emptyLog, type Log, putRecord, removeRecord } from "@/core/log/log";
 import type { IDBPDatabase } from "idb";
-import { type JournalEntry, type LogDatabase, standingOf } from "./database";
+import { type JournalEntry, type LogDatabase, headOf } from "./database";
 import { type Page, readPage } from "./pages";
 import { StoreProblem } from "./problems";
 
@@ -22,7 +22,7 @@ export async function readLog(
 ): Promise<{ log: Log; sequence: number }> {
   const transaction = database.transaction(["pages", "journal", "meta"]);
   const pages = transaction.objectStore("pages");
-  const { extra, sequence, generation, folded } = standingOf(await transaction.objectStore("meta").get("standing"));
+  const { extra, sequence, generation, folded } = headOf(await transaction.objectStore("meta").get("standing"));
   const [keys, entries] = await Promise.all([
     pages.getAllKeys(ofGeneration(generation)),
     transaction.objectStore("journal").getAll(IDBKeyRange.lowerBound(folded, true)),
@@ -87,6 +87,6 @@ export async function catchUp(database: IDBPDatabase<LogDatabase>, log: Log, aft
     reached = entry.sequence;
   }
   for (const entry of entries) follow(log, entry);
-  if (entries.length === 0 && standingOf(await database.get("meta", "standing")).sequence !== after) return null;
+  if (entries.length === 0 && headOf(await database.get("meta", "standing")).sequence !== after) return null;
   return reached;
 }

@@ -1,5 +1,5 @@
 import type { IDBPDatabase } from "idb";
-import { type LogDatabase, standingOf } from "./database";
+import { type LogDatabase, headOf } from "./database";
 
 /** The version of the core that computed an answer: a hash of its source, put in by the build. An answer of another core is never shown. */
 const core = process.env.CORE_VERSION ?? "unknown";
@@ -36,7 +36,7 @@ export async function keptOf(
     transaction.objectStore("saved").getAll(),
     transaction.objectStore("meta").get("standing"),
   ]);
-  const { sequence } = standingOf(standing);
+  const { sequence } = headOf(standing);
   return {
     written: sequence > 0,
     answers: new Map(

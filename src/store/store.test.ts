@@ -10,7 +10,7 @@ import "fake-indexeddb/auto";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { Locks } from "../../tests/locks";
 import { openDatabase } from "./database";
-import { fold } from "./fold";
+import { compactJournal } from "./compactJournal";
 import { layOut } from "./pages";
 import { StoreProblem } from "./problems";
 import { catchUp, readLog } from "./reader";
@@ -215,7 +215,7 @@ describe("a commit", () => {
     expect([...weighIns.keys()].sort()).toEqual(["evening", "first"]);
     expect(weighIns.get("first")!.kg).toBe(72);
   });
-  it("writes only what differs from its base, so two hands on one session both win", async () => {
+  it("writes only what differs from its base, so two tabs or devices on one session both win", async () => {
     const store = await open();
     const base: Session = {
       id: "s",
@@ -279,7 +279,7 @@ describe("undo and redo", () => {
     expect(await store.redo()).toBeNull();
     expect(await kgOf(store)).toBe(72);
   });
-  it("an undo leaves the other field that another hand changed since", async () => {
+  it("an undo leaves the other field that another tab or device changed since", async () => {
     const store = await open();
     await store.commit([put("weighIns", weighed(71))], "a");
     await store.commit([put("weighIns", weighed(70), weighed(71))], "b");
@@ -355,7 +355,7 @@ describe("pages", () => {
     const store = await written();
     await store.commit([{ remove: { kind: "weighIns", id: "w0", date: "2026-04-10" } }], "c");
     const before = archiveOf(await logOf(store), "");
-    expect(await fold(store.database, "own", 1)).toBe(3);
+    expect(await compactJournal(store.database, "own", 1)).toBe(3);
     expect((await store.database.getAllKeys("pages")).map(([, kind, month]) => `${kind} ${month}`).sort()).toEqual([
       "meals 2026-05",
       "people ",
@@ -364,17 +364,17 @@ describe("pages", () => {
       "weighIns 2026-06",
     ]);
     expect(archiveOf(await logOf(store), "")).toEqual(before);
-    expect(await fold(store.database, "own", 1)).toBe(0);
+    expect(await compactJournal(store.database, "own", 1)).toBe(0);
   });
   it("are found by a commit, an undo and a removal, moved records included, and by a tab that has just opened", async () => {
     for (const folding of [false, true]) {
       globalThis.indexedDB = new IDBFactory();
       const first = await written();
-      if (folding) await fold(first.database, "own", 1);
+      if (folding) await compactJournal(first.database, "own", 1);
       const store = await open();
       const base = (await logOf(store)).records.weighIns.get("w1")!;
       await store.commit([put("weighIns", { ...base, date: "2026-06-11" }, base)], "moved");
-      if (folding) await fold(store.database, "own", 1);
+      if (folding) await compactJournal(store.database, "own", 1);
       expect((await logOf(store)).records.weighIns.get("w1")).toMatchObject({ date: "2026-06-11", revision: 2 });
       // Changed by a hand that saw it where it was before.
       await first.commit([put("weighIns", { ...base, kg: 71.5 }, base)], "edited");
@@ -384,7 +384,7 @@ describe("pages", () => {
         revision: 3,
       });
       await first.commit([{ remove: { kind: "weighIns", id: "w1" } }], "removed");
-      if (folding) await fold(store.database, "own", 1);
+      if (folding) await compactJournal(store.database, "own", 1);
       expect((await logOf(store)).records.weighIns.has("w1")).toBe(false);
       for (const wanted of [
         { date: "2026-06-11", kg: 71.5 },
@@ -392,7 +392,7 @@ describe("pages", () => {
         { date: "2026-05-10", kg: 71 },
       ]) {
         await store.undo();
-        if (folding) await fold(store.database, "own", 1);
+        if (folding) await compactJournal(store.database, "own", 1);
         expect((await logOf(store)).records.weighIns.get("w1")).toMatchObject(wanted);
       }
     }
@@ -400,16 +400,16 @@ describe("pages", () => {
   it("are folded by one hand at a time", async () => {
     const store = await written();
     await navigator.locks.request("oat-column-fold-own", async () => {
-      expect(await fold(store.database, "own", 1)).toBeNull();
+      expect(await compactJournal(store.database, "own", 1)).toBeNull();
       expect(await store.database.count("pages")).toBe(0);
     });
     const begun = vi.spyOn(store.database, "transaction");
-    expect(await fold(store.database, "own", 1)).toBe(2);
+    expect(await compactJournal(store.database, "own", 1)).toBe(2);
     expect(begun.mock.calls.find(([, mode]) => mode === "readwrite")![2]).toEqual({ durability: "strict" });
   });
   it("never overwrite what the journal has written since", async () => {
     const store = await written();
-    await fold(store.database, "own", 1);
+    await compactJournal(store.database, "own", 1);
     const base = (await logOf(store)).records.weighIns.get("w2")!;
     await store.commit(
       [put("weighIns", { ...base, kg: 80 }, base), { remove: { kind: "weighIns", id: "w0", date: "2026-04-10" } }],
@@ -435,8 +435,8 @@ describe("pages", () => {
   });
 });
 
-describe("other hands", () => {
-  it("a field that two hands changed keeps the later value, and both are told", async () => {
+describe("other tabs and devices", () => {
+  it("a field that two tabs or devices changed keeps the later value, and both are told", async () => {
     const [mine, theirs] = [await open(), await open()];
     await mine.commit([put("weighIns", weighed(71))], "a");
     const seen = (await logOf(mine)).records.weighIns.get("w")!;
@@ -447,7 +447,7 @@ describe("other hands", () => {
     });
     expect(await kgOf(mine)).toBe(70);
   });
-  it("undo leaves a field that another hand has changed since, and says so", async () => {
+  it("undo leaves a field that another tab or device has changed since, and says so", async () => {
     const [mine, theirs] = [await open(), await open()];
     await mine.commit([put("weighIns", weighed(71))], "a");
     const seen = (await logOf(mine)).records.weighIns.get("w")!;

@@ -15,13 +15,13 @@ import {
   type LogName,
   openDatabase,
   type RecordPatch,
-  type Standing,
-  standingOf,
+  type LogHead,
+  headOf,
   type StoredPhoto,
   type WriteTransaction,
   written,
 } from "./database";
-import { foldWithin } from "./fold";
+import { compactWithin } from "./compactJournal";
 import { hintChannel, writingLock } from "./hints";
 import { Lookup } from "./lookup";
 import { type LaidOut, monthOf, stored } from "./pages";
@@ -37,9 +37,9 @@ const historyCap = 300;
 export interface Committed {
   sequence: number;
   label: string;
-  /** Fields on which another hand and this one did not agree. */
+  /** Fields on which another tab or device and this one did not agree. */
   clashes: RecordClash[];
-  /** Whether a record was written that another hand had removed. */
+  /** Whether a record was written that another tab or device had removed. */
   revived: boolean;
   /** Why the second copy does not hold it, or null when it does. */
   copyLacks: string | null;
@@ -56,9 +56,9 @@ export interface RecordClash extends Clash {
 const noCopy: SecondCopy = { room: () => Promise.resolve(true), keep: () => Promise.resolve(null) };
 
 /** A commit under way. */
-interface Work {
+interface CommitContext {
   transaction: WriteTransaction;
-  standing: Standing;
+  standing: LogHead;
   entry: JournalEntry;
   owners: Set<string>;
 }
@@ -229,7 +229,7 @@ export class Store {
 
   /** Writes one record (or its removal) with the next revision and stamp into the journal, and returns what changed. */
   #apply(
-    { standing, entry, owners }: Work,
+    { standing, entry, owners }: CommitContext,
     kind: RecordKind,
     id: string,
     current: { record: AnyRecord; month: string } | undefined,
@@ -256,13 +256,13 @@ export class Store {
     return { kind, id, dates: datesOf(current?.record, wanted), fields: diff(current?.record, wanted) };
   }
 
-  #write(work: (work: Work) => Promise<Done>, load: Load): Promise<Committed> {
+  #write(work: (work: CommitContext) => Promise<Done>, load: Load): Promise<Committed> {
     const mine = this.#last.then(() => this.#writeNow(work, load));
     this.#last = mine.catch(() => {});
     return mine;
   }
 
-  async #writeNow(work: (work: Work) => Promise<Done>, { photos, bytes }: Load): Promise<Committed> {
+  async #writeNow(work: (work: CommitContext) => Promise<Done>, { photos, bytes }: Load): Promise<Committed> {
     // Asked before anything is begun: a browser that meets a full disk in the middle of a write may throw its whole database away.
     if (!(await this.copy.room(bytes + photos.reduce((sum, photo) => sum + photo.bytes.byteLength, 0))))
       throw new StoreProblem("noRoom");
@@ -287,15 +287,15 @@ export class Store {
   }
 
   async #transact(
-    work: (work: Work) => Promise<Done>,
-  ): Promise<{ outcome: Done; entry: JournalEntry; standing: Standing }> {
+    work: (work: CommitContext) => Promise<Done>,
+  ): Promise<{ outcome: Done; entry: JournalEntry; standing: LogHead }> {
     const transaction = this.database.transaction(written, "readwrite", { durability: "strict" });
     // A failed request aborts the transaction; its reason then arrives by `done`, which is awaited below.
     transaction.done.catch(() => {});
     let outcome: Done;
-    const kept = standingOf(await transaction.objectStore("meta").get("standing"), newId());
+    const kept = headOf(await transaction.objectStore("meta").get("standing"), newId());
     const sequence = kept.sequence + 1;
-    const standing: Standing = { ...kept, undo: [...kept.undo], redo: [...kept.redo], sequence };
+    const standing: LogHead = { ...kept, undo: [...kept.undo], redo: [...kept.redo], sequence };
     const entry: JournalEntry = { sequence, puts: [], removed: [] };
     try {
       await this.#lookup.begin(transaction, kept);
@@ -335,12 +335,12 @@ async function keepPhotos(transaction: WriteTransaction, photos: readonly Stored
 /** Puts another generation of pages in force, the present one brought up to date first, and returns what it takes to go back. */
 async function flip(
   transaction: WriteTransaction,
-  standing: Standing,
+  standing: LogHead,
   entry: JournalEntry,
   generation: number,
   extra: Record<string, unknown>,
 ): Promise<OpenHistory> {
-  await foldWithin(transaction, { ...standing, sequence: standing.sequence - 1 });
+  await compactWithin(transaction, { ...standing, sequence: standing.sequence - 1 });
   const back = { generation: standing.generation, extra: standing.extra };
   Object.assign(standing, { generation, extra, folded: standing.sequence });
   entry.replaced = true;
@@ -381,7 +381,7 @@ function datesOf(...records: (AnyRecord | undefined)[]): string[] {
 }
 
 /** Drops history that can no longer be gone back to, and with it the pages of logs that were replaced. */
-async function forget(transaction: WriteTransaction, standing: Standing, sequences: number[]): Promise<void> {
+async function forget(transaction: WriteTransaction, standing: LogHead, sequences: number[]): Promise<void> {
   for (const sequence of sequences) {
     const entry = await transaction.objectStore("history").get(sequence);
     if (entry !== undefined && "generation" in entry && entry.generation !== standing.generation)

@@ -14,10 +14,10 @@ import { Random } from "@/demo/random";
 import { writeArchive } from "../../src/formats/archive/write";
 import { checkLayout } from "@/store/check";
 import { type LogName, openDatabase } from "@/store/database";
-import { fold } from "@/store/fold";
+import { compactJournal } from "@/store/compactJournal";
 import { layOut } from "@/store/pages";
 import { catchUp, readLog } from "@/store/reader";
-import { settle } from "@/store/settle";
+import { rewriteDatabaseFile } from "@/store/rewriteDatabaseFile";
 import { Store } from "@/store/store";
 import { withSet } from "../../src/core/sessions/sets";
 
@@ -38,7 +38,7 @@ const probe = {
   /** Writes, folds and replaces the log without end, telling what is saved. */
   async churn(name: LogName, folding: boolean, importing: boolean): Promise<void> {
     const store = await Store.open(name);
-    await settle(store.database);
+    await rewriteDatabaseFile(store.database);
     const { log } = await readLog(store.database);
     if (log.records.people.size === 0) await store.commit([put("people", { id: "p", name: "Churn" })], "person");
     for (
@@ -50,7 +50,7 @@ const probe = {
       const kg = 50 + round / 1000;
       await store.commit([put("weighIns", weighIn(index, kg))], "weigh-in");
       acknowledge(`w${index}`, kg);
-      if (folding && round % 5 === 0) await fold(store.database, name, 1);
+      if (folding && round % 5 === 0) await compactJournal(store.database, name, 1);
       if (importing && round % 12 === 0) await store.replace(layOut((await readLog(store.database)).log), "import");
     }
   },
@@ -154,7 +154,7 @@ const probe = {
         const { sequence: at } = await store.commit(change, field);
         written[field] = [at, value];
       }
-      if (random.chance(0.01)) await fold(store.database, name, 1);
+      if (random.chance(0.01)) await compactJournal(store.database, name, 1);
       if (round % Math.ceil(rounds / 12) === 0) {
         await follow();
         const fresh = new Answers(copyOf(log), () => "new");

@@ -16,11 +16,11 @@ export function multivariateLeastSquares(
     return (fall(high) - fall(low)) / (high - low);
   };
   const seen = [
-    ...sets.map(({ day, totalKg, limitReps, reserve }) => ({
+    ...sets.map(({ day, totalKg, repsToFailure, reserve }) => ({
       day,
       y: Math.log(totalKg),
-      x: -fall(limitReps),
-      own: (0.02 ** 2 + (slope(limitReps) * (0.5 + 0.25 * reserve)) ** 2) * 2 ** ((on - day) / 365),
+      x: -fall(repsToFailure),
+      own: (0.02 ** 2 + (slope(repsToFailure) * (0.5 + 0.25 * reserve)) ** 2) * 2 ** ((on - day) / 365),
     })),
     ...tests.map(({ day, totalKg }) => ({
       day,

@@ -1,4 +1,4 @@
-import type { Written, WrittenDown } from "../../src/core/entry/reading";
+import type { Written, WrittenDown } from "../../src/core/entry/parsedEntry";
 
 const number = (value: number) => String(Math.round(value * 1000) / 1000);
 

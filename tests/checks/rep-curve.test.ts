@@ -29,7 +29,7 @@ function trainee(
       const reserve = Math.floor(random.next() * 4);
       const judged = Math.max(0, Math.min(3, Math.round(2 * (reserve + random.normal(0.5 + 0.25 * reserve))) / 2));
       const kg = form * Math.exp(-steepness * fall(reps + reserve) + random.normal(0.015));
-      sets.push({ day: on, totalKg: Math.round(kg / 2.5) * 2.5, limitReps: reps + judged, reserve: judged });
+      sets.push({ day: on, totalKg: Math.round(kg / 2.5) * 2.5, repsToFailure: reps + judged, reserve: judged });
     }
     if (index % 30 === 29) tests.push({ day: on, totalKg: form });
   }

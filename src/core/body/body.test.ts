@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { mustDay, type Weekday } from "../base/calendar/day";
-import { exponentialMean, sevenDayMean, weightChange } from "./familiar";
+import { exponentialMean, sevenDayMean, weightChange } from "./movingAverage";
 import { fitOf, fitScatter, type TrendDay, trendDays, weightTrend } from "./trend";
 import { weeklyWeight, weekStarts } from "./weekly";
 import { median, primaryOf, type Weighed } from "./weighIns";

@@ -5,7 +5,7 @@ import type { AsOf } from "../log/asOf";
 import { notesOf } from "../log/notes";
 import { adherence } from "../sessions/adherence";
 import { sessionsOf } from "../sessions/slice";
-import { exponentialMean, sevenDayMean, weightChange, type WeightChange } from "./familiar";
+import { exponentialMean, sevenDayMean, weightChange, type WeightChange } from "./movingAverage";
 import {
   arrivalFigure,
   type ArrivalFigure,
@@ -15,7 +15,7 @@ import {
   type TrendFigure,
 } from "./keyFigures";
 import { carryForward, levelOn } from "./projection";
-import type { SecondOffset } from "./second";
+import type { SecondOffset } from "./secondWeighIns";
 import { weightOf } from "./slice";
 import { isGross, type Trend, trendDay, type TrendDay } from "./trend";
 import type { AfterTraining, WeekdayEffects } from "./weekday";

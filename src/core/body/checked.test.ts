@@ -4,7 +4,7 @@ import { contract } from "../contract";
 import { emptyLog, type Log, putRecord } from "../log/log";
 import type { AnyRecord, RecordKind } from "../log/records";
 import { starterExercises } from "../strength/starterExercises";
-import { secondWeighInOffset } from "./second";
+import { secondWeighInOffset } from "./secondWeighIns";
 
 interface Lift {
   exerciseId: string;

@@ -2,7 +2,7 @@ import { dateOf, dateOrNull } from "../base/calendar/day";
 import { balanceForRate, catchUpRate, isHolding, planWeight } from "../goals/plan";
 import { goalsOf } from "../goals/slice";
 import { AsOf } from "../log/asOf";
-import { weightChange } from "./familiar";
+import { weightChange } from "./movingAverage";
 import { measuresOf } from "./measuresSlice";
 import { compositionOf } from "./measuresView";
 import { lastWeighedAgo } from "./projection";

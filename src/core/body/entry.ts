@@ -10,9 +10,9 @@ import {
   nothingWritten,
   placeOf,
   reading,
-  type Reading,
+  type ParsedEntry,
   rewritten,
-} from "../entry/reading";
+} from "../entry/parsedEntry";
 import type { Token } from "../entry/tokens";
 import type { WeighIn } from "../log/kinds/weighIns";
 import { type Change, put, type RecordOf } from "../log/records";
@@ -561,7 +561,7 @@ export function isBodyLine(line: Line): boolean {
 }
 
 /** Reads such a line; null when its first number, with the words behind it, may as well be something else. */
-export function readBodyLine(line: Line): Reading | null {
+export function readBodyLine(line: Line): ParsedEntry | null {
   const { day, context, text } = line;
   const { printer } = context;
   const date = dateOf(day);
@@ -592,7 +592,7 @@ export function readBodyLine(line: Line): Reading | null {
       },
     ]);
   const change: Change = [];
-  const fields: Reading["fields"] = [];
+  const fields: ParsedEntry["fields"] = [];
   const cautions: string[] = [];
   const before = (word: string, { from }: Scale) =>
     rewritten(text, [{ start: line.tokens[from]!.start, end: line.tokens[from]!.start, text: `${word} ` }]);

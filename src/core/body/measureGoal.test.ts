@@ -4,7 +4,7 @@ import { Random } from "../../demo/random";
 import { mustDay } from "../base/calendar/day";
 import { goalInForce } from "../goals/plan";
 import type { Goal } from "../log/kinds/goals";
-import { measureGoal as goalOf, measureTrend, type Reading } from "./measureGoal";
+import { measureGoal as goalOf, measureTrend, type DayValue } from "./measureGoal";
 
 const on = mustDay("2026-06-11");
 const waist = (startValue: number, targetValue: number, date: string): Goal => ({
@@ -24,7 +24,7 @@ const readings = (perWeek: number, sd: number, seed = 1) => {
   }));
 };
 
-const measureGoal = (goals: Goal[], of: string, given: Reading[], day: number) =>
+const measureGoal = (goals: Goal[], of: string, given: DayValue[], day: number) =>
   goalOf(goalInForce(goals, day, of), given.at(-1), measureTrend(given, day), day);
 
 describe("a goal on a measure", () => {

@@ -4,7 +4,7 @@ import { planLine, type PlanLine, planWeight } from "../goals/plan";
 import type { Goal } from "../log/kinds/goals";
 import { crossing, horizonDays } from "./projection";
 
-export interface Reading {
+export interface DayValue {
   day: Day;
   value: number;
 }
@@ -23,7 +23,7 @@ export const rateDays = 84;
 const rateNeeds = { readings: 4, days: 21 };
 
 /** Straight line through the readings of the latest twelve weeks, by least squares. */
-export function measureTrend(readings: readonly Reading[], on: Day): MeasureTrend | null {
+export function measureTrend(readings: readonly DayValue[], on: Day): MeasureTrend | null {
   const recent = readings.filter(({ day }) => day > on - rateDays && day <= on);
   if (recent.length < rateNeeds.readings || recent.at(-1)!.day - recent[0]!.day < rateNeeds.days) return null;
   const fit = leastSquares(recent.map(({ day, value }) => ({ y: value, x: [(day - on) / 7, 1], variance: 1 })));
@@ -69,7 +69,7 @@ export interface MeasureGoal {
  */
 export function measureGoal(
   goal: Goal | null,
-  latest: Reading | undefined,
+  latest: DayValue | undefined,
   trend: MeasureTrend | null,
   on: Day,
 ): MeasureGoal | null {

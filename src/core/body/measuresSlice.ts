@@ -4,7 +4,7 @@ import { goalsOf } from "../goals/slice";
 import { type AsOf, byDateAndId, dayOfRecord, Slice } from "../log/asOf";
 import type { Measure } from "../log/kinds/measures";
 import type { Reading } from "../log/kinds/readings";
-import { measureGoal, type MeasureGoal, measureTrend, type MeasureTrend, type Reading as Value } from "./measureGoal";
+import { measureGoal, type MeasureGoal, measureTrend, type MeasureTrend, type DayValue as Value } from "./measureGoal";
 import { readingProblem, usualMeasureOf } from "./usualMeasures";
 
 const bodyFat = { name: "Body fat", unit: "%" };

@@ -2,7 +2,7 @@ import type { Day } from "../base/calendar/day";
 import type { AsOf } from "../log/asOf";
 import type { Sex } from "../log/kinds/people";
 import type { RecordOf } from "../log/records";
-import { type MeasureGoal, measureSd, type MeasureTrend, rateDays, type Reading } from "./measureGoal";
+import { type MeasureGoal, measureSd, type MeasureTrend, rateDays, type DayValue } from "./measureGoal";
 import type { MeasureNames } from "./measureNames";
 import { measureNames } from "./measureNames";
 import { measuresOf } from "./measuresSlice";
@@ -162,7 +162,7 @@ export function weeklyRate(trend: MeasureTrend | null): MeasureRow["perWeek"] {
     : { rate: trend.perWeek, half80: z80 * Math.sqrt(trend.covariance[0]![0]!), readings: trend.readings };
 }
 
-function lineThrough(trend: MeasureTrend | null, readings: readonly Reading[]): MeasureRow["line"] {
+function lineThrough(trend: MeasureTrend | null, readings: readonly DayValue[]): MeasureRow["line"] {
   if (trend === null) return [];
   const first = readings.find(({ day }) => day > trend.on - rateDays)!.day;
   const weeks = Math.ceil((trend.on - first) / 7);

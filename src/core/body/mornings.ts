@@ -4,7 +4,7 @@ import { memo, memoByKey, perOwner } from "../base/memo";
 import type { Log } from "../log/log";
 import { daysOfBucket } from "../log/logIndex";
 import { remarks } from "../log/notes";
-import type { SecondWeighed } from "./second";
+import type { SecondWeighed } from "./secondWeighIns";
 import { type Fit, fitScatter, settledBefore } from "./trend";
 import { primaryOf, type Weighed } from "./weighIns";
 

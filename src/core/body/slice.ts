@@ -8,7 +8,7 @@ import { sessionsOf } from "../sessions/slice";
 import { goalCourses, type Milestone, milestones } from "./course";
 import { fits, jumps, weighIns } from "./mornings";
 import { heldLevel, levelOn, project, type Projection } from "./projection";
-import { secondWeighInOffset } from "./second";
+import { secondWeighInOffset } from "./secondWeighIns";
 import { weightTrend } from "./trend";
 import { afterTraining, effectMornings, weekdayEffects, whitened } from "./weekday";
 import { weeklyWeight, type WeeklyWeight, weekStarts } from "./weekly";

@@ -5,7 +5,7 @@ import type { Working, WorkingResult } from "../base/working";
 import { balanceForRate, kcalPerKg, planWeight } from "../goals/plan";
 import { goalsOf } from "../goals/slice";
 import type { AsOf } from "../log/asOf";
-import { ewmaAlpha, exponentialMean, sevenDayMean, weightChange } from "./familiar";
+import { ewmaAlpha, exponentialMean, sevenDayMean, weightChange } from "./movingAverage";
 import { arrivalFigure, planFigure } from "./keyFigures";
 import { carriedLevel, fading, levelOn } from "./projection";
 import { weightOf } from "./slice";

@@ -7,7 +7,7 @@ import type { Session } from "../log/kinds/sessions";
 import { notesOf } from "../log/notes";
 import { foodDay } from "../nutrition/foodDay";
 import { nutritionOf } from "../nutrition/slice";
-import { adherence, standing } from "../sessions/adherence";
+import { adherence, effectiveStatus } from "../sessions/adherence";
 import { sessionsOf } from "../sessions/slice";
 
 /** One session as a mark: its kind gives the shape, its standing the filling. */
@@ -54,7 +54,7 @@ export function columnView(asOf: AsOf, from: Day, to: Day): ColumnRow[] {
         .map((session) => ({
           id: session.id,
           kind: session.kind,
-          status: standing(session, asOf.on),
+          status: effectiveStatus(session, asOf.on),
           title: session.title ?? session.kind,
         })),
       foodShare:

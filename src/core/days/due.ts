@@ -3,7 +3,7 @@ import { weightOf } from "../body/slice";
 import type { AsOf } from "../log/asOf";
 import { notesOf } from "../log/notes";
 import { nutritionOf } from "../nutrition/slice";
-import { standing } from "../sessions/adherence";
+import { effectiveStatus } from "../sessions/adherence";
 import { sessionsOf } from "../sessions/slice";
 
 /** Something that waits to be written: the morning's weight, a planned session neither done nor skipped, or a day whose food is not finished. */
@@ -30,7 +30,7 @@ export function dueOf(asOf: AsOf): Due[] {
   const completes = often((day) => notesOf(asOf).noteOn(day)?.foodComplete === true);
   for (let day = on - 1; day >= on - daysBack; day--) {
     for (const session of sessionsOf(asOf).on(day))
-      if (standing(session, on) === "missed" && session.status === "planned" && !session.optional)
+      if (effectiveStatus(session, on) === "missed" && session.status === "planned" && !session.optional)
         due.push({ what: "session", date: dateOf(day), title: session.title || session.kind });
     if (completes && notesOf(asOf).noteOn(day)?.foodComplete !== true && nutritionOf(asOf).mealsOn(day).length > 0)
       due.push({ what: "food", date: dateOf(day), title: "" });

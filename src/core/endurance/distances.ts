@@ -1,6 +1,6 @@
 import { type Day, mustDay } from "../base/calendar/day";
 import type { AsOf } from "../log/asOf";
-import { standing, wasPerformed, wasPlanned } from "../sessions/adherence";
+import { effectiveStatus, wasPerformed, wasPlanned } from "../sessions/adherence";
 import { coveredBy } from "../sessions/covered";
 import { sessionMinutes } from "../sessions/minutes";
 import { sessionsOf } from "../sessions/slice";
@@ -15,7 +15,7 @@ export function distanceTotals(asOf: AsOf, from = -Infinity): DistanceTotal[] {
       .map((session) => ({
         kind: session.kind,
         purpose: session.distance?.purpose ?? null,
-        planned: wasPlanned(session) || standing(session, asOf.on) === "missed",
+        planned: wasPlanned(session) || effectiveStatus(session, asOf.on) === "missed",
         done: coveredBy(session, asOf.on),
       })),
   );

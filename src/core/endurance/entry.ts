@@ -23,9 +23,9 @@ import {
   nothingWritten,
   placeOf,
   reading,
-  type Reading,
+  type ParsedEntry,
   rewritten,
-} from "../entry/reading";
+} from "../entry/parsedEntry";
 import type { Session } from "../log/kinds/sessions";
 import { put } from "../log/records";
 import { pacePerKm } from "../sessions/covered";
@@ -600,7 +600,7 @@ const plainWords = new Set([
 ]);
 
 /** A run, a row or another activity of the trainee's: distance, time, pace, pieces, rest, purpose, effort, note, in any order. The line is without the word of its kind. */
-export function readDistance(kind: string, line: Line): Reading {
+export function readDistance(kind: string, line: Line): ParsedEntry {
   const { day, context, text, tokens } = line;
   const { printer } = context;
   const date = dateOf(day);

@@ -1,4 +1,4 @@
-import { type EntryChoice, type EntryProblem, type Line, placeOf, rewritten } from "./reading";
+import { type EntryChoice, type EntryProblem, type Line, placeOf, rewritten } from "./parsedEntry";
 import type { Token } from "./tokens";
 
 /** A line that is read from one token to the next, with what of it is not understood and what is offered in its place. */

@@ -1,5 +1,5 @@
 import { perOwner } from "../base/memo";
-import { folded } from "./reading";
+import { folded } from "./parsedEntry";
 import { type Token, tokensOf } from "./tokens";
 
 /** A thing of the trainee's that has a name, and perhaps others. */

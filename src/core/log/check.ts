@@ -1,4 +1,4 @@
-import { atOnce, type Steps } from "../base/chunked";
+import { runToEnd, type ChunkedTask } from "../base/chunked";
 import { doubledId, withOwnIds } from "./idLists";
 import { kinds, recordKinds } from "./kinds/all";
 import { type Log, sizeOf } from "./log";
@@ -14,14 +14,14 @@ export interface Finding {
 
 /** Checks every record of a log: that it is sound, that what it points to is there, that no id inside it is used twice. */
 export function checkLog(log: Log): Finding[] {
-  return atOnce(checkingLog(log));
+  return runToEnd(checkingLog(log));
 }
 
 /** So many records are checked in a step. */
 const recordsAtOnce = 2000;
 
 /** The same in steps. */
-export function* checkingLog(log: Log): Steps<Finding[]> {
+export function* checkingLog(log: Log): ChunkedTask<Finding[]> {
   const findings: Finding[] = [];
   const inAll = sizeOf(log);
   let checked = 0;

@@ -62,7 +62,7 @@ describe("field patches", () => {
       clashes: [],
     });
   });
-  it("undo leaves what another hand changed since", () => {
+  it("undo leaves what another tab or device changed since", () => {
     const start = {
       id: "s",
       note: "a",
@@ -133,7 +133,7 @@ describe("field patches", () => {
   });
 });
 
-describe("joining what two hands made of one record", () => {
+describe("joining what two tabs or devices made of one record", () => {
   it("takes from each what only that one changed, by key and by element", () => {
     fc.assert(
       fc.property(record, record, (base, mine) => {

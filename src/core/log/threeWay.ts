@@ -1,7 +1,7 @@
 import { sameJson } from "./canonical";
 import { diff, type FieldPatch, isIdList, isOrder, isPlain, keysOf, own, reorder, type Step } from "./patch";
 
-/** A field on which two hands do not agree, and whose value stands. */
+/** A field on which two tabs or devices do not agree, and whose value stands. */
 export interface Clash {
   path: readonly Step[];
   theirs: unknown;
@@ -9,7 +9,7 @@ export interface Clash {
   kept: "ours" | "theirs";
 }
 
-/** What two hands made of one value, and where they did not agree. */
+/** What two tabs or devices made of one value, and where they did not agree. */
 export interface Joined {
   value: unknown;
   clashes: Clash[];
@@ -21,7 +21,7 @@ interface Joining {
 }
 
 /**
- * Joins what two hands made of one value. What only one of them changed is taken from that one; objects are joined key by key and
+ * Joins what two tabs or devices made of one value. What only one of them changed is taken from that one; objects are joined key by key and
  * lists with ids element by element, also those that neither had before. What one removed while the other changed it stays as it was
  * changed, whoever removed it.
  * @param base the value as I saw it when I began; undefined when there was none
@@ -35,7 +35,7 @@ export function threeWay(base: unknown, mine: unknown, theirs: unknown, kept: Cl
 }
 
 /**
- * `value` with the patches applied, to take a change back or to do it again: whatever another hand has changed since is left as it
+ * `value` with the patches applied, to take a change back or to do it again: whatever another tab or device has changed since is left as it
  * stands, and comes back among the clashes.
  */
 export function applyPatches(value: unknown, patches: readonly FieldPatch[]): Joined {
@@ -114,7 +114,7 @@ function applyAt(value: unknown, [step, ...rest]: readonly Step[], patch: FieldP
     if ("order" in step) return isIdList(value) ? reorder(value, patch.after as string[]) : value;
     return applyToElement(isIdList(value) ? value : [], step.element, rest, patch, joining);
   }
-  // What another hand has removed stays removed.
+  // What another tab or device has removed stays removed.
   if (!isPlain(value)) return value;
   const entries = Object.entries(value);
   const inner = applyAt(own(value, step), rest, patch, joining);
@@ -124,7 +124,7 @@ function applyAt(value: unknown, [step, ...rest]: readonly Step[], patch: FieldP
 }
 
 function applyHere(value: unknown, { path, before, after }: FieldPatch, joining: Joining): unknown {
-  // An object without an id that goes leaves behind what another hand has put into it.
+  // An object without an id that goes leaves behind what another tab or device has put into it.
   if (after === undefined && isPlain(before) && isPlain(value) && before.id === undefined) {
     const left = join(before, {}, value, path, joining);
     return isPlain(left) && Object.keys(left).length === 0 ? undefined : left;
@@ -140,7 +140,7 @@ function applyToElement(
   joining: Joining,
 ): unknown[] {
   const index = list.findIndex((element) => element.id === id);
-  // What another hand has removed stays removed.
+  // What another tab or device has removed stays removed.
   if (index < 0 && rest.length > 0) return [...list];
   const changed = applyAt(list[index], rest, patch, joining);
   if (index < 0) return changed === undefined ? [...list] : [...list, changed];

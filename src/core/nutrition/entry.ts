@@ -9,9 +9,9 @@ import {
   nothingWritten,
   placeOf,
   reading,
-  type Reading,
+  type ParsedEntry,
   rewritten,
-} from "../entry/reading";
+} from "../entry/parsedEntry";
 import { type Token, tokensOf } from "../entry/tokens";
 import type { Food } from "../log/kinds/foods";
 import type { Meal } from "../log/kinds/meals";
@@ -85,7 +85,7 @@ const eating = [
 ];
 
 /** Foods and recipes with their amounts: `breakfast: 80 g oats, 2 eggs and half a portion lentil soup`. Null when nothing in it is a food. */
-export function readFood(line: Line): Reading | null {
+export function readFood(line: Line): ParsedEntry | null {
   const { day, context, text } = line;
   const things: Thing[] = [...context.foods, ...context.recipes];
   let [from, to] = [0, line.tokens.length];

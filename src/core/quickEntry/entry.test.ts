@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { mustDay } from "../base/calendar/day";
 import { metricUnits, Printer } from "../base/units/printer";
-import type { EntryContext } from "../entry/reading";
+import type { EntryContext } from "../entry/parsedEntry";
 import type { Meal } from "../log/kinds/meals";
 import type { Session } from "../log/kinds/sessions";
 import type { WeighIn } from "../log/kinds/weighIns";

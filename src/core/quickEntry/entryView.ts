@@ -2,7 +2,7 @@ import type { Day } from "../base/calendar/day";
 import { printDay } from "../base/calendar/print";
 import { measuresOf } from "../body/measuresSlice";
 import { weightOf } from "../body/slice";
-import type { EntryContext, Reading } from "../entry/reading";
+import type { EntryContext, ParsedEntry } from "../entry/parsedEntry";
 import type { AsOf } from "../log/asOf";
 import type { Exercise } from "../log/kinds/exercises";
 import { notesOf } from "../log/notes";
@@ -20,7 +20,7 @@ export function entryView(
   day: Day,
   dateOrder: EntryContext["dateOrder"],
   newId: () => string,
-): Reading {
+): ParsedEntry {
   return readEntry(text, entryContext(asOf, day, dateOrder, newId));
 }
 

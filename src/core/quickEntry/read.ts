@@ -13,11 +13,11 @@ import {
   nothingWritten,
   placeOf,
   reading,
-  type Reading,
+  type ParsedEntry,
   rewritten,
   tooLongLine,
   type Written,
-} from "../entry/reading";
+} from "../entry/parsedEntry";
 import { type Token, tokensOf } from "../entry/tokens";
 import { dayInFront, dayWithin, dayWords } from "../entry/when";
 import type { Exercise } from "../log/kinds/exercises";
@@ -39,7 +39,7 @@ const idle = ["did", "do", "i", "my", "we", "some", "the"];
  * not the chosen one. Every part of the line is accounted for, or it is not read: what can be read two ways comes back as choices with all
  * of the line kept, what cannot be read is underlined with the reason.
  */
-export function readEntry(text: string, context: EntryContext): Reading {
+export function readEntry(text: string, context: EntryContext): ParsedEntry {
   const { day: chosen, today } = context;
   if (text.length > longestLine)
     return reading("unclear", dateOf(chosen), {
@@ -109,7 +109,7 @@ function withoutBullet(tokens: readonly Token[]): readonly Token[] {
     : tokens;
 }
 
-function dated(result: Reading, day: Day, today: Day, said: boolean): Reading {
+function dated(result: ParsedEntry, day: Day, today: Day, said: boolean): ParsedEntry {
   const field = day === today && (!said || result.kind !== "empty") ? [] : [{ label: "day", text: dateOf(day) }];
   return field.length === 0 || (result.kind === "empty" && !said)
     ? result
@@ -117,7 +117,7 @@ function dated(result: Reading, day: Day, today: Day, said: boolean): Reading {
 }
 
 /** A line without its day. Marks of semicolons part things of different sorts. */
-function readLine(line: Line): Reading {
+function readLine(line: Line): ParsedEntry {
   const chunks = chunksOf(line);
   if (chunks.length < 2) {
     const result = readChunk(line);
@@ -127,7 +127,7 @@ function readLine(line: Line): Reading {
     };
   }
   const sessions = new Map<string, Session>();
-  const results: Reading[] = [];
+  const results: ParsedEntry[] = [];
   for (const tokens of chunks) {
     const context = {
       ...line.context,
@@ -146,7 +146,7 @@ function readLine(line: Line): Reading {
 }
 
 /** What several chunks come to: all of them are written, or none. */
-function together(results: readonly Reading[], { day }: Line): Reading {
+function together(results: readonly ParsedEntry[], { day }: Line): ParsedEntry {
   const steps = new Map<string, ChangeStep>();
   for (const step of results.flatMap(({ change }) => change ?? [])) {
     if (!("kind" in step)) continue;
@@ -279,7 +279,7 @@ function kindAt(tokens: readonly Token[], context: EntryContext): { at: number; 
   return null;
 }
 
-function readChunk(line: Line): Reading {
+function readChunk(line: Line): ParsedEntry {
   const { tokens, day, context, text } = line;
   const date = dateOf(day);
   const [first] = tokens;
@@ -368,7 +368,7 @@ function isLiftedRow({ tokens }: Line, { kind }: { kind: string }): boolean {
 }
 
 /** Sets of exercises that are named in the line. */
-function readNamed(line: Line, names: readonly NameAt<Exercise>[], superset?: string): Reading {
+function readNamed(line: Line, names: readonly NameAt<Exercise>[], superset?: string): ParsedEntry {
   const { tokens, text, day, context } = line;
   const several = names.find(({ things }) => things.length > 1);
   if (several) return askWhich(line, several.from, several.to, several.things, "");
@@ -459,7 +459,7 @@ function leadOf(tokens: readonly Token[], name: NameAt<Exercise>): { from: numbe
 }
 
 /** Words behind the sets that make another exercise of it (`bench press 3x5 80 kg paused`) are asked about. */
-function variantOf(line: Line, { exercise, name }: Segment, result: Reading): Reading | null {
+function variantOf(line: Line, { exercise, name }: Segment, result: ParsedEntry): ParsedEntry | null {
   const note = result.written.sessions[0]?.exercises[0]?.note ?? "";
   if (result.change === null || note === "") return null;
   const at = line.text.lastIndexOf(note);
@@ -545,7 +545,7 @@ function lettered(tokens: readonly Token[], from: number): number {
   return at < from && tokens[at - 1]?.kind === "word" && /^[a-h]$/.test(tokens[at - 1]!.text) ? at - 1 : from;
 }
 
-function askWhich(line: Line, from: number, to: number, things: readonly Exercise[], more: string): Reading {
+function askWhich(line: Line, from: number, to: number, things: readonly Exercise[], more: string): ParsedEntry {
   const place = placeOf(line.tokens, from, to);
   const typed = line.text.slice(place.start, place.end);
   return reading("session", dateOf(line.day), {
@@ -557,7 +557,7 @@ function askWhich(line: Line, from: number, to: number, things: readonly Exercis
 }
 
 /** A name in quotes is taken as it stands; it is added when there is none like it. */
-function readQuoted(line: Line): Reading {
+function readQuoted(line: Line): ParsedEntry {
   const { tokens, text, context, day } = line;
   const end = tokens.findIndex((token, at) => at > 0 && isMark(token, '"', "”"));
   if (end < 2)
@@ -577,7 +577,7 @@ function readQuoted(line: Line): Reading {
 }
 
 /** A line that names no exercise in full: one begun, one misspelt, or a new one. Null when it does not look like sets. */
-function readUnknown(line: Line, kind: { at: number; kind: string } | null): Reading | null {
+function readUnknown(line: Line, kind: { at: number; kind: string } | null): ParsedEntry | null {
   const { tokens, text, context, day } = line;
   if (!tokens.some((token) => token.kind === "number" || token.kind === "clock")) return null;
   const run = nameRun(tokens);
@@ -734,7 +734,7 @@ function nameRun(tokens: readonly Token[]): { from: number; to: number } | null 
   return { from: start, to };
 }
 
-function readNote(line: Line): Reading {
+function readNote(line: Line): ParsedEntry {
   const { tokens, text, day, context } = line;
   const from = isMark(tokens[1], ":") ? 2 : 1;
   const date = dateOf(day);
@@ -754,7 +754,7 @@ function readNote(line: Line): Reading {
   });
 }
 
-function readSkip({ text, tokens, day, context }: Line): Reading {
+function readSkip({ text, tokens, day, context }: Line): ParsedEntry {
   const date = dateOf(day);
   const [skip] = tokens;
   const rest = tokens.length > 1 ? text.slice(tokens[1]!.start, tokens.at(-1)!.end) : "";

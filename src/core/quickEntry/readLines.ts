@@ -1,5 +1,5 @@
 import { dateOf, type Day } from "../base/calendar/day";
-import type { Reading, Written } from "../entry/reading";
+import type { ParsedEntry, Written } from "../entry/parsedEntry";
 import { tokensOf } from "../entry/tokens";
 import { dayInFront } from "../entry/when";
 import type { Change } from "../log/records";
@@ -19,7 +19,7 @@ export interface LineRead extends Written {
  * What a reading of the quick-entry line comes to for a file of lines: written only what needs no second thought.
  * @param line the line as it stands in the file
  */
-export function lineRead(line: string, found: Reading): LineRead {
+export function lineRead(line: string, found: ParsedEntry): LineRead {
   const { change, caution, problems, choices, written, date } = found;
   const doubt = problems.some(({ message }) => message.includes("?") || / missing/.test(message));
   const as =
@@ -65,7 +65,7 @@ export function* readLines(
   lines: readonly string[],
   today: Day,
   order: "dmy" | "mdy" | null,
-  read: (line: string, day: Day) => Reading,
+  read: (line: string, day: Day) => ParsedEntry,
   write: (change: Change) => void,
 ): Generator<LineRead> {
   let day = today;

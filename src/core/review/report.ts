@@ -1,7 +1,7 @@
 import { dateOf, type Day, type Weekday, weekStartOf } from "../base/calendar/day";
 import { groupBy } from "../base/calendar/groupBy";
-import { changePerWeek } from "../body/familiar";
-import type { Reading } from "../body/measureGoal";
+import { changePerWeek } from "../body/movingAverage";
+import type { DayValue } from "../body/measureGoal";
 import { weekStarts } from "../body/weekly";
 import { mean, median } from "../body/weighIns";
 
@@ -25,8 +25,8 @@ export interface ReportYear {
 }
 
 export interface Report {
-  start: Reading;
-  current: Reading;
+  start: DayValue;
+  current: DayValue;
   total: number;
   perWeek: number | null;
   weeks: ReportWeek[];
@@ -38,7 +38,7 @@ export interface Report {
  * Weeks without a reading do not appear, and the week after such a gap has no change of a week.
  * @param readings oldest first, one a day
  */
-export function report(readings: readonly Reading[], weekStart: Weekday, on: Day): Report | null {
+export function report(readings: readonly DayValue[], weekStart: Weekday, on: Day): Report | null {
   const [start, current] = [readings[0], readings.at(-1)];
   if (start === undefined || current === undefined) return null;
   const byWeek = groupBy(readings, ({ day }) => weekStartOf(day, weekStart));

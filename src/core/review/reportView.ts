@@ -1,7 +1,7 @@
 import { dateOf, type Day, mustDay } from "../base/calendar/day";
 import { rounded } from "../base/units/number";
-import { changePerWeek } from "../body/familiar";
-import { measureGoal, type Reading } from "../body/measureGoal";
+import { changePerWeek } from "../body/movingAverage";
+import { measureGoal, type DayValue } from "../body/measureGoal";
 import { measuresOf } from "../body/measuresSlice";
 import { type DayPhoto, photosView } from "../body/photosView";
 import { weightOf } from "../body/slice";
@@ -118,7 +118,7 @@ function onLastDay(asOf: AsOf, day: Day): { trend: number | null; planned: numbe
 }
 
 /** The goal in force on the last reading's day: of the weight against its trend, of a measure against the reading. */
-function goalOf(asOf: AsOf, measureId: string | null, { day, value }: Reading): ReportGoal | null {
+function goalOf(asOf: AsOf, measureId: string | null, { day, value }: DayValue): ReportGoal | null {
   const goal = goalsOf(asOf).of(measureId, day);
   const stands = measureId === null ? weightOf(asOf).heldOn(day) : value;
   if (goal === null || stands === null) return null;

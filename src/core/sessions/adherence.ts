@@ -3,7 +3,7 @@ import type { Session } from "../log/kinds/sessions";
 import { hasPlan } from "./planned";
 
 /** What a session counts as on a day: a past one still planned is missed; the record is not rewritten. */
-export function standing(session: Session, on: Day): Session["status"] {
+export function effectiveStatus(session: Session, on: Day): Session["status"] {
   return session.status === "planned" && mustDay(session.date) < on ? "missed" : session.status;
 }
 
@@ -38,7 +38,7 @@ export interface Adherence {
 export function adherence(sessions: readonly Session[], on: Day): Adherence {
   const count = { done: 0, partly: 0, skipped: 0, missed: 0, extra: 0 };
   for (const session of sessions) {
-    const status = standing(session, on);
+    const status = effectiveStatus(session, on);
     const performed = status === "done" || status === "partly";
     if (status === "planned" || mustDay(session.date) > on || (session.optional && !performed)) continue;
     if (!wasPlanned(session)) count.extra += Number(performed);

@@ -1,6 +1,6 @@
 import type { Day } from "../base/calendar/day";
 import type { AsOf } from "../log/asOf";
-import { standing, wasPerformed } from "./adherence";
+import { effectiveStatus, wasPerformed } from "./adherence";
 import type { sessionColumns } from "./columns";
 import { sessionsOf } from "./slice";
 
@@ -10,7 +10,7 @@ export function sessionCells(asOf: AsOf, day: Day): Record<(typeof sessionColumn
     .on(day)
     .map(
       (session) =>
-        `${session.title ?? session.kind}${wasPerformed(session, asOf.on) ? "" : ` (${standing(session, asOf.on)})`}`,
+        `${session.title ?? session.kind}${wasPerformed(session, asOf.on) ? "" : ` (${effectiveStatus(session, asOf.on)})`}`,
     );
   return { sessions: told.join(", ") };
 }

@@ -11,7 +11,7 @@ export type CommonFormula = FormulaName | "mean";
 export type FormulaChoice = CommonFormula | "personal";
 
 /** Estimated maximum as a multiple of the load, by repetitions to the limit (1 to 20, halves allowed); 1 at one repetition. */
-export type Factor = (limitReps: number) => number;
+export type Factor = (repsToFailure: number) => number;
 
 interface Formula {
   /** Estimated maximum as a multiple of the load, for r whole repetitions to the limit. */
@@ -101,7 +101,7 @@ export const factorOf = Object.fromEntries(
   ]),
 ) as Record<CommonFormula, Factor>;
 
-export type Estimate = { kg: number; limitReps: number; rough: boolean } | { reason: string };
+export type Estimate = { kg: number; repsToFailure: number; rough: boolean } | { reason: string };
 
 /**
  * Estimated one-repetition maximum of a set.
@@ -110,19 +110,19 @@ export type Estimate = { kg: number; limitReps: number; rough: boolean } | { rea
  * @param reps repetitions done
  * @param rpe effort of the set, 6 to 10; below 6 it says too little about the reserve and is ignored. Absent: reserve unknown,
  *   the estimate is then a lower bound
- * @returns the estimate with `limitReps` = reps + reserve, or the reason why there is none
+ * @returns the estimate with `repsToFailure` = reps + reserve, or the reason why there is none
  * Source of reps in reserve = 10 − RPE: Helms et al. 2016, Strength Cond J 38:42 (from memory).
  */
 export function estimateMaximum(factor: Factor, kg: number, reps: number, rpe?: number | null): Estimate {
   if (!(reps >= 1)) return { reason: "no repetition was completed" };
   if (!(kg > 0)) return { reason: "no load was moved" };
-  const limitReps = reps + (reserve(rpe) ?? 0);
-  if (limitReps > estimateUpTo)
-    return { reason: `${counted(limitReps, "repetition")} to the limit; formulas hold up to ${estimateUpTo}` };
-  return { kg: kg * factor(limitReps), limitReps, rough: limitReps > roughAbove };
+  const repsToFailure = reps + (repsInReserve(rpe) ?? 0);
+  if (repsToFailure > estimateUpTo)
+    return { reason: `${counted(repsToFailure, "repetition")} to the limit; formulas hold up to ${estimateUpTo}` };
+  return { kg: kg * factor(repsToFailure), repsToFailure, rough: repsToFailure > roughAbove };
 }
 
 /** Repetitions in reserve of an effort: 10 − RPE, or null when the effort is absent or below 6. */
-export function reserve(rpe: number | null | undefined): number | null {
+export function repsInReserve(rpe: number | null | undefined): number | null {
   return rpe === null || rpe === undefined || rpe < 6 ? null : 10 - rpe;
 }

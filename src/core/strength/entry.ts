@@ -9,10 +9,10 @@ import {
   nothingWritten,
   placeOf,
   reading,
-  type Reading,
+  type ParsedEntry,
   rewritten,
   type WrittenDown,
-} from "../entry/reading";
+} from "../entry/parsedEntry";
 import type { Token } from "../entry/tokens";
 import type { Exercise } from "../log/kinds/exercises";
 import type { Session, TrainingSet } from "../log/kinds/sessions";
@@ -50,7 +50,7 @@ interface Read {
 }
 
 /** The sets of one exercise or of several. */
-export function readLifting(line: Line, segments: readonly Segment[]): Reading {
+export function readLifting(line: Line, segments: readonly Segment[]): ParsedEntry {
   const { day, context, text } = line;
   const date = dateOf(day);
   const problems: EntryProblem[] = [];
@@ -347,7 +347,7 @@ export function newExercise(name: string, line: Line): Exercise {
   return namedExercise(line.context.newId(), name.charAt(0).toUpperCase() + name.slice(1));
 }
 
-function warmUpField(sets: readonly Performed[], exercise: Exercise, { context }: Line): Reading["fields"] {
+function warmUpField(sets: readonly Performed[], exercise: Exercise, { context }: Line): ParsedEntry["fields"] {
   const warmUps = sets.filter(({ warmUp }) => warmUp);
   const text = describeSets(
     warmUps.map(({ done }, index): TrainingSet => ({ id: String(index), done })),
@@ -358,12 +358,12 @@ function warmUpField(sets: readonly Performed[], exercise: Exercise, { context }
   return warmUps.length === 0 ? [] : [{ label: "warm-up", text }];
 }
 
-function restField(sets: readonly Performed[], { context }: Line): Reading["fields"] {
+function restField(sets: readonly Performed[], { context }: Line): ParsedEntry["fields"] {
   const rest = sets.find(({ restSeconds }) => restSeconds !== undefined)?.restSeconds;
   return rest === undefined ? [] : [{ label: "rest", text: context.printer.duration(rest) }];
 }
 
-function shareField(sets: readonly WrittenDown[]): Reading["fields"] {
+function shareField(sets: readonly WrittenDown[]): ParsedEntry["fields"] {
   const shares = [
     ...new Set(
       sets.flatMap(({ percent }) =>
@@ -374,7 +374,7 @@ function shareField(sets: readonly WrittenDown[]): Reading["fields"] {
   return shares.length === 0 ? [] : [{ label: "of the maximum", text: shares.join(", ") }];
 }
 
-function figuresOf(exercise: Exercise, sets: readonly Performed[], { day, context }: Line): Reading["fields"] {
+function figuresOf(exercise: Exercise, sets: readonly Performed[], { day, context }: Line): ParsedEntry["fields"] {
   const working = sets.filter(({ warmUp, done }) => !warmUp && done.reps != null);
   const sides = exercise.perSide ? 2 : 1;
   const parts = working.flatMap(({ done }) => [

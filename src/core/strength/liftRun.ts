@@ -29,7 +29,7 @@ export interface FrontSet extends Pick<
 > {
   totalKg: number;
   /** Repetitions done plus in reserve; 0 for a set that may not stand for a maximum. */
-  limitReps: number;
+  repsToFailure: number;
 }
 
 // The numbers of a day: the day, its first set and first session by their places, whether it was worked (at least one repetition, or a timed or
@@ -49,7 +49,7 @@ const setRow = 7;
 const repsAt = 0,
   typedAt = 1,
   totalAt = 2,
-  limitAt = 3,
+  toFailureAt = 3,
   rpeAt = 4,
   marksAt = 5,
   inSessionAt = 6;
@@ -66,7 +66,7 @@ export const firstSet = ({ days, sets }: LiftRun, index: number): number =>
 export const repsOf = ({ sets }: LiftRun, at: number): number => sets[at * setRow + repsAt]!;
 export const typedKgOf = ({ sets }: LiftRun, at: number): number => sets[at * setRow + typedAt]!;
 export const totalKgOf = ({ sets }: LiftRun, at: number): number => sets[at * setRow + totalAt]!;
-export const limitRepsOf = ({ sets }: LiftRun, at: number): number => sets[at * setRow + limitAt]!;
+export const repsToFailureOf = ({ sets }: LiftRun, at: number): number => sets[at * setRow + toFailureAt]!;
 /** Effort as rated; NaN without. */
 export const rpeOf = ({ sets }: LiftRun, at: number): number => sets[at * setRow + rpeAt]!;
 export const hasFailed = ({ sets }: LiftRun, at: number): boolean =>
@@ -122,7 +122,7 @@ export function frontSet(run: LiftRun, index: number, at: number): FrontSet {
     failed: hasFailed(run, at),
     asManyAsPossible: isAsManyAsPossible(run, at),
     totalKg: totalKgOf(run, at),
-    limitReps: limitRepsOf(run, at),
+    repsToFailure: repsToFailureOf(run, at),
   };
 }
 
@@ -272,18 +272,22 @@ function putOnFront(
   rpe: number,
   marks: number,
   session: number,
-  limitReps: number,
+  repsToFailure: number,
 ): void {
   for (let at = from; at < sets.length; at += setRow)
-    if (sets[at + totalAt]! >= totalKg && sets[at + repsAt]! >= reps && sets[at + limitAt]! >= limitReps) return;
+    if (sets[at + totalAt]! >= totalKg && sets[at + repsAt]! >= reps && sets[at + toFailureAt]! >= repsToFailure)
+      return;
   let left = from;
   for (let at = from; at < sets.length; at += setRow) {
-    const same = totalKg === sets[at + totalAt]! && limitReps === sets[at + limitAt]! && limitReps > 0;
-    if (!same && !(totalKg < sets[at + totalAt]! || reps < sets[at + repsAt]! || limitReps < sets[at + limitAt]!))
+    const same = totalKg === sets[at + totalAt]! && repsToFailure === sets[at + toFailureAt]! && repsToFailure > 0;
+    if (
+      !same &&
+      !(totalKg < sets[at + totalAt]! || reps < sets[at + repsAt]! || repsToFailure < sets[at + toFailureAt]!)
+    )
       continue;
     if (left < at) for (let number = 0; number < setRow; number++) sets[left + number] = sets[at + number]!;
     left += setRow;
   }
   if (left < sets.length) sets.length = left;
-  sets.push(reps, typedKg, totalKg, limitReps, rpe, marks, session);
+  sets.push(reps, typedKg, totalKg, repsToFailure, rpe, marks, session);
 }

@@ -181,9 +181,9 @@ function withInterval(asOf: AsOf, maximum: LiftMaximum | null): (MaximumFigure &
 }
 
 /** The 80 % interval of an estimate, worked out on the total load and quoted as the lift is. */
-function interval(asOf: AsOf, { e1rmKg, set: { exercise, day, rpe, limitReps } }: LiftMaximum): Interval {
+function interval(asOf: AsOf, { e1rmKg, set: { exercise, day, rpe, repsToFailure } }: LiftMaximum): Interval {
   const body = liftingOf(asOf).bodyPart(exercise, day);
-  const spread = estimateSpread(strengthOf(asOf).curveOf(exercise.id), limitReps, rpe);
+  const spread = estimateSpread(strengthOf(asOf).curveOf(exercise.id), repsToFailure, rpe);
   return { low80: (e1rmKg + body) / spread - body, high80: (e1rmKg + body) * spread - body };
 }
 
@@ -387,7 +387,7 @@ export function suggestView(
         : "the estimated maximum";
   const share = printNumber(load.share * 100, 1);
   const because = [
-    `${reps} done and ${printNumber(10 - rpe, (10 - rpe) % 1 === 0 ? 0 : 1)} left are ${printNumber(load.limitReps!, load.limitReps! % 1 === 0 ? 0 : 1)} to the limit, ${share} % of the maximum on ${curve.sets > 0 ? "your own curve" : "the curve of the seven formulas"}`,
+    `${reps} done and ${printNumber(10 - rpe, (10 - rpe) % 1 === 0 ? 0 : 1)} left are ${printNumber(load.repsToFailure!, load.repsToFailure! % 1 === 0 ? 0 : 1)} to the limit, ${share} % of the maximum on ${curve.sets > 0 ? "your own curve" : "the curve of the seven formulas"}`,
     `${stands} of ${printDay(strengthOn.day)} is ${p.mass(load.maximumKg)}${strengthOn.recent ? ", the highest of the last four weeks" : ", the latest there is"}`,
     `${bodyPart > 0 ? `${share} % of the total, less the body's share, is` : `${share} % of it is`} ${p.mass(load.exactKg)}, to the nearest step of ${p.load(step)}`,
   ].join("; ");

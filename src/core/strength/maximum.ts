@@ -8,7 +8,7 @@ import {
   type FrontSet,
   inSession,
   type LiftRun,
-  limitRepsOf,
+  repsToFailureOf,
   sessionCount,
   totalKgOf,
   wasWorked,
@@ -59,8 +59,8 @@ export function withMaximum(run: LiftRun, factor: Factor, bodyWeightOn: BodyWeig
     let topKg = 0;
     let [last, lastTopKg, session] = [-1, 0, -1];
     for (const end = firstSet(run, index + 1); at < end; at++) {
-      const limitReps = limitRepsOf(run, at);
-      const kg = limitReps === 0 ? 0 : totalKgOf(run, at) * factor(limitReps);
+      const repsToFailure = repsToFailureOf(run, at);
+      const kg = repsToFailure === 0 ? 0 : totalKgOf(run, at) * factor(repsToFailure);
       if (kg > 0 && (inSession(run, at) !== session || kg > lastTopKg))
         [last, lastTopKg, session] = [at, kg, inSession(run, at)];
       if (kg <= topKg) continue;

@@ -240,7 +240,7 @@ describe("what was done of a lift, in columns", () => {
             // Every working set is matched by one on the front, and none on it by another of its session, unless both give the same estimate.
             for (const set of working)
               expect(
-                front.some((one) => one.totalKg >= set.kg && one.reps >= set.reps && one.limitReps >= limit(set)),
+                front.some((one) => one.totalKg >= set.kg && one.reps >= set.reps && one.repsToFailure >= limit(set)),
               ).toBe(true);
             for (const one of front) {
               const surpassing = front.filter(
@@ -249,11 +249,14 @@ describe("what was done of a lift, in columns", () => {
                   other.sessionId === one.sessionId &&
                   other.totalKg >= one.totalKg &&
                   other.reps >= one.reps &&
-                  other.limitReps >= one.limitReps,
+                  other.repsToFailure >= one.repsToFailure,
               );
               expect(
                 surpassing.filter(
-                  (other) => other.totalKg !== one.totalKg || other.limitReps !== one.limitReps || one.limitReps === 0,
+                  (other) =>
+                    other.totalKg !== one.totalKg ||
+                    other.repsToFailure !== one.repsToFailure ||
+                    one.repsToFailure === 0,
                 ),
               ).toEqual([]);
               expect(
@@ -335,7 +338,7 @@ describe("records", () => {
           expect(of("volume")).toEqual(mostKg > 0 && volumeKg > mostKg ? [volumeKg] : []);
           // A rough estimate makes no record, and yet is the best that the next must beat.
           const kg = maximum?.e1rmKg ?? 0;
-          expect(of("e1rm")).toEqual(highestKg > 0 && kg > highestKg && maximum!.set.limitReps <= 10 ? [kg] : []);
+          expect(of("e1rm")).toEqual(highestKg > 0 && kg > highestKg && maximum!.set.repsToFailure <= 10 ? [kg] : []);
           [mostKg, highestKg] = [Math.max(mostKg, volumeKg), Math.max(highestKg, kg)];
         }
       }),
@@ -371,7 +374,7 @@ describe("loads worked out", () => {
   it("by hand: Epley, 120 kg, six at RPE 8 is eight to the limit, 120 ÷ 1.2667 = 94.7, to 95 kg", () => {
     expect(loadForEffort(squat, 120, 6, 8, factorOf.epley, 0, 2.5)).toMatchObject({
       kg: 95,
-      limitReps: 8,
+      repsToFailure: 8,
       exactKg: expect.closeTo(94.737, 3) as number,
     });
     expect(loadForEffort(chin, 120, 6, 8, factorOf.epley, 80, 2.5)).toMatchObject({

@@ -8,7 +8,7 @@ import {
   hasFailed,
   isAsManyAsPossible,
   type LiftRun,
-  limitRepsOf,
+  repsToFailureOf,
   repsOf,
   rpeOf,
   totalKgOf,
@@ -18,7 +18,7 @@ import {
 export interface CurveSet {
   day: Day;
   totalKg: number;
-  limitReps: number;
+  repsToFailure: number;
   reserve: number;
 }
 
@@ -102,7 +102,7 @@ export function fitRepCurve(sets: readonly CurveSet[], tests: readonly CurveTest
     } else {
       if (nextSet === 0 || set!.day !== sets[nextSet - 1]!.day) days += 1;
       nextSet += 1;
-      const { fall, perRep } = fallAt(set!.limitReps);
+      const { fall, perRep } = fallAt(set!.repsToFailure);
       day[at] = set!.day;
       logKg[at] = Math.log(set!.totalKg);
       fallen[at] = fall;
@@ -148,11 +148,11 @@ export function curveSets(run: LiftRun): CurveSet[] {
       const rpe = rpeOf(run, at);
       // How many were left: NaN where nothing tells.
       const reserve = failed || (Number.isNaN(rpe) && isAsManyAsPossible(run, at)) ? 0 : 10 - rpe;
-      if (reserve <= curveReserve && limitRepsOf(run, at) > 0 && totalKgOf(run, at) > 0)
+      if (reserve <= curveReserve && repsToFailureOf(run, at) > 0 && totalKgOf(run, at) > 0)
         hard.push({
           day: dayOf(run, index),
           totalKg: totalKgOf(run, at),
-          limitReps: failed ? repsOf(run, at) : limitRepsOf(run, at),
+          repsToFailure: failed ? repsOf(run, at) : repsToFailureOf(run, at),
           reserve,
         });
     }
@@ -164,8 +164,8 @@ export function curveSets(run: LiftRun): CurveSet[] {
  * reserve, and what is not known of the relation. An unrated set is a lower bound, and the interval then says only what its
  * repetitions were worth.
  */
-export function estimateSpread(curve: RepCurve, limitReps: number, rpe: number | null): number {
-  const { fall, perRep } = fallAt(limitReps);
+export function estimateSpread(curve: RepCurve, repsToFailure: number, rpe: number | null): number {
+  const { fall, perRep } = fallAt(repsToFailure);
   const unsure = rpe === null ? 0 : curve.steepness * perRep * reserveSd(10 - rpe);
   return Math.exp(z80 * Math.sqrt(setSd ** 2 + daySd ** 2 + unsure ** 2 + (fall * curve.steepnessSd) ** 2));
 }

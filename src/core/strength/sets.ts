@@ -3,7 +3,7 @@ import { completedReps } from "../log/doneSets";
 import type { Exercise } from "../log/kinds/exercises";
 import type { Settings } from "../log/kinds/people";
 import type { Session, TrainingSet } from "../log/kinds/sessions";
-import { reserve, roughAbove } from "./e1rm";
+import { repsInReserve, roughAbove } from "./e1rm";
 
 /** A set that was performed, with what it takes to count it. */
 export interface PerformedSet {
@@ -141,6 +141,6 @@ export function isHard(set: PerformedSet, counting: Counting): boolean {
 /** Repetitions to the limit of a working set that may stand for its lift's maximum (at most 4 in reserve, at most 12 to the limit); 0 for one that may not. */
 export function eligibleReps(reps: number, rpe: number | null): number {
   if (reps < 1 || (rpe !== null && rpe < 6)) return 0;
-  const limitReps = reps + (reserve(rpe) ?? 0);
-  return limitReps <= roughAbove ? limitReps : 0;
+  const repsToFailure = reps + (repsInReserve(rpe) ?? 0);
+  return repsToFailure <= roughAbove ? repsToFailure : 0;
 }

@@ -71,7 +71,7 @@ describe("estimated maximum", () => {
   });
   it("adds reps in reserve, and ignores an effort below 6", () => {
     expect(estimateMaximum(factorOf.epley, 100, 5, 8)).toEqual(estimateMaximum(factorOf.epley, 100, 7));
-    expect(estimateMaximum(factorOf.epley, 100, 5, 8.5)).toMatchObject({ limitReps: 6.5 });
+    expect(estimateMaximum(factorOf.epley, 100, 5, 8.5)).toMatchObject({ repsToFailure: 6.5 });
     expect(estimateMaximum(factorOf.epley, 100, 5, 5)).toEqual(estimateMaximum(factorOf.epley, 100, 5));
   });
   it("gives a reason instead of a number where it does not hold", () => {

@@ -23,7 +23,7 @@ export type Beaten =
 
 /** Whether an estimate may be a record: at most ten repetitions to the limit. */
 export function makesRecord({ set }: LiftMaximum): boolean {
-  return set.limitReps <= recordUpTo;
+  return set.repsToFailure <= recordUpTo;
 }
 
 /** The records of a lift: as they were beaten, oldest first, and those that stand for at least so many repetitions. */

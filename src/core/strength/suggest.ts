@@ -60,7 +60,7 @@ export interface Suggestion {
   kg: number;
   exactKg: number;
   share: number;
-  limitReps: number | null;
+  repsToFailure: number | null;
   maximumKg: number;
 }
 
@@ -78,7 +78,7 @@ function loadAtShare(
     kg: nearestStep(typed, stepKg),
     exactKg: typed,
     share,
-    limitReps: null,
+    repsToFailure: null,
     maximumKg: maximumTotalKg - bodyPartKg,
   };
 }
@@ -93,11 +93,11 @@ export function loadForEffort(
   bodyPartKg: number,
   stepKg: number,
 ): Suggestion | { reason: string } {
-  const limitReps = reps + 10 - rpe;
-  if (limitReps > 20)
-    return { reason: `${counted(limitReps, "repetition")} to the limit; a load can be worked out up to 20` };
-  if (limitReps < 1) return { reason: "at least one repetition is needed" };
-  return { ...loadAtShare(exercise, maximumTotalKg, 1 / factor(limitReps), bodyPartKg, stepKg), limitReps };
+  const repsToFailure = reps + 10 - rpe;
+  if (repsToFailure > 20)
+    return { reason: `${counted(repsToFailure, "repetition")} to the limit; a load can be worked out up to 20` };
+  if (repsToFailure < 1) return { reason: "at least one repetition is needed" };
+  return { ...loadAtShare(exercise, maximumTotalKg, 1 / factor(repsToFailure), bodyPartKg, stepKg), repsToFailure };
 }
 
 /** A planned set's load as it is to be done: as planned, or worked out from a share of the maximum or from an effort. */

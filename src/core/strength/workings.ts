@@ -22,20 +22,20 @@ export function maximumWorking(asOf: AsOf, exerciseId: string, which: "best" | "
     };
   const p = asOf.printer;
   const { set, e1rmKg } = maximum;
-  const { limitReps } = set;
+  const { repsToFailure } = set;
   const share = bodyShare(set.exercise);
   const total = set.totalKg!;
   const formula = strengthOf(asOf).formula();
   const factor = strengthOf(asOf).factorFor(exerciseId);
   const curve = strengthOf(asOf).curveOf(exerciseId);
   const names = formula === "mean" || formula === "personal" ? formulaNames : [formula];
-  const factors = names.map((name) => `${formulas[name].title} ${printNumber(maximumFactor(name, limitReps), 4)}`);
+  const factors = names.map((name) => `${formulas[name].title} ${printNumber(maximumFactor(name, repsToFailure), 4)}`);
   const body = (share ?? 0) * (weightOf(asOf).on(set.day) ?? 0);
   const estimates = formulaNames.flatMap((name) => {
     const one = estimateMaximum(factorOf[name], total, set.reps, set.rpe);
     return "kg" in one ? [`${formulas[name].title} ${p.loadNumber(one.kg - body)}`] : [];
   });
-  const spread = estimateSpread(curve, limitReps, set.rpe);
+  const spread = estimateSpread(curve, repsToFailure, set.rpe);
   return {
     title: `${set.exercise.name}, ${which} estimated maximum`,
     value: `${share === null ? "" : "+"}${p.mass(e1rmKg)}`,
@@ -46,7 +46,7 @@ export function maximumWorking(asOf: AsOf, exerciseId: string, which: "best" | "
           ? "load × (mean of the seven formulas' factors)^steepness"
           : formulas[formula].written,
     steps: [
-      `repetitions to the limit = ${set.reps} done${set.rpe === null ? ", reserve unknown" : ` + ${printNumber(limitReps - set.reps, 1)} in reserve (RPE ${set.rpe})`} = ${printNumber(limitReps, 1)}`,
+      `repetitions to the limit = ${set.reps} done${set.rpe === null ? ", reserve unknown" : ` + ${printNumber(repsToFailure - set.reps, 1)} in reserve (RPE ${set.rpe})`} = ${printNumber(repsToFailure, 1)}`,
       ...(share === null
         ? []
         : [
@@ -55,10 +55,10 @@ export function maximumWorking(asOf: AsOf, exerciseId: string, which: "best" | "
       `factors: ${factors.join(", ")}`,
       ...(formula === "personal"
         ? [
-            `${printNumber(maximumFactor("mean", limitReps), 4)}^${printNumber(curve.steepness, 3)} = ${printNumber(factor(limitReps), 4)}, from ${curve.sets} hard sets on ${counted(curve.days, "day")}`,
+            `${printNumber(maximumFactor("mean", repsToFailure), 4)}^${printNumber(curve.steepness, 3)} = ${printNumber(factor(repsToFailure), 4)}, from ${curve.sets} hard sets on ${counted(curve.days, "day")}`,
           ]
         : []),
-      `${p.loadNumber(total)} × ${printNumber(factor(limitReps), 4)} = ${p.mass(total * factor(limitReps), 2)}${share === null ? "" : `, less the body's share: +${p.mass(e1rmKg, 2)}`}`,
+      `${p.loadNumber(total)} × ${printNumber(factor(repsToFailure), 4)} = ${p.mass(total * factor(repsToFailure), 2)}${share === null ? "" : `, less the body's share: +${p.mass(e1rmKg, 2)}`}`,
       `each formula alone: ${estimates.join(", ")}`,
       `80 % interval: divided and multiplied by ${printNumber(spread, 3)}, ${p.massNumber((e1rmKg + body) / spread - body)} to ${p.mass((e1rmKg + body) * spread - body)}`,
     ],
@@ -81,7 +81,7 @@ export function maximumWorking(asOf: AsOf, exerciseId: string, which: "best" | "
     ],
     source: names.map((name) => formulas[name].source).join("; "),
     sureness:
-      limitReps > recordUpTo
+      repsToFailure > recordUpTo
         ? `Rough: above ${counted(recordUpTo, "repetition")} the formulas part ways.`
         : "The formulas differ by as much as shown above; a tested single is surer.",
   };
@@ -107,9 +107,9 @@ export function curveWorking(asOf: AsOf, exerciseId: string): WorkingResult {
     inputs: concatMap(strengthOf(asOf).courseOf(exerciseId), ({ run }) => curveSets(run))
       .slice(-8)
       .reverse()
-      .map(({ day, limitReps }) => ({
+      .map(({ day, repsToFailure }) => ({
         label: printDay(day),
-        value: `${printNumber(limitReps, limitReps % 1 === 0 ? 0 : 1)} to the limit`,
+        value: `${printNumber(repsToFailure, repsToFailure % 1 === 0 ? 0 : 1)} to the limit`,
         date: dateOf(day),
       })),
     assumptions: [

@@ -4,7 +4,7 @@ import type { Printer } from "../base/units/printer";
 import type { AsOf } from "../log/asOf";
 import type { Exercise } from "../log/kinds/exercises";
 import type { Session, TrainingSet } from "../log/kinds/sessions";
-import { standing } from "../sessions/adherence";
+import { effectiveStatus } from "../sessions/adherence";
 import { type Covered, pacePerKm } from "../sessions/covered";
 import { setsIn } from "../sessions/sets";
 import { sessionsOf } from "../sessions/slice";
@@ -67,7 +67,7 @@ export function sessionCard(asOf: AsOf, session: Session): SessionCard {
   const done = covered(session.distance?.done);
   return {
     session,
-    status: standing(session, asOf.on),
+    status: effectiveStatus(session, asOf.on),
     title: session.title || capitalised(session.kind),
     items: (session.items ?? []).map((item) => {
       const exercise = strengthOf(asOf).exercises().get(item.exerciseId);

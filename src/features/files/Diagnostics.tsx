@@ -9,7 +9,7 @@ import { useLog } from "@/ui/log/LogContext";
 import styles from "@/ui/view.module.css";
 import { Button } from "antd";
 import { useState } from "react";
-import { useTold } from "./useTold";
+import { useProgress } from "./useProgress";
 
 /** At most so many findings are told one by one; the report holds all. */
 const toldAtMost = 12;
@@ -18,7 +18,7 @@ const toldAtMost = 12;
 export function Diagnostics() {
   const { compute, today, name, commit, replace } = useLog();
   const [found, setFound] = useState<Diagnosis | null>(null);
-  const checking = useTold("Checking");
+  const checking = useProgress("Checking");
   const [problem, setProblem] = useState<string | null>(null);
   const check = async () => {
     setFound(null);

@@ -13,7 +13,7 @@ import { Button } from "antd";
 import { useId, useState } from "react";
 import { holdingsText } from "./kindName";
 import { MergeList } from "./MergeList";
-import { useTold } from "./useTold";
+import { useProgress } from "./useProgress";
 
 type Found = { file: string } & ImportReading;
 
@@ -23,7 +23,7 @@ const maxBytes = 300_000_000;
 export function ImportPanel() {
   const { name, replace, commit } = useLog();
   const [found, setFound] = useState<Found | null>(null);
-  const reads = useTold("Reading");
+  const reads = useProgress("Reading");
   useUnsaved(found !== null);
   const id = useId();
   const take = async (file: File | undefined) => {

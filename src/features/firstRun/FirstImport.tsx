@@ -2,12 +2,12 @@
 
 import { readArchiveFile } from "@/compute/archives";
 import { messageOf } from "@/core/base/messageOf";
-import type { FirstHands } from "@/ui/log/useOpenLog";
+import type { FirstRunActions } from "@/ui/log/useOpenLog";
 import { useId, useState } from "react";
 import styles from "./firstRun.module.css";
 
 /** An archive brought to a browser that holds nothing yet: it is checked whole, and then it is the log. */
-export function FirstImport({ hands: { name, replace } }: { hands: FirstHands }) {
+export function FirstImport({ actions: { name, replace } }: { actions: FirstRunActions }) {
   const id = useId();
   const [told, setTold] = useState<string[]>([]);
   const [reading, setReading] = useState(false);

@@ -4,7 +4,7 @@ import type { MassUnit } from "@/core/base/units/mass";
 import { fullDate } from "@/ui/dates";
 import { aDate, massBetween, optional } from "@/ui/inputs/checks";
 import { Field, Row } from "@/ui/inputs/Field";
-import type { FirstHands } from "@/ui/log/useOpenLog";
+import type { FirstRunActions } from "@/ui/log/useOpenLog";
 import { Button } from "antd";
 import { useEffect, useState } from "react";
 import { useForm, useWatch } from "react-hook-form";
@@ -14,8 +14,8 @@ import { type FirstFields, profileFields } from "../../ui/profile/profile";
 import { ProfileFieldset } from "../../ui/profile/ProfileFieldset";
 
 /** The one short page of the first run: units, start, height, birth date, sex, goal — or the demo. */
-export function FirstRun({ hands }: { hands: FirstHands }) {
-  const { today, openLog } = hands;
+export function FirstRun({ actions }: { actions: FirstRunActions }) {
+  const { today, openLog } = actions;
   const { control, handleSubmit, formState } = useForm<FirstFields>({
     mode: "onChange",
     defaultValues: { ...profileFields(null), startKg: "", startDate: today, targetKg: "", deadline: "", why: "" },
@@ -26,7 +26,7 @@ export function FirstRun({ hands }: { hands: FirstHands }) {
     string,
   ];
   const [undoable, setUndoable] = useState<string | null>(null);
-  const { nextUndo } = hands;
+  const { nextUndo } = actions;
   useEffect(() => {
     let left = false;
     void nextUndo().then(
@@ -41,7 +41,7 @@ export function FirstRun({ hands }: { hands: FirstHands }) {
   }, [nextUndo]);
   const begin = handleSubmit(async (fields) => {
     const { firstChange } = await import("./firstChange");
-    await hands.commit(firstChange(fields), "Log begun");
+    await actions.commit(firstChange(fields), "Log begun");
   });
   return (
     <main className={styles.page}>
@@ -50,9 +50,9 @@ export function FirstRun({ hands }: { hands: FirstHands }) {
         A training log that does the arithmetic. It lives in this browser, works without a network, and leaves whole
         through open files.
       </p>
-      {hands.discarded && (
+      {actions.discarded && (
         <p role="alert" className="warn">
-          On {fullDate(hands.discarded)} this browser held a log, and now its storage is empty: the browser has
+          On {fullDate(actions.discarded)} this browser held a log, and now its storage is empty: the browser has
           discarded it, as it does with storage that it finds damaged. Begin below, then bring in your last export under
           Files.
         </p>
@@ -60,7 +60,7 @@ export function FirstRun({ hands }: { hands: FirstHands }) {
       {undoable !== null && (
         <p role="status">
           The last change here was “{undoable}”.{" "}
-          <button type="button" className="link" onClick={() => void hands.undo()}>
+          <button type="button" className="link" onClick={() => void actions.undo()}>
             Undo it
           </button>{" "}
           and the log is as it was.
@@ -119,7 +119,7 @@ export function FirstRun({ hands }: { hands: FirstHands }) {
           </button>
         </div>
       </form>
-      <FirstImport hands={hands} />
+      <FirstImport actions={actions} />
     </main>
   );
 }

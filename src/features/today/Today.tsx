@@ -10,7 +10,7 @@ import { useFigure } from "@/ui/log/useFigure";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { v7 as newId } from "uuid";
-import { Standing } from "../../ui/figure/KeyFigures";
+import { KeyFigures } from "../../ui/figure/KeyFigures";
 import { FoodOfDay } from "./FoodOfDay";
 import { NoteOfDay } from "./NoteOfDay";
 import { SessionOfDay } from "./SessionOfDay";
@@ -51,7 +51,7 @@ export function Today() {
         <NoteOfDay key={`note ${view.date}`} view={view} />
       </div>
       <aside className={styles.aside} aria-label="How things stand">
-        <Standing view={view} />
+        <KeyFigures view={view} />
       </aside>
     </div>
   );

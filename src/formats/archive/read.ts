@@ -1,4 +1,4 @@
-import { atOnce, type Steps } from "@/core/base/chunked";
+import { runToEnd, type ChunkedTask } from "@/core/base/chunked";
 import { messageOf } from "@/core/base/messageOf";
 import { doubledId, withElementIds } from "@/core/log/idLists";
 import { isRecordKind, kinds, recordKinds, tombstoneSchema } from "@/core/log/kinds/all";
@@ -34,11 +34,11 @@ const maxProblems = 20;
  * is executed, nothing is written, and unknown keys are kept at every depth.
  */
 export function readArchive(bytes: Uint8Array): ArchiveReading {
-  return atOnce(readingArchive(bytes));
+  return runToEnd(readingArchive(bytes));
 }
 
 /** The same in steps. Whatever goes wrong, it is told and not thrown. */
-export function* readingArchive(bytes: Uint8Array): Steps<ArchiveReading> {
+export function* readingArchive(bytes: Uint8Array): ChunkedTask<ArchiveReading> {
   try {
     const { text, photos } = isZip(bytes)
       ? yield* unpack(bytes)

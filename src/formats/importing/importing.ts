@@ -1,4 +1,4 @@
-import type { Steps } from "@/core/base/chunked";
+import type { ChunkedTask } from "@/core/base/chunked";
 import { recordKinds } from "@/core/log/kinds/all";
 import { type Log, putRecord } from "@/core/log/log";
 import { type MergeLine, mergeLines } from "@/core/log/merge/lines";
@@ -41,17 +41,17 @@ const differencesAtMost = 20_000;
 /**
  * Reads a file and holds it against our log; nothing is written.
  * @param ours gives our log, asked once the file is known to be sound
- * @param told how much is done, from 0 to 1
+ * @param onProgress told how much is done, from 0 to 1
  */
 export async function previewImport(
   given: Given,
   ours: () => Promise<Log>,
-  told: (share: number) => Promise<void> | void,
+  onProgress: (share: number) => Promise<void> | void,
 ): Promise<Preview | { problems: Problem[] }> {
   const format = formatOf(given);
   if (format !== null && format !== "archive")
     return { problems: [{ path: "(file)", message: `it is ${formats[format].title}, not ${formats.archive.title}` }] };
-  const reading = await inSteps(formats.archive.read(given, null), told);
+  const reading = await inSteps(formats.archive.read(given, null), onProgress);
   if (!reading.ok) return { problems: reading.problems };
   const { log, healed } = reading;
   const { photos, missing } = await namedByContent(log, reading.photos);
@@ -59,11 +59,11 @@ export async function previewImport(
   return { log, counts: counts as Preview["counts"], photos, missing, healed, merge: mergeOf(await ours(), log) };
 }
 
-async function inSteps<T>(steps: Steps<T>, told: (share: number) => Promise<void> | void): Promise<T> {
+async function inSteps<T>(steps: ChunkedTask<T>, onProgress: (share: number) => Promise<void> | void): Promise<T> {
   for (;;) {
     const step = steps.next();
     if (step.done) return step.value;
-    await told(step.value);
+    await onProgress(step.value);
   }
 }
 

@@ -1,7 +1,7 @@
 import { type Day, type Weekday, weekStartOf } from "@/core/base/calendar/day";
 import { printDay, weekdayNames } from "@/core/base/calendar/print";
 import { printNumber } from "@/core/base/units/number";
-import { forgetting } from "@/core/body/familiar";
+import { forgetting } from "@/core/body/movingAverage";
 import { mean, median, type Weighed } from "@/core/body/weighIns";
 import type { Role, Sheet } from "./sheet";
 

@@ -1,5 +1,5 @@
 import { dateOf } from "@/core/base/calendar/day";
-import { atOnce as runToEnd } from "@/core/base/chunked";
+import { runToEnd as runToEnd } from "@/core/base/chunked";
 import { fromKg, type MassUnit } from "@/core/base/units/mass";
 import { goalsOf } from "@/core/goals/slice";
 import type { DateOrder } from "@/core/ledger/paste";

@@ -11,8 +11,8 @@ import fc from "fast-check";
 import { beforeEach, describe, expect, it, vi } from "vitest";
 import { Locks } from "../../../tests/locks";
 import { MemoryDisk, MemoryFolder } from "../../../tests/memoryFolder";
-import { openDatabase, standingOf } from "../database";
-import { fold } from "../fold";
+import { openDatabase, headOf } from "../database";
+import { compactJournal } from "../compactJournal";
 import { layOut } from "../pages";
 import { readLog } from "../reader";
 import { Store } from "../store";
@@ -120,7 +120,7 @@ describe("the second copy", () => {
           const index = Math.floor(random.next() * 60);
           if (drawn < 0.1) await store.undo();
           else if (drawn < 0.15) await store.commit([{ remove: { kind: "weighIns", id: `w${index}` } }], "removal");
-          else if (drawn < 0.22) await fold(database, "own", 1);
+          else if (drawn < 0.22) await compactJournal(database, "own", 1);
           else if (drawn < 0.32) await copyist.snapshot();
           else if (drawn < 0.36) {
             const log = emptyLog({ household: round });
@@ -130,7 +130,7 @@ describe("the second copy", () => {
           } else await store.commit([put("weighIns", weighIn(index, 60 + round / 10))], "weigh-in");
         }
         const before = await archiveNow(tabs[0]!.database);
-        const { sequence, node } = standingOf(await tabs[0]!.database.get("meta", "standing"));
+        const { sequence, node } = headOf(await tabs[0]!.database.get("meta", "standing"));
         for (const one of tabs) one.close();
         const { reading, restored, database } = await afterLoss(folder);
         expect(reading).toMatchObject({ sequence, node, missing: 0 });
@@ -140,7 +140,7 @@ describe("the second copy", () => {
         const again = await tab(folder);
         expect(again.state).toBe("kept");
         await again.store.commit([put("weighIns", weighIn(3, 99))], "after");
-        expect(standingOf(await again.database.get("meta", "standing")).node).toBe(node);
+        expect(headOf(await again.database.get("meta", "standing")).node).toBe(node);
         const after = await archiveNow(again.database);
         again.close();
         expect(await archiveNow((await afterLoss(folder)).database)).toBe(after);
@@ -171,7 +171,7 @@ describe("the second copy", () => {
     const plain = new Store("own", await openDatabase("own"));
     await plain.commit([put("people", { id: "p", name: "A" })], "before");
     for (let index = 0; index < 5; index++) await plain.commit([put("weighIns", weighIn(index, 70 + index))], "before");
-    await fold(plain.database, "own", 1);
+    await compactJournal(plain.database, "own", 1);
     await plain.database.clear("journal");
     const folder = new MemoryFolder();
     const one = await tab(folder);
@@ -236,7 +236,7 @@ describe("the second copy", () => {
     const one = await tab(folder);
     await one.store.commit([put("people", { id: "p", name: "A" })], "begin");
     for (let index = 0; index < 60; index++) await one.store.commit([put("weighIns", weighIn(index, 70))], "weigh-in");
-    await fold(one.database, "own", 0);
+    await compactJournal(one.database, "own", 0);
     await one.copyist.snapshot();
     const before = await archiveNow(one.database);
     const page = (await one.database.get("pages", [0, "weighIns", "2026-01"]))!;
@@ -244,7 +244,7 @@ describe("the second copy", () => {
     await expect(one.copyist.snapshot()).rejects.toThrow("the copy may hold it whole");
     expect(one.copyist.isLong).toBe(false);
     await one.store.commit([put("weighIns", weighIn(3, 99))], "after");
-    await fold(one.database, "own", 0);
+    await compactJournal(one.database, "own", 0);
     await expect(one.copyist.snapshot()).rejects.toThrow("the copy may hold it whole");
     const { log } = await readLog(one.database);
     expect([log.records.weighIns.size, log.unread.length]).toEqual([30, 1]);
@@ -327,7 +327,7 @@ describe("a full disk", () => {
     const direct = new Store("own", one.database);
     await direct.commit([put("weighIns", weighIn(2, 72))], "under way");
     const entry = (await one.database.getAll("journal")).at(-1)!;
-    await one.copyist.keep(entry, standingOf(await one.database.get("meta", "standing")), []);
+    await one.copyist.keep(entry, headOf(await one.database.get("meta", "standing")), []);
     await expect(one.copyist.snapshot()).rejects.toThrow("the disk is full");
     disk.size = 60_000_000;
     await one.store.commit([put("weighIns", weighIn(1, 71))], "now");

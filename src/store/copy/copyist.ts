@@ -1,6 +1,6 @@
 import type { IDBPDatabase } from "idb";
-import { type JournalEntry, type LogDatabase, type LogName, standingOf, type StoredPhoto } from "../database";
-import { foldLock } from "../fold";
+import { type JournalEntry, type LogDatabase, type LogName, headOf, type StoredPhoto } from "../database";
+import { foldLock } from "../compactJournal";
 import { writingLock } from "../hints";
 import { type Page, recordsOf } from "../pages";
 import { ofGeneration } from "../reader";
@@ -78,11 +78,11 @@ export class Copyist {
 
   /** Takes a slot and brings the copy up to the database. */
   async open(): Promise<CopyState> {
-    const { node } = standingOf(await this.database.get("meta", "standing"));
+    const { node } = headOf(await this.database.get("meta", "standing"));
     if (node === "") return "kept";
     await this.#begin(node);
     const held = await this.#held();
-    const standing = standingOf(await this.database.get("meta", "standing"));
+    const standing = headOf(await this.database.get("meta", "standing"));
     if (held.last > standing.sequence) return "ahead";
     const entries = await this.database.getAll("journal", IDBKeyRange.lowerBound(this.#snapshot.sequence, true));
     const missing = entries.filter(({ sequence }) => !held.sequences.has(sequence));
@@ -183,7 +183,7 @@ export class Copyist {
 
   /** Lays the whole log down anew. @param wipes whether nothing of what was kept before may be left */
   async snapshot(wipes = false): Promise<void> {
-    const { node } = standingOf(await this.database.get("meta", "standing"));
+    const { node } = headOf(await this.database.get("meta", "standing"));
     if (node === "") return;
     await this.#begin(node);
     await navigator.locks.request(copyLock(this.name), async () => {
@@ -271,9 +271,9 @@ export class Copyist {
     try {
       return await navigator.locks.request(foldLock(this.name), async () => {
         for (;;) {
-          const standing = standingOf(await this.database.get("meta", "standing"));
+          const standing = headOf(await this.database.get("meta", "standing"));
           const head = await writeSnapshot(file, standing, this.#lines(standing, replaced));
-          if (standingOf(await this.database.get("meta", "standing")).generation === standing.generation) return head;
+          if (headOf(await this.database.get("meta", "standing")).generation === standing.generation) return head;
         }
       });
     } finally {
@@ -282,7 +282,7 @@ export class Copyist {
   }
 
   async *#lines(
-    { generation, folded, sequence, extra, stamp }: ReturnType<typeof standingOf>,
+    { generation, folded, sequence, extra, stamp }: ReturnType<typeof headOf>,
     replaced: boolean,
   ): AsyncGenerator<SnapshotLine> {
     let count = 1;

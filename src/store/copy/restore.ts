@@ -1,6 +1,6 @@
 import { emptyLog, type Log, sizeOf } from "@/core/log/log";
 import type { IDBPDatabase } from "idb";
-import { type LogDatabase, type LogName, standingOf, type StoredPhoto, written } from "../database";
+import { type LogDatabase, type LogName, headOf, type StoredPhoto, written } from "../database";
 import { type LaidOut, layOut, readPage, stored } from "../pages";
 import { follow, ofGeneration } from "../reader";
 import { entriesBehind, headsOf, photoFolder } from "./copyist";
@@ -98,7 +98,7 @@ export async function restore(database: IDBPDatabase<LogDatabase>, reading: Copy
   const laidOut: LaidOut = layOut(reading.log);
   const transaction = database.transaction(written, "readwrite", { durability: "strict" });
   transaction.done.catch(() => {});
-  const standing = standingOf(await transaction.objectStore("meta").get("standing"), reading.node);
+  const standing = headOf(await transaction.objectStore("meta").get("standing"), reading.node);
   const sequence = Math.max(standing.sequence, reading.sequence) + 1;
   const pages = transaction.objectStore("pages");
   await pages.delete(ofGeneration(standing.generation));

@@ -7,7 +7,7 @@ import {
   type LogName,
   logNames,
   openDatabase,
-  standingOf,
+  headOf,
   type StoredPhoto,
 } from "../database";
 import { hintChannel, writingLock } from "../hints";
@@ -27,7 +27,7 @@ export interface CopyLaidOut {
   photos: StoredPhoto[];
 }
 
-/** Where another hand hears that a snapshot was laid down. */
+/** Where another tab or device hears that a snapshot was laid down. */
 const settledChannel = (name: LogName): string => `oat-column-copy-${name}`;
 
 /** What a tab may ask of its copyist. One worker serves one tab and one log. */
@@ -195,10 +195,10 @@ async function needRoom(name: LogName, readings: readonly CopyReading[]): Promis
 async function putBack(name: LogName, reading: CopyReading): Promise<Restored | null> {
   const database = await openDatabase(name);
   try {
-    if (standingOf(await database.get("meta", "standing")).sequence >= reading.sequence) return null;
+    if (headOf(await database.get("meta", "standing")).sequence >= reading.sequence) return null;
     const told = await restore(database, reading);
     const hints = new BroadcastChannel(hintChannel(name));
-    hints.postMessage(standingOf(await database.get("meta", "standing")).sequence);
+    hints.postMessage(headOf(await database.get("meta", "standing")).sequence);
     hints.close();
     return told;
   } finally {

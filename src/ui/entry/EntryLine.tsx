@@ -2,7 +2,13 @@
 
 import { messageOf } from "@/core/base/messageOf";
 import type { Units } from "@/core/base/units/printer";
-import { type EntryChoice, type EntryProblem, longestLine, type Reading, tooLongLine } from "@/core/entry/reading";
+import {
+  type EntryChoice,
+  type EntryProblem,
+  longestLine,
+  type ParsedEntry,
+  tooLongLine,
+} from "@/core/entry/parsedEntry";
 import { type FormEvent, type KeyboardEvent, type RefObject, useCallback, useEffect, useRef, useState } from "react";
 import { dateOrder, longDate } from "../dates";
 import { useLog } from "../log/LogContext";
@@ -14,7 +20,7 @@ export function EntryLine({ inputRef }: { inputRef: RefObject<HTMLInputElement |
   // A line begun before midnight speaks of that day, also where it says yesterday.
   const today = stays ?? now;
   const [text, setText] = useState("");
-  const [read, setRead] = useState<{ text: string; day: string; reading: Reading } | null>(null);
+  const [read, setRead] = useState<{ text: string; day: string; reading: ParsedEntry } | null>(null);
   // What stands in the line now and what was questioned, for Enters that follow each other faster than they are answered.
   const line = useRef("");
   const doubted = useRef("");
@@ -193,6 +199,6 @@ function examples({ mass, distance }: Units): string {
 }
 
 /** What Tab takes. */
-function firstOf(reading: Reading | null): EntryChoice | undefined {
+function firstOf(reading: ParsedEntry | null): EntryChoice | undefined {
   return reading?.completions[0] ?? reading?.choices[0];
 }

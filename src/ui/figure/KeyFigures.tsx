@@ -11,7 +11,7 @@ import { useLog } from "@/ui/log/LogContext";
 import { usePrinter } from "@/ui/usePrinter";
 
 /** The figures that matter for the goal, and what is left to eat. */
-export function Standing({ view }: { view: DayView }) {
+export function KeyFigures({ view }: { view: DayView }) {
   const { today } = useLog();
   const printer = usePrinter();
   const on = view.date < today ? view.date : today;

@@ -18,7 +18,7 @@ export interface Notice {
   problem: boolean;
 }
 
-/** The open log and the hands on it. */
+/** The open log and the actions on it. */
 export interface OpenLog {
   name: LogName;
   compute: ComputeClient;

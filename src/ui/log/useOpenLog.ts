@@ -35,7 +35,7 @@ interface Opened {
 export type Opening =
   | Waiting
   | { phase: "problem"; name: LogName; problem: StoreProblem }
-  | { phase: "empty"; first: FirstHands }
+  | { phase: "empty"; first: FirstRunActions }
   | { phase: "open"; log: OpenLog };
 
 /** A log that is being read: how far, and how to stop it. `late`: the browser's storage has not answered for some seconds. */
@@ -48,7 +48,7 @@ interface Waiting {
 }
 
 /** What the first-run page needs: a way to write the first records, or to open the demo. */
-export type FirstHands = Pick<
+export type FirstRunActions = Pick<
   OpenLog,
   "name" | "compute" | "today" | "commit" | "replace" | "openLog" | "notice" | "dismiss" | "undo"
 > & {
@@ -266,7 +266,7 @@ export function useOpenLog(): Opening {
     if (opened === null || today === null || people == null || needsMaking)
       return { phase: "opening", name: opened?.name ?? chosenName(), share, late: late && share === null, stop };
     const { name, discarded, compute, copy, backup } = opened;
-    const hands = {
+    const actions = {
       name,
       discarded,
       compute,
@@ -285,7 +285,7 @@ export function useOpenLog(): Opening {
     const person = viewed;
     if (person === undefined)
       return opened.ready
-        ? { phase: "empty", first: { ...hands, nextUndo } }
+        ? { phase: "empty", first: { ...actions, nextUndo } }
         : { phase: "opening", name, share, late: late && share === null, stop };
     const chooseDay = (date: string) => {
       if (date === today) turnToToday();
@@ -298,7 +298,7 @@ export function useOpenLog(): Opening {
     return {
       phase: "open",
       log: {
-        ...hands,
+        ...actions,
         reading: opened.ready ? null : { share: share ?? 0, stop },
         people,
         person,

@@ -8,7 +8,7 @@ import { type ReactNode, useEffect, useMemo, useRef, useState } from "react";
 import { Column } from "../column/Column";
 import { EntryLine } from "../entry/EntryLine";
 import { LogContext, type OpenLog } from "../log/LogContext";
-import { type FirstHands, useOpenLog } from "../log/useOpenLog";
+import { type FirstRunActions, useOpenLog } from "../log/useOpenLog";
 import { watchTyping } from "../unsaved";
 import { Boundary } from "./Boundary";
 import { NoticeBar } from "./NoticeBar";
@@ -26,7 +26,13 @@ const ShortcutList = dynamic(() => import("./ShortcutList").then((module) => mod
 const beyondUse = new Set<ProblemKind>(["damaged", "lost", "failed"]);
 
 /** What surrounds every view: the Column, the bar, the quick-entry line. `firstRun` is shown while the log is empty. */
-export function Shell({ children, firstRun }: { children: ReactNode; firstRun: (hands: FirstHands) => ReactNode }) {
+export function Shell({
+  children,
+  firstRun,
+}: {
+  children: ReactNode;
+  firstRun: (actions: FirstRunActions) => ReactNode;
+}) {
   const opening = useOpenLog();
   if (opening.phase === "open")
     return (

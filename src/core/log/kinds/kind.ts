@@ -8,7 +8,7 @@ export interface Wording {
   nameOf(kind: string, id: string | null | undefined): string;
 }
 
-/** A list inside a record whose elements have ids of their own, so that two hands can change different ones. */
+/** A list inside a record whose elements have ids of their own, so that two tabs or devices can change different ones. */
 export interface IdList {
   /** With which an id begins that an element had to be given. */
   letter: string;

@@ -52,7 +52,7 @@ describe("merging another device's archive", () => {
       mergeLogs(logOf(weigh({})), logOf(["weighIns", { kg: 72, date: "2026-06-10", personId: "p", id: "w" }])),
     ).toEqual([]);
   });
-  it("takes what is new, and what the same hand wrote later, and leaves what it wrote earlier", () => {
+  it("takes what is new, and what the same device wrote later, and leaves what it wrote earlier", () => {
     const [old, now] = [weigh({}), weigh({ kg: 71.8, revision: 2, changed: stamp(5, "phone") })];
     expect(mergeLogs(emptyLog(), logOf(old))).toMatchObject([{ what: "new", kind: "weighIns", proposed: true }]);
     expect(mergeLogs(logOf(old), logOf(now))).toMatchObject([
@@ -60,7 +60,7 @@ describe("merging another device's archive", () => {
     ]);
     expect(mergeLogs(logOf(now), logOf(old))).toEqual([]);
   });
-  it("joins fields that two hands changed: what one holds stays, the later word counts where both speak", () => {
+  it("joins fields that two tabs or devices changed: what one holds stays, the later word counts where both speak", () => {
     const ours = logOf(weigh({ note: "salty", kg: 72.4, revision: 2, changed: stamp(9, "laptop") }));
     const theirs = logOf(weigh({ time: "06:40", kg: 72.1, revision: 2, changed: stamp(5, "phone") }));
     const [added, kept, ...others] = mergeLogs(ours, theirs);

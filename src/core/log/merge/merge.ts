@@ -31,7 +31,7 @@ export interface Difference {
 /**
  * What merging another copy of the log into ours would change, record by record and field by field. Where both have changed a record,
  * fields are joined: what only one of them holds stays, and where they differ the one written later counts; what lost against ours is listed as
- * kept. An older copy of a record written by the same hand changes nothing, nor does a record as it was first written before ours was changed.
+ * kept. An older copy of a record written by the same device changes nothing, nor does a record as it was first written before ours was changed.
  * Nothing of ours is touched that the other does not speak of.
  */
 export function mergeLogs(ours: Log, theirs: Log): Difference[] {
@@ -144,7 +144,7 @@ function isGone({ removed }: Log, kind: RecordKind, record: AnyRecord): boolean 
   return gone !== undefined && (gone.changed ?? "") >= stampOf(record);
 }
 
-/** What two hands made of one value: of the later one where both speak, with what only the earlier one holds. Elements of lists are matched by their ids. */
+/** What two tabs or devices made of one value: of the later one where both speak, with what only the earlier one holds. Elements of lists are matched by their ids. */
 function join(later: unknown, earlier: unknown): unknown {
   if (isIdList(later) && isIdList(earlier) && later.length > 0) {
     const old = new Map(earlier.map((element) => [element.id, element]));

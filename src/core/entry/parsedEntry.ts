@@ -31,7 +31,7 @@ export interface EntryContext {
   meals: readonly { id: string; name: string }[];
   recipes: readonly Recipe[];
   /** The relation of repetitions to load in force for an exercise. */
-  factorFor: (exerciseId: string) => (limitReps: number) => number;
+  factorFor: (exerciseId: string) => (repsToFailure: number) => number;
   sessionsOn: (day: Day) => readonly Session[];
   weighInOn: (day: Day) => WeighIn | null;
   /** What the scale may be expected to show, to question a slip of the finger. */
@@ -104,7 +104,7 @@ export const nothingWritten: Written = {
 };
 
 /** What was understood of the line, field by field, and what it will write. */
-export interface Reading {
+export interface ParsedEntry {
   kind: "empty" | "weighIn" | "session" | "meals" | "skip" | "note" | "several" | "unclear";
   date: string;
   fields: { label: string; text: string }[];
@@ -122,7 +122,7 @@ export interface Reading {
   label: string;
 }
 
-export function reading(kind: Reading["kind"], date: string, given: Partial<Reading> = {}): Reading {
+export function reading(kind: ParsedEntry["kind"], date: string, given: Partial<ParsedEntry> = {}): ParsedEntry {
   return {
     kind,
     date,

@@ -11,7 +11,7 @@ const pieceBytes = 48_000;
  * until the browser starts once more, when it takes the whole database for damaged and throws it away. A few megabytes that cannot be
  * compressed, written and removed, make it lay down what it has and take a new file. (Observed with Chromium 156; tests/browser/foundations.test.ts tears such a file.)
  */
-export async function settle(database: IDBPDatabase<LogDatabase>): Promise<void> {
+export async function rewriteDatabaseFile(database: IDBPDatabase<LogDatabase>): Promise<void> {
   const write = database.transaction("saved", "readwrite", { durability: "relaxed" });
   write.done.catch(() => {});
   for (let index = 0; index < pieces; index++)

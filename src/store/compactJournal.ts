@@ -1,7 +1,7 @@
 import { tombstoneKey } from "@/core/log/log";
 import type { AnyRecord, Tombstone } from "@/core/log/records";
 import type { IDBPDatabase } from "idb";
-import { type LogDatabase, type LogName, type Standing, standingOf, type WriteTransaction, written } from "./database";
+import { type LogDatabase, type LogName, type LogHead, headOf, type WriteTransaction, written } from "./database";
 import { hasId, monthOf, recordsOf, stored } from "./pages";
 
 /** Journal entries kept for readers that follow, whether or not they are in the pages already. */
@@ -18,20 +18,20 @@ export const foldLock = (name: LogName): string => `oat-column-fold-${name}`;
  * @param from fold only when at least so many entries wait
  * @returns how many entries were folded; null when another tab is folding
  */
-export async function fold(
+export async function compactJournal(
   database: IDBPDatabase<LogDatabase>,
   name: LogName,
   from = foldFrom,
 ): Promise<number | null> {
   return navigator.locks.request(foldLock(name), { ifAvailable: true }, async (lock) => {
     if (lock === null) return null;
-    const { sequence, folded } = standingOf(await database.get("meta", "standing"));
+    const { sequence, folded } = headOf(await database.get("meta", "standing"));
     if (sequence - folded < from) return 0;
     const transaction = database.transaction(written, "readwrite", { durability: "strict" });
     transaction.done.catch(() => {});
-    const standing = standingOf(await transaction.objectStore("meta").get("standing"));
+    const standing = headOf(await transaction.objectStore("meta").get("standing"));
     const before = standing.folded;
-    await foldWithin(transaction, standing);
+    await compactWithin(transaction, standing);
     await transaction.objectStore("meta").put(standing, "standing");
     await transaction.done;
     return standing.folded - before;
@@ -39,7 +39,7 @@ export async function fold(
 }
 
 /** The same inside a transaction that does more; the caller writes the standing. */
-export async function foldWithin(transaction: WriteTransaction, standing: Standing): Promise<void> {
+export async function compactWithin(transaction: WriteTransaction, standing: LogHead): Promise<void> {
   if (standing.folded >= standing.sequence) return;
   const { generation } = standing;
   const pages = transaction.objectStore("pages");

@@ -8,7 +8,7 @@ const longest = 1600;
  * where or when it was taken, nor with what.
  * @throws Error in the trainee's words when the browser cannot read the file as a picture
  */
-export async function asKept(file: Blob): Promise<Uint8Array<ArrayBuffer>> {
+export async function resizePhoto(file: Blob): Promise<Uint8Array<ArrayBuffer>> {
   let picture: ImageBitmap;
   try {
     picture = await createImageBitmap(file, { imageOrientation: "from-image" });
