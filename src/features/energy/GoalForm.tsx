@@ -1,13 +1,13 @@
 "use client";
 
 import { dateOf } from "@/core/base/calendar/day";
-import { fromKcal, toKcal } from "@/core/base/units/energy";
-import { fromKg, parseMass } from "@/core/base/units/mass";
-import { counted, parseDecimal, printNumber } from "@/core/base/units/number";
+import { counted, printNumber } from "@/core/base/units/number";
 import type { Printer } from "@/core/base/units/printer";
 import type { Projection } from "@/core/body/projection";
 import type { EnergyView } from "@/core/energy/energyView";
-import type { GoalAsk, GoalPreview } from "@/core/energy/goalPreview";
+import type { GoalDraft } from "@/core/energy/goalDraft";
+import { carriedOver, draftOfGoal, goalAsked, goalWithChanged, numbersOf } from "@/core/energy/goalDraft";
+import type { GoalPreview } from "@/core/energy/goalPreview";
 import type { Goal } from "@/core/log/kinds/goals";
 import { put } from "@/core/log/records";
 import { fullDate, shortDate } from "@/ui/dates";
@@ -28,18 +28,6 @@ const WhatIfChart = dynamic(() => import("./WhatIfChart").then((module) => modul
   ssr: false,
   loading: () => <div style={{ height: 240 }} />,
 });
-
-type GoalFields = {
-  startDate: string;
-  startKg: string;
-  targetKg: string;
-  by: string;
-  rate: string;
-  date: string;
-  intake: string;
-  milestones: string;
-  why: string;
-};
 
 const fieldNames = {
   startDate: "The start",
@@ -75,12 +63,12 @@ export function GoalForm({ goal, starts }: { goal: Goal | null; starts: EnergyVi
     getValues,
     setValue,
     meanwhile,
-  } = useRecordForm<GoalFields>(fieldsOf(goal, today, printer), fieldNames);
+  } = useRecordForm<GoalDraft>(draftOfGoal(goal, today, printer), fieldNames);
   const by = useWatch({ control, name: "by" });
   useEffect(() => {
     let left = false;
     const show = () => {
-      const ask = askOf(getValues(), units, goal ?? { id: "preview", personId: person.id });
+      const ask = goalAsked(getValues(), units, goal ?? { id: "preview", personId: person.id });
       if (ask === null) setPreview(null);
       else
         void compute.ask("goalPreview", { personId: person.id, today, ...ask }).then((answer) => {
@@ -100,14 +88,8 @@ export function GoalForm({ goal, starts }: { goal: Goal | null; starts: EnergyVi
       name: "by",
       formState: { values: true },
       callback: ({ values }) => {
-        const shown = previewed.current;
-        if (shown === null || "reason" in shown) return;
-        if ((values.by === "date" || values.by === "limit") && values.date === "")
-          setValue("date", dateOf(shown.line.deadline), { shouldDirty: true });
-        if (values.by === "rate" && values.rate === "")
-          setValue("rate", printNumber(Math.abs(fromKg(shown.line.kgPerWeek, units.mass)), 2), { shouldDirty: true });
-        if (values.by === "intake" && values.intake === "" && shown.targetKcal !== null)
-          setValue("intake", String(Math.round(fromKcal(shown.targetKcal, units.energy))), { shouldDirty: true });
+        const carried = carriedOver(values, previewed.current, units);
+        if (carried !== null) setValue(...carried, { shouldDirty: true });
       },
     });
     return stop;
@@ -115,10 +97,10 @@ export function GoalForm({ goal, starts }: { goal: Goal | null; starts: EnergyVi
   const save = (asNew: boolean) =>
     saving(async (fields, changed) => {
       const base = asNew || goal === null ? null : goal;
-      const ask = askOf(fields, units, base ?? { id: newId(), personId: person.id });
+      const ask = goalAsked(fields, units, base ?? { id: newId(), personId: person.id });
       const answer = ask && (await compute.ask("goalPreview", { personId: person.id, today, ...ask }));
       if (!answer || "reason" in answer) return false;
-      const next = base === null ? answer.goal : withChanged(base, answer.goal, changed);
+      const next = base === null ? answer.goal : goalWithChanged(base, answer.goal, changed);
       return commit([put("goals", next, base ?? undefined)], `Goal ${printer.mass(next.targetKg!)}`);
     });
   const begin = (kg: number | null, name: string) =>
@@ -263,99 +245,4 @@ function paceText(pace: Projection, deadline: number, printer: Printer): string 
     return `At today's pace the scale shows it on the morning of ${shortDate(dateOf(deadline))} in ${printNumber(pace.onMorning.chance * 100, 0)} cases of 100; four in five would take a trend of ${printer.mass(pace.onMorning.saferKg)} that day.`;
   if (pace.arrived) return "The trend stands there already.";
   return `At today's pace the trend is there by then in ${printNumber(pace.byDeadline * 100, 0)} cases of 100${pace.p50 === null ? ", and as it stands it is not reached" : `, most likely on ${fullDate(dateOf(pace.p50))}`}.`;
-}
-
-/** Numbers with spaces (or semicolons) between; null when something else stands there. */
-function numbersOf(text: string): number[] | null {
-  const numbers = text
-    .split(/[\s;]+/)
-    .filter(Boolean)
-    .map(parseDecimal);
-  return numbers.some((number) => number === null || number <= 0) ? null : (numbers as number[]);
-}
-
-function fieldsOf(goal: Goal | null, today: string, printer: Printer): GoalFields {
-  const typed = (kg: number | null | undefined) => (kg == null ? "" : printer.massNumber(kg));
-  const rate =
-    goal && "rateKgPerWeek" in goal.by
-      ? printNumber(Math.abs(fromKg(goal.by.rateKgPerWeek as number, printer.units.mass)), 2)
-      : "";
-  return {
-    startDate: goal?.startDate ?? today,
-    startKg: typed(goal?.startKg),
-    targetKg: typed(goal?.targetKg),
-    by: rate !== "" ? "rate" : goal?.limit ? "limit" : "date",
-    rate,
-    date: goal && "date" in goal.by ? (goal.by.date as string) : "",
-    intake: "",
-    milestones: (goal?.milestonesKg ?? []).map(typed).join(" "),
-    why: goal?.why ?? "",
-  };
-}
-
-/** A goal with those parts of it anew whose fields were changed. */
-function withChanged(goal: Goal, written: Goal, changed: ReadonlySet<keyof GoalFields>): Goal {
-  const parts: [(keyof GoalFields)[], (keyof Goal & string)[]][] = [
-    [["startDate"], ["startDate"]],
-    [["startKg"], ["startKg"]],
-    [["targetKg"], ["targetKg"]],
-    [
-      ["by", "rate", "date", "intake"],
-      ["by", "limit"],
-    ],
-    [["milestones"], ["milestonesKg"]],
-    [["why"], ["why"]],
-  ];
-  const next: Record<string, unknown> = { ...goal };
-  for (const [fields, keys] of parts) {
-    if (!fields.some((field) => changed.has(field))) continue;
-    for (const key of keys)
-      if (written[key] === undefined) delete next[key];
-      else next[key] = written[key];
-  }
-  return next as Goal;
-}
-
-/** What is asked of a goal as far as it is typed; null while something is missing. */
-function askOf(
-  fields: GoalFields,
-  units: Printer["units"],
-  base: Goal | { id: string; personId: string },
-): GoalAsk | null {
-  const [startKg, targetKg, rate] = [
-    parseMass(fields.startKg, units.mass),
-    parseMass(fields.targetKg, units.mass),
-    parseMass(fields.rate, units.mass),
-  ];
-  const [intake, milestones] = [parseDecimal(fields.intake), numbersOf(fields.milestones)];
-  const dated = fields.by === "date" || fields.by === "limit";
-  if (
-    startKg === null ||
-    targetKg === null ||
-    milestones === null ||
-    fields.startDate === "" ||
-    (dated ? fields.date === "" : fields.by === "rate" ? rate === null : intake === null)
-  )
-    return null;
-  const { limit: _limit, milestonesKg: _milestones, why: _why, ...keep } = base as Partial<Goal>;
-  const exact = (typed: string, kg: number, before: number | null | undefined) =>
-    before != null && parseDecimal(typed) !== null && Math.abs(kg - before) < 0.051 * (units.mass === "lb" ? 0.4536 : 1)
-      ? before
-      : kg;
-  const goal: Goal = {
-    ...keep,
-    id: base.id,
-    personId: base.personId,
-    of: "weight",
-    startDate: fields.startDate,
-    startKg: exact(fields.startKg, startKg, keep.startKg),
-    targetKg: exact(fields.targetKg, targetKg, keep.targetKg),
-    by: dated ? { date: fields.date } : { rateKgPerWeek: Math.sign(targetKg - startKg) * (rate ?? 0) },
-    ...(fields.by === "limit" ? { limit: true } : {}),
-    ...(milestones.length > 0
-      ? { milestonesKg: milestones.map((number) => parseMass(String(number), units.mass)!) }
-      : {}),
-    ...(fields.why.trim() ? { why: fields.why.trim() } : {}),
-  };
-  return { goal, kcal: fields.by === "intake" ? toKcal(intake!, units.energy) : null };
 }

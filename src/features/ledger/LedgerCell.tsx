@@ -1,0 +1,83 @@
+"use client";
+
+import type { LedgerColumn, LedgerColumnId } from "@/core/ledger/columns";
+import type { LedgerRow } from "@/core/ledger/ledgerView";
+import type { KeyboardEvent } from "react";
+import styles from "./ledger.module.css";
+
+/** The id of a cell in the page. */
+export function cellId(date: string, column: LedgerColumnId): string {
+  return `cell-${date}-${column.replaceAll(" ", "-")}`;
+}
+
+/** One cell: what it says, or the field in which it is typed over. */
+export function LedgerCell({
+  id,
+  row,
+  column,
+  index,
+  active,
+  chosen,
+  editing,
+  onEdit,
+  onEditKey,
+  onPoint,
+  onOpen,
+}: {
+  id: string;
+  row: LedgerRow | undefined;
+  column: LedgerColumn;
+  index: number;
+  active: boolean;
+  chosen: boolean;
+  /** The text in the field; null while it is not typed into. */
+  editing: string | null;
+  onEdit: (text: string) => void;
+  onEditKey: (event: KeyboardEvent) => void;
+  onPoint: (widen: boolean) => void;
+  onOpen: () => void;
+}) {
+  const { words } = column;
+  const derived = column.why !== null;
+  const classes = [
+    styles.cell,
+    words ? styles.words : styles.number,
+    derived && styles.derived,
+    chosen && styles.chosen,
+    active && styles.active,
+  ];
+  return (
+    <span
+      id={id}
+      role="gridcell"
+      aria-colindex={index + 2}
+      aria-selected={chosen}
+      aria-readonly={derived}
+      className={classes.filter(Boolean).join(" ")}
+      onMouseDown={(event) => {
+        if (editing === null) {
+          event.preventDefault();
+          onPoint(event.shiftKey);
+        }
+      }}
+      onDoubleClick={onOpen}
+      onPointerUp={(event) => {
+        if (event.pointerType === "touch" && active && editing === null) onOpen();
+      }}
+    >
+      {editing === null ? (
+        `${row?.cells[column.id] ?? ""}${column.id === "weight" && row?.gross ? "?" : ""}`
+      ) : (
+        <input
+          autoFocus
+          inputMode={words ? "text" : "decimal"}
+          className={styles.input}
+          value={editing}
+          aria-label={column.title}
+          onChange={(event) => onEdit(event.target.value)}
+          onKeyDown={onEditKey}
+        />
+      )}
+    </span>
+  );
+}
