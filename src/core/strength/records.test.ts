@@ -629,3 +629,56 @@ describe("the library", () => {
     });
   });
 });
+
+describe("a day's repetition records", () => {
+  const told = (first: { reps: number; kg: number }[], day: { reps: number; kg: number }[]) =>
+    liftRecords(courseOf([session(1, first), session(2, day)]), workKg).beaten.flatMap((one) =>
+      one.what === "reps" ? [[one.reps, one.kg, one.beforeKg]] : [],
+    );
+  // Worked by hand: 5 × 95 stands for one to five repetitions; of the day, 110 is the heaviest for three and 100 for five.
+  it("beat what stood before the day, whichever set was done first", () => {
+    const [five, three] = [
+      { reps: 5, kg: 100 },
+      { reps: 3, kg: 110 },
+    ];
+    expect(told([{ reps: 5, kg: 95 }], [five, three])).toEqual([
+      [5, 100, 95],
+      [3, 110, 95],
+    ]);
+    expect(told([{ reps: 5, kg: 95 }], [three, five])).toEqual([
+      [3, 110, 95],
+      [5, 100, 95],
+    ]);
+  });
+  it("tell the day's heaviest where one set after another beats what stood", () => {
+    expect(
+      told(
+        [{ reps: 5, kg: 95 }],
+        [
+          { reps: 5, kg: 97 },
+          { reps: 5, kg: 100 },
+        ],
+      ),
+    ).toEqual([[5, 100, 95]]);
+  });
+  it("are the same in any order of the day's sets, and none is told that does not stand at its end", () => {
+    const sets = fc.array(fc.record({ reps: fc.integer({ min: 1, max: 12 }), kg: fc.integer({ min: 10, max: 30 }) }), {
+      minLength: 1,
+      maxLength: 6,
+    });
+    fc.assert(
+      fc.property(sets, sets, fc.nat(), (first, day, seed) => {
+        const shuffled = [...day].sort(
+          (a, b) => ((a.reps * 7 + a.kg * 13 + seed) % 5) - ((b.reps * 7 + b.kg * 13 + seed) % 5),
+        );
+        const sorted = (list: number[][]) => [...list].sort((a, b) => a[0]! - b[0]!);
+        expect(sorted(told(first, shuffled))).toEqual(sorted(told(first, day)));
+        for (const [reps, kg, beforeKg] of told(first, day)) {
+          const heaviest = (some: typeof day) =>
+            Math.max(0, ...some.flatMap((one) => (one.reps >= reps! ? [one.kg] : [])));
+          expect([kg, beforeKg]).toEqual([heaviest(day), heaviest(first)]);
+        }
+      }),
+    );
+  });
+});

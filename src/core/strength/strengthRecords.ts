@@ -56,8 +56,8 @@ export function bestRatio(part: LiftSegment, bodyWeightOn: BodyWeightOn, share: 
 }
 
 /**
- * Every record of a lift in one run through its days before a day. Told as beaten are the estimated maximum, a repetition record (once a set,
- * for the most repetitions it is the heaviest for), and the volume load of a day. What is done for the first time beats nothing. A repetition
+ * Every record of a lift in one run through its days before a day. Told as beaten are the estimated maximum, a repetition record (once a
+ * load, for the most repetitions it is the heaviest for, against what stood before the day), and the volume load of a day. What is done for the first time beats nothing. A repetition
  * record is the heaviest load, as the lift is quoted, for at least so many repetitions (a set of six also stands for five), from 1 to 12; of
  * equal loads the earlier keeps it.
  * @param volumeOf volume load of a lift on one of its days
@@ -76,26 +76,21 @@ export function liftRecords(
     const { exercise } = run;
     for (let index = 0; index < e1rmKg.length && dayOf(run, index) < before; index++) {
       const day = dayOf(run, index);
-      let beaten: Map<number, Beaten> | null = null;
+      let dawn: readonly (RepRecord | undefined)[] | null = null;
+      const raised: FrontSet[] = [];
       for (let at = firstSet(run, index), end = firstSet(run, index + 1); at < end; at++) {
         const kg = quotedKg(exercise, typedKgOf(run, at));
         const most = Math.min(repRecordsUpTo, Math.floor(repsOf(run, at)));
         // What is held for more repetitions is held for fewer: where the set beats nothing at its own, it beats nothing.
         if ((standing[most - 1]?.kg ?? -Infinity) >= kg) continue;
+        dawn ??= [...standing];
         const one = frontSet(run, index, at);
-        const held = raise(standing, one, most, kg);
-        if (held !== null && held.day < day)
-          (beaten ??= new Map<number, Beaten>()).set(held.reps, {
-            day,
-            exerciseId: exercise.id,
-            what: "reps",
-            reps: held.reps,
-            kg,
-            beforeKg: held.kg,
-            set: one,
-          });
+        raise(standing, one, most, kg);
+        raised.push(one);
       }
-      if (beaten !== null) all.push(...beaten.values());
+      if (dawn !== null)
+        for (const { reps, kg, beforeKg, set } of beatenOn(dawn, standing, raised))
+          all.push({ day, exerciseId: exercise.id, what: "reps", reps, kg, beforeKg, set });
       const higher: LiftMaximum | null =
         hasMaximum(part, index) && (estimate === null || e1rmKg[index]! > estimate.e1rmKg)
           ? maximumAt(part, index)
@@ -122,14 +117,26 @@ export function liftRecords(
   return { beaten: all, standing: standing.flatMap((record) => record ?? []) };
 }
 
-/** Enters a set that beats something; answers what it beats: one set one record, the most repetitions for which it is the heaviest. */
-function raise(standing: (RepRecord | undefined)[], set: FrontSet, most: number, kg: number): RepRecord | null {
-  let beaten: RepRecord | null = null;
-  for (let reps = 1; reps <= most; reps++) {
-    const before = standing[reps - 1];
-    if (before !== undefined && before.kg >= kg) continue;
-    beaten = before ?? beaten;
-    standing[reps - 1] = { reps, kg, day: set.day, set };
+/** Enters a set that beats something for as many repetitions as it was done, or fewer. */
+function raise(standing: (RepRecord | undefined)[], set: FrontSet, most: number, kg: number): void {
+  for (let reps = 1; reps <= most; reps++)
+    if ((standing[reps - 1]?.kg ?? -Infinity) < kg) standing[reps - 1] = { reps, kg, day: set.day, set };
+}
+
+/**
+ * What a day's sets have beaten of what stood before it, whatever their order: each load once, for the most repetitions for which it is the
+ * heaviest and something stood before.
+ */
+function beatenOn(
+  dawn: readonly (RepRecord | undefined)[],
+  standing: readonly (RepRecord | undefined)[],
+  raised: readonly FrontSet[],
+): { reps: number; kg: number; beforeKg: number; set: FrontSet }[] {
+  const byLoad = new Map<number, { reps: number; kg: number; beforeKg: number; set: FrontSet }>();
+  for (const [index, now] of standing.entries()) {
+    const before = dawn[index];
+    if (now !== undefined && before !== undefined && now !== before)
+      byLoad.set(now.kg, { reps: now.reps, kg: now.kg, beforeKg: before.kg, set: now.set });
   }
-  return beaten;
+  return [...byLoad.values()].sort((a, b) => raised.indexOf(a.set) - raised.indexOf(b.set));
 }
