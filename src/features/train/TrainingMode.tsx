@@ -5,8 +5,10 @@ import { put } from "@/core/log/records";
 import { nextStep, stepsOf } from "@/core/sessions/order";
 import { hasPlan } from "@/core/sessions/planned";
 import { withSet } from "@/core/sessions/sets";
+import { newRecords } from "@/core/training/announced";
 import { withMoreSets } from "@/core/training/change";
 import { performedAs } from "@/core/training/perform";
+import { restAfter } from "@/core/training/rest";
 import type { TrainingView } from "@/core/training/trainingView";
 import { Dialog } from "@/ui/figure/Dialog";
 import { SetEditor } from "@/ui/lifts/SetEditor";
@@ -26,9 +28,6 @@ import { SetInFront } from "./SetInFront";
 import styles from "./train.module.css";
 import { useAwake } from "./useAwake";
 import { doneOf, type Draft, useTraining } from "./useTraining";
-
-/** A warm-up needs no longer rest than this, seconds, where it says none itself (common practice, no source). */
-const warmUpRestSeconds = 60;
 
 /** A session, a set at a time. Each confirmed set is saved at once; everything else waits in this browser. */
 export function TrainingMode({ view }: { view: TrainingView }) {
@@ -73,21 +72,11 @@ export function TrainingMode({ view }: { view: TrainingView }) {
       nextStep(written) === null && !hasPlan(step.set) ? withMoreSets(written, step.item.id, newId) : written;
     setTold("");
     if (!(await save(next, `${item.exercise.name}, ${printSet(done, item.exercise, printer)}`))) return;
-    const seconds =
-      step.set.restSeconds ?? (step.set.warmUp ? Math.min(warmUpRestSeconds, view.restSeconds) : view.restSeconds);
-    const more = nextStep(next);
-    // In a superset the rest comes after its last exercise, unless the set itself says so.
-    const straightOn =
-      more !== null &&
-      more.item.id !== step.item.id &&
-      more.item.superset != null &&
-      more.item.superset === step.item.superset &&
-      more.itemIndex > step.itemIndex &&
-      step.set.restSeconds == null;
+    const seconds = restAfter(step, nextStep(next), view.restSeconds);
     change({
       at: null,
       draft: null,
-      rest: more === null || straightOn ? null : { until: Date.now() + seconds * 1000, seconds },
+      rest: seconds === null ? null : { until: Date.now() + seconds * 1000, seconds },
     });
   };
 
@@ -204,20 +193,12 @@ export function TrainingMode({ view }: { view: TrainingView }) {
 }
 
 /** Calls `tell` with each record as it is beaten on this day, but not with those that stood when the session was opened. */
-function useRecords(view: TrainingView, tell: (record: string) => void): void {
+function useRecords({ beaten }: TrainingView, tell: (record: string) => void): void {
   const printer = usePrinter();
-  const known = useRef<Set<string> | null>(null);
+  const known = useRef<TrainingView["beaten"] | null>(null);
   useEffect(() => {
-    const now = view.beaten
-      .filter(({ what }) => what !== "volume")
-      .map((one) => ({
-        key: `${one.exerciseId} ${one.what} ${one.what === "reps" ? one.reps : ""} ${one.kg}`,
-        text: recordText(one, printer),
-      }));
-    if (known.current !== null) {
-      const fresh = now.filter(({ key }) => !known.current!.has(key));
-      if (fresh.length > 0) tell(`Record. ${fresh.map(({ text }) => text).join(". ")}`);
-    }
-    known.current = new Set(now.map(({ key }) => key));
+    const fresh = newRecords(known.current, beaten);
+    if (fresh.length > 0) tell(`Record. ${fresh.map((one) => recordText(one, printer)).join(". ")}`);
+    known.current = beaten;
   });
 }
