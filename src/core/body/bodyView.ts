@@ -5,7 +5,6 @@ import type { AsOf } from "../log/asOf";
 import { notesOf } from "../log/notes";
 import { adherence } from "../sessions/adherence";
 import { sessionsOf } from "../sessions/slice";
-import { exponentialMean, sevenDayMean, weightChange, type WeightChange } from "./movingAverage";
 import {
   arrivalFigure,
   type ArrivalFigure,
@@ -14,6 +13,7 @@ import {
   trendFigure,
   type TrendFigure,
 } from "./keyFigures";
+import { exponentialMean, sevenDayMean, weightChange, type WeightChange } from "./movingAverage";
 import { carryForward, levelOn } from "./projection";
 import type { SecondOffset } from "./secondWeighIns";
 import { weightOf } from "./slice";

@@ -8,9 +8,9 @@ import {
   type EntryChoice,
   type Line,
   nothingWritten,
+  type ParsedEntry,
   placeOf,
   reading,
-  type ParsedEntry,
   rewritten,
 } from "../entry/parsedEntry";
 import type { Token } from "../entry/tokens";

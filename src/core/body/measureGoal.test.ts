@@ -4,7 +4,7 @@ import { Random } from "../../demo/random";
 import { mustDay } from "../base/calendar/day";
 import { goalInForce } from "../goals/plan";
 import type { Goal } from "../log/kinds/goals";
-import { measureGoal as goalOf, measureTrend, type DayValue } from "./measureGoal";
+import { type DayValue, measureGoal as goalOf, measureTrend } from "./measureGoal";
 
 const on = mustDay("2026-06-11");
 const waist = (startValue: number, targetValue: number, date: string): Goal => ({

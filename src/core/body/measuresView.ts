@@ -2,7 +2,7 @@ import type { Day } from "../base/calendar/day";
 import type { AsOf } from "../log/asOf";
 import type { Sex } from "../log/kinds/people";
 import type { RecordOf } from "../log/records";
-import { type MeasureGoal, measureSd, type MeasureTrend, rateDays, type DayValue } from "./measureGoal";
+import { type DayValue, type MeasureGoal, measureSd, type MeasureTrend, rateDays } from "./measureGoal";
 import type { MeasureNames } from "./measureNames";
 import { measureNames } from "./measureNames";
 import { measuresOf } from "./measuresSlice";

@@ -21,9 +21,9 @@ import {
   type EntryChoice,
   type Line,
   nothingWritten,
+  type ParsedEntry,
   placeOf,
   reading,
-  type ParsedEntry,
   rewritten,
 } from "../entry/parsedEntry";
 import type { Session } from "../log/kinds/sessions";

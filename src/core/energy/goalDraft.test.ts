@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { dateOf, mustDay } from "../base/calendar/day";
 import { Printer, unitsOf } from "../base/units/printer";
 import type { Goal } from "../log/kinds/goals";
-import { carriedOver, draftOfGoal, goalAsked, goalWithChanged, numbersOf, type GoalDraft } from "./goalDraft";
+import { carriedOver, draftOfGoal, goalAsked, type GoalDraft, goalWithChanged, numbersOf } from "./goalDraft";
 import type { GoalPreview } from "./goalPreview";
 
 const today = "2026-06-11";

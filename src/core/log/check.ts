@@ -1,4 +1,4 @@
-import { runToEnd, type ChunkedTask } from "../base/chunked";
+import { type ChunkedTask, runToEnd } from "../base/chunked";
 import { doubledId, withOwnIds } from "./idLists";
 import { kinds, recordKinds } from "./kinds/all";
 import { type Log, sizeOf } from "./log";

@@ -7,9 +7,9 @@ import {
   type EntryProblem,
   type Line,
   nothingWritten,
+  type ParsedEntry,
   placeOf,
   reading,
-  type ParsedEntry,
   rewritten,
 } from "../entry/parsedEntry";
 import { type Token, tokensOf } from "../entry/tokens";

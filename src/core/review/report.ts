@@ -1,7 +1,7 @@
 import { dateOf, type Day, type Weekday, weekStartOf } from "../base/calendar/day";
 import { groupBy } from "../base/calendar/groupBy";
-import { changePerWeek } from "../body/movingAverage";
 import type { DayValue } from "../body/measureGoal";
+import { changePerWeek } from "../body/movingAverage";
 import { weekStarts } from "../body/weekly";
 import { mean, median } from "../body/weighIns";
 

@@ -1,8 +1,8 @@
 import { dateOf, type Day, mustDay } from "../base/calendar/day";
 import { rounded } from "../base/units/number";
-import { changePerWeek } from "../body/movingAverage";
-import { measureGoal, type DayValue } from "../body/measureGoal";
+import { type DayValue, measureGoal } from "../body/measureGoal";
 import { measuresOf } from "../body/measuresSlice";
+import { changePerWeek } from "../body/movingAverage";
 import { type DayPhoto, photosView } from "../body/photosView";
 import { weightOf } from "../body/slice";
 import { goalsOf } from "../goals/slice";

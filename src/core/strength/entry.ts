@@ -7,9 +7,9 @@ import {
   type EntryProblem,
   type Line,
   nothingWritten,
+  type ParsedEntry,
   placeOf,
   reading,
-  type ParsedEntry,
   rewritten,
   type WrittenDown,
 } from "../entry/parsedEntry";

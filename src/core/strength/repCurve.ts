@@ -8,8 +8,8 @@ import {
   hasFailed,
   isAsManyAsPossible,
   type LiftRun,
-  repsToFailureOf,
   repsOf,
+  repsToFailureOf,
   rpeOf,
   totalKgOf,
 } from "./liftRun";

@@ -1,0 +1,21 @@
+import { Answers, type Asking } from "@/compute/queries";
+import { mustDay } from "@/core/base/calendar/day";
+import { demoLog, rowerId } from "@/demo/demoLog";
+import { describe, expect, it } from "vitest";
+
+const today = "2026-06-11";
+const log = demoLog(mustDay(today));
+let next = 0;
+const answers = new Answers(log, () => `new${next++}`);
+const rower: Asking = { personId: rowerId, today };
+
+describe("the view of measures", () => {
+  it("measures draw the line of their weekly rate, its band widest away from the readings' middle", () => {
+    const waist = answers.answer("measures", rower)!.measures.find(({ name }) => name === "Waist")!;
+    const [first, last] = [waist.line[0]!, waist.line.at(-1)!];
+    expect(((last.value - first.value) / (last.day - first.day)) * 7).toBeCloseTo(waist.perWeek!.rate, 9);
+    const widths = waist.line.map(({ low80, high80 }) => high80 - low80);
+    expect(Math.min(...widths)).toBe(widths.slice(2, -2).toSorted((a, b) => a - b)[0]);
+    expect(widths.at(-1)!).toBeGreaterThan(Math.min(...widths));
+  });
+});

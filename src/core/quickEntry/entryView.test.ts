@@ -1,0 +1,57 @@
+import { Answers, type Asking } from "@/compute/queries";
+import { mustDay } from "@/core/base/calendar/day";
+import { kinds } from "@/core/log/kinds/all";
+import type { Session } from "@/core/log/kinds/sessions";
+import { emptyLog, putRecord } from "@/core/log/log";
+import { type Change } from "@/core/log/records";
+import { demoLog, rowerId } from "@/demo/demoLog";
+import { describe, expect, it } from "vitest";
+
+const today = "2026-06-11";
+const log = demoLog(mustDay(today));
+let next = 0;
+const answers = new Answers(log, () => `new${next++}`);
+const rower: Asking = { personId: rowerId, today };
+
+describe("entries", () => {
+  const read = (text: string) => answers.answer("entry", { ...rower, date: today, text, dateOrder: null })!;
+  const sound = (change: Change | null) =>
+    change!.every((step) => "remove" in step || kinds[step.kind].schema.safeParse(step.put).success);
+  it("are read against the person's own log and give sound records", () => {
+    for (const text of [
+      "72.4",
+      "front squat 3x6 82.5 rpe 8",
+      "row 6.5 km 28:00",
+      "breakfast: 80 g oats, 2 eggs",
+      "yesterday: 1 portion lentil soup",
+      "skip Strength B tired",
+    ]) {
+      const { change, problems } = read(text);
+      expect(problems).toEqual([]);
+      expect(sound(change)).toBe(true);
+    }
+    expect(read("front squat 3x6 82.5 rpe 8").fields.at(-1)!.text).toMatch(/\(best \d+\.\d, \d+ \w+ \d{4}\)$/);
+    expect(read("84").caution).toContain("expected");
+  });
+  it("fill the plan: figures after the commit are those promised before it", () => {
+    const working = emptyLog();
+    for (const [kind, records] of Object.entries(log.records))
+      for (const record of records.values()) putRecord(working, kind as "people", record as never);
+    const mine = new Answers(working, () => `own${next++}`);
+    const { change, fields } = mine.answer("entry", {
+      ...rower,
+      date: today,
+      text: "deadlift 3x5 140 kg rpe 9",
+      dateOrder: null,
+    })!;
+    const promised = Number(/^(\d+\.\d)/.exec(fields.at(-1)!.text)![1]);
+    const session = (change![0] as { put: Session }).put;
+    expect(session.title).toBe("Strength B");
+    putRecord(working, "sessions", session);
+    const { latest } = mine
+      .answer("lifts", { ...rower, against: null })!
+      .lifts.find(({ exercise }) => exercise.id === "deadlift")!;
+    expect(latest!.e1rmKg).toBeCloseTo(promised, 1);
+    expect(latest!.date).toBe(today);
+  });
+});
