@@ -246,3 +246,21 @@ describe("merging another device's archive", () => {
     );
   });
 });
+
+describe("a tie of stamps", () => {
+  const same = (fields: object) => weigh({ changed: stamp(5, "phone"), ...fields });
+  it("is decided for ours and listed, with neither as the later: it is the trainee's to say", () => {
+    const found = mergeLogs(logOf(same({ kg: 72 })), logOf(same({ kg: 73 })));
+    expect(found.map(({ what, proposed, written }) => [what, proposed, written?.later])).toEqual([
+      ["kept", false, null],
+    ]);
+    const [one] = found;
+    expect("put" in one!.step && (one!.step.put as { kg?: number }).kg).toBe(73);
+    expect(one!.fields).toEqual([{ path: ["kg"], before: 72, after: 73 }]);
+  });
+  it("from the same device, a moment apart, is no tie: the later stands", () => {
+    const [one] = mergeLogs(logOf(same({ kg: 72 })), logOf(weigh({ kg: 73, changed: stamp(6, "phone") })));
+    expect(one).toMatchObject({ what: "changed", proposed: true, written: null });
+    expect(mergeLogs(logOf(weigh({ kg: 73, changed: stamp(6, "phone") })), logOf(same({ kg: 72 })))).toEqual([]);
+  });
+});
