@@ -7,9 +7,9 @@ import { oneADayOf, sameDayRecord } from "./sameDay";
 type Owned = AnyRecord & { personId: string; date?: string };
 
 /** Every record that belongs to a person, the person's own apart. */
-function* recordsOf({ records }: Log, personId: string): Generator<{ kind: RecordKind; record: Owned }> {
+function* recordsOf({ index }: Log, personId: string): Generator<{ kind: RecordKind; record: Owned }> {
   for (const kind of recordKinds)
-    for (const record of records[kind].values())
+    for (const record of index.all(kind).values())
       if ((record as Partial<Owned>).personId === personId) yield { kind, record: record as Owned };
 }
 
@@ -37,7 +37,8 @@ export function removedPerson(log: Log, personId: string): Change {
  * as a second weigh-in (one that is the same is dropped), and notes of one day stand together.
  */
 export function joinedPeople(log: Log, keptId: string, goneId: string): Change {
-  const [kept, gone] = [log.records.people.get(keptId), log.records.people.get(goneId)];
+  const people = log.index.all("people");
+  const [kept, gone] = [people.get(keptId), people.get(goneId)];
   if (kept === undefined || gone === undefined || keptId === goneId) return [];
   const change: Change = [];
   for (const { kind, record } of recordsOf(log, goneId)) {
