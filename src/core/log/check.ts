@@ -31,7 +31,7 @@ export function* checkingLog(log: Log): ChunkedTask<Finding[]> {
       message: `${why}; it is kept aside and no figure counts it`,
       repair: null,
     });
-  const missing = new Map<string, { kind: RecordKind; id: string; places: string[] }>();
+  const missing = new Map<string, { kind: RecordKind; id: string; personId: string; places: string[] }>();
   for (const kind of recordKinds) {
     for (const record of log.records[kind].values() as Iterable<AnyRecord>) {
       if (checked++ % recordsAtOnce === 0) yield checked / inAll;
@@ -45,30 +45,31 @@ export function* checkingLog(log: Log): ChunkedTask<Finding[]> {
       for (const { path, kind: target, id } of referencesOf(kind, record)) {
         if (log.records[target].has(id)) continue;
         const key = `${target} ${id}`;
-        const held = missing.get(key) ?? { kind: target, id, places: [] };
+        const held = missing.get(key) ?? { kind: target, id, personId: ownerOf(record), places: [] };
         missing.set(key, held);
         held.places.push(`${place}, ${path}`);
       }
       findings.push(...doubledIds(kind, record));
     }
   }
-  for (const { kind, id, places } of missing.values()) {
+  for (const { kind, id, personId, places } of missing.values()) {
     const also = places.length > 1 ? `, and ${places.length - 1} other${places.length > 2 ? "s" : ""}` : "";
     findings.push({
       place: places[0]!,
       message: `it points to "${id}", which is not among the ${kind}${also}; repair: a stand-in of that id`,
-      repair: standIn(kind, id),
+      repair: standIn(kind, id, personId),
     });
   }
   return findings;
 }
 
 /** A record that stands where one is missing, so that what points to it is kept and counted. */
-function standIn(kind: RecordKind, id: string): Change | null {
-  const known = kinds[kind];
-  if (known.belongsTo !== "household" || known.standIn === null) return null;
-  return [put(kind, known.standIn(id, `Unknown (${id.slice(0, 40)})`) as never)];
+function standIn(kind: RecordKind, id: string, personId: string): Change | null {
+  const made = kinds[kind].standIn?.(id, `Unknown (${id.slice(0, 40)})`, personId) ?? null;
+  return made === null ? null : [put(kind, made as never)];
 }
+
+const ownerOf = (record: AnyRecord): string => (record as { personId?: string }).personId ?? "";
 
 function idOf(record: unknown): string {
   const id = (record as { id?: unknown } | null | undefined)?.id;

@@ -20,6 +20,7 @@ export const blocks = personalKind({
   refersTo: {},
   title: byName,
   changesSayWhich: false,
+  standIn: null,
   lists: null,
   begins: "startDate",
 });

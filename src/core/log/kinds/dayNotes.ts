@@ -20,6 +20,7 @@ export const dayNotes = dailyKind({
   refersTo: {},
   title: ({ text }) => text ?? "",
   changesSayWhich: true,
+  standIn: null,
   lists: null,
   tells: () => true,
   oneADay: {

@@ -26,6 +26,7 @@ export const energySettings = personalKind({
   refersTo: {},
   title: () => "",
   changesSayWhich: false,
+  standIn: null,
   lists: null,
   begins: "from",
 });

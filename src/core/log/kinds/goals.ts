@@ -28,6 +28,7 @@ export const goals = personalKind({
   title: ({ targetKg, of }, { printer, nameOf }) =>
     targetKg == null ? nameOf("measures", of) : printer.load(targetKg),
   changesSayWhich: false,
+  standIn: null,
   lists: null,
   begins: "startDate",
 });

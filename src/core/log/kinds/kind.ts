@@ -29,15 +29,14 @@ interface Knowledge<S extends z.ZodType> {
   title(record: z.infer<S>, wording: Wording): string;
   /** Whether what changed in a record says which it is, so that its title need not. */
   changesSayWhich: boolean;
+  /** A record that stands where one is missing to which others point, of the same owner as they are; null where none points to the kind. */
+  standIn: ((id: string, name: string, personId: string) => z.infer<S>) | null;
   /** Lists with ids inside a record, null where there are none; `what` they hold, in words. */
   lists: { what: string; of: Readonly<Record<string, IdList>> } | null;
 }
 
 /** A kind that the household shares. */
-export interface HouseholdKind<S extends z.ZodType = z.ZodType> extends Knowledge<S> {
-  /** A record that stands where one is missing to which others point; null where none points to the kind. */
-  standIn: ((id: string, name: string) => z.infer<S>) | null;
-}
+export type HouseholdKind<S extends z.ZodType = z.ZodType> = Knowledge<S>;
 
 /** A kind that belongs to a person and lasts. */
 export interface PersonalKind<S extends z.ZodType = z.ZodType> extends Knowledge<S> {

@@ -18,6 +18,7 @@ export const maxima = dailyKind({
   refersTo: { exerciseId: "exercises" },
   title: ({ exerciseId }, { nameOf }) => nameOf("exercises", exerciseId),
   changesSayWhich: false,
+  standIn: null,
   lists: null,
   tells: () => true,
   oneADay: null,

@@ -24,6 +24,7 @@ export const meals = dailyKind({
   title: ({ name, foodId, recipeId, meal }, { nameOf }) =>
     name || nameOf("foods", foodId) || nameOf("recipes", recipeId) || meal || "",
   changesSayWhich: false,
+  standIn: null,
   lists: null,
   tells: ({ status }) => status !== "planned",
   oneADay: null,

@@ -12,6 +12,7 @@ export const photos = dailyKind({
   refersTo: {},
   title: () => "",
   changesSayWhich: false,
+  standIn: null,
   lists: null,
   // A picture measures nothing.
   tells: () => false,

@@ -12,6 +12,7 @@ export const readings = dailyKind({
   refersTo: { measureId: "measures" },
   title: ({ measureId }, { nameOf }) => nameOf("measures", measureId),
   changesSayWhich: false,
+  standIn: null,
   lists: null,
   tells: () => true,
   oneADay: null,

@@ -101,6 +101,7 @@ export const sessions = dailyKind({
   refersTo: { "items[].exerciseId": "exercises" },
   title: ({ title, kind }) => title || kind,
   changesSayWhich: false,
+  standIn: null,
   lists: {
     what: "exercises and sets",
     of: {

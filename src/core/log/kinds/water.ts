@@ -12,6 +12,7 @@ export const water = dailyKind({
   refersTo: {},
   title: ({ ml }) => `${ml} ml`,
   changesSayWhich: true,
+  standIn: null,
   lists: null,
   tells: () => true,
   oneADay: null,

@@ -19,6 +19,7 @@ export const weighIns = dailyKind({
   refersTo: {},
   title: ({ kg }, { printer }) => printer.load(kg),
   changesSayWhich: true,
+  standIn: null,
   lists: null,
   tells: () => true,
   oneADay: {
