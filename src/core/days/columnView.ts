@@ -31,7 +31,7 @@ export interface ColumnRow {
   /** Eaten energy as a share of the day's target; null when nothing was eaten or there is no target. */
   foodShare: number | null;
   note: string | null;
-  /** The week's asOf, on its closing day only, once the week has begun. */
+  /** The week's figures, on its closing day only, once the week has begun. */
   week: { days: number; medianKg: number | null; open: boolean; done: number; planned: number } | null;
 }
 

@@ -1,5 +1,5 @@
 import { perOwner } from "../base/memo";
-import { folded } from "./parsedEntry";
+import { folded } from "../base/text";
 import { type Token, tokensOf } from "./tokens";
 
 /** A thing of the trainee's that has a name, and perhaps others. */

@@ -162,8 +162,3 @@ export function rewritten(text: string, places: readonly { start: number; end: n
     .sort((a, b) => b.start - a.start)
     .reduce((line, place) => line.slice(0, place.start) + place.text + line.slice(place.end), text);
 }
-
-/** Lower case without accents, for comparing names. */
-export function folded(text: string): string {
-  return text.toLowerCase().normalize("NFD").replace(/\p{M}/gu, "");
-}

@@ -1,4 +1,4 @@
-import { folded } from "./parsedEntry";
+import { folded } from "../base/text";
 
 /**
  * A part of a line that is read as one: a number, a time of a clock, a word, or a mark. Nothing of a line but blanks is left out, so that

@@ -1,8 +1,7 @@
 import { perOwner } from "../base/memo";
-import type { Session } from "./kinds/sessions";
 
 /**
- * The performed sets of a session in columns. AsOf of every lift run through all sets of a log; a row of numbers is read many times as fast
+ * The performed sets of a session in columns. Figures of every lift run through all sets of a log; a row of numbers is read many times as fast
  * as a record with its parts, and the rows are made while the session has just been read and is at hand.
  */
 export interface DoneSets {
@@ -17,7 +16,28 @@ export const doneSetRow = 5;
 /** Marks of a row. A part of a drop or cluster set has a row after its set's, with the load of its own or of the set. */
 export const doneSetMarks = { warmUp: 1, failed: 2, asManyAsPossible: 4, part: 8 } as const;
 
-export const doneSets = perOwner((session: Session): DoneSets => {
+/** What of a session its performed sets are read from. */
+interface Lifted {
+  test?: boolean | null;
+  items?:
+    | readonly {
+        exerciseId: string;
+        sets: readonly {
+          warmUp?: boolean | null;
+          planned?: { asManyAsPossible?: boolean | null } | null;
+          done?: {
+            reps?: number | null;
+            kg?: number | null;
+            rpe?: number | null;
+            failed?: boolean | null;
+            parts?: readonly { reps?: number | null; kg?: number | null }[] | null;
+          } | null;
+        }[];
+      }[]
+    | null;
+}
+
+export const doneSets = perOwner((session: Lifted): DoneSets => {
   const items = session.items ?? noItems;
   const rows: number[] = [];
   for (let item = 0; item < items.length; item++) {
@@ -47,4 +67,4 @@ export function completedReps(
   return test && failed === true && reps === 1 ? 0 : (reps ?? 0);
 }
 
-const noItems: NonNullable<Session["items"]> = [];
+const noItems: NonNullable<Lifted["items"]> = [];

@@ -7,7 +7,6 @@ import { begins, candidatesFor, type NameAt, namesIn, nearTo, sameName, slipOf }
 import {
   type EntryChoice,
   type EntryContext,
-  folded,
   type Line,
   longestLine,
   nothingWritten,
@@ -18,6 +17,7 @@ import {
   tooLongLine,
   type Written,
 } from "../entry/parsedEntry";
+import { folded } from "../base/text";
 import { type Token, tokensOf } from "../entry/tokens";
 import { dayInFront, dayWithin, dayWords } from "../entry/when";
 import type { Exercise } from "../log/kinds/exercises";

@@ -1,5 +1,5 @@
 import { sameName } from "../entry/names";
-import { folded } from "../entry/parsedEntry";
+import { folded } from "../base/text";
 import type { Exercise } from "../log/kinds/exercises";
 import { muscles } from "./muscles";
 import { aliasesOf } from "./usualNames";

@@ -15,15 +15,11 @@ import Link from "next/link";
 import { useState } from "react";
 import { History } from "./History";
 import styles from "./lifts.module.css";
+import { quoted } from "./quoted";
 import { Suggest } from "./Suggest";
 import { Tests } from "./Tests";
 
 const LiftChart = dynamic(() => import("./LiftChart").then((module) => module.LiftChart), { ssr: false });
-
-/** A lift's quoted load: with its sign where it is added to the body. */
-export function quoted(printer: Printer, kg: number, added: boolean): string {
-  return `${added && kg >= 0 ? "+" : ""}${printer.massNumber(kg)}`;
-}
 
 /** Everything of one lift. */
 export function OneLift({ exerciseId }: { exerciseId: string }) {

@@ -12,7 +12,7 @@ import view from "@/ui/view.module.css";
 import { Button } from "antd";
 import { useForm } from "react-hook-form";
 import { v7 as newId } from "uuid";
-import { quoted } from "./OneLift";
+import { quoted } from "./quoted";
 
 /** Maxima that were tested: trusted over estimates, from their day on. */
 export function Tests({ lift: { exercise, tests, added } }: { lift: LiftView }) {

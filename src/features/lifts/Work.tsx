@@ -1,12 +1,5 @@
 "use client";
 
-import { WorkLines } from "./WorkLines";
-import { WorkMuscles } from "./WorkMuscles";
-import { WorkSessions } from "./WorkSessions";
-import { WorkStretch } from "./WorkStretch";
-import { WorkTotals } from "./WorkTotals";
-import { WorkWeeks } from "./WorkWeeks";
-import { WorkZones } from "./WorkZones";
 import { addDays } from "@/ui/dates";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
@@ -16,6 +9,13 @@ import dynamic from "next/dynamic";
 import { useRef, useState } from "react";
 import { Blocks } from "./Blocks";
 import { LiftsHead } from "./LiftsNav";
+import { WorkLines } from "./WorkLines";
+import { WorkMuscles } from "./WorkMuscles";
+import { WorkSessions } from "./WorkSessions";
+import { WorkStretch } from "./WorkStretch";
+import { WorkTotals } from "./WorkTotals";
+import { WorkWeeks } from "./WorkWeeks";
+import { WorkZones } from "./WorkZones";
 
 const WorkChart = dynamic(() => import("./WorkChart").then((module) => module.WorkChart), { ssr: false });
 

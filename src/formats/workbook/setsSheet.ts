@@ -1,7 +1,7 @@
 import { type Day } from "@/core/base/calendar/day";
 import type { MassUnit } from "@/core/base/units/mass";
 import { candidatesFor, sameName } from "@/core/entry/names";
-import { folded } from "@/core/entry/parsedEntry";
+import { folded } from "@/core/base/text";
 import { type DateOrder, ordersOf, sheetDay, tooLong, widthOf } from "@/core/ledger/paste";
 import type { Exercise } from "@/core/log/kinds/exercises";
 import { aliasesOf } from "@/core/strength/usualNames";
