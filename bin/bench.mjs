@@ -1,4 +1,5 @@
-// `npm run bench`: what twenty years of log take in this browser. Prints a table and writes bench/latest.json (not committed).
+// `npm run bench`: what twenty years of log take in this browser. Prints a table and writes bench/latest.json (not
+// committed).
 import { createServer } from "node:http";
 import { spawn, spawnSync } from "node:child_process";
 import { existsSync, mkdtempSync, rmSync, readFileSync, readdirSync, writeFileSync } from "node:fs";
@@ -53,7 +54,9 @@ async function launch(profile, copied = true) {
   return context;
 }
 
-/** Runs in a page before anything else: the workers that keep the second copy and its reserve cannot be started there. */
+/**
+ * Runs in a page before anything else: the workers that keep the second copy and its reserve cannot be started there.
+ */
 function withoutCopy() {
   const never = {
     postMessage() {},
@@ -229,7 +232,9 @@ function isChild(pid, profile) {
   );
 }
 
-/** Collects the garbage of every tab and of the worker they share, which a page's own session reaches only by messages. */
+/**
+ * Collects the garbage of every tab and of the worker they share, which a page's own session reaches only by messages.
+ */
 async function collectGarbage(context, page) {
   for (const one of context.pages()) await (await context.newCDPSession(one)).send("HeapProfiler.collectGarbage");
   const session = await context.newCDPSession(page);
@@ -269,7 +274,8 @@ async function measureApplication(years, rounds, copied = true) {
       await context.close();
       context = await launch(profile, copied);
       page = await context.newPage();
-      // The address is opened once before, empty, so that what is measured is the application and not the browser's own start.
+      // The address is opened once before, empty, so that what is measured is the application and not the browser's own
+      // start.
       await page.goto(`${address}/icons/none`).catch(() => {});
       await page.addInitScript(() => {
         const look = () => {

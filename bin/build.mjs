@@ -1,4 +1,5 @@
-// Builds the application, then notes the hash of every inline script of every page for the content-security policy (src/proxy.ts).
+// Builds the application, then notes the hash of every inline script of every page for the content-security policy
+// (src/proxy.ts).
 import { spawnSync } from "node:child_process";
 import { createHash } from "node:crypto";
 import { readdirSync, readFileSync, writeFileSync } from "node:fs";

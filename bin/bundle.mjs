@@ -1,4 +1,5 @@
-// Bundles a TypeScript command into build/ when something it may hold is newer than the bundle, and returns the bundle's path.
+// Bundles a TypeScript command into build/ when something it may hold is newer than the bundle, and returns the
+// bundle's path.
 import { existsSync, mkdirSync, readdirSync, statSync } from "node:fs";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";

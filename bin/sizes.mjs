@@ -1,4 +1,5 @@
-// `npm run sizes`: first-load JavaScript (gzip) of every page, beside a bare page with only Next, ConfigProvider, Button and Input
+// `npm run sizes`: first-load JavaScript (gzip) of every page, beside a bare page with only Next, ConfigProvider,
+// Button and Input
 // (bench/bare), built with the same packages. Fails when Today is more than 1.5 times the bare page.
 import { spawnSync } from "node:child_process";
 import { readFileSync } from "node:fs";

@@ -1,4 +1,5 @@
-// `npm test`: on a fresh machine installs what is missing, then lint, types, unit tests, production build, browser tests.
+// `npm test`: on a fresh machine installs what is missing, then lint, types, unit tests, production build, browser
+// tests.
 import { spawnSync } from "node:child_process";
 import { existsSync, mkdirSync, readFileSync, rmSync } from "node:fs";
 import { join } from "node:path";

@@ -2,7 +2,10 @@ import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { NextResponse, type NextRequest } from "next/server";
 
-/** Hashes of the inline scripts of every built page, written by bin/build.mjs; unknown paths take those of the not-found page. */
+/**
+ * Hashes of the inline scripts of every built page, written by bin/build.mjs; unknown paths take those of the not-found
+ * page.
+ */
 let hashes: Record<string, string[]> | null = null;
 
 function hashesFor(path: string): string[] {
@@ -13,7 +16,10 @@ function hashesFor(path: string): string[] {
   return (Object.hasOwn(hashes, path) ? hashes[path] : hashes["/_not-found"]) ?? [];
 }
 
-/** Scripts that run in a worker, and everything else that is no page: they may start nothing but scripts of the application. */
+/**
+ * Scripts that run in a worker, and everything else that is no page: they may start nothing but scripts of the
+ * application.
+ */
 const bare = "default-src 'none'; script-src 'self'; connect-src 'self'";
 const workers = new Set(["/service-worker.js", "/reserve.js"]);
 
@@ -35,10 +41,16 @@ function policyOf(path: string): string {
   ].join("; ");
 }
 
-/** Names under which this machine reaches itself. A page that came under any other was led here by somebody else's name server. */
+/**
+ * Names under which this machine reaches itself. A page that came under any other was led here by somebody else's name
+ * server.
+ */
 const ownHosts = /^(127\.0\.0\.1|localhost|\[::1\])(:\d{1,5})?$/;
 
-/** Refuses who asks for another host, and sends everything else with a content-security policy that allows its own scripts and nothing from outside. */
+/**
+ * Refuses who asks for another host, and sends everything else with a content-security policy that allows its own
+ * scripts and nothing from outside.
+ */
 export function proxy(request: NextRequest) {
   if (!ownHosts.test(request.headers.get("host") ?? "")) {
     return new NextResponse("Oat Column answers under its own address alone.", {

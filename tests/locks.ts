@@ -4,7 +4,9 @@ interface Asked {
 }
 type Work<T> = (lock: object | null) => T | Promise<T>;
 
-/** A stand-in for the browser's Web Locks where there are none: by name, exclusive or shared, `ifAvailable` included. */
+/**
+ * A stand-in for the browser's Web Locks where there are none: by name, exclusive or shared, `ifAvailable` included.
+ */
 export class Locks {
   readonly #held = new Map<string, { shared: boolean; holders: Set<Promise<void>> }>();
 

@@ -1,6 +1,9 @@
 import type { CopyFolder, SyncFile } from "@/store/copy/folder";
 
-/** A disk of so many bytes: writing beyond them writes what fits, and says so with a number that makes no sense, as Chromium does. */
+/**
+ * A disk of so many bytes: writing beyond them writes what fits, and says so with a number that makes no sense, as
+ * Chromium does.
+ */
 export class MemoryDisk {
   used = 0;
   constructor(public size = Infinity) {}

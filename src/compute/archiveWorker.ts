@@ -29,8 +29,8 @@ export interface MendedLog {
 }
 
 /**
- * What goes through a whole log or a whole file at once, in a worker of its own that is ended afterwards, or before: nothing that lies in a
- * file can hold up what the trainee sees, and whatever room it took is given back.
+ * What goes through a whole log or a whole file at once, in a worker of its own that is ended afterwards, or before:
+ * nothing that lies in a file can hold up what the trainee sees, and whatever room it took is given back.
  */
 class ArchiveSession {
   /** Checks a file and lays its log out for writing, or says what is wrong and where. */

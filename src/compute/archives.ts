@@ -71,7 +71,10 @@ export function madeUpLog(today: string, years: number | null): Promise<LaidOut>
   return worked((session) => session.madeUp(today, years));
 }
 
-/** Does something in a worker that is ended when it is done, when it fails in any way, or when `end` gives another outcome. */
+/**
+ * Does something in a worker that is ended when it is done, when it fails in any way, or when `end` gives another
+ * outcome.
+ */
 async function worked<T>(
   ask: (session: Remote<ArchiveSession>, end: (outcome: Promise<T>) => void) => Promise<T>,
 ): Promise<T> {

@@ -8,7 +8,9 @@ import type { OnProgress } from "./archives";
 import type { Queries, QueryName } from "./queries";
 import type { Diagnosis, Session } from "./worker";
 
-/** One watched query as the interface holds it: the last answer or why there is none, and who is told when that changes. */
+/**
+ * One watched query as the interface holds it: the last answer or why there is none, and who is told when that changes.
+ */
 interface Held {
   name: QueryName;
   asks: unknown;
@@ -31,13 +33,16 @@ class TooLong extends Error {}
 
 const stoppedProblem = new StoreProblem("stopped");
 
-/** Seconds that a question may take. One that takes longer is answered so, and the worker that is at it is given up for another. */
+/**
+ * Seconds that a question may take. One that takes longer is answered so, and the worker that is at it is given up for
+ * another.
+ */
 const budget = 20;
 
 /**
- * The tab's side of the worker: subscriptions by name and parameters, shared by all components that ask the same. One worker serves
- * all tabs where the browser has shared workers. When it dies, or does not answer, another is started and asked everything again; it
- * holds nothing that is not in the database.
+ * The tab's side of the worker: subscriptions by name and parameters, shared by all components that ask the same. One
+ * worker serves all tabs where the browser has shared workers. When it dies, or does not answer, another is started and
+ * asked everything again; it holds nothing that is not in the database.
  */
 export class ComputeClient {
   readonly #held = new Map<string, Held>();
@@ -262,7 +267,10 @@ export class ComputeClient {
 /** Under which name it is kept, and told, how many workers of a log were given up. */
 const generationKey = (name: LogName): string => `oat-column-worker-${name}`;
 
-/** Fails when so many seconds have passed since something began. A tab that was held still meanwhile does not count that time. */
+/**
+ * Fails when so many seconds have passed since something began. A tab that was held still meanwhile does not count that
+ * time.
+ */
 function after(seconds: number, begun: Promise<unknown>): { passed: Promise<never>; end: () => void } {
   let ticking: ReturnType<typeof setInterval> | undefined;
   let ended = seconds === Infinity;

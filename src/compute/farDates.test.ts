@@ -59,7 +59,10 @@ const far: [string, ((log: Log) => void)[]][] = [
   ["a goal at the lowest rate", [goal({ startKg: 90, by: { rateKgPerWeek: 0.006 } })]],
 ];
 
-/** So much of the processor's time a view may take, in milliseconds, however busy the machine is; on a quiet one the slowest took 400. What it was before: 6 to 11 s a view. */
+/**
+ * So much of the processor's time a view may take, in milliseconds, however busy the machine is; on a quiet one the
+ * slowest took 400. What it was before: 6 to 11 s a view.
+ */
 const atMost = 3000;
 
 describe("a date at the end of what it may be", () => {

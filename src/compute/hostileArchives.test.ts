@@ -224,7 +224,10 @@ describe("mutated archives with extreme but valid dates, numbers, keys and stamp
 const unstamped = (archive: unknown) =>
   JSON.stringify(archive, (key, value: unknown) => (key === "changed" || key === "revision" ? undefined : value));
 
-/** Writes a log into a database as an import does, opens it anew, edits a record, takes that back, and reads what is given out. */
+/**
+ * Writes a log into a database as an import does, opens it anew, edits a record, takes that back, and reads what is
+ * given out.
+ */
 async function stored(log: Log, random: Random, answers: string[]): Promise<void> {
   globalThis.indexedDB = new IDBFactory();
   vi.stubGlobal("navigator", { locks: new Locks() });

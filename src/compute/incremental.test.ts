@@ -12,7 +12,10 @@ import { Answers, type QueryName } from "./queries";
 
 const day = mustDay("2026-06-11");
 
-/** Questions that are asked in passing and not watched by a view: of them too an answer brought up to date is the fresh one. */
+/**
+ * Questions that are asked in passing and not watched by a view: of them too an answer brought up to date is the fresh
+ * one.
+ */
 const changedByAll: QueryName[] = ["ledger", "column", "daily"];
 
 describe("answers brought up to date", () => {

@@ -38,7 +38,10 @@ export interface Asking {
   today: string;
 }
 
-/** What a question is answered from: the log, figures of a person as of a day, and ids for what an answer proposes to write. */
+/**
+ * What a question is answered from: the log, figures of a person as of a day, and ids for what an answer proposes to
+ * write.
+ */
 interface Ground {
   log: Log;
   newId: () => string;
@@ -168,10 +171,15 @@ export function everyView(asking: Asking): { name: QueryName; asks: Queries[Quer
   return (Object.keys(asks) as QueryName[]).map((name) => ({ name, asks: asks[name]! }));
 }
 
-/** Figures of so many different days are kept; today's are asked for again and again, others when a trainee looks back. */
+/**
+ * Figures of so many different days are kept; today's are asked for again and again, others when a trainee looks back.
+ */
 const figuresKept = 6;
 
-/** Answers queries about one log. The log may change between questions; answers are worked out again as far as that touches them. */
+/**
+ * Answers queries about one log. The log may change between questions; answers are worked out again as far as that
+ * touches them.
+ */
 export class Answers {
   readonly #kept = new Map<string, AsOf>();
   readonly #ground: Ground;

@@ -25,7 +25,10 @@ type Watcher = ((answer: unknown, problem: string | null) => void) & ProxyMarked
 /** Asks a tab whether the disk has room for so many bytes. */
 type Room = ((bytes: number) => Promise<boolean>) & ProxyMarked;
 
-/** Bytes that the work of a quiet moment may need besides what it writes: asked for first, since a browser that meets a full disk in the middle may throw its database away. */
+/**
+ * Bytes that the work of a quiet moment may need besides what it writes: asked for first, since a browser that meets a
+ * full disk in the middle may throw its database away.
+ */
 const room = { settle: 5_000_000, save: 1_000_000, fold: 2_000_000 };
 /** For so long a tab may keep its answer back, milliseconds. */
 const roomPatience = 3000;
@@ -33,7 +36,10 @@ const roomPatience = 3000;
 /** Told how much of a long task is done, from 0 to 1; answers whether to go on. */
 export type OnTabProgress = ((share: number) => boolean) & ProxyMarked;
 
-/** What a check of the log found: in records, in how they lie in the browser, and figures that differ from figures computed afresh. */
+/**
+ * What a check of the log found: in records, in how they lie in the browser, and figures that differ from figures
+ * computed afresh.
+ */
 export interface Diagnosis {
   records: number;
   answers: number;
@@ -54,7 +60,10 @@ interface Watch {
 /** After the last change, in milliseconds: when answers are saved and the journal is folded. */
 const idleAfter = 1500;
 
-/** One log in memory, shared by all tabs that have it open: it follows the journal and answers; it never changes a record. */
+/**
+ * One log in memory, shared by all tabs that have it open: it follows the journal and answers; it never changes a
+ * record.
+ */
 class LogInMemory {
   readonly #watches = new Set<Watch>();
   #answers!: Answers;
@@ -90,7 +99,10 @@ class LogInMemory {
     return this.#answers.log;
   }
 
-  /** Catches up with the journal. Called on a hint, and by a tab that has become visible. What goes wrong once is not held against the next time. */
+  /**
+   * Catches up with the journal. Called on a hint, and by a tab that has become visible. What goes wrong once is not
+   * held against the next time.
+   */
   follow(): Promise<void> {
     const mine = this.#following.then(() => this.#catchUp());
     this.#following = mine.catch(() => {});
@@ -128,7 +140,10 @@ class LogInMemory {
     this.#watches.delete(watch);
   }
 
-  /** Checks records, pages, journal, memory, and the figures of every view against figures computed afresh. Begins anew when the log changes meanwhile. */
+  /**
+   * Checks records, pages, journal, memory, and the figures of every view against figures computed afresh. Begins anew
+   * when the log changes meanwhile.
+   */
   async diagnose(today: string, onProgress: OnProgress): Promise<Diagnosis> {
     await this.follow();
     const { log } = this;
@@ -172,7 +187,9 @@ class LogInMemory {
     this.#rest();
   }
 
-  /** Sends an answer that has changed. A question that throws is answered with its error, and no other one hears of it. */
+  /**
+   * Sends an answer that has changed. A question that throws is answered with its error, and no other one hears of it.
+   */
   #send(watch: Watch): void {
     try {
       watch.answer.refresh();
@@ -186,7 +203,10 @@ class LogInMemory {
     watch.watcher(watch.answer.value, null);
   }
 
-  /** When nothing has been asked for a while: makes the database's files sound once, keeps the answers for the next start, and folds the journal; each only where there is room for it. */
+  /**
+   * When nothing has been asked for a while: makes the database's files sound once, keeps the answers for the next
+   * start, and folds the journal; each only where there is room for it.
+   */
   #rest(): void {
     clearTimeout(this.#idle);
     this.#idle = setTimeout(() => void this.#tidy().catch(() => {}), idleAfter);

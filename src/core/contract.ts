@@ -11,8 +11,8 @@ import { sessionsContract } from "./sessions/contract";
 import { strengthContract } from "./strength/contract";
 
 /**
- * Every figure of a household as the documented contract (docs/figures.md), numbers rounded to ten significant digits since
- * engines may differ in the last bit of `exp` and `pow`.
+ * Every figure of a household as the documented contract (docs/figures.md), numbers rounded to ten significant digits
+ * since engines may differ in the last bit of `exp` and `pow`.
  * @param on the day the figures are asked for; when absent, the household's last day with an entry
  */
 export function contract(log: Log, on: Day | null): unknown {

@@ -55,7 +55,10 @@ const printed = (text: string): Range => {
   const value = Number(text.replaceAll(",", "").replace("−", "-"));
   return [value - half, value + half];
 };
-/** What a line of arithmetic can come to, given that each of its numbers was rounded when it was printed; whole numbers of days and the like are taken as rounded too. */
+/**
+ * What a line of arithmetic can come to, given that each of its numbers was rounded when it was printed; whole numbers
+ * of days and the like are taken as rounded too.
+ */
 function evaluate(text: string): Range | null {
   const tokens = text.match(/\d[\d,]*(?:\.\d+)?|[-−+×÷()√²%]/g) ?? [];
   let at = 0;

@@ -37,9 +37,9 @@ export interface LivedDay {
 const quietFactor = 1.4;
 
 /**
- * Lives the days: expenditure from the resting equation, a quiet activity factor and the day's exercise; wanted intake steered
- * towards the aim with weekends above weekdays. `eat` writes the day's meals and says what was eaten; the tissue weight then
- * moves by energy balance, and the scale sees it through water noise.
+ * Lives the days: expenditure from the resting equation, a quiet activity factor and the day's exercise; wanted intake
+ * steered towards the aim with weekends above weekdays. `eat` writes the day's meals and says what was eaten; the
+ * tissue weight then moves by energy balance, and the scale sees it through water noise.
  */
 export function live(life: Life, random: Random, eat: (day: LivedDay) => number): LivedDay[] {
   const days: LivedDay[] = [];

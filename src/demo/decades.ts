@@ -17,9 +17,9 @@ const routines = [
 const mealNames = ["breakfast", "lunch", "dinner", "snack"];
 
 /**
- * A log of many years, for trying how the application bears them: a weigh-in a day, 250 sessions a year (four in five of lifting with
- * 25 sets, the others runs and rows), about twenty lines of food a day. Twenty years hold 7,300 weigh-ins, 5,000 sessions with
- * 100,000 sets, and 150,000 lines of food. The same day and years give the same log.
+ * A log of many years, for trying how the application bears them: a weigh-in a day, 250 sessions a year (four in five
+ * of lifting with 25 sets, the others runs and rows), about twenty lines of food a day. Twenty years hold 7,300
+ * weigh-ins, 5,000 sessions with 100,000 sets, and 150,000 lines of food. The same day and years give the same log.
  */
 export function decadesLog(today: Day, years: number): Log {
   const log = emptyLog();

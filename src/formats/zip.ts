@@ -35,8 +35,8 @@ const entriesAtMost = 20_000;
 const damaged = new ZipProblem("(zip)", "the zip is damaged");
 
 /**
- * Unpacks the files of a zip that are wanted, in steps. What comes out is counted as it comes: sizes that a zip states are not believed, and entries that
- * lie over one another are refused.
+ * Unpacks the files of a zip that are wanted, in steps. What comes out is counted as it comes: sizes that a zip states
+ * are not believed, and entries that lie over one another are refused.
  * Source: the ZIP file format, PKWARE APPNOTE 6.3, sections 4.3.7, 4.3.12 and 4.3.16 (from memory).
  * @param want whether a file is wanted, and how large it may be; null when it is not
  * @param inAll so many bytes may come out of all files together

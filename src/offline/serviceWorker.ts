@@ -7,7 +7,8 @@ import type { KeptStanding, RoomQuestion, ServiceMessage } from "./messages";
 declare const self: ServiceWorkerGlobalScope & { __WB_MANIFEST: (PrecacheEntry | string)[]; __BYTES: number };
 
 const controller = new PrecacheController({
-  // A response from a cache bears the address it was fetched from, which lacks the parameters that a worker is started with. Made anew, it takes that of the request.
+  // A response from a cache bears the address it was fetched from, which lacks the parameters that a worker is started
+  // with. Made anew, it takes that of the request.
   plugins: [
     {
       handlerWillRespond: async ({ request, response }) => {
@@ -24,14 +25,16 @@ registerRoute(
 );
 cleanupOutdatedCaches();
 
-// Where the browser can, what never changes comes straight from the cache and pages from whichever answers first, without waiting for this worker to start.
+// Where the browser can, what never changes comes straight from the cache and pages from whichever answers first,
+// without waiting for this worker to start.
 interface RoutingInstall extends ExtendableEvent {
   addRoutes?: (routes: object[]) => Promise<void>;
 }
 self.addEventListener("install", (event: RoutingInstall) => {
   event.waitUntil(
     hasRoom(self.__BYTES).then((room) => {
-      // Without room nothing is begun: a cache that fails for it makes the browser clear everything it keeps for these pages.
+      // Without room nothing is begun: a cache that fails for it makes the browser clear everything it keeps for these
+      // pages.
       if (!room) throw new Error("there is no room to keep the application for use without a network");
       return controller.install(event);
     }),
@@ -58,7 +61,8 @@ self.addEventListener("message", (event) => {
   const message = event.data as ServiceMessage;
   // A new version waits until no tab of the old one is left, or until the only tab asks for it.
   if (message === "take over") event.waitUntil(takeOver(event.ports[0]));
-  // What is kept can be emptied by hand or by the browser; it is looked at whenever a page has opened, and what is missing is fetched again.
+  // What is kept can be emptied by hand or by the browser; it is looked at whenever a page has opened, and what is
+  // missing is fetched again.
   if (message === "is it whole") event.waitUntil(made().then((standing) => event.ports[0]?.postMessage(standing)));
 });
 
@@ -92,7 +96,10 @@ async function refill(urls: readonly string[]): Promise<void> {
   }
 }
 
-/** Asks the pages of this application, which can find out without harm, whether there is room. Where none answers there is none. */
+/**
+ * Asks the pages of this application, which can find out without harm, whether there is room. Where none answers there
+ * is none.
+ */
 async function hasRoom(bytes: number): Promise<boolean> {
   const pages = await self.clients.matchAll({ type: "window", includeUncontrolled: true });
   const asked = pages.map(

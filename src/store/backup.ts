@@ -1,7 +1,9 @@
 import type { IDBPDatabase } from "idb";
 import { type BackupPlace, type LogDatabase, type LogName, headOf } from "./database";
 
-/** A backup file and how it stands: whether the browser still lets it be written, and whether the log has changed since. */
+/**
+ * A backup file and how it stands: whether the browser still lets it be written, and whether the log has changed since.
+ */
 export interface BackupStanding {
   folder: string;
   file: string;
@@ -83,7 +85,8 @@ export class Backup {
   }
 
   /**
-   * Writes the log into the file, whole: until all of it is there, the file is the one before. Only one of several tabs does it.
+   * Writes the log into the file, whole: until all of it is there, the file is the one before. Only one of several tabs
+   * does it.
    * @returns whether it was written
    * @throws what the browser says
    */

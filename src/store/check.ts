@@ -20,7 +20,10 @@ export type OnProgress = (share: number) => Promise<void>;
 /** So many pages, and so many records, are checked in a step. */
 const [pagesAtOnce, recordsAtOnce] = [24, 20_000];
 
-/** Checks the pages against themselves and against the journal, and a log in memory, which must not change meanwhile, against a fresh reading of both. */
+/**
+ * Checks the pages against themselves and against the journal, and a log in memory, which must not change meanwhile,
+ * against a fresh reading of both.
+ */
 export async function checkLayout(
   database: IDBPDatabase<LogDatabase>,
   log: Log,

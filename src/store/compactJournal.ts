@@ -14,7 +14,8 @@ const foldFrom = 40;
 export const foldLock = (name: LogName): string => `oat-column-fold-${name}`;
 
 /**
- * Folds the journal into the pages, in one transaction and under a lock, so that of several tabs only one spends the time.
+ * Folds the journal into the pages, in one transaction and under a lock, so that of several tabs only one spends the
+ * time.
  * @param from fold only when at least so many entries wait
  * @returns how many entries were folded; null when another tab is folding
  */

@@ -34,7 +34,10 @@ export interface RecordPatch {
 export type HistoryEntry = {
   sequence: number;
   label: string;
-  /** The people whose records it changed; none for what belongs to the household, absent in entries of before this was kept. */
+  /**
+   * The people whose records it changed; none for what belongs to the household, absent in entries of before this was
+   * kept.
+   */
   of?: string[];
 } & ({ patches: RecordPatch[] } | { generation: number; extra: Record<string, unknown> });
 
@@ -47,7 +50,10 @@ export interface LogHead {
   undo: number[];
   redo: number[];
   extra: Record<string, unknown>;
-  /** The generation of pages in force; a log that is replaced keeps its own until the replacement can no longer be undone. */
+  /**
+   * The generation of pages in force; a log that is replaced keeps its own until the replacement can no longer be
+   * undone.
+   */
   generation: number;
   /** Everything up to this sequence number is in the pages; what is later lies in the journal. */
   folded: number;
@@ -61,7 +67,10 @@ export interface SavedAnswer {
   answer: unknown;
 }
 
-/** A photograph's bytes. `file` is its name in an archive, made from its content, so that equal pictures are kept once and none is ever overwritten by another. */
+/**
+ * A photograph's bytes. `file` is its name in an archive, made from its content, so that equal pictures are kept once
+ * and none is ever overwritten by another.
+ */
 export interface StoredPhoto {
   file: string;
   bytes: Uint8Array<ArrayBuffer>;
@@ -92,17 +101,23 @@ export type StoreName = "pages" | "journal" | "history" | "meta" | "photos";
 export const written: StoreName[] = ["pages", "journal", "history", "meta", "photos"];
 export type WriteTransaction = IDBPTransaction<LogDatabase, StoreName[], "readwrite">;
 
-/** The log that is kept for real, the demo household, and a generated one of many years; each is a database of its own. */
+/**
+ * The log that is kept for real, the demo household, and a generated one of many years; each is a database of its own.
+ */
 export const logNames = ["own", "demo", "generated"] as const;
 export type LogName = (typeof logNames)[number];
 
-/** Why an open database was closed from outside: another tab needs a newer layout, somebody deleted it, or the browser gave it up. */
+/**
+ * Why an open database was closed from outside: another tab needs a newer layout, somebody deleted it, or the browser
+ * gave it up.
+ */
 export type ClosedBy = Extract<ProblemKind, "outdated" | "cleared" | "closed">;
 
 /**
  * Opens the database of a log, creating it when there is none, and brings it up to the layout written now.
  * @param onClosed told why, when this connection was closed from outside
- * @throws StoreProblem when the browser gives no storage, another tab blocks the upgrade, or the layout is newer than ours
+ * @throws StoreProblem when the browser gives no storage, another tab blocks the upgrade, or the layout is newer than
+ *   ours
  */
 export async function openDatabase(
   name: LogName,
@@ -124,7 +139,10 @@ export async function openDatabase(
   }
 }
 
-/** Opens a database with its stores made. The version counts how often they were; what layout its contents have is marked in them. */
+/**
+ * Opens a database with its stores made. The version counts how often they were; what layout its contents have is
+ * marked in them.
+ */
 async function openStores(
   name: LogName,
   version: number | undefined,

@@ -1,8 +1,9 @@
 import type { LogName } from "./database";
 
 /**
- * The lock that whoever writes to the browser's storage shares, and that belongs alone to whoever finds out how much room there is: for a moment that may leave
- * none, and a write that fails for it makes a browser clear everything it keeps for a page.
+ * The lock that whoever writes to the browser's storage shares, and that belongs alone to whoever finds out how much
+ * room there is: for a moment that may leave none, and a write that fails for it makes a browser clear everything it
+ * keeps for a page.
  */
 export const writingLock = (name: LogName): string => `oat-column-writing-${name}`;
 

@@ -11,8 +11,9 @@ type Held = { record: AnyRecord; month: string } | null;
 const rememberedAtMost = 5000;
 
 /**
- * Finds the records that a commit replaces: first in what the journal holds, which is remembered from commit to commit, then in the
- * page of the month in which the record should lie. Only a record that was moved or removed meanwhile is looked for everywhere.
+ * Finds the records that a commit replaces: first in what the journal holds, which is remembered from commit to commit,
+ * then in the page of the month in which the record should lie. Only a record that was moved or removed meanwhile is
+ * looked for everywhere.
  */
 export class Lookup {
   readonly #journal = new Map<string, Held>();
@@ -56,7 +57,8 @@ export class Lookup {
 
   /**
    * A record as it stands, or undefined.
-   * @param dates dates it may bear; when none of them leads to it, all pages of the kind are searched, unless it is `fresh`
+   * @param dates dates it may bear; when none of them leads to it, all pages of the kind are searched, unless it is
+   *   `fresh`
    */
   async find(
     transaction: WriteTransaction,

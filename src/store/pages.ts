@@ -5,8 +5,9 @@ import { fillRecords, type Log, removeRecord, setAside } from "@/core/log/log";
 import type { AnyRecord, RecordKind, Tombstone } from "@/core/log/records";
 
 /**
- * One stored page: the records of one kind and month as JSON text, of the archive's version `schema`, which is read back twice as fast as rows. Kinds without a date
- * have one page, of the month "". Removals have one page of the kind "removed".
+ * One stored page: the records of one kind and month as JSON text, of the archive's version `schema`, which is read
+ * back twice as fast as rows. Kinds without a date have one page, of the month "". Removals have one page of the kind
+ * "removed".
  */
 export interface Page {
   generation: number;
@@ -60,8 +61,8 @@ export function stored(generation: number, { kind, month, text }: LaidOut["pages
 }
 
 /**
- * The records of a page as they are written now. One that cannot be read, or that a newer version wrote, gives its text, which is no record: it is
- * set aside like anything else that is none, and nothing is lost.
+ * The records of a page as they are written now. One that cannot be read, or that a newer version wrote, gives its
+ * text, which is no record: it is set aside like anything else that is none, and nothing is lost.
  */
 export function recordsOf(page: Pick<Page, "kind" | "schema" | "text"> | undefined): AnyRecord[] {
   if (page === undefined) return [];
@@ -82,7 +83,10 @@ export function hasId(record: AnyRecord | Tombstone): boolean {
 /** Ids by kind of what the journal has written or removed since the pages were written. */
 export type Newer = ReadonlyMap<string, ReadonlySet<string>>;
 
-/** Reads a page into a log of which nothing was read yet. What is newer stands there already and is never overwritten by the page. */
+/**
+ * Reads a page into a log of which nothing was read yet. What is newer stands there already and is never overwritten by
+ * the page.
+ */
 export function readPage(log: Log, page: Page, newer: Newer): void {
   const records = recordsOf(page);
   if (page.kind !== "removed") return fillRecords(log, page.kind as RecordKind, records, newer.get(page.kind) ?? null);

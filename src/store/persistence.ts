@@ -5,7 +5,10 @@ export interface StorageStanding {
   usedBytes: number | null;
 }
 
-/** Asks the browser to keep the log for good (it may say no, and is asked again another time), and reads how much space it takes. */
+/**
+ * Asks the browser to keep the log for good (it may say no, and is asked again another time), and reads how much space
+ * it takes.
+ */
 export async function askStorage(): Promise<StorageStanding> {
   const { storage } = navigator;
   if (storage?.persist === undefined) return { promised: null, usedBytes: null };

@@ -4,8 +4,8 @@ import type { IDBPDatabase } from "idb";
 import { type HistoryEntry, type LogDatabase, headOf, written } from "./database";
 
 /**
- * Lets go of photographs that nothing speaks of any more: neither the log nor anything that undo or redo could bring back. Does
- * nothing while a replaced log is kept, or when the log in memory is not the one that lies in the database.
+ * Lets go of photographs that nothing speaks of any more: neither the log nor anything that undo or redo could bring
+ * back. Does nothing while a replaced log is kept, or when the log in memory is not the one that lies in the database.
  * @param sequence the sequence number at which `log` stands
  * @returns how many were let go
  */

@@ -8,12 +8,15 @@ import { StoreProblem } from "./problems";
 /** Told how much of a long task is done, from 0 to 1; answers whether to go on. */
 export type Progress = (share: number) => boolean;
 
-/** Months read at once: what was read becomes garbage before the next is asked for, so that reading needs little more room than the log itself. */
+/**
+ * Months read at once: what was read becomes garbage before the next is asked for, so that reading needs little more
+ * room than the log itself.
+ */
 const monthsAtOnce = 24;
 
 /**
- * The whole log as it lies in the database, with the sequence number it stands at: first what the journal has not yet given to the
- * pages, then the pages, the newest months first.
+ * The whole log as it lies in the database, with the sequence number it stands at: first what the journal has not yet
+ * given to the pages, then the pages, the newest months first.
  * @throws StoreProblem of kind "stopped" when told not to go on
  */
 export async function readLog(
@@ -46,7 +49,9 @@ export async function readLog(
   return { log, sequence };
 }
 
-/** Ranges of keys that together hold every page, some months of one kind at a time, those with the newest months first. */
+/**
+ * Ranges of keys that together hold every page, some months of one kind at a time, those with the newest months first.
+ */
 function rangesOf(generation: number, keys: readonly [number, string, string][]): IDBKeyRange[] {
   const months = groupBy(keys, ([, kind]) => kind);
   const ranges = [...months].flatMap(([kind, some]) => {
@@ -77,7 +82,8 @@ export function follow(log: Log, { puts, removed }: JournalEntry): void {
 
 /**
  * Brings a log in memory up to date from the journal.
- * @returns the sequence number reached, or null when the journal no longer reaches back far enough and all must be read again
+ * @returns the sequence number reached, or null when the journal no longer reaches back far enough and all must be read
+ *   again
  */
 export async function catchUp(database: IDBPDatabase<LogDatabase>, log: Log, after: number): Promise<number | null> {
   const entries = await database.getAll("journal", IDBKeyRange.lowerBound(after, true));

@@ -1,7 +1,10 @@
 import type { IDBPDatabase } from "idb";
 import { type LogDatabase, headOf } from "./database";
 
-/** The version of the core that computed an answer: a hash of its source, put in by the build. An answer of another core is never shown. */
+/**
+ * The version of the core that computed an answer: a hash of its source, put in by the build. An answer of another core
+ * is never shown.
+ */
 const core = process.env.CORE_VERSION ?? "unknown";
 
 /** At most so many answers are kept for the next start. */
@@ -27,7 +30,11 @@ export async function saveAnswers(
   await transaction.done;
 }
 
-/** What is known of a log before it is read. `written`: whether anything was ever committed to it. `answers`: those that still hold, computed by this core from the log as it stands; they are told apart by their questions, in which the day is named. */
+/**
+ * What is known of a log before it is read. `written`: whether anything was ever committed to it. `answers`: those that
+ * still hold, computed by this core from the log as it stands; they are told apart by their questions, in which the day
+ * is named.
+ */
 export async function keptOf(
   database: IDBPDatabase<LogDatabase>,
 ): Promise<{ written: boolean; answers: Map<string, unknown> }> {

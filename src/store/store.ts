@@ -45,7 +45,9 @@ export interface Committed {
   copyLacks: string | null;
 }
 
-/** A clash in a record. `blind`: the writer did not know that there was one already, as with two weigh-ins of a morning. */
+/**
+ * A clash in a record. `blind`: the writer did not know that there was one already, as with two weigh-ins of a morning.
+ */
 export interface RecordClash extends Clash {
   kind: RecordKind;
   id: string;
@@ -76,7 +78,10 @@ interface Load {
 }
 type OpenHistory = { patches: RecordPatch[] } | { generation: number; extra: Record<string, unknown> };
 
-/** The tab's own hand on the log: every write goes through here, each in one transaction, and is said to be saved only when it is. */
+/**
+ * The tab's own hand on the log: every write goes through here, each in one transaction, and is said to be saved only
+ * when it is.
+ */
 export class Store {
   readonly #hints: BroadcastChannel;
   readonly #lookup = new Lookup();
@@ -101,8 +106,8 @@ export class Store {
   }
 
   /**
-   * Writes a change, with the photographs it speaks of: all of it or nothing. Resolves when the transaction is complete and on disk,
-   * never at a request's success, and the second copy has been asked to hold it as well.
+   * Writes a change, with the photographs it speaks of: all of it or nothing. Resolves when the transaction is complete
+   * and on disk, never at a request's success, and the second copy has been asked to hold it as well.
    * @throws StoreProblem; nothing was written then
    */
   async commit(change: Change, label: string, photos: readonly StoredPhoto[] = []): Promise<Committed> {
@@ -149,7 +154,10 @@ export class Store {
     );
   }
 
-  /** What an undo (or a redo) would take back: what it was called, and whose records it changed. Null when there is nothing. */
+  /**
+   * What an undo (or a redo) would take back: what it was called, and whose records it changed. Null when there is
+   * nothing.
+   */
   async next(from: "undo" | "redo"): Promise<{ label: string; of: readonly string[]; sequence: number } | null> {
     const target = (await this.database.get("meta", "standing"))?.[from].at(-1);
     const past = target === undefined ? undefined : await this.database.get("history", target);
@@ -236,7 +244,8 @@ export class Store {
     wanted: AnyRecord | undefined,
     seen?: AnyRecord,
   ): RecordPatch {
-    // Later also than what another device wrote, so that what is changed here after a merge or an import counts as later there.
+    // Later also than what another device wrote, so that what is changed here after a merge or an import counts as
+    // later there.
     const owner = ownerOf(kind, wanted ?? current?.record);
     if (owner !== null) owners.add(owner);
     standing.stamp = nextStamp([standing.stamp, current?.record.changed, seen?.changed], Date.now(), standing.node);
@@ -263,7 +272,8 @@ export class Store {
   }
 
   async #writeNow(work: (work: CommitContext) => Promise<Done>, { photos, bytes }: Load): Promise<Committed> {
-    // Asked before anything is begun: a browser that meets a full disk in the middle of a write may throw its whole database away.
+    // Asked before anything is begun: a browser that meets a full disk in the middle of a write may throw its whole
+    // database away.
     if (!(await this.copy.room(bytes + photos.reduce((sum, photo) => sum + photo.bytes.byteLength, 0))))
       throw new StoreProblem("noRoom");
     try {
@@ -332,7 +342,10 @@ async function keepPhotos(transaction: WriteTransaction, photos: readonly Stored
   await Promise.all(photos.map((photo) => transaction.objectStore("photos").put(photo)));
 }
 
-/** Puts another generation of pages in force, the present one brought up to date first, and returns what it takes to go back. */
+/**
+ * Puts another generation of pages in force, the present one brought up to date first, and returns what it takes to go
+ * back.
+ */
 async function flip(
   transaction: WriteTransaction,
   standing: LogHead,
@@ -347,7 +360,10 @@ async function flip(
   return back;
 }
 
-/** Makes sure that nothing of a failed transaction is kept, and returns the reason: a full disk shows only as the reason of the abort. */
+/**
+ * Makes sure that nothing of a failed transaction is kept, and returns the reason: a full disk shows only as the reason
+ * of the abort.
+ */
 async function aborted(transaction: WriteTransaction, error: unknown): Promise<unknown> {
   try {
     transaction.abort();

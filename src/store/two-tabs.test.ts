@@ -14,7 +14,10 @@ import { Locks } from "../../tests/locks";
 import { catchUp, readLog } from "./reader";
 import { Store } from "./store";
 
-/** One tab: its hand on the database and the log its worker holds, brought up to date now and then, as when a tab is frozen and thawed. */
+/**
+ * One tab: its hand on the database and the log its worker holds, brought up to date now and then, as when a tab is
+ * frozen and thawed.
+ */
 class Tab {
   private constructor(
     readonly store: Store,

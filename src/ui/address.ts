@@ -4,14 +4,20 @@ import { entryDayOf } from "@/core/base/calendar/day";
 import { useSearchParams } from "next/navigation";
 import { useMemo } from "react";
 
-/** How each part of an address is read: what it says, or null when it cannot be that. Addresses are typed, shared and kept; nothing in them is believed. */
+/**
+ * How each part of an address is read: what it says, or null when it cannot be that. Addresses are typed, shared and
+ * kept; nothing in them is believed.
+ */
 const schema = {
   date: (text: string) => (entryDayOf(text) === null ? null : text),
   session: anId,
   exercise: anId,
 } as const;
 
-/** What an address says of a date, a session, an exercise; null where it does not. `wrong`: a part of it that says something impossible, in words. */
+/**
+ * What an address says of a date, a session, an exercise; null where it does not. `wrong`: a part of it that says
+ * something impossible, in words.
+ */
 export type Address = { -readonly [K in keyof typeof schema]: string | null } & { wrong: string | null };
 
 function anId(text: string): string | null {

@@ -6,7 +6,10 @@ import dayjs from "dayjs";
 const nearDays = 300;
 const isNear = (date: string): boolean => Math.abs(dayjs().diff(date, "day")) <= nearDays;
 
-/** `Thursday 11 June` over a view or in a sentence about the day itself, and `Thursday 11 June 2019` when that is long ago or far ahead. */
+/**
+ * `Thursday 11 June` over a view or in a sentence about the day itself, and `Thursday 11 June 2019` when that is long
+ * ago or far ahead.
+ */
 export function longDate(date: string): string {
   return dayjs(date).format(isNear(date) ? "dddd D MMMM" : "dddd D MMMM YYYY");
 }
@@ -57,7 +60,10 @@ export function daysBetween(from: string, to: string): number {
   return mustDay(to) - mustDay(from);
 }
 
-/** Whether a date of figures alone has its day or its month first where the trainee lives; null where the year comes first. */
+/**
+ * Whether a date of figures alone has its day or its month first where the trainee lives; null where the year comes
+ * first.
+ */
 export function dateOrder(): "dmy" | "mdy" | null {
   const order = new Intl.DateTimeFormat(navigator.language, { dateStyle: "short" })
     .formatToParts()

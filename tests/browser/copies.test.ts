@@ -102,7 +102,10 @@ describe("a log whose database is lost", () => {
   );
 });
 
-/** Where files are torn so that the browser can neither open nor delete the database, the page says so, and what to press. */
+/**
+ * Where files are torn so that the browser can neither open nor delete the database, the page says so, and what to
+ * press.
+ */
 async function asTold(page: Page): Promise<void> {
   const bringBack = page.getByRole("button", { name: "Put the second copy in its place" });
   await bringBack.or(page.locator("#content h1")).first().waitFor();

@@ -10,7 +10,10 @@ import { pullPlug } from "./probed";
 const ways = ["before it is opened", "and the plug pulled", "while it is written to", "and reloaded"] as const;
 const random = new Random(20_261_127);
 
-/** What the application has to have done before the disk may run full: its own files for working without a network, and the reserve. */
+/**
+ * What the application has to have done before the disk may run full: its own files for working without a network, and
+ * the reserve.
+ */
 async function settled(page: Page): Promise<void> {
   await page.evaluate(async () => {
     await navigator.serviceWorker.ready;

@@ -180,7 +180,10 @@ interface Finding {
   nodes: { html: string; failureSummary: string }[];
 }
 
-/** Serious findings of axe on the page as it stands. Evaluated by the debugger, so the page's policy needs no hole for it. */
+/**
+ * Serious findings of axe on the page as it stands. Evaluated by the debugger, so the page's policy needs no hole for
+ * it.
+ */
 export async function seriousFindings({ page }: Trainee): Promise<string[]> {
   await page.evaluate(axe);
   const violations = await page.evaluate(

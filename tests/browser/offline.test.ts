@@ -7,10 +7,16 @@ const address = `http://127.0.0.1:${port}`;
 let server: Server | null = null;
 /** Written behind the service worker's script, which makes it another version. */
 let addition = "";
-/** Whether the service worker is let through when it fetches what it keeps: not asked for by a page as a script, style or font. */
+/**
+ * Whether the service worker is let through when it fetches what it keeps: not asked for by a page as a script, style
+ * or font.
+ */
 let refilling = true;
 
-/** An address of this test's own behind which the application lies, so that it can be gone, or of another version, for this test alone. */
+/**
+ * An address of this test's own behind which the application lies, so that it can be gone, or of another version, for
+ * this test alone.
+ */
 async function start(): Promise<void> {
   addition = "";
   refilling = true;

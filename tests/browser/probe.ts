@@ -1,4 +1,5 @@
-// Runs inside a page of the application's address, on the store itself: for what no click can reach, such as a kill in the middle of folding.
+// Runs inside a page of the application's address, on the store itself: for what no click can reach, such as a kill in
+// the middle of folding.
 import { Answers, everyView } from "@/compute/queries";
 import { dateOf, mustDay } from "@/core/base/calendar/day";
 import { equal } from "@/core/base/memo";
@@ -117,8 +118,8 @@ const probe = {
   },
 
   /**
-   * One tab's share of random edits, undos and redos. Now and then it follows the other tab, and its figures, brought up to date, are
-   * compared with figures computed afresh.
+   * One tab's share of random edits, undos and redos. Now and then it follows the other tab, and its figures, brought
+   * up to date, are compared with figures computed afresh.
    * @returns each field it wrote with the sequence number of the commit, in the phase without undo
    */
   async edit(

@@ -38,7 +38,8 @@ describe("a whole session on a phone", () => {
     await saved(page, "Deadlift, 5 at 67.5 kg");
     await page.getByRole("timer").getByText("1:00", { exact: true }).waitFor();
     await done(page);
-    // The load of a set planned by effort comes from the lift's own strength; what was planned and done last time stand beside it.
+    // The load of a set planned by effort comes from the lift's own strength; what was planned and done last time stand
+    // beside it.
     await page.getByText("set 1 of 3, planned 5 at RPE 8").waitFor();
     await page.getByText("5 at 130 kg").first().waitFor();
     expect(await load(page).inputValue()).toBe("130");

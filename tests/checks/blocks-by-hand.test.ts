@@ -78,7 +78,8 @@ describe("blocks of training by hand", () => {
   });
   it("under way: a week over the days that have passed, the plan up to today and whole", () => {
     const [, two] = blocksOn("2026-02-24");
-    // Wednesday 18 to Friday 27 February; the 24th is its seventh day. One session of 10 at 100 kg; planned besides 5 at 100 on the 24th, 5 at 105 on the 27th; the 28th lies outside.
+    // Wednesday 18 to Friday 27 February; the 24th is its seventh day. One session of 10 at 100 kg; planned besides 5
+    // at 100 on the 24th, 5 at 105 on the 27th; the 28th lies outside.
     expect(two).toMatchObject({
       blockId: "two",
       endDate: "2026-02-27",

@@ -1,5 +1,7 @@
-// Sources: Mifflin et al. 1990 and Roza & Shizgal 1984 (worked by hand from the published coefficients); Katch–McArdle and
-// Cunningham 1980 (coefficients from memory, worked by hand); MET arithmetic: ACSM, common practice; rowing power: common practice.
+// Sources: Mifflin et al. 1990 and Roza & Shizgal 1984 (worked by hand from the published coefficients); Katch–McArdle
+// and
+// Cunningham 1980 (coefficients from memory, worked by hand); MET arithmetic: ACSM, common practice; rowing power:
+// common practice.
 import { netExerciseKcal, rowingWatts, sessionMet } from "@/core/energy/exercise";
 import { activityClasses, type Body, equations } from "@/core/energy/resting";
 import type { Session } from "@/core/log/kinds/sessions";

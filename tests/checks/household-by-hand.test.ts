@@ -1,4 +1,5 @@
-// A small household worked out by hand, line by line beside each figure. Sources of the single methods stand in their own checks;
+// A small household worked out by hand, line by line beside each figure. Sources of the single methods stand in their
+// own checks;
 // this one holds the whole contract to arithmetic that anyone can redo on paper.
 import { dateOf, mustDay } from "@/core/base/calendar/day";
 import { contract } from "@/core/contract";

@@ -2,8 +2,9 @@ import { maximumFactor } from "@/core/strength/e1rm";
 import type { CurveSet, CurveTest } from "@/core/strength/repCurve";
 
 /**
- * The same linear Gaussian model as the repetition curve, with its whole covariance written out and solved at once: strength at the first
- * day (prior spread 1), its wander, each day's form and each set's own error make one normal vector; the steepness is estimated against it.
+ * The same linear Gaussian model as the repetition curve, with its whole covariance written out and solved at once:
+ * strength at the first day (prior spread 1), its wander, each day's form and each set's own error make one normal
+ * vector; the steepness is estimated against it.
  */
 export function multivariateLeastSquares(
   sets: readonly CurveSet[],

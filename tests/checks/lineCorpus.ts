@@ -15,7 +15,9 @@ function setOf({ reps, kg, rpe, seconds, metres, warmUp, failed, percent, parts 
   ].join("");
 }
 
-/** What a line says, in one line: `Bench press 5@80r8 5@80`, `run 5000m 1500s easy`, `81.9kg 06:40 "salt"`, `Eggs 116g`. */
+/**
+ * What a line says, in one line: `Bench press 5@80r8 5@80`, `run 5000m 1500s easy`, `81.9kg 06:40 "salt"`, `Eggs 116g`.
+ */
 export function spoken({ weighIns, sessions, meals, waterMl, readings, dayNote }: Written): string {
   const quoted = (text: string) => (text === "" ? [] : [JSON.stringify(text)]);
   return [

@@ -12,8 +12,9 @@ import { starterExercisesIn } from "../../src/core/strength/starterExercises";
 import { spoken } from "./lineCorpus";
 
 /**
- * Lines as people type them, with their right readings: put down by hand from how the trade writes (common practice, no source), each
- * reading judged by eye. `?` stands where a line has several readings or none: it must not be written. `ordinary` lines say one thing plainly.
+ * Lines as people type them, with their right readings: put down by hand from how the trade writes (common practice, no
+ * source), each reading judged by eye. `?` stands where a line has several readings or none: it must not be written.
+ * `ordinary` lines say one thing plainly.
  */
 const rows = readFileSync(new URL("./lines.tsv", import.meta.url), "utf8")
   .trim()

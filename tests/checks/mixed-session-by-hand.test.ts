@@ -36,7 +36,8 @@ const archive = {
       kind: "strength",
       status: "partly",
       items: [
-        // Superset of bench and row; the last bench set goes three beyond a plan of five or more, the row is one-sided and one of its sets failed.
+        // Superset of bench and row; the last bench set goes three beyond a plan of five or more, the row is one-sided
+        // and one of its sets failed.
         {
           id: "1",
           exerciseId: "bench",
@@ -118,7 +119,8 @@ describe("volume of a mixed session by hand", () => {
     });
   });
   it("hard sets: rated with at most four left or unrated; a drop set is one", () => {
-    // chest: two bench, one push-up; lats: two row, one chin; triceps: half of two bench, one dip (the other has five left); biceps: half of one chin
+    // chest: two bench, one push-up; lats: two row, one chin; triceps: half of two bench, one dip (the other has five
+    // left); biceps: half of one chin
     expect(week.byMuscle).toEqual({
       chest: { sets: 3 },
       triceps: { sets: 2 },

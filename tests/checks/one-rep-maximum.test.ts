@@ -1,5 +1,7 @@
-// Sources: the seven formulas as their authors published them (named in src/core/strength/e1rm.ts), worked for 100 kg x 5.
-// Percentage table: NSCA, Essentials of Strength Training and Conditioning, "percent of the 1RM and repetitions allowed" (from memory).
+// Sources: the seven formulas as their authors published them (named in src/core/strength/e1rm.ts), worked for 100 kg x
+// 5.
+// Percentage table: NSCA, Essentials of Strength Training and Conditioning, "percent of the 1RM and repetitions
+// allowed" (from memory).
 import { type FormulaName, formulaNames, formulas, maximumFactor } from "@/core/strength/e1rm";
 import { describe, expect, it } from "vitest";
 

@@ -1,4 +1,5 @@
-// Source: simulated trainees whose curve is known; how they are simulated is written below and is not the model that is fitted.
+// Source: simulated trainees whose curve is known; how they are simulated is written below and is not the model that is
+// fitted.
 // `REPORT=1` prints error and coverage.
 import { maximumFactor } from "@/core/strength/e1rm";
 import { curveFactor, type CurveSet, type CurveTest, estimateSpread, fitRepCurve } from "@/core/strength/repCurve";
@@ -9,8 +10,9 @@ import { multivariateLeastSquares } from "./leastSquares";
 const fall = (reps: number) => Math.log(maximumFactor("mean", reps));
 
 /**
- * A trainee: strength rises for some weeks and falls in a lay-off, days are better and worse by 2 %, reps in reserve are misjudged by half a
- * repetition at the limit and more before it and told to the half, loads come in steps of 2.5 kg. Each day has a heavy and a lighter set.
+ * A trainee: strength rises for some weeks and falls in a lay-off, days are better and worse by 2 %, reps in reserve
+ * are misjudged by half a repetition at the limit and more before it and told to the half, loads come in steps of 2.5
+ * kg. Each day has a heavy and a lighter set.
  */
 function trainee(
   random: Random,

@@ -1,4 +1,5 @@
-// Source: the table of Student's t (Abramowitz & Stegun, Handbook of Mathematical Functions, table 26.10; from memory), a mean and interval worked by
+// Source: the table of Student's t (Abramowitz & Stegun, Handbook of Mathematical Functions, table 26.10; from memory),
+// a mean and interval worked by
 // hand, and a simulation with an offset that is known.
 import { type SecondWeighed, secondWeighInOffset, studentAt90 } from "@/core/body/secondWeighIns";
 import { Random } from "@/demo/random";

@@ -16,9 +16,9 @@ export interface Simulated {
 export const firstDay = 20_000;
 
 /**
- * Trainees who eat to a fixed intake which they keep more or less well: their adherence wanders from week to week, weekends are heavier, the
- * body spends less as it grows lighter. Water, scale, habits and missed mornings differ from one to the next. The trend's own model
- * knows nothing of intake; it has only the mornings.
+ * Trainees who eat to a fixed intake which they keep more or less well: their adherence wanders from week to week,
+ * weekends are heavier, the body spends less as it grows lighter. Water, scale, habits and missed mornings differ from
+ * one to the next. The trend's own model knows nothing of intake; it has only the mornings.
  */
 export function simulatedTrainees(count: number, seed: number): Simulated[] {
   return Array.from({ length: count }, (_, index) => simulate(new Random(seed + 7919 * index)));

@@ -1,6 +1,9 @@
-// Sources: the Nile series (R's data set `Nile`, Cobb 1978, Biometrika 65:243), the worked example of Durbin & Koopman, Time Series
-// Analysis by State Space Methods, 2nd ed., ch. 2: maximum-likelihood variances 15098.6 and 1469.15. Smoothed columns made with
-// R 4.2's StructTS and KalmanSmooth. General library: `kalman-filter` from the registry, same model. Least squares: the smoother of a
+// Sources: the Nile series (R's data set `Nile`, Cobb 1978, Biometrika 65:243), the worked example of Durbin & Koopman,
+// Time Series
+// Analysis by State Space Methods, 2nd ed., ch. 2: maximum-likelihood variances 15098.6 and 1469.15. Smoothed columns
+// made with
+// R 4.2's StructTS and KalmanSmooth. General library: `kalman-filter` from the registry, same model. Least squares: the
+// smoother of a
 // Gaussian model is the solution of its normal equations, solved here by plain elimination.
 import { minimise } from "@/core/base/numeric/minimise";
 import { carryForward, fading } from "@/core/body/projection";

@@ -1,5 +1,7 @@
-// Sources: the body-density formulas of Hodgdon & Beckett 1984 against the percentage formulas in inches of the same work, as used in US Department of
-// Defense Instruction 1308.3 (both from memory: the check is that two published forms, fitted on the same people, agree to within a point);
+// Sources: the body-density formulas of Hodgdon & Beckett 1984 against the percentage formulas in inches of the same
+// work, as used in US Department of
+// Defense Instruction 1308.3 (both from memory: the check is that two published forms, fitted on the same people, agree
+// to within a point);
 // a straight line of simple-statistics (registry) for the weekly rate.
 import { measureTrend } from "@/core/body/measureGoal";
 import { weeklyRate } from "@/core/body/measuresView";
@@ -47,7 +49,8 @@ describe("body fat from the tape", () => {
     );
   });
   it("worked by hand: a man of 178 cm, waist 82, neck 38", () => {
-    // log₁₀ 44 = 1.643453, log₁₀ 178 = 2.250420; density = 1.0324 − 0.313521 + 0.347825 = 1.066704; 495 ÷ 1.066704 − 450 = 14.05
+    // log₁₀ 44 = 1.643453, log₁₀ 178 = 2.250420; density = 1.0324 − 0.313521 + 0.347825 = 1.066704; 495 ÷ 1.066704 −
+    // 450 = 14.05
     expect(percent(tapeBodyFat("male", { heightCm: 178, waistCm: 82, neckCm: 38, hipCm: null }))).toBeCloseTo(14.05, 1);
   });
   it("says what is missing, and what cannot be", () => {

@@ -1,5 +1,7 @@
-// Source: simulation. Made-up trainees of whom everything is known, lived by an energy balance (not the model that the trend assumes). What is
-// said of the truth is held to its own words: an 80 % interval should hold it about four times in five. `npm run coverage` prints the numbers
+// Source: simulation. Made-up trainees of whom everything is known, lived by an energy balance (not the model that the
+// trend assumes). What is
+// said of the truth is held to its own words: an 80 % interval should hold it about four times in five. `npm run
+// coverage` prints the numbers
 // that docs/methods.md quotes.
 import { carryForward, project } from "@/core/body/projection";
 import { trendDay, trendDays, weightTrend, z80 } from "@/core/body/trend";
@@ -23,7 +25,10 @@ class Share {
   }
 }
 
-/** Rate of the true weight around a day, kilograms a week: over a fortnight, since from one day to the next it is mostly chance. */
+/**
+ * Rate of the true weight around a day, kilograms a week: over a fortnight, since from one day to the next it is mostly
+ * chance.
+ */
 const trueRate = (tissue: readonly number[], day: number) => (tissue[day + 7]! - tissue[day - 7]!) / 2;
 
 function report(name: string, value: number): void {

@@ -1,5 +1,7 @@
-// Sources: the definition of generalised least squares, worked with the whole covariance of the mornings (nothing of the filter in it); the
-// table of χ² of Abramowitz & Stegun, Handbook of Mathematical Functions, table 26.8; simple-statistics (registry) for a straight line; and
+// Sources: the definition of generalised least squares, worked with the whole covariance of the mornings (nothing of
+// the filter in it); the
+// table of χ² of Abramowitz & Stegun, Handbook of Mathematical Functions, table 26.8; simple-statistics (registry) for
+// a straight line; and
 // simulation with effects that are known.
 import { type Day, weekdayOf } from "@/core/base/calendar/day";
 import { inverseOf, leastSquares } from "@/core/base/numeric/regression";
@@ -118,7 +120,8 @@ describe("weekday effects on weight", () => {
     );
     for (let index = 0; index < 6; index++) {
       expect(effects[index]!.effect).toBeCloseTo(book.coefficients[index]!, 8);
-      // Away from none the interval is that of the estimate; towards none it reaches farther, since effects are shown only when they stand out.
+      // Away from none the interval is that of the estimate; towards none it reaches farther, since effects are shown
+      // only when they stand out.
       const { effect, low80, high80 } = effects[index]!;
       const half = 1.2815515655446004 * Math.sqrt(book.covariance[index]![index]!);
       expect(effect > 0 ? high80 - effect : effect - low80).toBeCloseTo(half, 8);

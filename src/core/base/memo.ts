@@ -1,7 +1,8 @@
 /**
- * Values kept until what they were computed from changes. A value notes what is read while it is computed; asked again after the
- * clock has moved on, it first looks whether any of that has changed. A value computed anew that comes out equal counts as
- * unchanged, so what rests on it stays. Nothing needs to be told to forget, and so nothing can be forgotten to be told.
+ * Values kept until what they were computed from changes. A value notes what is read while it is computed; asked again
+ * after the clock has moved on, it first looks whether any of that has changed. A value computed anew that comes out
+ * equal counts as unchanged, so what rests on it stays. Nothing needs to be told to forget, and so nothing can be
+ * forgotten to be told.
  */
 
 /** Counts changes of the ground on which values rest. */
@@ -116,7 +117,10 @@ export function perOwner<O extends object, T>(make: (owner: O) => T): (owner: O)
   };
 }
 
-/** Whether two values are the same all the way down, the order of keys included (it shows in what is printed). Functions and other objects are equal only when they are one. */
+/**
+ * Whether two values are the same all the way down, the order of keys included (it shows in what is printed). Functions
+ * and other objects are equal only when they are one.
+ */
 export function equal(a: unknown, b: unknown): boolean {
   if (Object.is(a, b)) return true;
   if (typeof a !== "object" || typeof b !== "object" || a === null || b === null) return false;

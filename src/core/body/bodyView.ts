@@ -63,7 +63,10 @@ export interface BodyWeek {
   planned: number;
 }
 
-/** One morning of a week: its weight, and whether it stands above, below or level with the morning before (nothing when that was not weighed). */
+/**
+ * One morning of a week: its weight, and whether it stands above, below or level with the morning before (nothing when
+ * that was not weighed).
+ */
 export interface Morning {
   date: string;
   kg: number | null;
@@ -115,7 +118,10 @@ export interface BodyView {
 /** At most so many points are drawn; more could not be told apart on a screen. */
 const pointsAtMost = 420;
 
-/** On a stretch so long that a point stands for more days than this, training is not marked: the marks would run into one. */
+/**
+ * On a stretch so long that a point stands for more days than this, training is not marked: the marks would run into
+ * one.
+ */
 const stripStep = 3;
 /** So many notes stand on the chart at most, the latest of them. */
 const marksAtMost = 60;

@@ -17,7 +17,10 @@ export interface GoalCourse {
   /** Whether the scale on the deadline's morning alone decides. */
   limit: boolean;
   deadline: Day | null;
-  /** Trend on its last day, or on the day asked about, the last one held where nothing was weighed since; null when nothing was weighed. */
+  /**
+   * Trend on its last day, or on the day asked about, the last one held where nothing was weighed since; null when
+   * nothing was weighed.
+   */
   levelKg: number | null;
   /** Done of what was asked: 1 at the goal, negative when it went the other way. */
   share: number | null;
@@ -79,7 +82,10 @@ function madeOn(trend: Trend, startKg: number, kg: number, day: Day): Day | null
   return beyond(trend.weighed[day - trend.first] ?? NaN, startKg, kg) ? day : null;
 }
 
-/** First day of a stretch on which the trend stands at a weight or beyond it, coming from the start; null when it does not. */
+/**
+ * First day of a stretch on which the trend stands at a weight or beyond it, coming from the start; null when it does
+ * not.
+ */
 function crossing(trend: Trend, startKg: number, kg: number, from: Day, to: Day): Day | null {
   for (let day = Math.max(from, trend.first); day <= Math.min(to, trend.last); day++)
     if (beyond(trend.level[day - trend.first]!, startKg, kg)) return day;
@@ -101,7 +107,9 @@ export interface Milestone {
   atThisPace: Day | null;
 }
 
-/** Milestones from the start to the goal: the trainee's own, else every 5 kg, or every 10 lb in a log kept in pounds. */
+/**
+ * Milestones from the start to the goal: the trainee's own, else every 5 kg, or every 10 lb in a log kept in pounds.
+ */
 export function milestones(
   line: PlanLine,
   trend: Trend | null,

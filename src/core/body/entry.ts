@@ -66,7 +66,10 @@ function measureNames({ context }: Line): MeasureName[] {
   ];
 }
 
-/** What the scale and the tape said, and water: `71.4 kg 06:40 slept badly`, `81.9, waist 82 cm`, `evening 82.4`, `500 ml water`. */
+/**
+ * What the scale and the tape said, and water: `71.4 kg 06:40 slept badly`, `81.9, waist 82 cm`, `evening 82.4`, `500
+ * ml water`.
+ */
 class Facts extends LineCursor {
   readonly weighIns: Scale[] = [];
   readonly readings: { measure: MeasureName; value: number }[] = [];

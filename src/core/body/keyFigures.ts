@@ -16,7 +16,9 @@ export interface TrendFigure {
   kg: number;
   low80: number;
   high80: number;
-  /** Days since the last weigh-in, over which level and interval are carried forward; `date` is that of the weigh-in. */
+  /**
+   * Days since the last weigh-in, over which level and interval are carried forward; `date` is that of the weigh-in.
+   */
   carriedDays: number;
   /** Rate and half its 80 % interval; null below seven days of weigh-ins. */
   kgPerWeek: number | null;

@@ -31,7 +31,8 @@ describe("a goal on a measure", () => {
   it("by hand: 84 to 78 cm in 84 days asks half a centimetre a week and 78 on the day", () => {
     const exact = readings(-0.25, 0);
     const goal = measureGoal([waist(84, 78, "2026-06-25")], "waist", exact, on)!;
-    // 98 days from 19 March to 25 June: 6 ÷ 98 × 7 = 0.4286 a week; after 84 days 84 − 5.143 = 78.857; the tape says 81.
+    // 98 days from 19 March to 25 June: 6 ÷ 98 × 7 = 0.4286 a week; after 84 days 84 − 5.143 = 78.857; the tape says
+    // 81.
     expect(goal).toMatchObject({
       perWeek: expect.closeTo(-0.42857, 4) as number,
       planned: expect.closeTo(78.857, 3) as number,

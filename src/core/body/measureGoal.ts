@@ -9,7 +9,10 @@ export interface DayValue {
   value: number;
 }
 
-/** A straight line through the readings of the latest weeks: value and weekly rate on a day with their covariance; null while there is too little. */
+/**
+ * A straight line through the readings of the latest weeks: value and weekly rate on a day with their covariance; null
+ * while there is too little.
+ */
 export interface MeasureTrend {
   on: Day;
   value: number;
@@ -56,7 +59,10 @@ export interface MeasureGoal {
   planned: number;
   apart: number;
   doneShare: number | null;
-  /** Days by which the line has crossed the target with a probability of 10, 50 and 90 %; null when not within three years, or not known. */
+  /**
+   * Days by which the line has crossed the target with a probability of 10, 50 and 90 %; null when not within three
+   * years, or not known.
+   */
   projected: { p10: Day | null; p50: Day | null; p90: Day | null } | null;
   reached: boolean;
 }

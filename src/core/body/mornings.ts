@@ -46,7 +46,10 @@ export const jumps = perOwner((log: Log) =>
   }),
 );
 
-/** Scatter of a person's weights as fitted for a month: it rests on the weigh-ins before that month, whatever day is asked about, and is the costly part of the trend. */
+/**
+ * Scatter of a person's weights as fitted for a month: it rests on the weigh-ins before that month, whatever day is
+ * asked about, and is the costly part of the trend.
+ */
 export const fits = perOwner((log: Log) =>
   memoByKey(log.index, (personId: string) => {
     const settled = memoByKey(log.index, (month: Day) => settledBefore(weighIns(log)(personId).mornings(), month));

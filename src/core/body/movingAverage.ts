@@ -5,8 +5,8 @@ import { mean, type Weighed } from "./weighIns";
 export const ewmaAlpha = 0.1;
 
 /**
- * Exponentially weighted mean of the weigh-ins, beginning at the first one; null without one. After a gap of d days the newest
- * value weighs 1 − (1 − α)^d, as if the mean had been forgetting on every day that passed.
+ * Exponentially weighted mean of the weigh-ins, beginning at the first one; null without one. After a gap of d days the
+ * newest value weighs 1 − (1 − α)^d, as if the mean had been forgetting on every day that passed.
  */
 export function exponentialMean(weighed: readonly Weighed[], alpha = ewmaAlpha): number | null {
   let mean: number | null = null;
@@ -24,7 +24,9 @@ export function forgetting(mean: number, kg: number, days: number, alpha: number
   return mean + share * (kg - mean);
 }
 
-/** Plain mean of the weigh-ins of the seven days that end on `day`, with how many there were; null when there was none. */
+/**
+ * Plain mean of the weigh-ins of the seven days that end on `day`, with how many there were; null when there was none.
+ */
 export function sevenDayMean(weighed: readonly Weighed[], day: Day): { kg: number; days: number } | null {
   const values: number[] = [];
   for (let index = weighed.length - 1; index >= 0 && weighed[index]!.day > day - 7; index--)
@@ -41,7 +43,9 @@ export interface WeightChange {
   days: number;
 }
 
-/** Change from weigh-in to weigh-in; the weekly rate is withheld below seven days. Null with fewer than one weigh-in. */
+/**
+ * Change from weigh-in to weigh-in; the weekly rate is withheld below seven days. Null with fewer than one weigh-in.
+ */
 export function weightChange(weighed: readonly Weighed[]): WeightChange | null {
   const [first, last] = [weighed[0], weighed.at(-1)];
   if (first === undefined || last === undefined) return null;

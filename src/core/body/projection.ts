@@ -21,15 +21,17 @@ export interface Ahead {
 }
 
 /**
- * Share of a change of pace still to come that is left a day later: it fades to half in 17 days, as people return to their habits. (Our
- * judgement, no source. Within the log the pace wanders freely, which fits any course; carried on like that it would call
- * nearly every arrival beyond a few weeks unknown: intervals twelve weeks ahead then hold the truth 96 times in 100, not 80.)
+ * Share of a change of pace still to come that is left a day later: it fades to half in 17 days, as people return to
+ * their habits. (Our judgement, no source. Within the log the pace wanders freely, which fits any course; carried on
+ * like that it would call nearly every arrival beyond a few weeks unknown: intervals twelve weeks ahead then hold the
+ * truth 96 times in 100, not 80.)
  */
 export const fading = 0.96;
 
 /**
- * Level and damped slope carried forward, day by day, from the trend's last day to `until`. What is not known of today's level and
- * slope is carried with them; each day ahead adds its wander of the level, and a change of pace that fades.
+ * Level and damped slope carried forward, day by day, from the trend's last day to `until`. What is not known of
+ * today's level and slope is carried with them; each day ahead adds its wander of the level, and a change of pace that
+ * fades.
  */
 export function carryForward(trend: Trend, until: Day): Ahead[] {
   const course: Ahead[] = [];
@@ -64,8 +66,8 @@ export function carryForward(trend: Trend, until: Day): Ahead[] {
 }
 
 /**
- * The same for one day alone, however far: the sums of `carryForward` in closed form. (Σ dᵏ for k < n is (1 − dⁿ) ÷ (1 − d); the variance of
- * changes of pace to come is slopeVariance × Σ ((1 − fᵏ) ÷ (1 − f))².)
+ * The same for one day alone, however far: the sums of `carryForward` in closed form. (Σ dᵏ for k < n is (1 − dⁿ) ÷ (1
+ * − d); the variance of changes of pace to come is slopeVariance × Σ ((1 − fᵏ) ÷ (1 − f))².)
  */
 export function carriedTo(trend: Trend, day: Day): Ahead {
   const { levelVariance, slopeVariance, damping } = trend.model;
@@ -82,9 +84,9 @@ export function carriedTo(trend: Trend, day: Day): Ahead {
 }
 
 /**
- * So many days after the last weigh-in the level is carried forward, with its interval; after that it is not known. By then half the 80 % interval
- * has grown to more than half a kilogram in an ordinary log, wider than the band of a plan, and a rate of the last weeks says little of
- * the present one. (Our judgement, no source.)
+ * So many days after the last weigh-in the level is carried forward, with its interval; after that it is not known. By
+ * then half the 80 % interval has grown to more than half a kilogram in an ordinary log, wider than the band of a plan,
+ * and a rate of the last weeks says little of the present one. (Our judgement, no source.)
  */
 export const carriedDays = 28;
 /** After so many days without a weigh-in a pace is no longer called too fast or too slow. */
@@ -95,14 +97,17 @@ export function lastWeighedAgo(trend: Trend, on: Day): string {
   return `the last weigh-in is ${counted(on - trend.last, "day")} old`;
 }
 
-/** Level of the trend on a day: smoothed up to its last day, carried forward for some weeks after it; null before the first weigh-in and later. */
+/**
+ * Level of the trend on a day: smoothed up to its last day, carried forward for some weeks after it; null before the
+ * first weigh-in and later.
+ */
 export function levelOn(trend: Trend, day: Day): Ahead | null {
   return day - trend.last > carriedDays ? null : carriedLevel(trend, day);
 }
 
 /**
- * The level that what rests on a weight goes by, in kilograms: smoothed up to the last weigh-in, the last one held after it. Nothing is eaten, burned or
- * pulled up by a weight that nobody weighed. Null before the first weigh-in.
+ * The level that what rests on a weight goes by, in kilograms: smoothed up to the last weigh-in, the last one held
+ * after it. Nothing is eaten, burned or pulled up by a weight that nobody weighed. Null before the first weigh-in.
  */
 export function heldLevel(trend: Trend, day: Day): number | null {
   return day < trend.first ? null : trend.level[Math.min(day, trend.last) - trend.first]!;
@@ -120,7 +125,10 @@ export function carriedLevel(trend: Trend, day: Day): Ahead | null {
 /** Days between two that are looked at beyond the horizon. */
 const farStep = 28;
 
-/** The course from the day after one up to another: day by day up to the horizon, beyond it now and then, so that a far deadline costs no more than a near one. */
+/**
+ * The course from the day after one up to another: day by day up to the horizon, beyond it now and then, so that a far
+ * deadline costs no more than a near one.
+ */
 function courseTo(trend: Trend, on: Day, until: Day): Ahead[] {
   const near = carryForward(trend, Math.min(until, Math.max(on, trend.last) + horizonDays)).filter(
     ({ day }) => day > on,
@@ -134,7 +142,10 @@ function courseTo(trend: Trend, on: Day, until: Day): Ahead[] {
 
 /** When something crosses a target. */
 export interface Crossing {
-  /** Days by which the target is crossed with probability 10, 50 and 90 %; null when that is not reached within three years. */
+  /**
+   * Days by which the target is crossed with probability 10, 50 and 90 %; null when that is not reached within three
+   * years.
+   */
   p10: Day | null;
   p50: Day | null;
   p90: Day | null;
@@ -145,11 +156,17 @@ export interface Crossing {
 export interface Projection extends Crossing {
   /** Whether the trend stands at or beyond the target already on the day asked about. */
   arrived: boolean;
-  /** For a limit on one morning: the chance that the scale then shows it, and the trend that would make that four times in five. Null for other goals. */
+  /**
+   * For a limit on one morning: the chance that the scale then shows it, and the trend that would make that four times
+   * in five. Null for other goals.
+   */
   onMorning: MorningChance | null;
 }
 
-/** `sd` is that of the scale's reading on the morning: the trend's own carried there, and what water and scale add to it (`noise`). */
+/**
+ * `sd` is that of the scale's reading on the morning: the trend's own carried there, and what water and scale add to it
+ * (`noise`).
+ */
 export interface MorningChance {
   chance: number;
   sd: number;
@@ -161,10 +178,10 @@ export interface MorningChance {
 const z80OneSided = 0.8416212335729143;
 
 /**
- * When the trend will cross the goal: on each day ahead, the probability that the level stands at or beyond the target, from
- * the carried-forward mean and variance; a probability once reached is kept. The median date is the day on which the
- * carried-forward trend itself meets the target, so it can be checked by hand. (A path that crosses and returns before a day
- * is not counted for that day, so early dates are on the cautious side.)
+ * When the trend will cross the goal: on each day ahead, the probability that the level stands at or beyond the target,
+ * from the carried-forward mean and variance; a probability once reached is kept. The median date is the day on which
+ * the carried-forward trend itself meets the target, so it can be checked by hand. (A path that crosses and returns
+ * before a day is not counted for that day, so early dates are on the cautious side.)
  * @returns the projection, or the reason why there is none
  */
 export function project(trend: Trend | null, line: PlanLine, on: Day): Projection | { reason: string } {
@@ -184,7 +201,10 @@ export function project(trend: Trend | null, line: PlanLine, on: Day): Projectio
   };
 }
 
-/** Keeping a weight: nothing is to be crossed. The chance is that of standing within the band about it on the deadline, and it is there while the level is. */
+/**
+ * Keeping a weight: nothing is to be crossed. The chance is that of standing within the band about it on the deadline,
+ * and it is there while the level is.
+ */
 function holding(trend: Trend, line: PlanLine, on: Day): Projection {
   const band = holdingBand(line);
   const at = carriedLevel(trend, Math.max(line.deadline, on))!;
@@ -203,7 +223,8 @@ function holding(trend: Trend, line: PlanLine, on: Day): Projection {
 }
 
 /**
- * Days by which a course crosses a line's target with a probability of 10, 50 and 90 %, and the probability of having done so by its deadline.
+ * Days by which a course crosses a line's target with a probability of 10, 50 and 90 %, and the probability of having
+ * done so by its deadline.
  * @param course day by day, with the standard deviation of each value
  */
 export function crossing(course: Iterable<{ day: Day; kg: number; sd: number }>, line: PlanLine, on: Day): Crossing {
@@ -224,7 +245,9 @@ export function crossing(course: Iterable<{ day: Day; kg: number; sd: number }>,
   return found;
 }
 
-/** On one morning the water of the day and the scale count too: their variance is added to the carried-forward level's. */
+/**
+ * On one morning the water of the day and the scale count too: their variance is added to the carried-forward level's.
+ */
 function morningChance(trend: Trend, line: PlanLine, on: Day): MorningChance | null {
   const level = carriedLevel(trend, Math.max(line.deadline, on));
   if (level === null) return null;

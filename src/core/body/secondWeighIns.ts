@@ -11,7 +11,10 @@ export interface SecondWeighed {
   morningKg: number | null;
 }
 
-/** How much the second weigh-ins run above the mornings of the same days: mean difference, its 80 % interval, and how far single ones scatter. */
+/**
+ * How much the second weigh-ins run above the mornings of the same days: mean difference, its 80 % interval, and how
+ * far single ones scatter.
+ */
 export interface SecondOffset {
   offset: number;
   low80: number;
@@ -28,8 +31,9 @@ const pairsAtLeast = 5;
 const pairsAtMost = 120;
 
 /**
- * Offset of the second weigh-ins, which are a series of their own and never enter the trend: the mean of second less morning over
- * days that have both, so that the water of the day falls out. Differences taken for gross errors are left out.
+ * Offset of the second weigh-ins, which are a series of their own and never enter the trend: the mean of second less
+ * morning over days that have both, so that the water of the day falls out. Differences taken for gross errors are left
+ * out.
  */
 export function secondWeighInOffset(seconds: readonly SecondWeighed[]): SecondOffset | { reason: string } {
   const single = seconds.flatMap(({ day, kg, morningKg }) =>
@@ -57,7 +61,10 @@ export function secondWeighInOffset(seconds: readonly SecondWeighed[]): SecondOf
   };
 }
 
-/** Point below which 90 % of Student's t lie: the series in 1/ν of Abramowitz & Stegun 26.7.5, right to 0.01 from four degrees of freedom on. */
+/**
+ * Point below which 90 % of Student's t lie: the series in 1/ν of Abramowitz & Stegun 26.7.5, right to 0.01 from four
+ * degrees of freedom on.
+ */
 export function studentAt90(freedom: number): number {
   const z = z80;
   return (

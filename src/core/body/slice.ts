@@ -14,7 +14,10 @@ import { afterTraining, effectMornings, weekdayEffects, whitened } from "./weekd
 import { weeklyWeight, type WeeklyWeight, weekStarts } from "./weekly";
 import { primaryOf } from "./weighIns";
 
-/** The body weight of a person: as weighed, its trend, what moves it from day to day, and when it will stand at its goal. */
+/**
+ * The body weight of a person: as weighed, its trend, what moves it from day to day, and when it will stand at its
+ * goal.
+ */
 class Weight extends Slice {
   /** The primary weigh-in of a day, also of one to come; null when there is none. */
   primaryOn(day: Day): WeighIn | null {
@@ -101,13 +104,19 @@ class Weight extends Slice {
     );
   });
 
-  /** The level that what rests on a weight goes by on a day: the trend, after the last weigh-in the last one held; null before the first. */
+  /**
+   * The level that what rests on a weight goes by on a day: the trend, after the last weigh-in the last one held; null
+   * before the first.
+   */
   heldOn(day: Day): number | null {
     const trend = this.trend();
     return trend === null ? null : heldLevel(trend, day);
   }
 
-  /** Level of the trend on a day, carried forward for some weeks after the last weigh-in; null before the first, and later. */
+  /**
+   * Level of the trend on a day, carried forward for some weeks after the last weigh-in; null before the first, and
+   * later.
+   */
   readonly levelOn = this.keptBy((day: Day): number | null => {
     const trend = this.trend();
     return trend === null ? null : (levelOn(trend, day)?.kg ?? null);

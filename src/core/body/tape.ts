@@ -9,12 +9,15 @@ export interface Tape {
   heightCm: number | null;
 }
 
-/** Standard error of the estimate against weighing under water, percentage points (Hodgdon & Beckett 1984) (from memory). */
+/**
+ * Standard error of the estimate against weighing under water, percentage points (Hodgdon & Beckett 1984) (from
+ * memory).
+ */
 export const tapeStandardError = 3.5;
 
 /**
- * Body fat from circumferences: body density by Hodgdon & Beckett 1984 (Naval Health Research Center, reports 84-11 and 84-29),
- * then Siri 1961, 495 ÷ density − 450. Coefficients from memory.
+ * Body fat from circumferences: body density by Hodgdon & Beckett 1984 (Naval Health Research Center, reports 84-11 and
+ * 84-29), then Siri 1961, 495 ÷ density − 450. Coefficients from memory.
  * @returns percentage of body weight, or the reason why there is none
  */
 export function tapeBodyFat(
@@ -44,7 +47,9 @@ export function tapeBodyFat(
     : { percent, density };
 }
 
-/** Waist over height, both in centimetres. Above 0.5 is commonly taken as a sign of central fat (Ashwell & Hsieh 2005). */
+/**
+ * Waist over height, both in centimetres. Above 0.5 is commonly taken as a sign of central fat (Ashwell & Hsieh 2005).
+ */
 export function waistToHeight(waistCm: number, heightCm: number): number {
   return waistCm / heightCm;
 }

@@ -7,9 +7,9 @@ import { smoothWeights, weightLikelihood, type WeightModel, type WeightState } f
 export const z80 = 1.2815515655446004;
 
 /**
- * Standard deviations of the weight model, kilograms. `scale`: one reading against the water-laden weight. `water`: water and
- * gut content around the tissue, fading with `memory` from day to day. `level` and `slope`: how far the tissue weight and its
- * daily rate wander in a day.
+ * Standard deviations of the weight model, kilograms. `scale`: one reading against the water-laden weight. `water`:
+ * water and gut content around the tissue, fading with `memory` from day to day. `level` and `slope`: how far the
+ * tissue weight and its daily rate wander in a day.
  */
 export interface Scatter {
   scale: number;
@@ -20,23 +20,25 @@ export interface Scatter {
 }
 
 /**
- * Where scatter is put before the data speak, and how firmly: standard deviations of the logarithms (our judgement, no source). The memory of
- * water is held loosely: held at 0.6 the level's 80 % interval kept the truth 65 times in 100 where water stayed on (memory 0.85), at 1.5 it is 74.
+ * Where scatter is put before the data speak, and how firmly: standard deviations of the logarithms (our judgement, no
+ * source). The memory of water is held loosely: held at 0.6 the level's 80 % interval kept the truth 65 times in 100
+ * where water stayed on (memory 0.85), at 1.5 it is 74.
  */
 const prior: Scatter = { scale: 0.25, water: 0.35, memory: 0.5, level: 0.02, slope: 0.003 };
 const firmness: Scatter = { scale: 0.5, water: 0.5, memory: 1.5, level: 0.5, slope: 0.6 };
 const keys = ["scale", "water", "memory", "level", "slope"] as const;
 
 /**
- * Daily damping of the slope. At a constant intake the body spends some 24 kcal a day less for each kilogram lost (Hall et al. 2011, Lancet
- * 378:826), so a rate carried forward halves in ln 2 × 7700 ÷ 24 = 222 days. Half a change a year, as the same paper's rule of thumb has it, made
- * dates too early: of trainees who adapt, 40 in 100 had arrived by the median date, now 51 (simulated here).
+ * Daily damping of the slope. At a constant intake the body spends some 24 kcal a day less for each kilogram lost (Hall
+ * et al. 2011, Lancet 378:826), so a rate carried forward halves in ln 2 × 7700 ÷ 24 = 222 days. Half a change a year,
+ * as the same paper's rule of thumb has it, made dates too early: of trainees who adapt, 40 in 100 had arrived by the
+ * median date, now 51 (simulated here).
  */
 export const damping = 0.5 ** (1 / 222);
 
 /**
- * How far the level may jump on a day that the trainee marks (a start of creatine, a diet break): standard deviation, kilograms
- * (our judgement, no source; a jump of two or three kilograms still fits).
+ * How far the level may jump on a day that the trainee marks (a start of creatine, a diet break): standard deviation,
+ * kilograms (our judgement, no source; a jump of two or three kilograms still fits).
  */
 const jumpKg = 1.5;
 
@@ -158,7 +160,10 @@ export function fitScatter(weighed: readonly Weighed[], jumps: readonly Day[]): 
     : { scatter: searchScatter(weighed, jumps), fittedOn: weighed.length };
 }
 
-/** The weigh-ins on which the scatter is fitted for a month: those before it, so that today's number does not shift all the past. */
+/**
+ * The weigh-ins on which the scatter is fitted for a month: those before it, so that today's number does not shift all
+ * the past.
+ */
 export function settledBefore(weighed: readonly Weighed[], month: Day): Weighed[] {
   return weighed.filter(({ day }) => day < month && day >= month - fitDays);
 }

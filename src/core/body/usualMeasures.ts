@@ -1,7 +1,10 @@
 import { parseDecimal, printNumber, printPlain } from "../base/units/number";
 import { sameName } from "../entry/names";
 
-/** A measure that is usually taken: its unit, its other names, and the values that can be true of a living adult or child (our judgement, wide). */
+/**
+ * A measure that is usually taken: its unit, its other names, and the values that can be true of a living adult or
+ * child (our judgement, wide).
+ */
 export interface UsualMeasure {
   name: string;
   unit: "cm" | "%";
@@ -67,10 +70,16 @@ export function readingProblem(measure: { name: string; unit?: string | null }, 
   return Math.abs(value) > 1e9 ? "That number is too large." : null;
 }
 
-/** How far a reading may lie from the one before it until it is questioned: a share of it, and at least so much in its unit. */
+/**
+ * How far a reading may lie from the one before it until it is questioned: a share of it, and at least so much in its
+ * unit.
+ */
 const farShare = 0.15;
 
-/** Whether a reading is so far from the last one of its measure that it is questioned. Only measures of the body are expected to stay. */
+/**
+ * Whether a reading is so far from the last one of its measure that it is questioned. Only measures of the body are
+ * expected to stay.
+ */
 export function isFarReading(
   measure: { name: string; unit?: string | null },
   value: number,
@@ -81,7 +90,10 @@ export function isFarReading(
   return usual.unit === "%" ? Math.abs(value - lastValue) > 8 : Math.abs(value / lastValue - 1) > farShare;
 }
 
-/** A value typed for a measure, with its unit or in the measure's own. @returns the value in the measure's unit, or why it is none */
+/**
+ * A value typed for a measure, with its unit or in the measure's own. @returns the value in the measure's unit, or why
+ * it is none
+ */
 export function readReading(
   text: string,
   measure: { name: string; unit?: string | null },

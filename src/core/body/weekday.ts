@@ -14,7 +14,10 @@ export interface WeekdayEffect {
   days: number;
 }
 
-/** Effects of the seven weekdays, which sum to zero, with the probability that chance alone would make them differ as much. */
+/**
+ * Effects of the seven weekdays, which sum to zero, with the probability that chance alone would make them differ as
+ * much.
+ */
 export interface WeekdayEffects {
   effects: WeekdayEffect[];
   chance: number;
@@ -43,20 +46,28 @@ export const chanceLimit = 0.05;
 
 const weekdays = [1, 2, 3, 4, 5, 6, 7] as const satisfies readonly Weekday[];
 
-/** Contrasts by which six numbers stand for seven effects that sum to zero: the seventh is minus the sum of the others. */
+/**
+ * Contrasts by which six numbers stand for seven effects that sum to zero: the seventh is minus the sum of the others.
+ */
 function contrasts(day: Day): number[] {
   const weekday = weekdayOf(day);
   return weekdays.slice(0, 6).map((one) => (weekday === 7 ? -1 : Number(weekday === one)));
 }
 
-/** The weigh-ins on which effects are estimated, with the scatter by which they are weighed: what changes elsewhere leaves the effects alone. */
+/**
+ * The weigh-ins on which effects are estimated, with the scatter by which they are weighed: what changes elsewhere
+ * leaves the effects alone.
+ */
 export interface EffectMornings {
   scatter: Scatter;
   weighed: Weighed[];
   jumps: readonly Day[];
 }
 
-/** The weigh-ins of the last two years that the trend took for plain ones; those more than three standard deviations off are left out. */
+/**
+ * The weigh-ins of the last two years that the trend took for plain ones; those more than three standard deviations off
+ * are left out.
+ */
 export function effectMornings(
   trend: Trend | null,
   weighed: readonly Weighed[],
@@ -74,7 +85,10 @@ export function effectMornings(
     : { reason };
 }
 
-/** Mornings made independent of each other: for each its innovation, those of the weekday contrasts, and its variance; and the way to do so with one more column. */
+/**
+ * Mornings made independent of each other: for each its innovation, those of the weekday contrasts, and its variance;
+ * and the way to do so with one more column.
+ */
 export interface WhiteMornings {
   days: Day[];
   rows: Observation[];
@@ -82,8 +96,8 @@ export interface WhiteMornings {
 }
 
 /**
- * Sends the mornings and the weekday contrasts through the trend's own filter. Least squares on what comes out is the exact
- * generalised least-squares estimate, together with the trend, given the scatter.
+ * Sends the mornings and the weekday contrasts through the trend's own filter. Least squares on what comes out is the
+ * exact generalised least-squares estimate, together with the trend, given the scatter.
  * Source: de Jong 1991, The Annals of Statistics 19:1073 (augmented Kalman filter).
  */
 export function whitened({ scatter, weighed, jumps }: EffectMornings): WhiteMornings {
@@ -119,12 +133,18 @@ export function whitened({ scatter, weighed, jumps }: EffectMornings): WhiteMorn
   };
 }
 
-/** Weekday effects on weight. Test of all at once: Wald's, by F. Intervals know that they are shown only when they stand out: towards none they reach to the effect shrunk by 1 − 5 ÷ Wald (after James & Stein 1961). */
+/**
+ * Weekday effects on weight. Test of all at once: Wald's, by F. Intervals know that they are shown only when they stand
+ * out: towards none they reach to the effect shrunk by 1 − 5 ÷ Wald (after James & Stein 1961).
+ */
 export function weekdayEffects({ rows, days }: WhiteMornings): WeekdayEffects | { reason: string } {
   return effectsOf(leastSquares(rows), days);
 }
 
-/** The same for any daily quantity without a trend, such as what was eaten, by plain least squares: days are taken as independent. */
+/**
+ * The same for any daily quantity without a trend, such as what was eaten, by plain least squares: days are taken as
+ * independent.
+ */
 export function weekdayMeans(values: readonly { day: Day; value: number }[]): WeekdayEffects | { reason: string } {
   const last = values.at(-1)?.day;
   const window = last === undefined ? [] : values.filter(({ day }) => day > last - effectDays);
@@ -137,7 +157,10 @@ export function weekdayMeans(values: readonly { day: Day; value: number }[]): We
   );
 }
 
-/** Weight on mornings after training against mornings after rest, weekdays held apart so that the one does not stand for the other. */
+/**
+ * Weight on mornings after training against mornings after rest, weekdays held apart so that the one does not stand for
+ * the other.
+ */
 export function afterTraining(
   { rows, days, along }: WhiteMornings,
   trained: (day: Day) => boolean,
@@ -179,7 +202,8 @@ function effectsOf(fit: Regression | null, days: readonly Day[]): WeekdayEffects
     return {
       reason: `the weekdays do not differ by more than chance would make them (probability ${printNumber(chance, 2)})`,
     };
-  // Effects are shown only when they stand out, and what stands out is in part chance: each interval reaches as much farther towards none.
+  // Effects are shown only when they stand out, and what stands out is in part chance: each interval reaches as much
+  // farther towards none.
   const drawnIn = Math.min(1, 5 / wald);
   const effects = weekdays.map((weekday): WeekdayEffect => {
     const share = weekdays.slice(0, 6).map((one) => (weekday === 7 ? -1 : Number(weekday === one)));
@@ -204,8 +228,8 @@ function effectsOf(fit: Regression | null, days: readonly Day[]): WeekdayEffects
 }
 
 /**
- * Probability that F with six and so many degrees of freedom exceeds x: the closed form for an even first number (Abramowitz & Stegun 26.6.4),
- * P = u^a (1 + a(1 − u) + a(a + 1)/2 (1 − u)²) with a = ν/2 and u = ν ÷ (ν + 6x).
+ * Probability that F with six and so many degrees of freedom exceeds x: the closed form for an even first number
+ * (Abramowitz & Stegun 26.6.4), P = u^a (1 + a(1 − u) + a(a + 1)/2 (1 − u)²) with a = ν/2 and u = ν ÷ (ν + 6x).
  */
 export function fAbove6(x: number, freedom: number): number {
   const a = freedom / 2;
@@ -213,7 +237,10 @@ export function fAbove6(x: number, freedom: number): number {
   return u ** a * (1 + a * (1 - u) + ((a * (a + 1)) / 2) * (1 - u) ** 2);
 }
 
-/** Probability that χ² with six degrees of freedom exceeds x: the closed form for an even number of degrees (Abramowitz & Stegun 26.4.5). */
+/**
+ * Probability that χ² with six degrees of freedom exceeds x: the closed form for an even number of degrees (Abramowitz
+ * & Stegun 26.4.5).
+ */
 export function chiSquaredAbove6(x: number): number {
   const half = x / 2;
   return Math.exp(-half) * (1 + half + (half * half) / 2);

@@ -8,15 +8,24 @@ export interface Weighed {
   id: string;
 }
 
-/** Body weights that are taken at all, kilograms: wide enough that a slip such as 18.4 for 81.4 can be kept, visibly, out of the trend. */
+/**
+ * Body weights that are taken at all, kilograms: wide enough that a slip such as 18.4 for 81.4 can be kept, visibly,
+ * out of the trend.
+ */
 export const [lightest, heaviest] = [10, 450];
 
-/** Whether a weight is so far from what the scale was expected to show that it is questioned: a slip of the finger, or another unit. */
+/**
+ * Whether a weight is so far from what the scale was expected to show that it is questioned: a slip of the finger, or
+ * another unit.
+ */
 export function isFarOff(kg: number, expectedKg: number | null): expectedKg is number {
   return expectedKg !== null && Math.abs(kg / expectedKg - 1) > 0.08;
 }
 
-/** The primary one of a day's weigh-ins, given in order of time and id: the first that is not marked as a second one. Null without one. */
+/**
+ * The primary one of a day's weigh-ins, given in order of time and id: the first that is not marked as a second one.
+ * Null without one.
+ */
 export function primaryOf(weighIns: readonly WeighIn[]): WeighIn | null {
   return weighIns.find(({ primary }) => primary !== false) ?? null;
 }

@@ -1,7 +1,8 @@
 /**
- * The weight model as a filter takes it: a damped local linear trend under water that fades from day to day,
- * y = level + water + ε, ε ~ N(0, scaleVariance); level′ = level + slope + η, slope′ = damping·slope + ζ, water′ = memory·water + ω.
- * Written out for these three parts, since a general filter takes twenty times as long over twenty years of mornings.
+ * The weight model as a filter takes it: a damped local linear trend under water that fades from day to day, y = level
+ * + water + ε, ε ~ N(0, scaleVariance); level′ = level + slope + η, slope′ = damping·slope + ζ, water′ = memory·water +
+ * ω. Written out for these three parts, since a general filter takes twenty times as long over twenty years of
+ * mornings.
  */
 export interface WeightModel {
   damping: number;
@@ -28,8 +29,8 @@ export interface WeightState {
 }
 
 /**
- * What the filter keeps of each day: state before the weigh-in, innovation (NaN without one) and its variance, enlarged where the weigh-in
- * was taken for an error; and what it tells of the day (`filtered`, `weight`).
+ * What the filter keeps of each day: state before the weigh-in, innovation (NaN without one) and its variance, enlarged
+ * where the weigh-in was taken for an error; and what it tells of the day (`filtered`, `weight`).
  */
 type Kept = {
   [K in keyof WeightState | "damping" | "innovation" | "innovationVariance" | "filtered" | "weight"]: Float64Array;
@@ -51,19 +52,21 @@ export interface SmoothedWeights {
 }
 
 /**
- * After so many days without a weigh-in a rate is no longer carried on: it fades by `gapDamping` a day, to half in 23 days. Four weeks are as far as a
- * rate is quoted ahead elsewhere; carried on through months and years that nobody weighed, the rates before and behind would bend the level
- * between them far below (or above) both (74 kg, and five years later 84 kg, made 56 kg in the middle). Our judgement, no source.
+ * After so many days without a weigh-in a rate is no longer carried on: it fades by `gapDamping` a day, to half in 23
+ * days. Four weeks are as far as a rate is quoted ahead elsewhere; carried on through months and years that nobody
+ * weighed, the rates before and behind would bend the level between them far below (or above) both (74 kg, and five
+ * years later 84 kg, made 56 kg in the middle). Our judgement, no source.
  */
 export const gapDays = 28;
 export const gapDamping = 0.97;
 
 /**
  * Kalman filter over one weight a day, NaN where none was taken, and fixed-interval smoother.
- * @param robustLimit an innovation beyond this many standard deviations has its variance enlarged until it stands exactly at the
- *   limit, so that the pull of a gross error fades the wilder it is
+ * @param robustLimit an innovation beyond this many standard deviations has its variance enlarged until it stands
+ *   exactly at the limit, so that the pull of a gross error fades the wilder it is
  * @param jumps variance added to the level's on its way to each day, where a jump was marked; null for none
- * Source: Harvey 1989, ch. 3; Durbin & Koopman 2012, ch. 4 (section 4.4 for the smoother, equal to Rauch–Tung–Striebel).
+ * Source: Harvey 1989, ch. 3; Durbin & Koopman 2012, ch. 4 (section 4.4 for the smoother, equal to
+ * Rauch–Tung–Striebel).
  */
 export function smoothWeights(
   model: WeightModel,
@@ -137,8 +140,10 @@ const parts = [
 ] as const satisfies readonly (keyof WeightState)[];
 
 /**
- * Sends weights through the filter: what it keeps of each day (until the next call), the state after the last weigh-in, and the log-likelihood.
- * @param keeping whether anything is to be kept; where only the likelihood is asked for, keeping would take more than half of the time
+ * Sends weights through the filter: what it keeps of each day (until the next call), the state after the last weigh-in,
+ * and the log-likelihood.
+ * @param keeping whether anything is to be kept; where only the likelihood is asked for, keeping would take more than
+ *   half of the time
  */
 function filter(
   model: WeightModel,
@@ -174,9 +179,10 @@ function filter(
 }
 
 /**
- * Runs through the days, `state` becoming that after the last weigh-in; log-likelihood. It is given columns of numbers alone and does the same
- * each time, since a machine that had compiled it for one kind of call would throw that away at the next; nothing is allocated, and
- * what would box a number on each day is avoided (destructured numbers, `Math.max`, `Number.isNaN`).
+ * Runs through the days, `state` becoming that after the last weigh-in; log-likelihood. It is given columns of numbers
+ * alone and does the same each time, since a machine that had compiled it for one kind of call would throw that away at
+ * the next; nothing is allocated, and what would box a number on each day is avoided (destructured numbers, `Math.max`,
+ * `Number.isNaN`).
  */
 function run(
   parameters: Float64Array,
@@ -202,7 +208,8 @@ function run(
     ss = state[6]!,
     sw = state[7]!,
     ww = state[8]!;
-  // −2 log L = n log 2π + log Π F + Σ v²/F; the product is turned into a logarithm only when it grows too large or small.
+  // −2 log L = n log 2π + log Π F + Σ v²/F; the product is turned into a logarithm only when it grows too large or
+  // small.
   let count = 0;
   let product = 1;
   let logarithms = 0;
@@ -342,7 +349,10 @@ function smooth(
   }
 }
 
-/** Innovation of each day (NaN without a weight) and its variance. For fixed days with a weight it is linear in the weights and the start. */
+/**
+ * Innovation of each day (NaN without a weight) and its variance. For fixed days with a weight it is linear in the
+ * weights and the start.
+ */
 export function innovationsOf(
   model: WeightModel,
   weights: Float64Array,

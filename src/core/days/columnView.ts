@@ -75,7 +75,10 @@ function weekFigures(asOf: AsOf, closing: Day): ColumnRow["week"] {
   return { days: weight?.days ?? 0, medianKg: weight?.medianKg ?? null, open: closing > asOf.on, done, planned };
 }
 
-/** First and last day that the Column runs over: from the first entry (at least eight weeks back) to the last plan (at least two weeks ahead). */
+/**
+ * First and last day that the Column runs over: from the first entry (at least eight weeks back) to the last plan (at
+ * least two weeks ahead).
+ */
 export function columnSpan(asOf: AsOf): { first: string; last: string } {
   const weighed = weightOf(asOf).weighed();
   const sessionDays = sessionsOf(asOf).days();

@@ -7,7 +7,10 @@ import { goalsOf } from "../goals/slice";
 import type { AsOf } from "../log/asOf";
 import { notesOf } from "../log/notes";
 
-/** Day by day as rows for a spreadsheet, the first of them their heads: weigh-ins, trend with its interval, plan line and note. Days on which nothing is known of any are left out. */
+/**
+ * Day by day as rows for a spreadsheet, the first of them their heads: weigh-ins, trend with its interval, plan line
+ * and note. Days on which nothing is known of any are left out.
+ */
 export function dailyRows(asOf: AsOf): (string | number | null)[][] {
   const unit = asOf.units.mass;
   const two = (kg: number | null | undefined) => (kg == null ? null : rounded(fromKg(kg, unit), 2));

@@ -32,7 +32,10 @@ export interface DayView {
   arrival: ArrivalFigure | { reason: string };
 }
 
-/** Everything of one day, and how things stand on it. `asOf` should be of for that day (or for today when it lies ahead). */
+/**
+ * Everything of one day, and how things stand on it. `asOf` should be of for that day (or for today when it lies
+ * ahead).
+ */
 export function dayView(asOf: AsOf, day: Day): DayView {
   const date = dateOf(day);
   const line = goalsOf(asOf).line();

@@ -6,7 +6,10 @@ import { nutritionOf } from "../nutrition/slice";
 import { effectiveStatus } from "../sessions/adherence";
 import { sessionsOf } from "../sessions/slice";
 
-/** Something that waits to be written: the morning's weight, a planned session neither done nor skipped, or a day whose food is not finished. */
+/**
+ * Something that waits to be written: the morning's weight, a planned session neither done nor skipped, or a day whose
+ * food is not finished.
+ */
 export interface Due {
   what: "weighIn" | "session" | "food";
   date: string;
@@ -18,7 +21,10 @@ const daysBack = 2;
 /** A habit is something done on so many of the last seven days: nothing else is reminded of. */
 const habitDays = 4;
 
-/** What is due on the day asked about: this morning's weight where weighing in is a habit, and what the last two days left open. */
+/**
+ * What is due on the day asked about: this morning's weight where weighing in is a habit, and what the last two days
+ * left open.
+ */
 export function dueOf(asOf: AsOf): Due[] {
   const { on } = asOf;
   const often = (did: (day: Day) => boolean) =>

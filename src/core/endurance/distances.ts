@@ -7,7 +7,10 @@ import { sessionsOf } from "../sessions/slice";
 import { type DistanceTotal, sessionLoad, totalsByPurpose } from "./distance";
 import { enduranceOf } from "./slice";
 
-/** Totals by kind and purpose over the sessions with a distance, from a day (or from the beginning) up to the day asked about. */
+/**
+ * Totals by kind and purpose over the sessions with a distance, from a day (or from the beginning) up to the day asked
+ * about.
+ */
 export function distanceTotals(asOf: AsOf, from = -Infinity): DistanceTotal[] {
   return totalsByPurpose(
     enduranceOf(asOf)
@@ -21,7 +24,10 @@ export function distanceTotals(asOf: AsOf, from = -Infinity): DistanceTotal[] {
   );
 }
 
-/** Session load of each day from one to another on which a session with an effort and a duration was performed, oldest first. */
+/**
+ * Session load of each day from one to another on which a session with an effort and a duration was performed, oldest
+ * first.
+ */
 export function dailyLoads(asOf: AsOf, from: Day, to: Day): { day: Day; sessionLoad: number }[] {
   const days = new Map<Day, number>();
   for (const session of sessionsOf(asOf).between(from, to)) {

@@ -196,7 +196,10 @@ class Collected extends LineCursor {
     );
   }
 
-  /** `@ 5:00`, `at 5:00` may be a pace or the time. Where a piece is as long as what a pace is quoted over it is the same. */
+  /**
+   * `@ 5:00`, `at 5:00` may be a pace or the time. Where a piece is as long as what a pace is quoted over it is the
+   * same.
+   */
   #bareRate(at: number): number | null {
     const time = this.token(at + 1);
     if (time?.kind !== "clock" || this.#paced(at + 1, true) !== null || this.metres === null) return null;
@@ -462,7 +465,10 @@ class Collected extends LineCursor {
     );
   }
 
-  /** `marathon 3:45:00`, `half marathon`: the distance of a run, where no other is told. Exact by World Athletics' rule (from memory). */
+  /**
+   * `marathon 3:45:00`, `half marathon`: the distance of a run, where no other is told. Exact by World Athletics' rule
+   * (from memory).
+   */
   #race(at: number): number | null {
     const half =
       isWord(this.token(at), "half") && isMark(this.token(at + 1), "-")
@@ -599,7 +605,10 @@ const plainWords = new Set([
   "vest",
 ]);
 
-/** A run, a row or another activity of the trainee's: distance, time, pace, pieces, rest, purpose, effort, note, in any order. The line is without the word of its kind. */
+/**
+ * A run, a row or another activity of the trainee's: distance, time, pace, pieces, rest, purpose, effort, note, in any
+ * order. The line is without the word of its kind.
+ */
 export function readDistance(kind: string, line: Line): ParsedEntry {
   const { day, context, text, tokens } = line;
   const { printer } = context;

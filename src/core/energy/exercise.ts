@@ -2,8 +2,9 @@ import { METRES_PER_MILE } from "../base/units/length";
 import type { Session } from "../log/kinds/sessions";
 
 /**
- * Metabolic equivalents after Ainsworth et al. 2011, Compendium of Physical Activities, Med Sci Sports Exerc 43:1575, from memory:
- * running by speed (miles an hour), stationary rowing by power (watts), resistance training 3.5 (codes 02054) to 6.0 (02050).
+ * Metabolic equivalents after Ainsworth et al. 2011, Compendium of Physical Activities, Med Sci Sports Exerc 43:1575,
+ * from memory: running by speed (miles an hour), stationary rowing by power (watts), resistance training 3.5 (codes
+ * 02054) to 6.0 (02050).
  */
 const runningMet: readonly (readonly [metresPerSecond: number, met: number])[] = (
   [
@@ -32,7 +33,10 @@ const rowingMet: readonly (readonly [watts: number, met: number])[] = [
 ];
 const strengthMet = 3.5;
 
-/** Power of a rowing machine from its pace: 2.80 / (s per metre)³ watts (common practice, no source). 2:00 /500 m is 202.5 W. */
+/**
+ * Power of a rowing machine from its pace: 2.80 / (s per metre)³ watts (common practice, no source). 2:00 /500 m is
+ * 202.5 W.
+ */
 export function rowingWatts(secondsPerMetre: number): number {
   return 2.8 / secondsPerMetre ** 3;
 }
@@ -62,8 +66,8 @@ export function sessionMet(session: Session): Met {
 }
 
 /**
- * Net energy of exercise: what it costs above resting, (MET − 1) × 3.5 × kg / 200 kilocalories a minute. Gross energy would count
- * the resting part twice.
+ * Net energy of exercise: what it costs above resting, (MET − 1) × 3.5 × kg / 200 kilocalories a minute. Gross energy
+ * would count the resting part twice.
  * Source of MET × 3.5 × kg / 200: ACSM's guidelines (1 MET = 3.5 ml O₂ /kg/min, 5 kcal a litre), common practice.
  */
 export function netExerciseKcal(met: number, kg: number, minutes: number): number {

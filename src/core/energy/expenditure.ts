@@ -40,7 +40,10 @@ export type Credit =
   | { sessionId: string; kcal: number; met: number; from: string; minutes: number; kg: number; credited: boolean }
   | { sessionId: string; reason: string };
 
-/** Net credit of a performed session. It is added to the day only when the trainee said that the factor leaves sessions out. */
+/**
+ * Net credit of a performed session. It is added to the day only when the trainee said that the factor leaves sessions
+ * out.
+ */
 export function creditOf(asOf: AsOf, session: Session, day: Day): Credit {
   const sessionId = session.id;
   const met = sessionMet(session);
@@ -67,7 +70,10 @@ export function creditsOn(asOf: AsOf, day: Day): Credit[] {
     .map((session) => creditOf(asOf, session, day));
 }
 
-/** Whether a day is a training or a rest day: as the trainee said, else by whether a session is on it that was not dropped. */
+/**
+ * Whether a day is a training or a rest day: as the trainee said, else by whether a session is on it that was not
+ * dropped.
+ */
 export function dayKind(asOf: AsOf, day: Day): DayKind {
   const said = notesOf(asOf).noteOn(day)?.activity;
   if (said) return said;

@@ -6,7 +6,9 @@ import type { Printer } from "../base/units/printer";
 import type { Goal } from "../log/kinds/goals";
 import type { GoalAsk, GoalPreview } from "./goalPreview";
 
-/** A weight goal as it is typed: weights in the trainee's unit, empty where nothing stands. `by` is the way it is set. */
+/**
+ * A weight goal as it is typed: weights in the trainee's unit, empty where nothing stands. `by` is the way it is set.
+ */
 export type GoalDraft = {
   startDate: string;
   startKg: string;
@@ -116,7 +118,8 @@ export function goalAsked(
 }
 
 /**
- * What another way of setting a goal begins with, so that nothing that is shown is lost: the date, rate or energy that the last way came to.
+ * What another way of setting a goal begins with, so that nothing that is shown is lost: the date, rate or energy that
+ * the last way came to.
  * @returns the field to fill and its text; null where it is filled already or nothing is known
  */
 export function carriedOver(

@@ -10,7 +10,10 @@ import { type Expenditure, expenditureOn } from "./expenditure";
 import { whereToWrite } from "./resting";
 import { energyOf } from "./slice";
 
-/** A goal that is being written. `kcal`: set by what is eaten a day, from which the rate follows; null when the goal says its own. */
+/**
+ * A goal that is being written. `kcal`: set by what is eaten a day, from which the rate follows; null when the goal
+ * says its own.
+ */
 export interface GoalAsk {
   goal: Goal;
   kcal: number | null;
@@ -36,11 +39,16 @@ export type GoalPreview =
       kcalPerDay: number;
       percentPerWeek: number;
       warnings: string[];
-      /** What the day's target would be: the formula's expenditure with the line's balance; null when that is not known. */
+      /**
+       * What the day's target would be: the formula's expenditure with the line's balance; null when that is not known.
+       */
       targetKcal: number | null;
       /** When today's trend would meet it, and how likely by its deadline; null when that cannot be said. */
       pace: Projection | null;
-      /** The last eight weeks, and on to the deadline: the trend, the plan as it stands, the plan as it would be, and the course at today's pace. */
+      /**
+       * The last eight weeks, and on to the deadline: the trend, the plan as it stands, the plan as it would be, and
+       * the course at today's pace.
+       */
       course: WhatIf[];
     }
   | { reason: string };

@@ -26,7 +26,10 @@ const lacking = {
   fat: "no body-fat measurement gives the fat-free mass",
 };
 
-/** Where the trainee writes what a resting expenditure lacks: without the profile's or a body fat's reasons it is a weight. */
+/**
+ * Where the trainee writes what a resting expenditure lacks: without the profile's or a body fat's reasons it is a
+ * weight.
+ */
 export function whereToWrite(reason: string): string {
   if (reason === lacking.height || reason === lacking.birthDate) return "Write it under Settings.";
   return reason === lacking.fat
@@ -51,7 +54,10 @@ function byFatFree(kcal: (fatFreeKg: number) => number): (body: Body) => Resting
   return ({ fatFreeKg }) => (fatFreeKg === null ? { reason: lacking.fat } : { kcal: kcal(fatFreeKg) });
 }
 
-/** Resting energy expenditure in kilocalories a day. Coefficients from memory until checked against the worked values in tests/checks. */
+/**
+ * Resting energy expenditure in kilocalories a day. Coefficients from memory until checked against the worked values in
+ * tests/checks.
+ */
 export const equations: Record<EquationName, Equation> = {
   mifflinStJeor: {
     title: "Mifflin–St Jeor",
@@ -86,7 +92,8 @@ export const equations: Record<EquationName, Equation> = {
 };
 
 /**
- * Activity factors (physical activity level) of FAO/WHO/UNU 2004, Human Energy Requirements: sedentary or light 1.40–1.69, active
+ * Activity factors (physical activity level) of FAO/WHO/UNU 2004, Human Energy Requirements: sedentary or light
+ * 1.40–1.69, active
  * 1.70–1.99, vigorous 2.00–2.40.
  */
 export const activityClasses = [
@@ -98,5 +105,7 @@ export const activityClasses = [
 /** Factor while the trainee has set none: the middle of the sedentary-or-light range. */
 export const defaultActivityFactor = 1.55;
 
-/** Known error of a resting equation for one person, as a share of its value: about ± 10 % (common practice, no source). */
+/**
+ * Known error of a resting equation for one person, as a share of its value: about ± 10 % (common practice, no source).
+ */
 export const equationError = 0.1;

@@ -7,7 +7,10 @@ import { type AsOf, compare, Slice } from "../log/asOf";
 import type { EnergySettings } from "../log/kinds/energySettings";
 import { type Body, type EquationName, equations, type Resting } from "./resting";
 
-/** So long a weight serves the equations after it was weighed: within a year most people stay within a few per cent (our judgement, no source). */
+/**
+ * So long a weight serves the equations after it was weighed: within a year most people stay within a few per cent (our
+ * judgement, no source).
+ */
 const weightServesDays = 365;
 
 /** What a person's expenditure is reckoned from. */

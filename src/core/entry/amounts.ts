@@ -66,7 +66,10 @@ export function isMark(token: Token | undefined, ...marks: readonly string[]): b
   return token?.kind === "mark" && marks.includes(token.text);
 }
 
-/** Words which say, wherever they stand, that it was not done, not yet, or more than once: none of them is a note unless it is marked as one. */
+/**
+ * Words which say, wherever they stand, that it was not done, not yet, or more than once: none of them is a note unless
+ * it is marked as one.
+ */
 const denials = new Set([
   "cancelled",
   "canceled",
@@ -106,7 +109,10 @@ const denialsInFront = new Set([
   "instead",
 ]);
 
-/** The word by which what is written was perhaps not done, or not so often; null where there is none. @param front whether nothing else stands before it */
+/**
+ * The word by which what is written was perhaps not done, or not so often; null where there is none. @param front
+ * whether nothing else stands before it
+ */
 export function denialIn(tokens: readonly Token[], from: number, to: number, front: boolean): Token | null {
   const first = front
     ? tokens.findIndex((token, at) => at >= from && !isWord(token, "did", "do", "i", "we", "have"))
@@ -147,17 +153,23 @@ export function lengthUnitAt(tokens: readonly Token[], at: number): number | nul
   return token?.kind === "word" ? (lengths[token.text] ?? null) : null;
 }
 
-/** A distance with its unit: `6 km`, `10k`, `400 m`, `2,000 m` (a comma before three digits and metres parts thousands). */
+/**
+ * A distance with its unit: `6 km`, `10k`, `400 m`, `2,000 m` (a comma before three digits and metres parts thousands).
+ */
 export function distanceAt(tokens: readonly Token[], at: number): At<number> | null {
   const number = tokens[at];
   const unit = lengthUnitAt(tokens, at + 1);
   if (number?.kind !== "number" || unit === null) return null;
   const thousands = number.pair !== null && number.decimals === 3 && unit <= 1;
-  // A point before three digits and metres may part thousands or decimals: the caller finds no distance that anyone covers.
+  // A point before three digits and metres may part thousands or decimals: the caller finds no distance that anyone
+  // covers.
   return { value: (thousands ? number.pair![0] * 1000 + number.pair![1] : number.value) * unit, to: at + 2 };
 }
 
-/** A time that lasts: `33:10`, `1:02:03`, `48 min 30 s`, `1 h 5`, `90 s`, `48'30"`. NaN for a clock with more than 59 of something. */
+/**
+ * A time that lasts: `33:10`, `1:02:03`, `48 min 30 s`, `1 h 5`, `90 s`, `48'30"`. NaN for a clock with more than 59 of
+ * something.
+ */
 export function durationAt(tokens: readonly Token[], at: number): At<number> | null {
   const first = tokens[at];
   if (first?.kind === "clock") {

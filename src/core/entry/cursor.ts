@@ -1,7 +1,9 @@
 import { type EntryChoice, type EntryProblem, type Line, placeOf, rewritten } from "./parsedEntry";
 import type { Token } from "./tokens";
 
-/** A line that is read from one token to the next, with what of it is not understood and what is offered in its place. */
+/**
+ * A line that is read from one token to the next, with what of it is not understood and what is offered in its place.
+ */
 export abstract class LineCursor {
   readonly problems: EntryProblem[] = [];
   readonly choices: EntryChoice[] = [];

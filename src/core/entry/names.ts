@@ -40,7 +40,10 @@ function wordsOf(tokens: readonly Token[]): string[] {
 }
 
 interface Known<T> {
-  /** What each spelling stands for, all of its words run together: `chinup`. A thing's own name comes before another's short name. */
+  /**
+   * What each spelling stands for, all of its words run together: `chinup`. A thing's own name comes before another's
+   * short name.
+   */
   byKey: ReadonlyMap<string, readonly T[]>;
   names: readonly { thing: T; words: readonly string[]; key: string }[];
   longest: number;
@@ -72,7 +75,10 @@ export interface NameAt<T> {
   things: readonly T[];
 }
 
-/** Names that stand in the tokens in full (or short, as the thing has it), the longest first from the left; none overlaps another. */
+/**
+ * Names that stand in the tokens in full (or short, as the thing has it), the longest first from the left; none
+ * overlaps another.
+ */
 export function namesIn<T extends Named>(tokens: readonly Token[], things: readonly T[]): NameAt<T>[] {
   const known = knownThings(things) as unknown as Known<T>;
   const found: NameAt<T>[] = [];
@@ -135,7 +141,10 @@ export function begins(typed: string, thing: Named): boolean {
   return [thing.name, ...(thing.aliases ?? [])].some((name) => wordsOf(tokensOf(name)).join("").startsWith(key));
 }
 
-/** What may be meant by a name that is nobody's: things near in spelling, the nearest first, then those that share its words. */
+/**
+ * What may be meant by a name that is nobody's: things near in spelling, the nearest first, then those that share its
+ * words.
+ */
 export function nearTo<T extends Named>(typed: string, things: readonly T[]): T[] {
   const words = wordsOf(tokensOf(typed));
   const key = words.join("");
@@ -170,8 +179,8 @@ export function slipOf(word: string, meant: Iterable<string>): string | null {
 }
 
 /**
- * Insertions, deletions, replacements and swaps of neighbours between two words (the restricted distance of Damerau 1964), or null when
- * there are more than `most`.
+ * Insertions, deletions, replacements and swaps of neighbours between two words (the restricted distance of Damerau
+ * 1964), or null when there are more than `most`.
  */
 export function distance(a: string, b: string, most: number): number | null {
   if (Math.abs(a.length - b.length) > most) return null;

@@ -37,7 +37,10 @@ export interface EntryContext {
   /** What the scale may be expected to show, to question a slip of the finger. */
   expectedKg: (day: Day) => number | null;
   bodyWeightOn: (day: Day) => number | null;
-  /** The load that a share of the maximum in force comes to, in steps that can be loaded; null where there is no maximum. */
+  /**
+   * The load that a share of the maximum in force comes to, in steps that can be loaded; null where there is no
+   * maximum.
+   */
   shareOf: (exercise: Exercise, share: number, day: Day) => number | null;
   noteOn: (day: Day) => DayNote | null;
   measures: readonly RecordOf<"measures">[];
@@ -62,7 +65,10 @@ export interface EntryChoice {
   text: string;
 }
 
-/** One set as it was written down: repetitions, seconds or metres, and the load added (below zero for assistance; null for the body alone). */
+/**
+ * One set as it was written down: repetitions, seconds or metres, and the load added (below zero for assistance; null
+ * for the body alone).
+ */
 export interface WrittenDown {
   reps: number | null;
   kg: number | null;

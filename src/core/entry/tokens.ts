@@ -1,8 +1,8 @@
 import { folded } from "../base/text";
 
 /**
- * A part of a line that is read as one: a number, a time of a clock, a word, or a mark. Nothing of a line but blanks is left out, so that
- * whoever reads it can be held to account for each of them.
+ * A part of a line that is read as one: a number, a time of a clock, a word, or a mark. Nothing of a line but blanks is
+ * left out, so that whoever reads it can be held to account for each of them.
  */
 export interface Token {
   kind: "number" | "clock" | "word" | "mark";

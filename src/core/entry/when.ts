@@ -30,7 +30,10 @@ export interface When {
   days: readonly Day[];
 }
 
-/** The day a line begins with: `yesterday`, `mon`, `last friday`, `2 days ago`, `2026-05-01`, `12 Nov`, `24/11`, `24.11.2026`. Null when it begins with none. */
+/**
+ * The day a line begins with: `yesterday`, `mon`, `last friday`, `2 days ago`, `2026-05-01`, `12 Nov`, `24/11`,
+ * `24.11.2026`. Null when it begins with none.
+ */
 export function dayInFront(
   text: string,
   tokens: readonly Token[],
@@ -66,7 +69,10 @@ function weekdayWithDate(
     : { ...date, problem: `${printDay(date.day)} is a ${its}. Which is meant?`, days: [date.day, day] };
 }
 
-/** A day named further on in a line by its word (`81.9 yesterday`, `… on Monday`, `… 2026-05-01`); null when there is none, or more than one. */
+/**
+ * A day named further on in a line by its word (`81.9 yesterday`, `… on Monday`, `… 2026-05-01`); null when there is
+ * none, or more than one.
+ */
 export function dayWithin(text: string, tokens: readonly Token[], today: Day): When | null {
   const found: When[] = [];
   let depth = 0;
@@ -226,7 +232,8 @@ function inFigures(
   const match = full ?? short;
   if (!match) return null;
   const [a, b] = [Number(match[1]), Number(match[3])];
-  // `3/4 cup` is an amount: without a colon one of the two must be a day that is no month, or a weight alone must follow.
+  // `3/4 cup` is an amount: without a colon one of the two must be a day that is no month, or a weight alone must
+  // follow.
   const to = behind(tokens, first.start + match[0].length);
   const weighed =
     tokens[to]?.kind === "number" &&

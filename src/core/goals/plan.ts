@@ -23,8 +23,8 @@ export interface PlanLine {
 const hair = 1e-9;
 
 /**
- * The plan line of a weight goal. By rate: days = ⌈Δ / rate × 7⌉; by deadline: rate = Δ / days × 7. The sign of the rate is taken
- * from the target: a goal of losing 0.4 kg a week may be written −0.4 or 0.4.
+ * The plan line of a weight goal. By rate: days = ⌈Δ / rate × 7⌉; by deadline: rate = Δ / days × 7. The sign of the
+ * rate is taken from the target: a goal of losing 0.4 kg a week may be written −0.4 or 0.4.
  * @returns the line, or the reason why the goal gives none
  */
 export function planLine(goal: Goal): PlanLine | { reason: string } {
@@ -59,7 +59,10 @@ export function isHolding({ startKg, targetKg }: Pick<PlanLine, "startKg" | "tar
   return startKg === targetKg;
 }
 
-/** Half the width of the band within which a weight counts as kept, kilograms: 1 % of it, about what water alone moves in a week (our judgement, no source). */
+/**
+ * Half the width of the band within which a weight counts as kept, kilograms: 1 % of it, about what water alone moves
+ * in a week (our judgement, no source).
+ */
 export function holdingBand({ targetKg }: Pick<PlanLine, "targetKg">): number {
   return 0.01 * targetKg;
 }
@@ -72,8 +75,8 @@ export function planWeight(line: PlanLine, day: Day): number {
 }
 
 /**
- * Half the width of the plan's band on a day: the largest of half a week's rate, 0.5 % of body weight and the trend's own 80 %
- * half-interval.
+ * Half the width of the plan's band on a day: the largest of half a week's rate, 0.5 % of body weight and the trend's
+ * own 80 % half-interval.
  */
 export function planBand(line: PlanLine, kg: number, trendHalfInterval: number): number {
   return Math.max(Math.abs(line.kgPerWeek) / 2, 0.005 * kg, trendHalfInterval);
@@ -117,8 +120,8 @@ export function goalInForce(goals: readonly Goal[], on: Day, of = "weight"): Goa
 }
 
 /**
- * Plain warnings about a goal, each with its reason; never a block. Limits: 1 % of body weight a week for loss and 0.5 % for gain,
- * a target under BMI 18.5 (WHO), all common practice.
+ * Plain warnings about a goal, each with its reason; never a block. Limits: 1 % of body weight a week for loss and 0.5
+ * % for gain, a target under BMI 18.5 (WHO), all common practice.
  */
 export function goalWarnings(line: PlanLine, heightCm: number | null): string[] {
   const share = (Math.abs(line.kgPerWeek) / line.startKg) * 100;

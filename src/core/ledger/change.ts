@@ -37,7 +37,10 @@ export interface CellEdit {
   text: string;
 }
 
-/** What edits come to: what would change, what is refused and why, what should be looked at twice, and the change that writes it all. */
+/**
+ * What edits come to: what would change, what is refused and why, what should be looked at twice, and the change that
+ * writes it all.
+ */
 export interface LedgerChange {
   changes: { date: string; column: LedgerColumnId; before: string; after: string; caution: string | null }[];
   refused: { date: string; column: LedgerColumnId; text: string; why: string }[];
@@ -145,7 +148,9 @@ export function ledgerChange(context: LedgerContext, edits: readonly CellEdit[])
   return result;
 }
 
-/** Whether a text says what a cell of numbers shows already, with other decimal marks or its unit: `72,40 kg` for 72.4. */
+/**
+ * Whether a text says what a cell of numbers shows already, with other decimal marks or its unit: `72,40 kg` for 72.4.
+ */
 function sameNumber(
   text: string,
   before: string,

@@ -53,8 +53,10 @@ export function widthOf(lines: readonly (readonly string[])[]): number {
 const orders = ["ymd", "dmy", "mdy"] as const satisfies readonly DateOrder[];
 
 /**
- * The day that a cell of a sheet names in a certain order, with `-`, `/`, `.` or spaces between, or with its month in words (`3 March 2026`,
- * `Tue, Mar 3, 2026`, `3-Mar-26`) in any; two-digit years are of this century. Null when it names none that can be written.
+ * The day that a cell of a sheet names in a certain order, with `-`, `/`, `.` or spaces between, or with its month in
+ * words (`3 March 2026`,
+ * `Tue, Mar 3, 2026`, `3-Mar-26`) in any; two-digit years are of this century. Null when it names none that can be
+ * written.
  */
 export function sheetDay(text: string, order: DateOrder): Day | null {
   if (/[a-z]/i.test(text)) return wordedDay(text);
@@ -98,7 +100,10 @@ function wordedDay(text: string): Day | null {
   return month > 0 ? civil(year, String(month), day) : null;
 }
 
-/** The cells of pasted text: tabs between them, cells in quotes with line breaks of their own; without tabs, a head that is known tells commas or semicolons. */
+/**
+ * The cells of pasted text: tabs between them, cells in quotes with line breaks of their own; without tabs, a head that
+ * is known tells commas or semicolons.
+ */
 function cellsOf(text: string, all: ReadonlyMap<LedgerColumnId, LedgerColumn>): string[][] {
   const parse = (delimiter: string) =>
     Papa.parse<string[]>(text.replace(/\r?\n$/, ""), { delimiter, skipEmptyLines: false }).data.map((cells) =>
@@ -126,9 +131,9 @@ export interface PasteAsk {
 }
 
 /**
- * Reads text copied from a spreadsheet. A column of dates is known by its head or its content, in any common order; without one the lines go
- * down from the chosen day. A first line of words names its columns and their units; without one the cells go to the right from the
- * chosen column. A line whose date cannot be read is refused.
+ * Reads text copied from a spreadsheet. A column of dates is known by its head or its content, in any common order;
+ * without one the lines go down from the chosen day. A first line of words names its columns and their units; without
+ * one the cells go to the right from the chosen column. A line whose date cannot be read is refused.
  * @param columns the ledger's columns in the order shown
  * @param all every column there is, for the names in a head
  */
@@ -206,7 +211,10 @@ export function readPaste(
   return reading;
 }
 
-/** Units in which the weights of a column can be read: the one in which they are near what is expected; both where either may be. */
+/**
+ * Units in which the weights of a column can be read: the one in which they are near what is expected; both where
+ * either may be.
+ */
 function unitsThatFit(values: readonly number[], { own, expectedKg }: PasteAsk): MassUnit[] {
   if (values.length === 0) return [own];
   const middle = median(values);
@@ -218,7 +226,10 @@ function unitsThatFit(values: readonly number[], { own, expectedKg }: PasteAsk):
   return near(other) ? (near(own) ? [own, other] : [other, own]) : [own];
 }
 
-/** Orders that read at least nine in ten of the cells that hold anything, the likeliest first: days of a log follow one another. */
+/**
+ * Orders that read at least nine in ten of the cells that hold anything, the likeliest first: days of a log follow one
+ * another.
+ */
 export function ordersOf(cells: readonly string[]): DateOrder[] {
   const filled = cells.filter((cell) => cell !== "");
   const read = orders.map((order) => ({ order, days: filled.flatMap((cell) => sheetDay(cell, order) ?? []) }));
@@ -230,8 +241,7 @@ export function ordersOf(cells: readonly string[]): DateOrder[] {
     .filter(({ days }) => days.length === most)
     .map(({ order, days }) => ({ order, days, stride: strides(days) }))
     .sort((a, b) => a.stride - b.stride);
-  // Days that follow one another far more closely in one order settle it.
-  // Orders that read the same days are one.
+  // Days that follow one another far more closely in one order settle it. Orders that read the same days are one.
   const distinct = best.filter(
     ({ days }, index) => best.findIndex((other) => other.days.every((day, at) => day === days[at])) === index,
   );

@@ -7,8 +7,8 @@ import type { LogIndex } from "./logIndex";
 import type { OwnedKind, RecordOf } from "./records";
 
 /**
- * One person's log as of one day: what every figure is asked of. It holds who is asked about and what they have settled; what is computed stands
- * in the slices of the domains, each kept as long as this is.
+ * One person's log as of one day: what every figure is asked of. It holds who is asked about and what they have
+ * settled; what is computed stands in the slices of the domains, each kept as long as this is.
  */
 export class AsOf {
   readonly #settings: () => Settings;
@@ -55,9 +55,9 @@ export class AsOf {
 }
 
 /**
- * What one domain computes of a person on a day. Each value is worked out when first asked for and kept until what it rests on changes: a set
- * changed in one session computes that day, its week and its lift again, and nothing else. Sums always run in the order of the days, so a figure
- * brought up to date has the bits of one computed afresh.
+ * What one domain computes of a person on a day. Each value is worked out when first asked for and kept until what it
+ * rests on changes: a set changed in one session computes that day, its week and its lift again, and nothing else. Sums
+ * always run in the order of the days, so a figure brought up to date has the bits of one computed afresh.
  */
 export abstract class Slice {
   constructor(protected readonly asOf: AsOf) {}

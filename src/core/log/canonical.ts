@@ -1,4 +1,7 @@
-/** The same value with the keys of every object in alphabetical order; arrays keep theirs. `__proto__` is a key like any other. */
+/**
+ * The same value with the keys of every object in alphabetical order; arrays keep theirs. `__proto__` is a key like any
+ * other.
+ */
 export function canonical(value: unknown): unknown {
   if (Array.isArray(value)) return value.map(canonical);
   if (value === null || typeof value !== "object") return value;
@@ -12,7 +15,10 @@ export function byId(a: { id: string }, b: { id: string }): number {
   return a.id < b.id ? -1 : a.id > b.id ? 1 : 0;
 }
 
-/** Whether two JSON values are equal, whatever the order of their keys; an absent key and one that is undefined are the same. */
+/**
+ * Whether two JSON values are equal, whatever the order of their keys; an absent key and one that is undefined are the
+ * same.
+ */
 export function sameJson(a: unknown, b: unknown): boolean {
   if (a === b) return true;
   if (typeof a !== "object" || typeof b !== "object" || a === null || b === null) return false;

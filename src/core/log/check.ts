@@ -5,14 +5,19 @@ import { type Log, sizeOf } from "./log";
 import { type AnyRecord, type Change, put, type RecordKind } from "./records";
 import { referencesOf } from "./references";
 
-/** Something wrong in a log: where, what, and a change that repairs it when there is one. A repair never removes what was written. */
+/**
+ * Something wrong in a log: where, what, and a change that repairs it when there is one. A repair never removes what
+ * was written.
+ */
 export interface Finding {
   place: string;
   message: string;
   repair: Change | null;
 }
 
-/** Checks every record of a log: that it is sound, that what it points to is there, that no id inside it is used twice. */
+/**
+ * Checks every record of a log: that it is sound, that what it points to is there, that no id inside it is used twice.
+ */
 export function checkLog(log: Log): Finding[] {
   return runToEnd(checkingLog(log));
 }

@@ -1,19 +1,25 @@
 import { perOwner } from "../base/memo";
 
 /**
- * The performed sets of a session in columns. Figures of every lift run through all sets of a log; a row of numbers is read many times as fast
- * as a record with its parts, and the rows are made while the session has just been read and is at hand.
+ * The performed sets of a session in columns. Figures of every lift run through all sets of a log; a row of numbers is
+ * read many times as fast as a record with its parts, and the rows are made while the session has just been read and is
+ * at hand.
  */
 export interface DoneSets {
   /** Exercises of the session's items, in order. */
   readonly exerciseIds: readonly string[];
-  /** Rows of `doneSetRow` numbers, in the order of the sets: place of the item, repetitions, load as typed, RPE (NaN without), marks. */
+  /**
+   * Rows of `doneSetRow` numbers, in the order of the sets: place of the item, repetitions, load as typed, RPE (NaN
+   * without), marks.
+   */
   readonly rows: readonly number[];
 }
 
 export const doneSetRow = 5;
 
-/** Marks of a row. A part of a drop or cluster set has a row after its set's, with the load of its own or of the set. */
+/**
+ * Marks of a row. A part of a drop or cluster set has a row after its set's, with the load of its own or of the set.
+ */
 export const doneSetMarks = { warmUp: 1, failed: 2, asManyAsPossible: 4, part: 8 } as const;
 
 /** What of a session its performed sets are read from. */
@@ -57,8 +63,8 @@ export const doneSets = perOwner((session: Lifted): DoneSets => {
 });
 
 /**
- * How many repetitions of a set were completed. `failed` says that one more was tried and missed; an attempt of a meet or a test is a single, so
- * one that failed was missed.
+ * How many repetitions of a set were completed. `failed` says that one more was tried and missed; an attempt of a meet
+ * or a test is a single, so one that failed was missed.
  */
 export function completedReps(
   { reps, failed }: { reps?: number | null; failed?: boolean | null },

@@ -2,7 +2,8 @@ import { kinds } from "./kinds/all";
 import type { IdList, Wording } from "./kinds/kind";
 import type { RecordKind } from "./records";
 
-// Lists inside records whose elements have ids of their own, as each kind declares them: what must hold of them, and how they are mended.
+// Lists inside records whose elements have ids of their own, as each kind declares them: what must hold of them, and
+// how they are mended.
 
 type Element = Record<string, unknown>;
 type Lists = Readonly<Record<string, IdList>>;
@@ -33,7 +34,10 @@ function isSoundList(list: unknown, inside: Lists): boolean {
   );
 }
 
-/** The record with an id for each element that lacks one, in the order of its lists, so that twice the same record gets twice the same ids. */
+/**
+ * The record with an id for each element that lacks one, in the order of its lists, so that twice the same record gets
+ * twice the same ids.
+ */
 export function withElementIds(kind: RecordKind, record: Element): Element {
   return withIdsIn(listsOf(kind), record);
 }
@@ -126,7 +130,10 @@ function renamedList<T extends { id: string }>(list: readonly T[], letter: strin
   });
 }
 
-/** What an element of a list of some record is called: `Back squat`, `set 2`. Null where no element of that list has the id. */
+/**
+ * What an element of a list of some record is called: `Back squat`, `set 2`. Null where no element of that list has the
+ * id.
+ */
 export function elementName(
   kind: RecordKind,
   record: object,

@@ -6,13 +6,19 @@ import type { Person } from "./kinds/people";
 import { LogIndex } from "./logIndex";
 import type { AnyRecord, RecordKind, RecordOf, Tombstone } from "./records";
 
-/** The in-memory set of records of one household: what every figure is computed from. Written by `putRecord` and `removeRecord` alone. */
+/**
+ * The in-memory set of records of one household: what every figure is computed from. Written by `putRecord` and
+ * `removeRecord` alone.
+ */
 export interface Log {
   readonly records: { readonly [K in RecordKind]: ReadonlyMap<string, RecordOf<K>> };
   readonly removed: ReadonlyMap<string, Tombstone>;
   /** Top-level keys of an archive that this version does not know; given back on export. */
   readonly extra: Record<string, unknown>;
-  /** What lies among the records and cannot be read as one. No figure knows of it; it is kept, told of, and given out with the archive. */
+  /**
+   * What lies among the records and cannot be read as one. No figure knows of it; it is kept, told of, and given out
+   * with the archive.
+   */
   readonly unread: readonly Unread[];
   /** The same records by person and day, and when each part last changed. */
   readonly index: LogIndex;
@@ -44,8 +50,9 @@ export function sizeOf({ records }: Pick<Log, "records">): number {
 }
 
 /**
- * Why something cannot stand in a log as a record of a kind, or null when it can. Only what every reader of a log rests on is looked at: that
- * it is a record with an id, and belongs to a day on which there can be an entry. Whether it is sound in all its parts is the schema's question.
+ * Why something cannot stand in a log as a record of a kind, or null when it can. Only what every reader of a log rests
+ * on is looked at: that it is a record with an id, and belongs to a day on which there can be an entry. Whether it is
+ * sound in all its parts is the schema's question.
  */
 export function whyUnread(kind: RecordKind, record: unknown): string | null {
   if (typeof record === "string") return "the page in which it lay cannot be read";
@@ -72,7 +79,10 @@ export function putRecord(log: Log, kind: RecordKind, record: AnyRecord): void {
   log.index.changed(kind, before, record);
 }
 
-/** Writes records into a log of which nothing was read yet; `keep` names those of the kind that stand already and stay as they are. */
+/**
+ * Writes records into a log of which nothing was read yet; `keep` names those of the kind that stand already and stay
+ * as they are.
+ */
 export function fillRecords(
   log: Log,
   kind: RecordKind,

@@ -11,8 +11,9 @@ interface Dated {
 }
 
 /**
- * A log's records by person and day, brought up to date with every record written. Whoever reads here while a figure is being
- * computed is noted as depending on exactly what was read, so that the figure is computed again when that has changed, and only then.
+ * A log's records by person and day, brought up to date with every record written. Whoever reads here while a figure is
+ * being computed is noted as depending on exactly what was read, so that the figure is computed again when that has
+ * changed, and only then.
  */
 export class LogIndex implements Clock {
   #version = 0;
@@ -47,7 +48,10 @@ export class LogIndex implements Clock {
     return this.#person(kind, personId).buckets();
   }
 
-  /** Takes records up while a log is read that nobody has asked yet: then they are at hand, later each would have to be fetched again. */
+  /**
+   * Takes records up while a log is read that nobody has asked yet: then they are at hand, later each would have to be
+   * fetched again.
+   */
   fill(kind: RecordKind, records: readonly AnyRecord[]): void {
     if (isDated(kind)) fill(this.#people(kind), records as unknown as readonly Dated[], this);
   }
@@ -100,7 +104,10 @@ function personDays(people: Map<string, PersonDays>, personId: string, clock: Cl
   return days;
 }
 
-/** Days stand together in buckets: whoever reads a day depends on its bucket, so a sum over twenty years rests on some hundred parts, not on thousands. */
+/**
+ * Days stand together in buckets: whoever reads a day depends on its bucket, so a sum over twenty years rests on some
+ * hundred parts, not on thousands.
+ */
 export const bucketDays = 56;
 
 /** The bucket that holds a day. */

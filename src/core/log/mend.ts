@@ -9,8 +9,9 @@ export interface Mended {
 }
 
 /**
- * Takes out of a log what cannot be read. Of the kinds that it was of, what another copy of the same log holds and this one lacks is put in, so that
- * a page that was damaged is whole again; what was written since stays as it is, and what was removed stays removed.
+ * Takes out of a log what cannot be read. Of the kinds that it was of, what another copy of the same log holds and this
+ * one lacks is put in, so that a page that was damaged is whole again; what was written since stays as it is, and what
+ * was removed stays removed.
  */
 export function mend(log: Log, copy: Log | null): Mended {
   const out = (log.unread as Unread[]).splice(0);

@@ -2,8 +2,8 @@ type Document = Record<string, unknown>;
 type Step = (document: Document) => Document;
 
 /**
- * One step a version: the first turns a version-1 document into version 2. A step is never edited once released, and looks at each collection by
- * itself, since a stored page holds a part of one.
+ * One step a version: the first turns a version-1 document into version 2. A step is never edited once released, and
+ * looks at each collection by itself, since a stored page holds a part of one.
  */
 const steps: readonly Step[] = [];
 

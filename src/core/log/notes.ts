@@ -13,7 +13,10 @@ export interface Remark {
   levelMayJump: boolean;
 }
 
-/** What a person's notes of a bucket of days say, as far as it is to be read, and on which days they let the level of the weight jump; whatever day is asked about. */
+/**
+ * What a person's notes of a bucket of days say, as far as it is to be read, and on which days they let the level of
+ * the weight jump; whatever day is asked about.
+ */
 export const remarks = perOwner(({ index }: Log) =>
   memoByKey(index, (personId: string) =>
     memoByKey(index, (bucket: number) =>

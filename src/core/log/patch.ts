@@ -1,11 +1,13 @@
 import { sameJson } from "./canonical";
 
-/** A step of a path: the key of an object, an element of a list whose elements have ids, or the order of such a list. */
+/**
+ * A step of a path: the key of an object, an element of a list whose elements have ids, or the order of such a list.
+ */
 export type Step = string | { readonly element: string } | { readonly order: true };
 
 /**
- * One field that changed, by path from the record. Elements of a list are named by their ids and not by their places, so that two
- * hands that change different sets of one session do not touch the same path. `undefined` means absent.
+ * One field that changed, by path from the record. Elements of a list are named by their ids and not by their places,
+ * so that two hands that change different sets of one session do not touch the same path. `undefined` means absent.
  */
 export interface FieldPatch {
   path: readonly Step[];

@@ -108,7 +108,8 @@ describe("days as rows", () => {
       expect.anything(),
       "note of the day",
     ]);
-    // 70 kg = 154.32 lb, 70.2 kg = 154.76 lb, 71 kg = 156.53 lb (1 lb = 0.45359237 kg, exact by the international agreement of 1959).
+    // 70 kg = 154.32 lb, 70.2 kg = 154.76 lb, 71 kg = 156.53 lb (1 lb = 0.45359237 kg, exact by the international
+    // agreement of 1959).
     expect(rows.map(([date, weight, second, , , , plan, , note]) => [date, weight, second, plan, note])).toEqual([
       ["2026-01-05", 154.32, null, null, "cold"],
       ["2026-01-06", 154.76, 156.53, null, null],

@@ -33,8 +33,8 @@ export function removedPerson(log: Log, personId: string): Change {
 }
 
 /**
- * Two people who are one: all that belongs to the one that goes becomes the other's. Where both weighed in on a morning the other one's is kept
- * as a second weigh-in (one that is the same is dropped), and notes of one day stand together.
+ * Two people who are one: all that belongs to the one that goes becomes the other's. Where both weighed in on a morning
+ * the other one's is kept as a second weigh-in (one that is the same is dropped), and notes of one day stand together.
  */
 export function joinedPeople(log: Log, keptId: string, goneId: string): Change {
   const people = log.index.all("people");

@@ -13,9 +13,9 @@ export type OwnedKind = {
 export type Tombstone = z.infer<typeof tombstoneSchema>;
 
 /**
- * One step of a change: write a record, or remove one. `base` is the record as the writer saw it (absent when new): only what
- * differs from it is written, so that what another tab or device changed meanwhile stays. The date of a removal is where the record is looked for
- * first.
+ * One step of a change: write a record, or remove one. `base` is the record as the writer saw it (absent when new):
+ * only what differs from it is written, so that what another tab or device changed meanwhile stays. The date of a
+ * removal is where the record is looked for first.
  */
 export type ChangeStep =
   | { [K in RecordKind]: { kind: K; put: RecordOf<K>; base?: RecordOf<K> } }[RecordKind]

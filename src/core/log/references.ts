@@ -55,7 +55,10 @@ function kindsReferredTo(kind: RecordKind): RecordKind[] {
   return [...(belongsTo === "household" ? [] : ["people" as const]), ...(Object.values(refersTo) as RecordKind[])];
 }
 
-/** Every record that points to one record of a kind, as it is when it points to another instead; those that `passOver` names stay out. */
+/**
+ * Every record that points to one record of a kind, as it is when it points to another instead; those that `passOver`
+ * names stay out.
+ */
 export function repointed(
   { index }: Log,
   kind: RecordKind,

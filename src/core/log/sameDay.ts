@@ -19,8 +19,8 @@ export function standing<R extends AnyRecord>(
 }
 
 /**
- * The record of a person's day that is the same as a record whatever their ids, being the one that there is a day; undefined where there is
- * none or any number can stand.
+ * The record of a person's day that is the same as a record whatever their ids, being the one that there is a day;
+ * undefined where there is none or any number can stand.
  * @param counts which of the records held may stand
  */
 export function sameDayRecord(

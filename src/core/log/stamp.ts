@@ -1,7 +1,12 @@
-/** What a stamp looks like: an instant, a counter and a database's short name, without more than 40 letters of the last. */
+/**
+ * What a stamp looks like: an instant, a counter and a database's short name, without more than 40 letters of the last.
+ */
 const stampPattern = /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}:\d{2}\.\d{3}Z\/[0-9a-z]{4,8}\/[^/]{0,40}$/;
 
-/** How far a clock may be ahead of ours before its stamps are not believed, milliseconds: a day and a half, for a clock set to another zone or date. */
+/**
+ * How far a clock may be ahead of ours before its stamps are not believed, milliseconds: a day and a half, for a clock
+ * set to another zone or date.
+ */
 const aheadAtMost = 129_600_000;
 
 /** Whether a text is a stamp of this log at all. */
@@ -10,7 +15,8 @@ export function isStamp(text: string): boolean {
 }
 
 /**
- * A stamp that can be believed: the one given, one of now where it lies further ahead than a clock may, or undefined where it is none.
+ * A stamp that can be believed: the one given, one of now where it lies further ahead than a clock may, or undefined
+ * where it is none.
  * @param nowMs wall clock, milliseconds since 1970
  */
 export function soundStamp(stamp: string | null | undefined, nowMs: number): string | undefined {
@@ -20,8 +26,8 @@ export function soundStamp(stamp: string | null | undefined, nowMs: number): str
 }
 
 /**
- * A hybrid logical clock stamp: `2026-05-01T06:10:00.123Z/0003/k3f9`, so that plain text order is the order of writing, also
- * across machines whose clocks differ, and a stamp made after reading another is always later than it.
+ * A hybrid logical clock stamp: `2026-05-01T06:10:00.123Z/0003/k3f9`, so that plain text order is the order of writing,
+ * also across machines whose clocks differ, and a stamp made after reading another is always later than it.
  * Source: Kulkarni et al., Logical Physical Clocks, 2014 (from memory).
  * @param seen stamps it must be later than; those that cannot be believed do not count
  * @param nowMs wall clock, milliseconds since 1970

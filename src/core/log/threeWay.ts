@@ -21,9 +21,9 @@ interface Joining {
 }
 
 /**
- * Joins what two tabs or devices made of one value. What only one of them changed is taken from that one; objects are joined key by key and
- * lists with ids element by element, also those that neither had before. What one removed while the other changed it stays as it was
- * changed, whoever removed it.
+ * Joins what two tabs or devices made of one value. What only one of them changed is taken from that one; objects are
+ * joined key by key and lists with ids element by element, also those that neither had before. What one removed while
+ * the other changed it stays as it was changed, whoever removed it.
  * @param base the value as I saw it when I began; undefined when there was none
  * @param mine what I made of it
  * @param theirs how it stands now
@@ -35,7 +35,8 @@ export function threeWay(base: unknown, mine: unknown, theirs: unknown, kept: Cl
 }
 
 /**
- * `value` with the patches applied, to take a change back or to do it again: whatever another tab or device has changed since is left as it
+ * `value` with the patches applied, to take a change back or to do it again: whatever another tab or device has changed
+ * since is left as it
  * stands, and comes back among the clashes.
  */
 export function applyPatches(value: unknown, patches: readonly FieldPatch[]): Joined {
@@ -88,7 +89,9 @@ function joinLists(base: Elements, mine: Elements, theirs: Elements, path: reado
   return placed(moved ? mine : theirs, moved ? theirs : mine).flatMap((id) => joined.get(id) ?? []);
 }
 
-/** All ids of two lists: those of the first in its order, each that only the second has behind the one it follows there. */
+/**
+ * All ids of two lists: those of the first in its order, each that only the second has behind the one it follows there.
+ */
 function placed(first: Elements, second: Elements): string[] {
   const ids = idsOf(first);
   const known = new Set(ids);

@@ -2,7 +2,10 @@ import type { Food, Nutrients } from "../log/kinds/foods";
 import type { Meal } from "../log/kinds/meals";
 import type { Recipe } from "../log/kinds/recipes";
 
-/** Absolute nutrients with none left open; carbohydrate is total carbohydrate, fibre, sugars and polyols being parts of it. */
+/**
+ * Absolute nutrients with none left open; carbohydrate is total carbohydrate, fibre, sugars and polyols being parts of
+ * it.
+ */
 export type FullNutrients = {
   kcal: number;
   protein: number;
@@ -27,7 +30,8 @@ export const noNutrients: FullNutrients = {
 const names = Object.keys(noNutrients) as (keyof FullNutrients)[];
 
 /**
- * Energy of food from its nutrients, in kilocalories: 4 × available carbohydrate (total less fibre and polyols), 2 × fibre,
+ * Energy of food from its nutrients, in kilocalories: 4 × available carbohydrate (total less fibre and polyols), 2 ×
+ * fibre,
  * 2.4 × polyols, 4 × protein, 9 × fat, 7 × alcohol; grams in. Source: Regulation (EU) 1169/2011, Annex XIV.
  */
 export function energyFromNutrients({
@@ -43,7 +47,10 @@ export function energyFromNutrients({
   );
 }
 
-/** The same in kilojoules with the Regulation's own kilojoule factors (17, 8, 10, 17, 37, 29), which are not 4.184 times the others. */
+/**
+ * The same in kilojoules with the Regulation's own kilojoule factors (17, 8, 10, 17, 37, 29), which are not 4.184 times
+ * the others.
+ */
 export function kilojoulesFromNutrients({
   protein = 0,
   fat = 0,
@@ -111,8 +118,8 @@ export function ofRecipe(recipe: Recipe, portions: number, foods: ReadonlyMap<st
 export type MealNutrients = { nutrients: FullNutrients } | { reason: string };
 
 /**
- * Nutrients of a meal: the snapshot it was written with, else its food by weight, else its recipe by portions. Energy that is not known is not
- * nothing: it is a reason.
+ * Nutrients of a meal: the snapshot it was written with, else its food by weight, else its recipe by portions. Energy
+ * that is not known is not nothing: it is a reason.
  */
 export function mealNutrients(
   meal: Meal,

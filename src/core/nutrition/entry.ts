@@ -84,7 +84,10 @@ const eating = [
   "night",
 ];
 
-/** Foods and recipes with their amounts: `breakfast: 80 g oats, 2 eggs and half a portion lentil soup`. Null when nothing in it is a food. */
+/**
+ * Foods and recipes with their amounts: `breakfast: 80 g oats, 2 eggs and half a portion lentil soup`. Null when
+ * nothing in it is a food.
+ */
 export function readFood(line: Line): ParsedEntry | null {
   const { day, context, text } = line;
   const things: Thing[] = [...context.foods, ...context.recipes];
@@ -198,8 +201,8 @@ export function readFood(line: Line): ParsedEntry | null {
 }
 
 /**
- * A meal's name that stands at a place in the line, and where what belongs to it begins. A name of the trainee's own may be a food's too: it needs a colon
- * or a dash behind it, unless it stands alone.
+ * A meal's name that stands at a place in the line, and where what belongs to it begins. A name of the trainee's own
+ * may be a food's too: it needs a colon or a dash behind it, unless it stands alone.
  */
 export function mealAt(
   { tokens, context }: Line,

@@ -37,7 +37,8 @@ describe("a day's meals", () => {
 });
 
 describe("energy from nutrients", () => {
-  // By hand with the Regulation's factors: a label whose fibre is more than its carbohydrate has none that is available.
+  // By hand with the Regulation's factors: a label whose fibre is more than its carbohydrate has none that is
+  // available.
   it("counts no available carbohydrate below none", () => {
     expect(energyFromNutrients({ carbohydrate: 3, fibre: 10 })).toBe(20);
     expect(kilojoulesFromNutrients({ carbohydrate: 3, fibre: 10 })).toBe(80);

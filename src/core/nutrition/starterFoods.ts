@@ -12,7 +12,10 @@ type Row = [
   alcohol?: number,
 ];
 
-/** Typical values per 100 g as eaten or as named, total carbohydrate including fibre: from memory, to be replaced from a label. */
+/**
+ * Typical values per 100 g as eaten or as named, total carbohydrate including fibre: from memory, to be replaced from a
+ * label.
+ */
 const rows: Row[] = [
   ["oats", "Oats", 13.5, 7, 68.7, 10, 1, ["cup", 80]],
   ["skyr", "Skyr", 11, 0.2, 4, 0, 4, ["pot", 150]],

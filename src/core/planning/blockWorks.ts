@@ -7,14 +7,20 @@ import type { BlockCourse } from "./blocks";
 import { blockCourse } from "./blocks";
 import { planningOf } from "./slice";
 
-/** The work of a block: what was performed up to the day asked about, beside what was planned up to it and for the whole block. */
+/**
+ * The work of a block: what was performed up to the day asked about, beside what was planned up to it and for the whole
+ * block.
+ */
 export interface BlockWork extends WorkTotal {
   block: Block;
   course: BlockCourse;
   /** Over the days that have passed; null before the block begins. */
   perWeek: { numberOfLifts: number; volumeLoadKg: number } | null;
   plannedSoFar: WorkSum["planned"];
-  /** Lifts a week, load a week and average weight as multiples of the block's before; null where one of the two has nothing. */
+  /**
+   * Lifts a week, load a week and average weight as multiples of the block's before; null where one of the two has
+   * nothing.
+   */
   against: { numberOfLifts: number; volumeLoadKg: number; averageKg: number } | null;
 }
 

@@ -1,7 +1,10 @@
 import { type Day, mustDay } from "../base/calendar/day";
 import type { Block } from "../log/kinds/blocks";
 
-/** Where a block stands on a day: its first and its last day (both belong to it), and how many of its days have passed, that day among them. */
+/**
+ * Where a block stands on a day: its first and its last day (both belong to it), and how many of its days have passed,
+ * that day among them.
+ */
 export interface BlockCourse {
   first: Day;
   last: Day;

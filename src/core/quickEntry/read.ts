@@ -35,9 +35,9 @@ const withNames = perOwner((exercises: readonly Exercise[]): readonly Exercise[]
 const idle = ["did", "do", "i", "my", "we", "some", "the"];
 
 /**
- * Reads the quick-entry line: a weigh-in, measures, water, sets of exercises, a run or a row, foods, a note, or `skip`, with a day if
- * not the chosen one. Every part of the line is accounted for, or it is not read: what can be read two ways comes back as choices with all
- * of the line kept, what cannot be read is underlined with the reason.
+ * Reads the quick-entry line: a weigh-in, measures, water, sets of exercises, a run or a row, foods, a note, or `skip`,
+ * with a day if not the chosen one. Every part of the line is accounted for, or it is not read: what can be read two
+ * ways comes back as choices with all of the line kept, what cannot be read is underlined with the reason.
  */
 export function readEntry(text: string, context: EntryContext): ParsedEntry {
   const { day: chosen, today } = context;
@@ -203,7 +203,10 @@ function withSession(sessions: Written["sessions"], session: Written["sessions"]
       );
 }
 
-/** The line's parts between semicolons that speak of something of their own; a part that goes on with what stands before it stays with it. */
+/**
+ * The line's parts between semicolons that speak of something of their own; a part that goes on with what stands before
+ * it stays with it.
+ */
 function chunksOf(line: Line): Token[][] {
   const { tokens } = line;
   const note = tokens.findIndex((_, at) => isNoteAt(tokens, at));
@@ -291,7 +294,8 @@ function readChunk(line: Line): ParsedEntry {
   if (mealAt(line, 0)?.own) return readFood(line)!;
   const names = namesIn(tokens, context.exercises);
   const kind = kindAt(tokens, context);
-  // A name that holds the word of a kind (`barbell row`) is that exercise; one behind the sets of a run is not looked for.
+  // A name that holds the word of a kind (`barbell row`) is that exercise; one behind the sets of a run is not looked
+  // for.
   const ofKind =
     kind !== null &&
     !names.some(({ from, to }) => from <= kind.at && kind.at < to) &&
@@ -576,7 +580,9 @@ function readQuoted(line: Line): ParsedEntry {
   ]);
 }
 
-/** A line that names no exercise in full: one begun, one misspelt, or a new one. Null when it does not look like sets. */
+/**
+ * A line that names no exercise in full: one begun, one misspelt, or a new one. Null when it does not look like sets.
+ */
 function readUnknown(line: Line, kind: { at: number; kind: string } | null): ParsedEntry | null {
   const { tokens, text, context, day } = line;
   if (!tokens.some((token) => token.kind === "number" || token.kind === "clock")) return null;
@@ -802,7 +808,10 @@ function completionsFor({ text, tokens, context }: Line): EntryChoice[] {
     .map(({ name }) => ({ label: name, text: `${prefix}${before}${name}${whole ? " " : ""}` }));
 }
 
-/** The letters, spaces and hyphens at the end of a text, from the first letter on, without the unit of an amount that stands before them. */
+/**
+ * The letters, spaces and hyphens at the end of a text, from the first letter on, without the unit of an amount that
+ * stands before them.
+ */
 function lastWords(text: string): string {
   let from = text.length;
   while (from > 0 && /[\p{L}\s-]/u.test(text[from - 1]!)) from -= 1;

@@ -41,8 +41,8 @@ export function lineRead(line: string, found: ParsedEntry): LineRead {
 }
 
 /**
- * The day of a line that holds nothing but a date in figures or with its month, as it heads the lines of a day in notes; null when it is
- * another line.
+ * The day of a line that holds nothing but a date in figures or with its month, as it heads the lines of a day in
+ * notes; null when it is another line.
  */
 export function headingDay(line: string, today: Day, order: "dmy" | "mdy" | null): Day | null {
   const tokens = tokensOf(line);

@@ -7,7 +7,8 @@ const readings = (...given: [string, number][]) => given.map(([date, value]) => 
 
 describe("a report", () => {
   it("by hand: start, current, change, a week, by week and by year", () => {
-    // Weeks from Monday: 22–28 Dec (80, 81), 29 Dec – 4 Jan (79 in the old year, 78 in the new), none 5–11 (what lies across it is no week's change), 12–18 Jan (77), and 20 Jan (76) open.
+    // Weeks from Monday: 22–28 Dec (80, 81), 29 Dec – 4 Jan (79 in the old year, 78 in the new), none 5–11 (what lies
+    // across it is no week's change), 12–18 Jan (77), and 20 Jan (76) open.
     const result = report(
       readings(
         ["2025-12-23", 80],

@@ -14,7 +14,9 @@ export interface ReportWeek {
   change: number | null;
 }
 
-/** One calendar year. `change`: of the weekly mean, from the last one before the year (or its own first) to its last. */
+/**
+ * One calendar year. `change`: of the weekly mean, from the last one before the year (or its own first) to its last.
+ */
 export interface ReportYear {
   year: number;
   days: number;
@@ -34,8 +36,8 @@ export interface Report {
 }
 
 /**
- * How a daily quantity went from its first reading to its latest, by week and by year. A mean weekly change is withheld below seven days.
- * Weeks without a reading do not appear, and the week after such a gap has no change of a week.
+ * How a daily quantity went from its first reading to its latest, by week and by year. A mean weekly change is withheld
+ * below seven days. Weeks without a reading do not appear, and the week after such a gap has no change of a week.
  * @param readings oldest first, one a day
  */
 export function report(readings: readonly DayValue[], weekStart: Weekday, on: Day): Report | null {

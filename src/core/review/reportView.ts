@@ -16,7 +16,10 @@ export interface ReportChoice {
   name: string;
 }
 
-/** The goal's line beside what was weighed or measured, on the report's last day: what it asked, how far from it that day was, and the share of the way. */
+/**
+ * The goal's line beside what was weighed or measured, on the report's last day: what it asked, how far from it that
+ * day was, and the share of the way.
+ */
 export interface ReportGoal {
   start: number;
   startDay: Day;
@@ -42,7 +45,10 @@ export interface ReportView {
   unit: string | null;
   report: (Omit<Report, "weeks"> & { weeks: ReportWeekView[] }) | null;
   goal: ReportGoal | null;
-  /** What was written of the days between the first and the last, oldest first; `notesInAll` counts those too many to list. */
+  /**
+   * What was written of the days between the first and the last, oldest first; `notesInAll` counts those too many to
+   * list.
+   */
   notes: { date: string; text: string }[];
   notesInAll: number;
   /** For the weight: the trend on the first and the last day. */

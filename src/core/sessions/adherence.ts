@@ -32,8 +32,8 @@ export interface Adherence {
 }
 
 /**
- * How much of the plan was done: (done + ½ partly) / (done + partly + skipped + missed). Optional sessions count only when done,
- * unplanned ones are shown apart, those still to come count for nothing yet.
+ * How much of the plan was done: (done + ½ partly) / (done + partly + skipped + missed). Optional sessions count only
+ * when done, unplanned ones are shown apart, those still to come count for nothing yet.
  */
 export function adherence(sessions: readonly Session[], on: Day): Adherence {
   const count = { done: 0, partly: 0, skipped: 0, missed: 0, extra: 0 };

@@ -9,8 +9,8 @@ export interface Step {
 }
 
 /**
- * The sets of a session in the order in which they are done: exercise after exercise, those of one superset in turn, a set of each.
- * Warm-ups come before, each exercise's own. An exercise that was left out has no open sets.
+ * The sets of a session in the order in which they are done: exercise after exercise, those of one superset in turn, a
+ * set of each. Warm-ups come before, each exercise's own. An exercise that was left out has no open sets.
  */
 export function stepsOf(session: Session): Step[] {
   const items = session.items ?? [];
@@ -36,7 +36,10 @@ function isOpen({ item, set }: Step): boolean {
   return !set.done && item.skipped == null;
 }
 
-/** The set to do next: the first open one after the last done, else the first open one before it; null when none is open. */
+/**
+ * The set to do next: the first open one after the last done, else the first open one before it; null when none is
+ * open.
+ */
 export function nextStep(session: Session): Step | null {
   const steps = stepsOf(session);
   const last = steps.findLastIndex(({ set }) => set.done);

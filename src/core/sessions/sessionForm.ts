@@ -38,7 +38,10 @@ export function sessionFields(session: Session, unit: DistanceUnit): SessionFiel
   };
 }
 
-/** The session with those of its fields that were changed; all others stay to the last digit. A planned distance is done by saving it. */
+/**
+ * The session with those of its fields that were changed; all others stay to the last digit. A planned distance is done
+ * by saving it.
+ */
 export function withSessionFields(
   session: Session,
   fields: SessionFields,

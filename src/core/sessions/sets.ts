@@ -10,7 +10,10 @@ export interface Performed {
   restSeconds?: number;
 }
 
-/** The session with these sets performed: planned sets of the exercise that are still open are filled first, the rest is added. */
+/**
+ * The session with these sets performed: planned sets of the exercise that are still open are filled first, the rest is
+ * added.
+ */
 export function withSets(
   session: Session,
   exerciseId: string,
@@ -41,7 +44,10 @@ export function withSets(
   });
 }
 
-/** The session with the status that its sets tell: done when no planned working set is open, partly when some are, as it was when none is done. */
+/**
+ * The session with the status that its sets tell: done when no planned working set is open, partly when some are, as it
+ * was when none is done.
+ */
 export function withStatus(session: Session): Session {
   const sets = (session.items ?? []).flatMap((item) => item.sets);
   if (!sets.some(({ done }) => done))
@@ -49,7 +55,10 @@ export function withStatus(session: Session): Session {
   return { ...session, status: sets.some((set) => hasPlan(set) && !set.done && !set.warmUp) ? "partly" : "done" };
 }
 
-/** The session with one set of it changed. A set left with neither plan nor performance is gone, and so is an exercise left without sets. */
+/**
+ * The session with one set of it changed. A set left with neither plan nor performance is gone, and so is an exercise
+ * left without sets.
+ */
 export function withSet(
   session: Session,
   itemId: string,

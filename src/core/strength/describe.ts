@@ -17,8 +17,9 @@ type Measured = {
 };
 
 /**
- * Sets as a lifter writes them: `3 × 6 at 72.5 kg, RPE 8`, `8, 8, 8, 7 at 52.5 kg`, `3 × 40 s`. Sets of one load stand together, with the
- * effort of each where they differ (`RPE 7, 8, –`; `last RPE 8` where the last alone is rated); warm-ups are left out. Empty text when none of the sets has that side.
+ * Sets as a lifter writes them: `3 × 6 at 72.5 kg, RPE 8`, `8, 8, 8, 7 at 52.5 kg`, `3 × 40 s`. Sets of one load stand
+ * together, with the effort of each where they differ (`RPE 7, 8, –`; `last RPE 8` where the last alone is rated);
+ * warm-ups are left out. Empty text when none of the sets has that side.
  * @param side what was planned, or what was done
  * @param worked the loads, by the sets' ids, that planned percentages and efforts come to on the day, told behind them
  */

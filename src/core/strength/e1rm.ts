@@ -10,7 +10,10 @@ export type CommonFormula = FormulaName | "mean";
 /** What the trainee may choose: a common relation, or each lift's own. */
 export type FormulaChoice = CommonFormula | "personal";
 
-/** Estimated maximum as a multiple of the load, by repetitions to the limit (1 to 20, halves allowed); 1 at one repetition. */
+/**
+ * Estimated maximum as a multiple of the load, by repetitions to the limit (1 to 20, halves allowed); 1 at one
+ * repetition.
+ */
 export type Factor = (repsToFailure: number) => number;
 
 interface Formula {
@@ -70,8 +73,9 @@ export const recordUpTo = 10;
 export const estimateUpTo = 20;
 
 /**
- * The multiple of the load that a formula gives for `reps` repetitions to the limit. One repetition is the load itself, whatever
- * the formula says there; between one and two the factor runs straight to the formula's own value at two, so nothing jumps.
+ * The multiple of the load that a formula gives for `reps` repetitions to the limit. One repetition is the load itself,
+ * whatever the formula says there; between one and two the factor runs straight to the formula's own value at two, so
+ * nothing jumps.
  * @param reps 1 to 20, halves allowed
  */
 export function maximumFactor(choice: CommonFormula, reps: number): number {
@@ -108,8 +112,8 @@ export type Estimate = { kg: number; repsToFailure: number; rough: boolean } | {
  * @param factor the relation of repetitions to load, such as `factorOf.mean`
  * @param kg total load moved, kilograms, above 0
  * @param reps repetitions done
- * @param rpe effort of the set, 6 to 10; below 6 it says too little about the reserve and is ignored. Absent: reserve unknown,
- *   the estimate is then a lower bound
+ * @param rpe effort of the set, 6 to 10; below 6 it says too little about the reserve and is ignored. Absent: reserve
+ *   unknown, the estimate is then a lower bound
  * @returns the estimate with `repsToFailure` = reps + reserve, or the reason why there is none
  * Source of reps in reserve = 10 − RPE: Helms et al. 2016, Strength Cond J 38:42 (from memory).
  */

@@ -11,8 +11,8 @@ export const zones = [
 ] as const;
 
 /**
- * Prilepin's guide rails for one lift in one session, by zone: repetitions a set, and in total (lowest, usual, highest). From memory;
- * drawn from weightlifters' training, so a rail and no rule.
+ * Prilepin's guide rails for one lift in one session, by zone: repetitions a set, and in total (lowest, usual,
+ * highest). From memory; drawn from weightlifters' training, so a rail and no rule.
  */
 export const prilepin: ({ perSet: [number, number]; total: [number, number, number] } | null)[] = [
   null,
@@ -43,7 +43,10 @@ function countIn(
   else lifts.byZone[zoneOf(totalKg / maximum)]! += reps * sides;
 }
 
-/** How the lifts of some performed sets are spread over the zones. Each part of a drop or cluster set counts by its own load. */
+/**
+ * How the lifts of some performed sets are spread over the zones. Each part of a drop or cluster set counts by its own
+ * load.
+ */
 export function liftsByZone(
   sets: readonly PerformedSet[],
   counting: Counting,

@@ -19,8 +19,9 @@ export interface LibraryFilter {
 }
 
 /**
- * Exercises that every typed word fits (the beginning of a word of a name, the group, equipment or a muscle). The one that is called so comes
- * first, then those the trainee does, then those whose name begins so; of as good ones compound lifts, then what is done oftener, then the plainer name.
+ * Exercises that every typed word fits (the beginning of a word of a name, the group, equipment or a muscle). The one
+ * that is called so comes first, then those the trainee does, then those whose name begins so; of as good ones compound
+ * lifts, then what is done oftener, then the plainer name.
  */
 export function findExercises(
   exercises: readonly Exercise[],

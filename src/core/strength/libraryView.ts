@@ -49,14 +49,20 @@ export function exercisesView(asOf: AsOf, filter: LibraryFilter): ExercisesView 
   };
 }
 
-/** What makes two exercises one: sessions and maxima of everybody, other exercises that follow it, chosen lifts, and the exercise itself. */
+/**
+ * What makes two exercises one: sessions and maxima of everybody, other exercises that follow it, chosen lifts, and the
+ * exercise itself.
+ */
 export interface MergeExercises {
   change: Change;
   sessions: number;
   maxima: number;
 }
 
-/** Everything that names one exercise, naming another instead; the first is removed. Null when one of them is not in the log. */
+/**
+ * Everything that names one exercise, naming another instead; the first is removed. Null when one of them is not in the
+ * log.
+ */
 export function mergeExercises({ log }: AsOf, keptId: string, goneId: string): MergeExercises | null {
   const { index } = log;
   const [kept, gone] = [index.all("exercises").get(keptId), index.all("exercises").get(goneId)];

@@ -5,9 +5,10 @@ import type { Session } from "../log/kinds/sessions";
 import { bodyShare, type BodyWeightOn, eligibleReps, isTimed, type PerformedSet, quotedKg, totalWith } from "./sets";
 
 /**
- * What was done of one lift through some days, oldest first, whatever relation of repetitions to load is chosen. Days and sets are rows of
- * numbers: a log of many years has tens of thousands of them, and as objects they would cost more to make and to keep than to work out. (So would
- * typed arrays: for some fifty numbers making one takes five times as long as a list.)
+ * What was done of one lift through some days, oldest first, whatever relation of repetitions to load is chosen. Days
+ * and sets are rows of numbers: a log of many years has tens of thousands of them, and as objects they would cost more
+ * to make and to keep than to work out. (So would typed arrays: for some fifty numbers making one takes five times as
+ * long as a list.)
  */
 export interface LiftRun {
   readonly exercise: Exercise;
@@ -16,8 +17,9 @@ export interface LiftRun {
   /** A row a day: see `Day…` below for its numbers. */
   readonly days: readonly number[];
   /**
-   * Of each session the working sets that no other one matches in load, repetitions and repetitions to the limit together; of equal ones the
-   * earlier. Where a body weight is not known the load is the one added, and the set stands for no maximum.
+   * Of each session the working sets that no other one matches in load, repetitions and repetitions to the limit
+   * together; of equal ones the earlier. Where a body weight is not known the load is the one added, and the set stands
+   * for no maximum.
    */
   readonly sets: readonly number[];
 }
@@ -32,9 +34,10 @@ export interface FrontSet extends Pick<
   repsToFailure: number;
 }
 
-// The numbers of a day: the day, its first set and first session by their places, whether it was worked (at least one repetition, or a timed or
-// distance set), the place of its last session with a set that is no warm-up (-1 without), the heaviest single made in a session of testing as the
-// lift is quoted (NaN without), and Σ reps × total load of its working sets and of its warm-ups, kilograms, as `workOf` counts them.
+// The numbers of a day: the day, its first set and first session by their places, whether it was worked (at least one
+// repetition, or a timed or distance set), the place of its last session with a set that is no warm-up (-1 without),
+// the heaviest single made in a session of testing as the lift is quoted (NaN without), and Σ reps × total load of its
+// working sets and of its warm-ups, kilograms, as `workOf` counts them.
 const dayRow = 8;
 const dayAt = 0,
   setAt = 1,
@@ -44,7 +47,8 @@ const dayAt = 0,
   testedAt = 5,
   workAt = 6,
   warmUpAt = 7;
-// The numbers of a set: repetitions, load as typed, total load, repetitions to the limit, RPE (NaN without), marks, place of its session.
+// The numbers of a set: repetitions, load as typed, total load, repetitions to the limit, RPE (NaN without), marks,
+// place of its session.
 const setRow = 7;
 const repsAt = 0,
   typedAt = 1,
@@ -140,7 +144,10 @@ interface Begun {
   bodyKg: number | null;
 }
 
-/** What was done of each lift on some days, in the order in which the lifts were first done. Every set of every session passes here when all is computed afresh. */
+/**
+ * What was done of each lift on some days, in the order in which the lifts were first done. Every set of every session
+ * passes here when all is computed afresh.
+ */
 export function liftsDone(
   days: Iterable<Day>,
   sessionsOn: (day: Day) => readonly Session[],
@@ -260,8 +267,8 @@ function begin(
 }
 
 /**
- * Puts a set on the front of its session, which begins at `from`, unless one there matches it, and takes off those that it matches. One that
- * gives the same estimate stays, as the earlier of the two.
+ * Puts a set on the front of its session, which begins at `from`, unless one there matches it, and takes off those that
+ * it matches. One that gives the same estimate stays, as the earlier of the two.
  */
 function putOnFront(
   sets: number[],

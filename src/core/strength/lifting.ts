@@ -32,8 +32,9 @@ class Lifting extends Slice {
   });
 
   /**
-   * How strong a lift is on a day by its own curve, before what was done on it; a variation takes its share of the lift it follows. Null when
-   * nothing tells. Loads are worked out by the same curve, so that a set done as asked asks for the same load again.
+   * How strong a lift is on a day by its own curve, before what was done on it; a variation takes its share of the lift
+   * it follows. Null when nothing tells. Loads are worked out by the same curve, so that a set done as asked asks for
+   * the same load again.
    */
   strengthOn(exercise: Exercise, day: Day): Strength | null {
     const { maximumFrom } = exercise;
@@ -50,7 +51,10 @@ class Lifting extends Slice {
       : { ...strength, totalKg: strength.totalKg * maximumFrom!.ratio };
   }
 
-  /** The load of a planned set: as planned, or worked out from the maximum in force before the day, or from an effort by the lift's own curve. */
+  /**
+   * The load of a planned set: as planned, or worked out from the maximum in force before the day, or from an effort by
+   * the lift's own curve.
+   */
   target(exercise: Exercise, planned: TrainingSet["planned"], day: Day): Target {
     if (planned?.kg != null || (planned?.percent == null && planned?.rpe == null))
       return { kg: planned?.kg ?? null, from: "plan" };

@@ -35,7 +35,9 @@ export interface LiftRow {
   lastDone: string | null;
   sessions: number;
   added: boolean;
-  /** The highest estimate as a multiple of that day's body weight, as a total load; null when one of them is unknown. */
+  /**
+   * The highest estimate as a multiple of that day's body weight, as a total load; null when one of them is unknown.
+   */
   ratio: number | null;
   /** The latest as a share of the latest of the lift held against, as total loads; null when one of them is unknown. */
   against: number | null;
@@ -74,7 +76,10 @@ export interface LiftPoint extends Interval {
   record: boolean;
 }
 
-/** A row of the repetition table: what the curve says today, its interval, the share of the maximum, and the heaviest load done for at least as many. */
+/**
+ * A row of the repetition table: what the curve says today, its interval, the share of the maximum, and the heaviest
+ * load done for at least as many.
+ */
 export interface RepRow {
   reps: number;
   kg: number | null;
@@ -320,7 +325,10 @@ function repTable(asOf: AsOf, exercise: Exercise): RepRow[] {
   });
 }
 
-/** At most so many maxima, oldest first: the highest of each of as many runs of neighbours, so that none above its neighbours is left out. */
+/**
+ * At most so many maxima, oldest first: the highest of each of as many runs of neighbours, so that none above its
+ * neighbours is left out.
+ */
 function highestOfEach(maxima: readonly LiftMaximum[], atMost: number): LiftMaximum[] {
   const length = Math.ceil(maxima.length / atMost);
   return Array.from({ length: Math.ceil(maxima.length / Math.max(1, length)) }, (_, index) =>

@@ -36,7 +36,10 @@ function isMadeIn(kg: number, unit: MassUnit): boolean {
 
 const otherUnit = (unit: MassUnit): MassUnit => (unit === "lb" ? "kg" : "lb");
 
-/** The unit in which a bar or a plate is made: the trainee's, unless it is round in the other one alone. Iron stays what it is when the trainee changes units. */
+/**
+ * The unit in which a bar or a plate is made: the trainee's, unless it is round in the other one alone. Iron stays what
+ * it is when the trainee changes units.
+ */
 export function madeIn(kg: number, unit: MassUnit): MassUnit {
   return !isMadeIn(kg, unit) && isMadeIn(kg, otherUnit(unit)) ? otherUnit(unit) : unit;
 }
@@ -54,8 +57,9 @@ const usualSteps: Readonly<Record<MassUnit, readonly number[]>> = {
 };
 
 /**
- * The step in which a lift's load is changed: the exercise's own, else 2.5 kg or 5 lb. One that is round in the other unit alone was written before
- * the trainee changed units: the nearest usual step stands for it (2.5 kg becomes 5 lb, not 5.51).
+ * The step in which a lift's load is changed: the exercise's own, else 2.5 kg or 5 lb. One that is round in the other
+ * unit alone was written before the trainee changed units: the nearest usual step stands for it (2.5 kg becomes 5 lb,
+ * not 5.51).
  */
 export function loadStep(exercise: Exercise, unit: MassUnit): number {
   if (exercise.incrementKg == null) return toKg(unit === "lb" ? 5 : 2.5, unit);
@@ -67,7 +71,10 @@ export function loadStep(exercise: Exercise, unit: MassUnit): number {
   );
 }
 
-/** The nearest multiple of a step, a tie going down; never below zero. A value a hair off a step, as arithmetic leaves it, is on it. */
+/**
+ * The nearest multiple of a step, a tie going down; never below zero. A value a hair off a step, as arithmetic leaves
+ * it, is on it.
+ */
 export function nearestStep(kg: number, stepKg: number): number {
   return Math.max(0, Math.ceil(kg / stepKg - 0.5 - 1e-9)) * stepKg;
 }
@@ -82,7 +89,8 @@ export interface Loaded {
 const grain = 0.0005;
 
 /**
- * Plates per side for a weight, from a stock: the fewest plates that make it exactly (of as many, the heavier first); else the nearest loadable weights on either side.
+ * Plates per side for a weight, from a stock: the fewest plates that make it exactly (of as many, the heavier first);
+ * else the nearest loadable weights on either side.
  * @returns `exact` when it can be loaded; `below` and `above` are null where nothing lighter or heavier can be
  */
 export function platesFor(
@@ -140,8 +148,8 @@ const ramp = [
 ];
 
 /**
- * Warm-up sets up to a working load: the empty bar, then rising shares of it in loadable steps. Shares that come out no heavier than the
- * set before, or that weigh less than the bar, are left out; a light load needs none.
+ * Warm-up sets up to a working load: the empty bar, then rising shares of it in loadable steps. Shares that come out no
+ * heavier than the set before, or that weigh less than the bar, are left out; a light load needs none.
  * @param startKg the lightest there is: the empty bar, or the first step
  */
 export function warmUpRamp(workingKg: number, startKg: number, stepKg: number): RampSet[] {

@@ -21,12 +21,17 @@ export interface LiftMaximum {
   set: FrontSet;
 }
 
-/** A run of a lift's days with each day's highest eligible estimate (NaN without one) and the place of the set it stands on; of equal ones the earlier set keeps the place. */
+/**
+ * A run of a lift's days with each day's highest eligible estimate (NaN without one) and the place of the set it stands
+ * on; of equal ones the earlier set keeps the place.
+ */
 export interface LiftSegment {
   readonly run: LiftRun;
   readonly e1rmKg: readonly number[];
   readonly set: readonly number[];
-  /** Of each day the same of its last session that has an estimate, which another session of the day may have surpassed. */
+  /**
+   * Of each day the same of its last session that has an estimate, which another session of the day may have surpassed.
+   */
   readonly lastKg: readonly number[];
   readonly lastSet: readonly number[];
 }
@@ -34,7 +39,10 @@ export interface LiftSegment {
 /** What was done of one lift, part after part, oldest first. */
 export type LiftCourse = readonly LiftSegment[];
 
-/** What is known of one lift: the highest eligible estimate ever, that of the latest session which has one, the day last done (null for a lift of which only a tested maximum is known) and in how many sessions. */
+/**
+ * What is known of one lift: the highest eligible estimate ever, that of the latest session which has one, the day last
+ * done (null for a lift of which only a tested maximum is known) and in how many sessions.
+ */
 export interface LiftStanding {
   exerciseId: string;
   best: LiftMaximum | null;
@@ -44,8 +52,8 @@ export interface LiftStanding {
 }
 
 /**
- * A run with its highest estimates, on the total load and quoted as the lift is loaded. An estimate rises with load and with repetitions to
- * the limit, so it stands on the front.
+ * A run with its highest estimates, on the total load and quoted as the lift is loaded. An estimate rises with load and
+ * with repetitions to the limit, so it stands on the front.
  */
 export function withMaximum(run: LiftRun, factor: Factor, bodyWeightOn: BodyWeightOn): LiftSegment {
   const count = daysIn(run);
@@ -138,8 +146,8 @@ export function liftStanding(exerciseId: string, course: LiftCourse, before: Day
 }
 
 /**
- * The maximum in force on each day: the latest tested one, raised by any higher estimate since; without a test the highest
- * estimate so far. It looks back only, so a later maximum never rewrites an earlier figure.
+ * The maximum in force on each day: the latest tested one, raised by any higher estimate since; without a test the
+ * highest estimate so far. It looks back only, so a later maximum never rewrites an earlier figure.
  * @param course the days of one lift
  * @param tested tested maxima, oldest first
  * @returns the maximum in force on a day (that day's own sets included), or null when there is none yet

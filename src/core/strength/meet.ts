@@ -8,7 +8,9 @@ export interface Attempt {
   made: boolean;
 }
 
-/** A meet or a day of testing: each lift's attempts in order, its best made one, and the total over the chosen lifts. */
+/**
+ * A meet or a day of testing: each lift's attempts in order, its best made one, and the total over the chosen lifts.
+ */
 export interface Meet {
   sessionId: string;
   day: Day;

@@ -1,4 +1,7 @@
-/** The muscles an exercise can train, by region, as the trade names them: one list, from head to foot. The trainee may add names of their own. */
+/**
+ * The muscles an exercise can train, by region, as the trade names them: one list, from head to foot. The trainee may
+ * add names of their own.
+ */
 const regions = {
   "neck and back": ["neck", "trapezius", "upper back", "lats", "lower back"],
   shoulders: ["front shoulders", "side shoulders", "rear shoulders", "rotator cuff"],

@@ -237,7 +237,8 @@ describe("what was done of a lift, in columns", () => {
               return (rpe !== null && rpe < 6) || all > 12 ? 0 : all;
             };
             const working = sets.filter(({ warmUp, reps }) => !warmUp && reps >= 1);
-            // Every working set is matched by one on the front, and none on it by another of its session, unless both give the same estimate.
+            // Every working set is matched by one on the front, and none on it by another of its session, unless both
+            // give the same estimate.
             for (const set of working)
               expect(
                 front.some((one) => one.totalKg >= set.kg && one.reps >= set.reps && one.repsToFailure >= limit(set)),
@@ -393,7 +394,8 @@ describe("loads worked out", () => {
     expect(strengthOn(course, [], 20, none)).toMatchObject({ totalKg: 120, recent: true });
     expect(strengthOn(course, [], 60, none)).toMatchObject({ totalKg: 110, day: 10, recent: false });
     expect(strengthOn(course, [{ day: 15, kg: 125 }], 20, none)).toMatchObject({ totalKg: 125, standsOn: "test" });
-    // Of equal ones the earlier; without a recent one the latest, a test before an estimate of its day; nothing of the day itself or later.
+    // Of equal ones the earlier; without a recent one the latest, a test before an estimate of its day; nothing of the
+    // day itself or later.
     expect(strengthOn([...on(120, 1), ...on(120, 10)], [{ day: 12, kg: 120 }], 20, none)).toMatchObject({
       totalKg: 120,
       day: 1,
@@ -635,7 +637,8 @@ describe("a day's repetition records", () => {
     liftRecords(courseOf([session(1, first), session(2, day)]), workKg).beaten.flatMap((one) =>
       one.what === "reps" ? [[one.reps, one.kg, one.beforeKg]] : [],
     );
-  // Worked by hand: 5 × 95 stands for one to five repetitions; of the day, 110 is the heaviest for three and 100 for five.
+  // Worked by hand: 5 × 95 stands for one to five repetitions; of the day, 110 is the heaviest for three and 100 for
+  // five.
   it("beat what stood before the day, whichever set was done first", () => {
     const [five, three] = [
       { reps: 5, kg: 100 },

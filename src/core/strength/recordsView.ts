@@ -95,7 +95,10 @@ export function recordsView(asOf: AsOf, ask: { exerciseId: string | null; atMost
   };
 }
 
-/** The lifts of several people side by side: for each lift that anyone has an estimate of, each person's best and latest; and the work of each in the latest twelve weeks. */
+/**
+ * The lifts of several people side by side: for each lift that anyone has an estimate of, each person's best and
+ * latest; and the work of each in the latest twelve weeks.
+ */
 export interface HouseholdLifts {
   people: { id: string; name: string; work: WorkTotal }[];
   rows: { exerciseId: string; name: string; cells: (Pick<LiftRow, "best" | "latest" | "ratio" | "added"> | null)[] }[];

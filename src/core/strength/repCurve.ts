@@ -31,8 +31,8 @@ export interface CurveTest {
 /** A lift's own relation of repetitions to load. */
 export interface RepCurve {
   /**
-   * How steeply load falls with repetitions, as a multiple of the population's: above 1 for one who loses load faster with each
-   * repetition, below for one who keeps it.
+   * How steeply load falls with repetitions, as a multiple of the population's: above 1 for one who loses load faster
+   * with each repetition, below for one who keeps it.
    */
   steepness: number;
   /** Its standard deviation: the population's own spread until hard sets narrow it. */
@@ -48,13 +48,22 @@ export function curveFactor({ steepness }: Pick<RepCurve, "steepness">): Factor 
   return (reps) => maximumFactor("mean", reps) ** steepness;
 }
 
-/** Spread of the steepness between people and lifts (our judgement: it lets 80 % of the maximum be anything from 6 to 14 repetitions). */
+/**
+ * Spread of the steepness between people and lifts (our judgement: it lets 80 % of the maximum be anything from 6 to 14
+ * repetitions).
+ */
 const populationSd = 0.25;
-/** A set against the day's strength, a day's strength against the weeks', and what a day's change of strength may be (shares of the load; our judgement). */
+/**
+ * A set against the day's strength, a day's strength against the weeks', and what a day's change of strength may be
+ * (shares of the load; our judgement).
+ */
 const setSd = 0.02;
 const daySd = 0.02;
 const driftSdPerDay = 0.004;
-/** A judgement of reps in reserve is off by half a repetition at the limit and by more the further off it is (our judgement). */
+/**
+ * A judgement of reps in reserve is off by half a repetition at the limit and by more the further off it is (our
+ * judgement).
+ */
 const reserveSd = (reserve: number) => 0.5 + 0.25 * reserve;
 /** A tested maximum says little of today's strength after about three months: its variance grows by e in that time. */
 const testFadesDays = 90;
@@ -63,7 +72,10 @@ const setHalvesDays = 365;
 /** Sets with at most so many in reserve are hard enough to tell the relation. */
 const curveReserve = 3;
 
-/** How far load has fallen at so many repetitions in the population, as a logarithm (of the mean of the seven formulas), and how fast it falls there. */
+/**
+ * How far load has fallen at so many repetitions in the population, as a logarithm (of the mean of the seven formulas),
+ * and how fast it falls there.
+ */
 function fallAt(reps: number): { fall: number; perRep: number } {
   let known = falls.get(reps);
   if (known === undefined) {
@@ -76,11 +88,13 @@ function fallAt(reps: number): { fall: number; perRep: number } {
 const falls = new Map<number, { fall: number; perRep: number }>();
 
 /**
- * Fits a lift's own relation of repetitions to load from its hard sets: load = strength of the day ÷ factor(reps to the limit)^steepness.
- * Strength wanders from day to day, the steepness is one number for the lift, drawn towards 1 (the mean of the seven formulas) as far as
- * the sets say little: the exact posterior of a linear Gaussian model in the logarithm of the load, by a Kalman filter over
- * (strength, steepness, the day's form). Monotone for every steepness above 0, and 1 at one repetition, like the formulas.
- * @param sets hard sets, oldest first; @param tests tested maxima, oldest first; @param on day the relation is asked for
+ * Fits a lift's own relation of repetitions to load from its hard sets: load = strength of the day ÷ factor(reps to the
+ * limit)^steepness. Strength wanders from day to day, the steepness is one number for the lift, drawn towards 1 (the
+ * mean of the seven formulas) as far as the sets say little: the exact posterior of a linear Gaussian model in the
+ * logarithm of the load, by a Kalman filter over (strength, steepness, the day's form). Monotone for every steepness
+ * above 0, and 1 at one repetition, like the formulas.
+ * @param sets hard sets, oldest first; @param tests tested maxima, oldest first; @param on day the relation is asked
+ *   for
  */
 export function fitRepCurve(sets: readonly CurveSet[], tests: readonly CurveTest[], on: Day): RepCurve {
   // Sets and tests in one run, in order of their days.
@@ -109,7 +123,8 @@ export function fitRepCurve(sets: readonly CurveSet[], tests: readonly CurveTest
       variance[at] = (setSd ** 2 + (perRep * reserveSd(set!.reserve)) ** 2) * 2 ** ((on - set!.day) / setHalvesDays);
     }
   }
-  // Means and covariances of strength (m), steepness (k) and the day's form (d), written out: a log of many years has tens of thousands of sets.
+  // Means and covariances of strength (m), steepness (k) and the day's form (d), written out: a log of many years has
+  // tens of thousands of sets.
   let [m, k, d] = [logKg[0] ?? 0, 1, 0];
   let [mm, mk, md, kk, kd, dd] = [1, 0, 0, populationSd ** 2, 0, 0];
   for (let at = 0; at < count; at++) {
@@ -139,7 +154,10 @@ export function fitRepCurve(sets: readonly CurveSet[], tests: readonly CurveTest
   return { steepness: Math.max(0.2, k), steepnessSd: Math.sqrt(kk), sets: sets.length, days, tests: tests.length };
 }
 
-/** The hard sets among those on the fronts of a lift's days: at most 3 in reserve as rated, or to the limit because the set failed or went for as many repetitions as possible. */
+/**
+ * The hard sets among those on the fronts of a lift's days: at most 3 in reserve as rated, or to the limit because the
+ * set failed or went for as many repetitions as possible.
+ */
 export function curveSets(run: LiftRun): CurveSet[] {
   const hard: CurveSet[] = [];
   for (let index = 0, at = 0; index < daysIn(run); index++)
@@ -160,9 +178,9 @@ export function curveSets(run: LiftRun): CurveSet[] {
 }
 
 /**
- * How far an estimated maximum may be off, as the share to multiply and divide it by for an 80 % interval: form of the day, the judged
- * reserve, and what is not known of the relation. An unrated set is a lower bound, and the interval then says only what its
- * repetitions were worth.
+ * How far an estimated maximum may be off, as the share to multiply and divide it by for an 80 % interval: form of the
+ * day, the judged reserve, and what is not known of the relation. An unrated set is a lower bound, and the interval
+ * then says only what its repetitions were worth.
  */
 export function estimateSpread(curve: RepCurve, repsToFailure: number, rpe: number | null): number {
   const { fall, perRep } = fallAt(repsToFailure);

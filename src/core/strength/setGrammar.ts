@@ -312,7 +312,10 @@ export class SetGrammar {
         : at;
   }
 
-  /** A load, or one for each set, from a place on, behind whatever joins it to the sets. Null where there is none that fits. */
+  /**
+   * A load, or one for each set, from a place on, behind whatever joins it to the sets. Null where there is none that
+   * fits.
+   */
   #loadsFor(count: number, at: number): At<Load[]> | null {
     const from = this.#connector(at);
     if (this.#isEffortAt(at)) return null;
@@ -655,7 +658,10 @@ export class SetGrammar {
       : { value: this.#sets(count, [omit(single.value)], []), to: single.to };
   }
 
-  /** `100x5`, `100 x 5, 5, 4`, `100x5x3`, `100 3x5`, `100 for 5`: a load without its unit, where nothing else can be meant. */
+  /**
+   * `100x5`, `100 x 5, 5, 4`, `100x5x3`, `100 3x5`, `100 for 5`: a load without its unit, where nothing else can be
+   * meant.
+   */
   #bareLoadFirst(from: number): { group: Group } | { doubt: Doubt } | null {
     const first = this.#token(from);
     if (!isWhole(first) || this.measure === "duration" || this.measure === "distance") return null;

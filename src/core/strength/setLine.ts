@@ -48,7 +48,9 @@ interface Grouped {
   apart: boolean;
 }
 
-/** Words with a meaning of their own in a line of sets: where one of them stands and is not understood, it is no note. */
+/**
+ * Words with a meaning of their own in a line of sets: where one of them stands and is not understood, it is no note.
+ */
 const keywords = new Set([
   "kg",
   "kgs",
@@ -794,7 +796,9 @@ export class SetLineReader {
     return to;
   }
 
-  /** `100 lb x 8, 110 x 8` in a log of kilograms: a load without its unit beside one in the other unit may be in either. */
+  /**
+   * `100 lb x 8, 110 x 8` in a log of kilograms: a load without its unit beside one in the other unit may be in either.
+   */
   #sameUnit(): void {
     const loadsOf = ({ sets }: Grouped) =>
       sets

@@ -13,8 +13,10 @@ type Planned = NonNullable<TrainingSet["planned"]>;
 const loadRange = [-500, 2000] as const;
 
 /**
- * One set as a lifter writes it. Repetitions `6`, `6f` when six were completed and a seventh was tried and missed, `6+3+2` for the parts of a drop or cluster set;
- * seconds or metres for timed and distance movements. Load `80`, `80 kg`, `+10`, `bw`, `bw+10`, `80+60+40` for the parts of a drop set.
+ * One set as a lifter writes it. Repetitions `6`, `6f` when six were completed and a seventh was tried and missed,
+ * `6+3+2` for the parts of a drop or cluster set;
+ * seconds or metres for timed and distance movements. Load `80`, `80 kg`, `+10`, `bw`, `bw+10`, `80+60+40` for the
+ * parts of a drop set.
  * @returns what was done, or what is wrong with it
  */
 export function readSet(
@@ -114,7 +116,8 @@ export function loadField({ kg, parts }: Done, unit: MassUnit): string {
 }
 
 /**
- * A planned set as it is written: repetitions `5`, `8-12` for a range, `5+` or `5 or more` for as many as possible, `max`; load `80`, `75 %` of the
+ * A planned set as it is written: repetitions `5`, `8-12` for a range, `5+` or `5 or more` for as many as possible,
+ * `max`; load `80`, `75 %` of the
  * maximum, or nothing with an RPE to be worked out on the day.
  */
 function readPlanned(
@@ -153,8 +156,8 @@ function readPlanned(
 const rangePattern = /^(\d+)\s*(?:-|–|to)\s*(\d+)$/i;
 
 /**
- * The sets of one line of a plan. Repetitions, loads and efforts hold for every set, or are listed one a set: `5 3 1+` at `75 85 95 %`. A unit or a
- * percent sign behind the last load is that of all.
+ * The sets of one line of a plan. Repetitions, loads and efforts hold for every set, or are listed one a set: `5 3 1+`
+ * at `75 85 95 %`. A unit or a percent sign behind the last load is that of all.
  * @param count the sets, where they are said
  * @returns the sets, or what is wrong
  */

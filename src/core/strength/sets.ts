@@ -17,7 +17,10 @@ export interface PerformedSet {
   typedKg: number;
   /** The load moved: with the body's share, less assistance. Null when it cannot be known. */
   totalKg: number | null;
-  /** What followed without a full rest: the other parts of a drop or cluster set. The first part alone stands for a maximum. */
+  /**
+   * What followed without a full rest: the other parts of a drop or cluster set. The first part alone stands for a
+   * maximum.
+   */
   parts: readonly { reps: number; totalKg: number | null }[];
   rpe: number | null;
   /** One more repetition than those completed was tried and missed. */
@@ -89,9 +92,9 @@ function performedSet(
 }
 
 /**
- * The load a movement moves: what is on the bar; for bodyweight movements the movement's share of body weight plus what was
- * added; for assisted ones that share less the assistance, never below zero. Null when body weight is needed and unknown, or
- * when the exercise has no load at all.
+ * The load a movement moves: what is on the bar; for bodyweight movements the movement's share of body weight plus what
+ * was added; for assisted ones that share less the assistance, never below zero. Null when body weight is needed and
+ * unknown, or when the exercise has no load at all.
  */
 export function totalLoad(exercise: Exercise, typedKg: number, day: Day, bodyWeightOn: BodyWeightOn): number | null {
   return totalWith(exercise, typedKg, bodyShare(exercise) === null ? null : bodyWeightOn(day));
@@ -127,18 +130,27 @@ export function bodyPartOf(exercise: Exercise, bodyKg: number | null): number {
   return (bodyShare(exercise) ?? 0) * (bodyKg ?? 0);
 }
 
-/** Whether a set counts as work: at least one rep (or a timed or distance set), and no warm-up unless the trainee counts those. */
+/**
+ * Whether a set counts as work: at least one rep (or a timed or distance set), and no warm-up unless the trainee counts
+ * those.
+ */
 export function isWork(set: PerformedSet, counting: Counting): boolean {
   const counted = set.reps > 0 || isTimed(set.exercise);
   return counted && (!set.warmUp || counting.countWarmUps === true);
 }
 
-/** Whether a set is hard: work done with at most four reps in reserve, or with an unknown reserve (common practice, no source). */
+/**
+ * Whether a set is hard: work done with at most four reps in reserve, or with an unknown reserve (common practice, no
+ * source).
+ */
 export function isHard(set: PerformedSet, counting: Counting): boolean {
   return isWork(set, counting) && (set.rpe === null || (set.rpe >= 6 && 10 - set.rpe <= 4));
 }
 
-/** Repetitions to the limit of a working set that may stand for its lift's maximum (at most 4 in reserve, at most 12 to the limit); 0 for one that may not. */
+/**
+ * Repetitions to the limit of a working set that may stand for its lift's maximum (at most 4 in reserve, at most 12 to
+ * the limit); 0 for one that may not.
+ */
 export function eligibleReps(reps: number, rpe: number | null): number {
   if (reps < 1 || (rpe !== null && rpe < 6)) return 0;
   const repsToFailure = reps + (repsInReserve(rpe) ?? 0);

@@ -58,7 +58,9 @@ class Strength extends Slice {
     return this.#sessions.ofWeek(start).flatMap((session) => this.setsOf(session));
   }
 
-  /** What was done of each lift on some days; nothing on those that lie ahead. Of one session alone where that is given. */
+  /**
+   * What was done of each lift on some days; nothing on those that lie ahead. Of one session alone where that is given.
+   */
   liftsDone(
     days: readonly Day[],
     sessionsOn = (day: Day): readonly Session[] => this.#sessions.on(day),
@@ -156,7 +158,9 @@ class Strength extends Slice {
         : null),
   );
 
-  /** Maximum in force for a lift on a day, quoted as the lift is loaded; a variation may take a share of its parent's. */
+  /**
+   * Maximum in force for a lift on a day, quoted as the lift is loaded; a variation may take a share of its parent's.
+   */
   readonly maximumOn = (exerciseId: string, day: Day): number | null =>
     this.#maxima(exerciseId)(bucketOf(day))[day - bucketOf(day) * bucketDays]!;
 

@@ -33,8 +33,9 @@ const timed = { measure: "duration" } as const;
 const carried = (equipment: string): Partial<Exercise> => ({ measure: "distance", equipment });
 
 /**
- * Name, group of lifts, mechanics, muscles trained directly and indirectly, and how the movement is loaded. Muscles: common practice, no
- * source. Shares of body weight that a movement lifts: common practice, no source; bars: as usually made.
+ * Name, group of lifts, mechanics, muscles trained directly and indirectly, and how the movement is loaded. Muscles:
+ * common practice, no source. Shares of body weight that a movement lifts: common practice, no source; bars: as usually
+ * made.
  */
 const rows: Row[] = [
   // Squat
@@ -535,7 +536,10 @@ export const starterExercises: Exercise[] = rows.map(([id, name, group, mechanic
   ...extra,
 }));
 
-/** Steps and bars in pounds where those in kilograms are not what stands in a gym that counts in pounds (as usually made). */
+/**
+ * Steps and bars in pounds where those in kilograms are not what stands in a gym that counts in pounds (as usually
+ * made).
+ */
 const poundsFor: Record<number, number> = { 1.25: 2.5, 2: 5, 2.5: 5, 4: 10, 5: 10, 8: 15, 25: 55, 30: 65 };
 
 /** The same for a trainee who counts in a unit: its steps and bars are round in it. */

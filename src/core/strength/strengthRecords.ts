@@ -39,8 +39,8 @@ export interface Ratio {
 }
 
 /**
- * The highest estimate of a lift in some days against body weight; null where nothing is known of one of them. Apart from the other records,
- * because every body weight may move it and none of them.
+ * The highest estimate of a lift in some days against body weight; null where nothing is known of one of them. Apart
+ * from the other records, because every body weight may move it and none of them.
  * @param share the share of body weight that the movement carries
  */
 export function bestRatio(part: LiftSegment, bodyWeightOn: BodyWeightOn, share: number): Ratio | null {
@@ -56,9 +56,10 @@ export function bestRatio(part: LiftSegment, bodyWeightOn: BodyWeightOn, share: 
 }
 
 /**
- * Every record of a lift in one run through its days before a day. Told as beaten are the estimated maximum, a repetition record (once a
- * load, for the most repetitions it is the heaviest for, against what stood before the day), and the volume load of a day. What is done for the first time beats nothing. A repetition
- * record is the heaviest load, as the lift is quoted, for at least so many repetitions (a set of six also stands for five), from 1 to 12; of
+ * Every record of a lift in one run through its days before a day. Told as beaten are the estimated maximum, a
+ * repetition record (once a load, for the most repetitions it is the heaviest for, against what stood before the day),
+ * and the volume load of a day. What is done for the first time beats nothing. A repetition record is the heaviest
+ * load, as the lift is quoted, for at least so many repetitions (a set of six also stands for five), from 1 to 12; of
  * equal loads the earlier keeps it.
  * @param volumeOf volume load of a lift on one of its days
  */
@@ -81,7 +82,8 @@ export function liftRecords(
       for (let at = firstSet(run, index), end = firstSet(run, index + 1); at < end; at++) {
         const kg = quotedKg(exercise, typedKgOf(run, at));
         const most = Math.min(repRecordsUpTo, Math.floor(repsOf(run, at)));
-        // What is held for more repetitions is held for fewer: where the set beats nothing at its own, it beats nothing.
+        // What is held for more repetitions is held for fewer: where the set beats nothing at its own, it beats
+        // nothing.
         if ((standing[most - 1]?.kg ?? -Infinity) >= kg) continue;
         dawn ??= [...standing];
         const one = frontSet(run, index, at);
@@ -124,8 +126,8 @@ function raise(standing: (RepRecord | undefined)[], set: FrontSet, most: number,
 }
 
 /**
- * What a day's sets have beaten of what stood before it, whatever their order: each load once, for the most repetitions for which it is the
- * heaviest and something stood before.
+ * What a day's sets have beaten of what stood before it, whatever their order: each load once, for the most repetitions
+ * for which it is the heaviest and something stood before.
  */
 function beatenOn(
   dawn: readonly (RepRecord | undefined)[],

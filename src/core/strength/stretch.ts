@@ -6,7 +6,10 @@ import { zones } from "./intensity";
 import { strengthOf } from "./slice";
 import { liftWorkOf, type Work } from "./workSlice";
 
-/** The part of a week that falls into a stretch of days: the sessions in which something was lifted, and the work of all. */
+/**
+ * The part of a week that falls into a stretch of days: the sessions in which something was lifted, and the work of
+ * all.
+ */
 export interface WeekOfStretch {
   start: Day;
   done: Session[];
@@ -29,7 +32,10 @@ export interface WorkTotal extends Pick<
   sessions: number;
 }
 
-/** Performed and planned sums over several weeks; lifts by zone, `known` of them with a maximum in force and `unknown` without. */
+/**
+ * Performed and planned sums over several weeks; lifts by zone, `known` of them with a maximum in force and `unknown`
+ * without.
+ */
 export interface WorkSum {
   volumeLoadKg: number;
   numberOfLifts: number;

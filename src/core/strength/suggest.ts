@@ -15,12 +15,15 @@ export interface Strength {
   recent: boolean;
 }
 
-/** Strength is read off the last four weeks (our judgement: long enough for a good day, short enough to follow a lay-off). */
+/**
+ * Strength is read off the last four weeks (our judgement: long enough for a good day, short enough to follow a
+ * lay-off).
+ */
 const strengthDays = 28;
 
 /**
- * How strong a lift is on a day, before anything done on that day: the highest estimate or test of the last four weeks, of equal ones the
- * earlier, else the latest there is. Null when there is none.
+ * How strong a lift is on a day, before anything done on that day: the highest estimate or test of the last four weeks,
+ * of equal ones the earlier, else the latest there is. Null when there is none.
  * @param course the days of the lift; @param tests tested maxima, quoted as the lift is loaded, oldest first
  * @param bodyPart the body weight that the movement carries on a day, kilograms
  */
@@ -55,7 +58,10 @@ export function strengthOn(
   return best ?? latest;
 }
 
-/** A load worked out: as quoted, in the exercise's own steps, with the share of the maximum it is; `exactKg` before it was made loadable. */
+/**
+ * A load worked out: as quoted, in the exercise's own steps, with the share of the maximum it is; `exactKg` before it
+ * was made loadable.
+ */
 export interface Suggestion {
   kg: number;
   exactKg: number;
@@ -64,7 +70,10 @@ export interface Suggestion {
   maximumKg: number;
 }
 
-/** What a share of a maximum, both total loads, comes to on a lift: quoted as it is loaded, to its nearest step, a tie going down. */
+/**
+ * What a share of a maximum, both total loads, comes to on a lift: quoted as it is loaded, to its nearest step, a tie
+ * going down.
+ */
 function loadAtShare(
   exercise: Exercise,
   maximumTotalKg: number,
@@ -100,7 +109,9 @@ export function loadForEffort(
   return { ...loadAtShare(exercise, maximumTotalKg, 1 / factor(repsToFailure), bodyPartKg, stepKg), repsToFailure };
 }
 
-/** A planned set's load as it is to be done: as planned, or worked out from a share of the maximum or from an effort. */
+/**
+ * A planned set's load as it is to be done: as planned, or worked out from a share of the maximum or from an effort.
+ */
 export type Target =
   { kg: number | null; from: "plan" } | (Suggestion & { from: "percent" | "effort" }) | { reason: string };
 

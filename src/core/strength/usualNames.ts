@@ -1,8 +1,8 @@
 import type { Exercise } from "../log/kinds/exercises";
 
 /**
- * Short and other names of the exercises a log begins with, as they are written in the trade (common practice, no source). A name that
- * lifters give to several of them (`squat`, `press`, `row`, `curl`) is nobody's: it is asked.
+ * Short and other names of the exercises a log begins with, as they are written in the trade (common practice, no
+ * source). A name that lifters give to several of them (`squat`, `press`, `row`, `curl`) is nobody's: it is asked.
  */
 export const usualNames: Readonly<Record<string, readonly string[]>> = {
   "back-squat": ["bs", "barbell squat", "barbell back squat", "bb squat"],
@@ -112,7 +112,9 @@ export const usualNames: Readonly<Record<string, readonly string[]>> = {
   "sit-up": ["situp"],
 };
 
-/** Other names of an exercise: its own where it has the field, else the usual ones of the exercise a log begins with. */
+/**
+ * Other names of an exercise: its own where it has the field, else the usual ones of the exercise a log begins with.
+ */
 export function aliasesOf({ id, aliases }: Pick<Exercise, "id" | "aliases">): readonly string[] {
   return aliases ?? usualNames[id] ?? [];
 }

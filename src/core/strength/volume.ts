@@ -11,7 +11,10 @@ export interface Volume {
   numberOfLifts: number;
   /** Performed sets that count as work. */
   sets: number;
-  /** Σ(reps × % of maximum) / Σ reps over lifts with a maximum in force, as a share (0.78 for 78 %); null when none has one. */
+  /**
+   * Σ(reps × % of maximum) / Σ reps over lifts with a maximum in force, as a share (0.78 for 78 %); null when none has
+   * one.
+   */
   averageIntensity: number | null;
   byGroup: Record<string, { volumeLoadKg: number; numberOfLifts: number }>;
   byExercise: Record<string, { volumeLoadKg: number; numberOfLifts: number; sets: number }>;
@@ -22,7 +25,10 @@ export interface Volume {
 /** The maximum in force for a lift on a day, quoted as that lift is loaded; null when there is none. */
 export type MaximumOn = (exerciseId: string, day: Day) => number | null;
 
-/** Work done in a list of performed sets, intensity left open. Sums run in the order given, so the same sets in the same order give the same bits. */
+/**
+ * Work done in a list of performed sets, intensity left open. Sums run in the order given, so the same sets in the same
+ * order give the same bits.
+ */
 export function workOf(sets: readonly PerformedSet[], counting: Counting): Volume {
   const volume: Volume = {
     volumeLoadKg: 0,
@@ -70,7 +76,10 @@ export function loadOf({ reps, totalKg, parts, sides }: PerformedSet): number {
   return parts.reduce((sum, part) => sum + part.reps * (part.totalKg ?? 0), reps * (totalKg ?? 0)) * sides;
 }
 
-/** Σ(reps × share of the maximum in force) and Σ reps over the lifts that have one, so that intensities of several weeks can be put together. */
+/**
+ * Σ(reps × share of the maximum in force) and Σ reps over the lifts that have one, so that intensities of several weeks
+ * can be put together.
+ */
 export function intensitySums(
   sets: readonly PerformedSet[],
   counting: Counting,
@@ -100,7 +109,10 @@ const muscleShares = perOwner(({ direct, indirect }: Exercise): [muscle: string,
   return [...shares];
 });
 
-/** The maximum in force on the day of a set, as a total load: the quoted one with the body's share. Null when there is none. */
+/**
+ * The maximum in force on the day of a set, as a total load: the quoted one with the body's share. Null when there is
+ * none.
+ */
 export function totalMaximum(set: PerformedSet, maximumOn: MaximumOn, bodyWeightOn: BodyWeightOn): number | null {
   const quoted = maximumOn(set.exercise.id, set.day);
   if (quoted === null) return null;

@@ -20,7 +20,10 @@ export interface Work {
   planned: PlannedWork;
 }
 
-/** What was planned: sets of work, Σ reps and Σ reps × total load, kilograms. A set without a load adds its repetitions alone. */
+/**
+ * What was planned: sets of work, Σ reps and Σ reps × total load, kilograms. A set without a load adds its repetitions
+ * alone.
+ */
 export interface PlannedWork {
   sets: number;
   numberOfLifts: number;

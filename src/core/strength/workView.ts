@@ -19,7 +19,10 @@ export interface WorkAsk {
   to: string;
 }
 
-/** A week of work: performed beside planned, its average weight (volume load ÷ number of lifts), and its share of the whole stretch. */
+/**
+ * A week of work: performed beside planned, its average weight (volume load ÷ number of lifts), and its share of the
+ * whole stretch.
+ */
 export interface WorkWeek {
   weekStart: string;
   open: boolean;

@@ -34,7 +34,10 @@ export function withoutOpenSet(session: Session, itemId: string, setId: string):
   return withSet(session, itemId, setId, ({ planned: _planned, ...set }) => set);
 }
 
-/** The session without the open sets of which nothing was asked, as it is when training ends; an exercise left without sets goes. */
+/**
+ * The session without the open sets of which nothing was asked, as it is when training ends; an exercise left without
+ * sets goes.
+ */
 export function withoutIdleSets(session: Session): Session {
   const items = (session.items ?? []).flatMap((item): Item[] => {
     const sets = item.sets.filter((set) => set.done || hasPlan(set));
@@ -100,8 +103,8 @@ export function withRamp(session: Session, itemId: string, ramp: readonly RampSe
 }
 
 /**
- * Another exercise in the place of one. What was already done of the first stays as it is; its open sets become the other's, without their
- * loads, since those were the first one's.
+ * Another exercise in the place of one. What was already done of the first stays as it is; its open sets become the
+ * other's, without their loads, since those were the first one's.
  */
 export function withSwapped(session: Session, itemId: string, exerciseId: string, newId: () => string): Session {
   const items = (session.items ?? []).flatMap((item): Item[] => {
@@ -123,7 +126,10 @@ export function withSwapped(session: Session, itemId: string, exerciseId: string
   return withStatus({ ...session, items });
 }
 
-/** Another exercise at the end, with one open set. A set of which nothing was asked, waiting behind done ones, is not waited for any longer. */
+/**
+ * Another exercise at the end, with one open set. A set of which nothing was asked, waiting behind done ones, is not
+ * waited for any longer.
+ */
 export function withExercise(session: Session, exerciseId: string, newId: () => string): Session {
   const items = (session.items ?? []).map((item): Item =>
     item.sets.some(({ done }) => done) ? { ...item, sets: item.sets.filter((set) => set.done || hasPlan(set)) } : item,
@@ -139,7 +145,9 @@ export function withSkipped(session: Session, itemId: string, reason: string): S
   return withItem(session, itemId, (item) => ({ ...item, skipped: reason }));
 }
 
-/** The exercises of a session as they were done, to be done the same again; a missed attempt asks for its load alone. */
+/**
+ * The exercises of a session as they were done, to be done the same again; a missed attempt asks for its load alone.
+ */
 export function repeated(session: Session): Item[] {
   return (session.items ?? []).flatMap((item): Item[] => {
     const sets = item.sets.flatMap(({ id, done, warmUp, restSeconds }): TrainingSet[] => {

@@ -9,7 +9,10 @@ export function isShort({ planned, done }: TrainingSet): boolean {
   return done?.failed === true || (planned?.reps != null && done != null && (done.reps ?? 0) < planned.reps);
 }
 
-/** A set with what was done in it, or, given nothing, open again: one that nobody planned is then to be done as it comes. */
+/**
+ * A set with what was done in it, or, given nothing, open again: one that nobody planned is then to be done as it
+ * comes.
+ */
 export function performedAs(set: TrainingSet, done: Done | null): TrainingSet {
   if (done !== null) return { ...set, done };
   return {
@@ -18,12 +21,18 @@ export function performedAs(set: TrainingSet, done: Done | null): TrainingSet {
   };
 }
 
-/** Whether a plan leaves the count open: a range of repetitions, or as many as possible. How many they were is then for the trainee to say. */
+/**
+ * Whether a plan leaves the count open: a range of repetitions, or as many as possible. How many they were is then for
+ * the trainee to say.
+ */
 export function isOpenEnded(planned: TrainingSet["planned"]): boolean {
   return planned?.asManyAsPossible === true || (planned?.repsTo != null && planned.repsTo > (planned.reps ?? 0));
 }
 
-/** What a planned set is when it is done exactly as planned, without repetitions where the plan leaves them open; `workedKg` is its load where that was worked out from a percentage or an effort. */
+/**
+ * What a planned set is when it is done exactly as planned, without repetitions where the plan leaves them open;
+ * `workedKg` is its load where that was worked out from a percentage or an effort.
+ */
 export function asPlanned(set: TrainingSet, workedKg?: number): Done {
   const { reps, kg = workedKg, rpe, seconds, metres } = set.planned ?? {};
   return Object.fromEntries(
@@ -33,7 +42,10 @@ export function asPlanned(set: TrainingSet, workedKg?: number): Done {
   ) as Done;
 }
 
-/** Whether a set was done just as planned, within its range of repetitions; an effort that was not said does not part them. */
+/**
+ * Whether a set was done just as planned, within its range of repetitions; an effort that was not said does not part
+ * them.
+ */
 export function isAsPlanned(set: TrainingSet, workedKg?: number): boolean {
   const { done } = set;
   if (done == null || !hasPlan(set) || done.failed || (done.parts ?? []).length > 0) return false;
@@ -50,8 +62,8 @@ export function isAsPlanned(set: TrainingSet, workedKg?: number): boolean {
 }
 
 /**
- * The session with every open set, and the planned distance, done as planned; an exercise that was left out stays so. Sets whose load or
- * repetitions are not known stay open.
+ * The session with every open set, and the planned distance, done as planned; an exercise that was left out stays so.
+ * Sets whose load or repetitions are not known stay open.
  * @param workedKg gives loads that were worked out
  */
 export function confirmed(

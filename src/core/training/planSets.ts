@@ -1,6 +1,8 @@
 import type { Item, Session, TrainingSet } from "../log/kinds/sessions";
 
-/** Sets alike of one exercise, as planned. Rows of one item (or, without one, of one exercise in a row) belong together. */
+/**
+ * Sets alike of one exercise, as planned. Rows of one item (or, without one, of one exercise in a row) belong together.
+ */
 export interface PlannedRow {
   itemId: string | null;
   exerciseId: string;
@@ -13,8 +15,9 @@ export interface PlannedRow {
 }
 
 /**
- * The session with these sets planned, in this order. What was done stays: a done set keeps its place among its exercise's sets and takes
- * the plan that is there now, or none when there are fewer; open sets beyond the plan go, and so do exercises of which nothing is left.
+ * The session with these sets planned, in this order. What was done stays: a done set keeps its place among its
+ * exercise's sets and takes the plan that is there now, or none when there are fewer; open sets beyond the plan go, and
+ * so do exercises of which nothing is left.
  */
 export function withPlan(session: Session, rows: readonly PlannedRow[], newId: () => string): Session {
   const held = new Map((session.items ?? []).map((item) => [item.id, item]));

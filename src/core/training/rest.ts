@@ -4,8 +4,8 @@ import type { Step } from "../sessions/order";
 const warmUpRestSeconds = 60;
 
 /**
- * How long to rest after a set, seconds; null where none follows. The set's own rest counts first, then the usual one, cut short after a warm-up.
- * In a superset the rest comes after its last exercise, unless the set itself says so.
+ * How long to rest after a set, seconds; null where none follows. The set's own rest counts first, then the usual one,
+ * cut short after a warm-up. In a superset the rest comes after its last exercise, unless the set itself says so.
  * @param next what is done next, null when nothing is left
  */
 export function restAfter({ item, itemIndex, set }: Step, next: Step | null, usualSeconds: number): number | null {

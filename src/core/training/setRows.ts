@@ -18,7 +18,10 @@ export interface SetsRow {
   note: string | null;
 }
 
-/** The sets of one line, or what is wrong with it. Repetitions may be listed (`5, 5, 4` or `5/5/4`), one set each; a set is written as `readSet` has it. */
+/**
+ * The sets of one line, or what is wrong with it. Repetitions may be listed (`5, 5, 4` or `5/5/4`), one set each; a set
+ * is written as `readSet` has it.
+ */
 export function performedIn(
   setsText: string,
   repsText: string,
@@ -44,8 +47,8 @@ export function performedIn(
 }
 
 /**
- * The sessions that rows of sets make, one a day: the day's strength session where there is one (its open planned sets are filled first),
- * else a new one.
+ * The sessions that rows of sets make, one a day: the day's strength session where there is one (its open planned sets
+ * are filled first), else a new one.
  */
 export function sessionsOfRows(
   rows: readonly SetsRow[],

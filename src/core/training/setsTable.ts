@@ -199,7 +199,9 @@ export function planView(asOf: AsOf, { date, sessionId, lines }: PlanAsk, newId:
   return { lines: read, session: whole ? withPlan(base, rows, newId) : null, held };
 }
 
-/** What planned shares and efforts come to on the day, set by set where they differ; empty where the loads are written. */
+/**
+ * What planned shares and efforts come to on the day, set by set where they differ; empty where the loads are written.
+ */
 function comesTo(targets: readonly Target[], printer: Printer): string {
   const lacking = targets.find((target) => "reason" in target);
   if (lacking !== undefined && "reason" in lacking) return `No load yet: ${lacking.reason}.`;

@@ -32,7 +32,8 @@ describe("a session in training", () => {
       ["effort", 5],
       ["effort", 5],
     ]);
-    // Asked for the same repetitions and effort as were done a week ago, the load is the same, whatever the formula in force.
+    // Asked for the same repetitions and effort as were done a week ago, the load is the same, whatever the formula in
+    // force.
     const again = items[0]!.last!.sets.at(-1)!.done!;
     expect(again).toMatchObject({ reps: 5, rpe: 8 });
     expect(steps.find(({ proposal }) => proposal.from === "effort")!.proposal.kg).toBe(again.kg);

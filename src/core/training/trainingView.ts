@@ -45,12 +45,17 @@ export interface TrainingItem {
   superset: string | null;
   planned: string;
   last: (LastTime & { sets: TrainingSet[] }) | null;
-  /** The best estimate before this day, and the heaviest load for at least so many repetitions so far, what was just done included. */
+  /**
+   * The best estimate before this day, and the heaviest load for at least so many repetitions so far, what was just
+   * done included.
+   */
   best: MaximumFigure | null;
   repRecords: { reps: number; kg: number; date: string }[];
   barKg: number | null;
   stepKg: number;
-  /** Warm-up sets towards the first working load; empty when the exercise has some, needs none or its load is not known. */
+  /**
+   * Warm-up sets towards the first working load; empty when the exercise has some, needs none or its load is not known.
+   */
   ramp: RampSet[];
 }
 

@@ -14,7 +14,10 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import styles from "./body.module.css";
 
-/** Weigh-ins as dots, second ones hollow, the trend with its band, the plan line dashed in its band, the ways ahead, the goal; sessions and notes in a strip below; a line to read them by. */
+/**
+ * Weigh-ins as dots, second ones hollow, the trend with its band, the plan line dashed in its band, the ways ahead, the
+ * goal; sessions and notes in a strip below; a line to read them by.
+ */
 export function BodyChart({
   view,
   onZoom,

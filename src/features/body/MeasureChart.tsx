@@ -25,7 +25,10 @@ interface Row {
   band?: [number, number];
 }
 
-/** The readings of one measure over time, the line through its latest twelve weeks with its 80 % band, and the line of the goal on it. */
+/**
+ * The readings of one measure over time, the line through its latest twelve weeks with its 80 % band, and the line of
+ * the goal on it.
+ */
 export function MeasureChart({ measure: { name, unit, points, line, goal } }: { measure: MeasureRow }) {
   const colours = useChartColours();
   const data = [

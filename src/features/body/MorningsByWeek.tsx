@@ -10,7 +10,10 @@ import styles from "./body.module.css";
 
 const words = { up: "above the day before", down: "below the day before", level: "as the day before" } as const;
 
-/** Every morning of the last weeks, a week a row; a stroke before each weight leans the way it went since the day before. */
+/**
+ * Every morning of the last weeks, a week a row; a stroke before each weight leans the way it went since the day
+ * before.
+ */
 export function MorningsByWeek({ view: { byWeekday } }: { view: BodyView }) {
   const printer = usePrinter();
   const { person, chooseDay, day } = useLog();

@@ -59,7 +59,10 @@ export function Weekdays({
   );
 }
 
-/** Each weekday's effect as a mark on a common scale, its 80 % interval as a bar through it, nought as a rule down the middle. */
+/**
+ * Each weekday's effect as a mark on a common scale, its 80 % interval as a bar through it, nought as a rule down the
+ * middle.
+ */
 function Effects({
   title,
   result,

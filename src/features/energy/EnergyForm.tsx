@@ -21,7 +21,10 @@ import styles from "@/ui/view.module.css";
 import { Button } from "antd";
 import { v7 as newId } from "uuid";
 
-/** Equation, activity factor, and own targets by kind of day. Saved as from today, so that past days keep what held for them. */
+/**
+ * Equation, activity factor, and own targets by kind of day. Saved as from today, so that past days keep what held for
+ * them.
+ */
 export function EnergyForm({ settings }: { settings: EnergySettings | null }) {
   const { person, today, units, commit } = useLog();
   const printer = usePrinter();

@@ -47,7 +47,10 @@ const ways = [
   { value: "intake", label: "daily energy" },
 ];
 
-/** A weight goal by deadline, by a limit on one morning, by rate or by daily energy; what each asks of the others, and the lines it draws, are shown while typing. */
+/**
+ * A weight goal by deadline, by a limit on one morning, by rate or by daily energy; what each asks of the others, and
+ * the lines it draws, are shown while typing.
+ */
 export function GoalForm({ goal, starts }: { goal: Goal | null; starts: EnergyView["starts"] }) {
   const { units, person, today, commit, compute } = useLog();
   const printer = usePrinter();

@@ -17,7 +17,10 @@ function along(
   return drawn[Math.round(share * (drawn.length - 1))]?.date;
 }
 
-/** The plan as it would be, beside the plan as it stands, the trend and the course at today's pace: it moves while the goal is typed. */
+/**
+ * The plan as it would be, beside the plan as it stands, the trend and the course at today's pace: it moves while the
+ * goal is typed.
+ */
 export function WhatIfChart({ course }: { course: WhatIf[] }) {
   const colours = useChartColours();
   const { units } = usePrinter();

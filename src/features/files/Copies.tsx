@@ -18,7 +18,10 @@ interface CopyLine {
   bytes: number;
 }
 
-/** Where the log lies besides its database: a second copy in this browser, a backup file outside of it, and when a copy last left. */
+/**
+ * Where the log lies besides its database: a second copy in this browser, a backup file outside of it, and when a copy
+ * last left.
+ */
 export function Copies() {
   const { name, copy, backup, replace, notice } = useLog();
   const [found, setFound] = useState<{ line: CopyLine; kept: BackupStanding | null } | null>(null);

@@ -14,7 +14,10 @@ import { useProgress } from "./useProgress";
 /** At most so many findings are told one by one; the report holds all. */
 const toldAtMost = 12;
 
-/** Is the log sound? Records, storage and figures are checked; what can be repaired is repaired by a change that undo takes back. */
+/**
+ * Is the log sound? Records, storage and figures are checked; what can be repaired is repaired by a change that undo
+ * takes back.
+ */
 export function Diagnostics() {
   const { compute, today, name, commit, replace } = useLog();
   const [found, setFound] = useState<Diagnosis | null>(null);

@@ -19,7 +19,10 @@ type Found = { file: string } & ImportReading;
 
 const maxBytes = 300_000_000;
 
-/** An archive in: it is checked whole, shown beside the log, and only then merged into it or put in its place; either is undone in one step. */
+/**
+ * An archive in: it is checked whole, shown beside the log, and only then merged into it or put in its place; either is
+ * undone in one step.
+ */
 export function ImportPanel() {
   const { name, replace, commit } = useLog();
   const [found, setFound] = useState<Found | null>(null);

@@ -13,7 +13,10 @@ import { kindName } from "./kindName";
 /** More lines than this are counted and not listed. */
 const listed = 400;
 
-/** What differs between an archive and the log, record by record and field by field; what is ticked is written as one change. */
+/**
+ * What differs between an archive and the log, record by record and field by field; what is ticked is written as one
+ * change.
+ */
 export function MergeList({
   merge,
   file,

@@ -1,7 +1,10 @@
 import type { OnProgress } from "@/compute/archives";
 import { type ReactNode, useRef, useState } from "react";
 
-/** Long work of the worker's: `run` does it, `line` says meanwhile how far it is and lets it be stopped, and is null otherwise. */
+/**
+ * Long work of the worker's: `run` does it, `line` says meanwhile how far it is and lets it be stopped, and is null
+ * otherwise.
+ */
 export function useProgress(doing: string): {
   line: ReactNode;
   run: <T>(work: (told: OnProgress) => Promise<T>) => Promise<T>;

@@ -8,8 +8,8 @@ export interface CellSource {
 }
 
 /**
- * A range as text for a spreadsheet: a line a day with its date and tabs between, under the heads of its columns. One cell alone is its text.
- * A minus is the plain one that programs read.
+ * A range as text for a spreadsheet: a line a day with its date and tabs between, under the heads of its columns. One
+ * cell alone is its text. A minus is the plain one that programs read.
  */
 export function copiedText({ top, bottom, left, right }: CellRange, { titles, dateAt, textAt }: CellSource): string {
   if (top === bottom && left === right) return textAt(top, left);

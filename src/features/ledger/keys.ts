@@ -9,7 +9,10 @@ export interface Pressed {
   altKey: boolean;
 }
 
-/** What a key asks for while no cell is being typed into. `edit` begins with `text`, or with what the cell says where it is null. */
+/**
+ * What a key asks for while no cell is being typed into. `edit` begins with `text`, or with what the cell says where it
+ * is null.
+ */
 export type GridAction =
   | { do: "move"; to: Place; widen: boolean }
   | { do: "edit"; text: string | null }
@@ -46,7 +49,10 @@ export function gridAction(pressed: Pressed, place: Place, extent: Extent): Grid
   return key.length === 1 && !jump && !altKey && key !== " " ? { do: "edit", text: key } : null;
 }
 
-/** What a key does in the cell that is being typed into: it is left, or written and the cell beside it chosen; null where the key is the text's. */
+/**
+ * What a key does in the cell that is being typed into: it is left, or written and the cell beside it chosen; null
+ * where the key is the text's.
+ */
 export function editAction(
   { key, shiftKey }: Pick<Pressed, "key" | "shiftKey">,
   typedAt: Place,

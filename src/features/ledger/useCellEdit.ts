@@ -9,7 +9,10 @@ import { useLog } from "@/ui/log/LogContext";
 import { useUnsaved } from "@/ui/unsaved";
 import { useRef, useState } from "react";
 
-/** The cell that is being typed into, and what it said before: another tab may write in it meanwhile. It stays where it is, and open, until it is written or left with Escape. */
+/**
+ * The cell that is being typed into, and what it said before: another tab may write in it meanwhile. It stays where it
+ * is, and open, until it is written or left with Escape.
+ */
 export interface CellEdit {
   date: string;
   column: LedgerColumnId;
@@ -29,7 +32,10 @@ export interface Proposal {
   found: LedgerPreview;
 }
 
-/** Typing into one cell, and edits of several at once: each is asked about before it is written, and what is wrong or doubtful is said. */
+/**
+ * Typing into one cell, and edits of several at once: each is asked about before it is written, and what is wrong or
+ * doubtful is said.
+ */
 export function useCellEdit(all: ReadonlyMap<LedgerColumnId, LedgerColumn>) {
   const { commit, compute, person, today } = useLog();
   const [editing, setEditing] = useState<CellEdit | null>(null);

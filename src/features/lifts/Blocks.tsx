@@ -27,7 +27,10 @@ interface Props {
   showMore: () => void;
 }
 
-/** Blocks of training one under another, each with its work and held against the one before; a new one, or a changed one. */
+/**
+ * Blocks of training one under another, each with its work and held against the one before; a new one, or a changed
+ * one.
+ */
 export function Blocks({ blocks: { blocks, blocksInAll, next }, printer, choose, showMore }: Props) {
   const [edited, setEdited] = useState<Block | "new" | null>(null);
   return (

@@ -15,7 +15,10 @@ import { useDraft } from "./useDraft";
 const emptyLine: TypedLine = { exerciseId: "", sets: "", reps: "", load: "", rpe: "" };
 const fields = ["sets", "reps", "load", "rpe"] as const;
 
-/** A day's sets typed after the fact: a line an exercise, as many of them alike. The day's planned sets are filled first. */
+/**
+ * A day's sets typed after the fact: a line an exercise, as many of them alike. The day's planned sets are filled
+ * first.
+ */
 export function DoneTable() {
   const { name, today, day, commit, units, compute, person } = useLog();
   const [date, setDate] = useState(day <= today ? day : today);

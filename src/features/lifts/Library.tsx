@@ -157,7 +157,9 @@ function List({
   );
 }
 
-/** What an exercise trains: a full bar for a direct muscle, a half hatched one for an indirect one, as its sets count. */
+/**
+ * What an exercise trains: a full bar for a direct muscle, a half hatched one for an indirect one, as its sets count.
+ */
 function Trains({ exercise }: { exercise: Exercise }) {
   const direct = new Set(exercise.direct ?? []);
   const all = inAnatomicalOrder(new Set([...direct, ...(exercise.indirect ?? [])]));

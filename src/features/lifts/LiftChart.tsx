@@ -17,7 +17,10 @@ const dotsUpTo = 80;
 const [height, axisWidth, axisHeight] = [230, 44, 30];
 const margin = { top: 18, right: 24, bottom: 0, left: 0 };
 
-/** The highest estimated maximum of each day on which the lift was done with its interval, records filled, tests as diamonds; a line to read it by. */
+/**
+ * The highest estimated maximum of each day on which the lift was done with its interval, records filled, tests as
+ * diamonds; a line to read it by.
+ */
 export function LiftChart({
   course,
   tests,

@@ -31,7 +31,10 @@ const nothing: SetsSheetAsk = { columns: null, order: null, matches: {} };
 /** More lines than this are counted and not listed. */
 const listed = 60;
 
-/** A sheet of sets: date, exercise, sets, reps, load. Everything is shown before it is written, names that are not known are matched by hand, and it is one undo. */
+/**
+ * A sheet of sets: date, exercise, sets, reps, load. Everything is shown before it is written, names that are not known
+ * are matched by hand, and it is one undo.
+ */
 export function PasteSets() {
   const { compute, person, today, commit, units } = useLog();
   const [text, setText] = useState("");

@@ -44,7 +44,10 @@ function useKeptBase(key: string): [Session | null, (session: Session | null) =>
   return [base, keep];
 }
 
-/** The plan of a session, one that is there or a new one: exercises in order, each with its sets. What was already done in it stays. */
+/**
+ * The plan of a session, one that is there or a new one: exercises in order, each with its sets. What was already done
+ * in it stays.
+ */
 export function PlanTable({ date, sessionId }: { date: string; sessionId: string | null }) {
   const { name, commit, chooseDay, units, compute, person, today } = useLog();
   const router = useRouter();

@@ -30,7 +30,10 @@ interface Props<L extends { exerciseId: string }, F extends string & keyof L> {
   children: (addLine: () => void) => ReactNode;
 }
 
-/** A table of lines, each an exercise and fields of text, typed without a mouse; `children` stand below it and are given the way to a new line. */
+/**
+ * A table of lines, each an exercise and fields of text, typed without a mouse; `children` stand below it and are given
+ * the way to a new line.
+ */
 export function SetsGrid<L extends { exerciseId: string }, F extends string & keyof L>({
   label,
   lines,

@@ -10,7 +10,10 @@ import { usePrinter } from "@/ui/usePrinter";
 import { memo } from "react";
 import { Bar, CartesianGrid, ComposedChart, Line, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
 
-/** Week by week: number of lifts as bars (performed filled, planned in outline), average weight as a line on its own axis at the right. */
+/**
+ * Week by week: number of lifts as bars (performed filled, planned in outline), average weight as a line on its own
+ * axis at the right.
+ */
 export const WorkChart = memo(function WorkChart({ weeks }: { weeks: readonly WorkWeek[] }) {
   const colours = useChartColours();
   const printer = usePrinter();

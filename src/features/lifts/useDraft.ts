@@ -11,7 +11,10 @@ interface Draft<L> {
   wasTyped: boolean;
 }
 
-/** Lines that are being typed, kept in this tab until they are saved or as they were to begin with, so that a look at another view loses nothing. */
+/**
+ * Lines that are being typed, kept in this tab until they are saved or as they were to begin with, so that a look at
+ * another view loses nothing.
+ */
 export function useDraft<L>(key: string, empty: L): Draft<L> {
   const [held] = useState(() => read<L>(key));
   const [beginning, setBeginning] = useState<L[]>([empty]);

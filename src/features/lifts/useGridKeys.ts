@@ -3,7 +3,8 @@
 import { type KeyboardEvent, useRef } from "react";
 
 /**
- * Keys in a table of fields: Enter goes a line down (a new line after the last), arrows up and down move between lines. Fields are found by
+ * Keys in a table of fields: Enter goes a line down (a new line after the last), arrows up and down move between lines.
+ * Fields are found by
  * `data-line` and `data-field`.
  */
 export function useGridKeys(lines: number, addLine: () => void) {

@@ -25,7 +25,10 @@ const ReportChart = dynamic(() => import("./ReportChart").then((module) => modul
   loading: () => <div style={{ height: 300 }} />,
 });
 
-/** How a weight or a measure went from its first reading to its latest: to be printed, kept as a picture, or taken into a spreadsheet. */
+/**
+ * How a weight or a measure went from its first reading to its latest: to be printed, kept as a picture, or taken into
+ * a spreadsheet.
+ */
 export function Report() {
   const { person, today } = useLog();
   const printer = usePrinter();
@@ -176,7 +179,10 @@ function summaryLine({ report }: ReportView, inUnit: (value: number) => number, 
   return `${printNumber(inUnit(start.value), 1)} ${unit} on ${fullDate(dateOf(start.day))} to ${printNumber(inUnit(current.value), 1)} ${unit} on ${fullDate(dateOf(current.day))}: ${printSigned(inUnit(total), 2)} ${unit}${perWeek === null ? "" : `, ${printSigned(inUnit(perWeek), 2)} ${unit} a week`}`;
 }
 
-/** `Goal: 74.6 kg on 1 Mar 2026 to 71.0 kg by 13 Aug 2026. On 11 Jun 2026 the line asked 72.81 kg; the trend is +0.12 kg against it, with 48 % of the way done.` */
+/**
+ * `Goal: 74.6 kg on 1 Mar 2026 to 71.0 kg by 13 Aug 2026. On 11 Jun 2026 the line asked 72.81 kg; the trend is +0.12 kg
+ * against it, with 48 % of the way done.`
+ */
 function Goal({
   goal: { start, startDay, target, deadline, asked, apart, share, why },
   current,

@@ -14,7 +14,10 @@ export interface WeekPoint {
   planned: number | null;
 }
 
-/** Weekly means as dots, on a line of their own where there is no trend, whole where each week has readings; the goal's line dashed; below, on how many days each mean rests. */
+/**
+ * Weekly means as dots, on a line of their own where there is no trend, whole where each week has readings; the goal's
+ * line dashed; below, on how many days each mean rests.
+ */
 export function ReportChart({ weeks, name }: { weeks: WeekPoint[]; name: string }) {
   const colours = useChartColours();
   // Weeks without a reading leave a gap in the line.

@@ -14,7 +14,10 @@ import { useSettings } from "@/ui/log/useSettings";
 import view from "@/ui/view.module.css";
 import { Button } from "antd";
 
-/** The trainee's bar, plates and usual rest, and whether warm-ups count. Plates are written `25 × 2, 20 × 4`: how many there are in all. */
+/**
+ * The trainee's bar, plates and usual rest, and whether warm-ups count. Plates are written `25 × 2, 20 × 4`: how many
+ * there are in all.
+ */
 export function PlateSettings() {
   const { units } = useLog();
   const [settings, change] = useSettings();

@@ -29,7 +29,10 @@ const names = {
   note: "Note",
 };
 
-/** What was done in a session as a whole: distance and time where it has them, minutes, effort, feel, title, time, place, note. */
+/**
+ * What was done in a session as a whole: distance and time where it has them, minutes, effort, feel, title, time,
+ * place, note.
+ */
 export function SessionEditor({ session, onSave, onClose }: Props) {
   const { units } = useLog();
   const covered = session.distance != null;

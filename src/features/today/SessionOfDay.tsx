@@ -22,7 +22,10 @@ import { SessionEditor } from "./SessionEditor";
 import { SessionPictures } from "./SessionPictures";
 import styles from "./today.module.css";
 
-/** A session of the day (`strong` when its confirming is the one strong action): to confirm set by set, or whole, or to skip; afterwards what was planned beside what was done. */
+/**
+ * A session of the day (`strong` when its confirming is the one strong action): to confirm set by set, or whole, or to
+ * skip; afterwards what was planned beside what was done.
+ */
 export function SessionOfDay({ card, strong }: { card: SessionCard; strong: boolean }) {
   const { commit, today } = useLog();
   const [open, setOpen] = useState<"change" | "skip" | "pictures" | null>(null);

@@ -8,7 +8,10 @@ import { takenPhoto } from "@/ui/photo/takenPhoto";
 import { useId, useState } from "react";
 import styles from "./today.module.css";
 
-/** Pictures of a session, and the way to add one; a picture that is taken away is gone from the session and from the log, in one undo. */
+/**
+ * Pictures of a session, and the way to add one; a picture that is taken away is gone from the session and from the
+ * log, in one undo.
+ */
 export function SessionPictures({ card: { session, photos, title } }: { card: SessionCard }) {
   const { person, commit } = useLog();
   const [problem, setProblem] = useState<string | null>(null);

@@ -32,7 +32,10 @@ interface Props {
 
 const efforts = [6, 7, 8, 9, 10];
 
-/** The set to do: load and repetitions large, changed with a thumb; what was planned, what was done last time, the record; and the one strong button. */
+/**
+ * The set to do: load and repetitions large, changed with a thumb; what was planned, what was done last time, the
+ * record; and the one strong button.
+ */
 export function SetInFront({ view, item, step, draft, onDraft, onConfirm, choose, children }: Props) {
   const printer = usePrinter();
   const [saving, setSaving] = useState(false);
@@ -197,7 +200,10 @@ export function SetInFront({ view, item, step, draft, onDraft, onConfirm, choose
   );
 }
 
-/** How a set ended: how many were completed is the number above, and whether one more was tried and missed is chosen here. */
+/**
+ * How a set ended: how many were completed is the number above, and whether one more was tried and missed is chosen
+ * here.
+ */
 function Ending({
   reps,
   failed,
@@ -249,7 +255,10 @@ function thenText({ steps, items }: TrainingView, step: TrainingStep, printer: P
     .join(", ");
 }
 
-/** The exercise's sets as squares: filled when done, half when cut short, hollow when open, the one in front marked; warm-ups small. */
+/**
+ * The exercise's sets as squares: filled when done, half when cut short, hollow when open, the one in front marked;
+ * warm-ups small.
+ */
 function Boxes({
   item,
   at,

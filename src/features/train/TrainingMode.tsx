@@ -192,7 +192,9 @@ export function TrainingMode({ view }: { view: TrainingView }) {
   );
 }
 
-/** Calls `tell` with each record as it is beaten on this day, but not with those that stood when the session was opened. */
+/**
+ * Calls `tell` with each record as it is beaten on this day, but not with those that stood when the session was opened.
+ */
 function useRecords({ beaten }: TrainingView, tell: (record: string) => void): void {
   const printer = usePrinter();
   const known = useRef<TrainingView["beaten"] | null>(null);

@@ -2,7 +2,10 @@
 
 import { useEffect } from "react";
 
-/** Keeps the screen on while something is shown, where the browser allows it; asked for again whenever the page comes back into view. */
+/**
+ * Keeps the screen on while something is shown, where the browser allows it; asked for again whenever the page comes
+ * back into view.
+ */
 export function useAwake(): void {
   useEffect(() => {
     if (!("wakeLock" in navigator)) return;

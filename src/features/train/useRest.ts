@@ -22,8 +22,9 @@ function sound(): void {
 }
 
 /**
- * Seconds left of a rest, below zero once it is over; null when none runs. It goes by the clock, not by ticks, so a screen that slept shows what is
- * true when it wakes. At the end it sounds and shakes, where that is allowed, unless the end passed long before anyone could notice.
+ * Seconds left of a rest, below zero once it is over; null when none runs. It goes by the clock, not by ticks, so a
+ * screen that slept shows what is true when it wakes. At the end it sounds and shakes, where that is allowed, unless
+ * the end passed long before anyone could notice.
  */
 export function useRest(until: number | null): number | null {
   const [now, setNow] = useState(() => Date.now());

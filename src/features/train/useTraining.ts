@@ -6,7 +6,10 @@ import type { TrainingSet } from "@/core/log/kinds/sessions";
 import type { LogName } from "@/store/database";
 import { useCallback, useEffect, useState } from "react";
 
-/** Where a session stands beyond what is saved: the set in front, what was changed of it, and when the rest ends. It outlives a closed browser. */
+/**
+ * Where a session stands beyond what is saved: the set in front, what was changed of it, and when the rest ends. It
+ * outlives a closed browser.
+ */
 export interface TrainingState {
   sessionId: string;
   date: string;
@@ -15,7 +18,10 @@ export interface TrainingState {
   draft: Draft | null;
   /** When the rest ends, milliseconds since 1970, and how long it was; null when none runs. */
   rest: { until: number; seconds: number } | null;
-  /** When the session was first in front in this browser, milliseconds since 1970; absent in what older versions remember. */
+  /**
+   * When the session was first in front in this browser, milliseconds since 1970; absent in what older versions
+   * remember.
+   */
   startedAt?: number;
   /** Whether the page at the end is asked for while sets are open. */
   finishing?: boolean;

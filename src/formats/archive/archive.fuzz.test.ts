@@ -49,7 +49,10 @@ const hostile: ((old: unknown, random: Random) => unknown)[] = [
   () => "=cmd|' /C calc'!A0",
 ];
 
-/** Reads bytes and holds what came back to the promise: a sound log that survives a round trip, or problems that each name a place. */
+/**
+ * Reads bytes and holds what came back to the promise: a sound log that survives a round trip, or problems that each
+ * name a place.
+ */
 function holds(bytes: Uint8Array): boolean {
   const reading = readArchive(bytes);
   if (reading.ok) {

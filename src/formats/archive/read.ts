@@ -13,7 +13,8 @@ import type { Read } from "../format";
 import { type Unpacked, unpacking, ZipProblem } from "../zip";
 
 /**
- * `photos`: the pictures that the log speaks of, by the name under which its records know them. `healed`: how many records bore a stamp
+ * `photos`: the pictures that the log speaks of, by the name under which its records know them. `healed`: how many
+ * records bore a stamp
  * that is none, or lies far ahead; the record is taken, without it or with one of now.
  */
 export interface ArchiveContent {
@@ -30,8 +31,8 @@ const maxDepth = 60;
 const maxProblems = 20;
 
 /**
- * Reads an archive (JSON text, or a zip that holds it) into a log, checking every record before anything is returned. Nothing
- * is executed, nothing is written, and unknown keys are kept at every depth.
+ * Reads an archive (JSON text, or a zip that holds it) into a log, checking every record before anything is returned.
+ * Nothing is executed, nothing is written, and unknown keys are kept at every depth.
  */
 export function readArchive(bytes: Uint8Array): ArchiveReading {
   return runToEnd(readingArchive(bytes));
@@ -206,7 +207,10 @@ function list(document: Document, key: string, report: (path: string, message: s
   return [];
 }
 
-/** A record with the ids it may lack: its own, and those of the elements of its lists. Given in the order of the file, so that twice the same file is twice the same log. */
+/**
+ * A record with the ids it may lack: its own, and those of the elements of its lists. Given in the order of the file,
+ * so that twice the same file is twice the same log.
+ */
 function withIds(kind: RecordKind, raw: unknown, fallback: string): unknown {
   if (!isObject(raw)) return raw;
   return withElementIds(kind, raw.id === undefined || raw.id === null ? { ...raw, id: fallback } : raw);

@@ -15,8 +15,8 @@ export interface NamedPhoto {
 }
 
 /**
- * What merging a log into ours would write, with each difference in words. `lines` is null when there are too many to be looked
- * through; `related` says whether the two speak of the same people.
+ * What merging a log into ours would write, with each difference in words. `lines` is null when there are too many to
+ * be looked through; `related` says whether the two speak of the same people.
  */
 export interface Merge {
   steps: ChangeStep[];
@@ -25,7 +25,10 @@ export interface Merge {
   related: boolean;
 }
 
-/** What a file holds and what taking it would do, before anything is written. `healed`: stamps that were none and were left out; `missing`: photographs that it speaks of and does not hold. */
+/**
+ * What a file holds and what taking it would do, before anything is written. `healed`: stamps that were none and were
+ * left out; `missing`: photographs that it speaks of and does not hold.
+ */
 export interface Preview {
   log: Log;
   counts: Record<RecordKind, number>;
@@ -79,7 +82,10 @@ function mergeOf(ours: Log, theirs: Log): Merge {
   };
 }
 
-/** Gives each photograph that a log speaks of the name of its content, as it is kept under; `missing` counts those that were not found. */
+/**
+ * Gives each photograph that a log speaks of the name of its content, as it is kept under; `missing` counts those that
+ * were not found.
+ */
 async function namedByContent(
   log: Log,
   found: ReadonlyMap<string, Uint8Array>,

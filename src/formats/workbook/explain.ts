@@ -5,13 +5,19 @@ import { forgetting } from "@/core/body/movingAverage";
 import { mean, median, type Weighed } from "@/core/body/weighIns";
 import type { Role, Sheet } from "./sheet";
 
-/** A way in which a column may have been computed, in words, and what it gives on each day (null where it gives nothing). */
+/**
+ * A way in which a column may have been computed, in words, and what it gives on each day (null where it gives
+ * nothing).
+ */
 interface Rule {
   words: string;
   on: (day: Day) => number | null;
 }
 
-/** One row in which the sheet and the way found differ; `why`: what in the weights would account for it, when something would. */
+/**
+ * One row in which the sheet and the way found differ; `why`: what in the weights would account for it, when something
+ * would.
+ */
 export interface Differing {
   day: Day;
   line: number;
@@ -25,10 +31,15 @@ export interface ColumnReading {
   column: number;
   head: string;
   role: Role;
-  /** Rows with a number in the column and a figure of ours on that day, and in how many both agree within the column's rounding. */
+  /**
+   * Rows with a number in the column and a figure of ours on that day, and in how many both agree within the column's
+   * rounding.
+   */
   compared: number;
   agree: number;
-  /** How ours is computed, and how the sheet's is, as far as it can be told; null when no known way gives its numbers. */
+  /**
+   * How ours is computed, and how the sheet's is, as far as it can be told; null when no known way gives its numbers.
+   */
   ours: string;
   theirs: string | null;
   /** Rows that the way found gives to the last digit shown, of those that have a number. */
@@ -45,9 +56,10 @@ const differingAtMost = 40;
 const searchedAtMost = 12;
 
 /**
- * For each computed column of a sheet: how its numbers were made from the sheet's own weights, found by trying the usual ways (other
- * windows, other first days of the week, mean or median, how much a smoothed value forgets), and how far they agree with ours. Where
- * a row fits no better way, it is tried whether one weigh-in left out would account for it.
+ * For each computed column of a sheet: how its numbers were made from the sheet's own weights, found by trying the
+ * usual ways (other windows, other first days of the week, mean or median, how much a smoothed value forgets), and how
+ * far they agree with ours. Where a row fits no better way, it is tried whether one weigh-in left out would account for
+ * it.
  * @param weekStart the trainee's first day of the week
  * @param planOn our own plan line on a day; null where there is none
  */
@@ -273,7 +285,10 @@ function changeBetween(
   };
 }
 
-/** A smoothed value to which each new weight gives a share; over missing days it forgets as if day by day, or not at all (by rows). */
+/**
+ * A smoothed value to which each new weight gives a share; over missing days it forgets as if day by day, or not at all
+ * (by rows).
+ */
 function smoothedRule(weighed: readonly Weighed[], share: number, by: "days" | "rows"): Rule {
   const made = new Map<Day, number>();
   let value: number | null = null;
@@ -302,7 +317,10 @@ function straightLines(told: readonly { day: Day; value: number }[]): Rule[] {
   ];
 }
 
-/** The weigh-in without which the rule gives what the sheet shows; null when there is none, or several weigh-ins would do. */
+/**
+ * The weigh-in without which the rule gives what the sheet shows; null when there is none, or several weigh-ins would
+ * do.
+ */
 function withoutOne(
   role: Role,
   rule: Rule,

@@ -24,7 +24,10 @@ export interface SetsSheet {
   orders: DateOrder[];
 }
 
-/** What the trainee has settled: what columns hold, the order of dates, and which exercise a name is (null leaves its lines out). */
+/**
+ * What the trainee has settled: what columns hold, the order of dates, and which exercise a name is (null leaves its
+ * lines out).
+ */
 export interface SetsSheetAsk {
   columns: SetColumn[] | null;
   order: DateOrder | null;
@@ -45,8 +48,9 @@ const usualOrder: SetColumn[] = ["date", "exercise", "sets", "reps", "load", "rp
 const likelyAtMost = 200;
 
 /**
- * Reads a sheet of date, exercise, sets, reps and load, with or without a head; a line without a date or an exercise takes the one above.
- * Exercises are known by their names, or by words that fit only one. Nothing is guessed: a name that fits several waits for the trainee.
+ * Reads a sheet of date, exercise, sets, reps and load, with or without a head; a line without a date or an exercise
+ * takes the one above. Exercises are known by their names, or by words that fit only one. Nothing is guessed: a name
+ * that fits several waits for the trainee.
  * @param unit the unit of loads that name none
  */
 export function readSetsSheet(
@@ -138,7 +142,10 @@ function columnsOf(
   );
 }
 
-/** The exercise of a name: settled by the trainee, else the one it fits. Null to leave out, undefined when it fits none or several. */
+/**
+ * The exercise of a name: settled by the trainee, else the one it fits. Null to leave out, undefined when it fits none
+ * or several.
+ */
 function exerciseFor(
   typed: string,
   settled: ReadonlyMap<string, string | null>,

@@ -19,7 +19,9 @@ export const roles = [
 ] as const;
 export type Role = (typeof roles)[number];
 
-/** A line of the sheet that names a day: its number from 1, and the number in each column (null where there is none). */
+/**
+ * A line of the sheet that names a day: its number from 1, and the number in each column (null where there is none).
+ */
 export interface SheetRow {
   line: number;
   day: Day;
@@ -50,7 +52,10 @@ const words: readonly [Role, RegExp][] = [
   ["weight", /weight|\bkg\b|\blbs?\b|scale|morning/i],
 ];
 
-/** Cells of a sheet that was pasted (tabs between them) or read from a file of comma- or semicolon-separated values, without spaces at their ends. */
+/**
+ * Cells of a sheet that was pasted (tabs between them) or read from a file of comma- or semicolon-separated values,
+ * without spaces at their ends.
+ */
 export function sheetLines(text: string): string[][] {
   return Papa.parse<string[]>(text.trim(), {
     skipEmptyLines: false,
@@ -59,8 +64,9 @@ export function sheetLines(text: string): string[][] {
 }
 
 /**
- * Reads a sheet that was pasted (tabs) or read from a file of comma- or semicolon-separated values. The column of dates is known by its
- * content, in any common order; the others by their heads, the weight without one by being the first column of numbers.
+ * Reads a sheet that was pasted (tabs) or read from a file of comma- or semicolon-separated values. The column of dates
+ * is known by its content, in any common order; the others by their heads, the weight without one by being the first
+ * column of numbers.
  * @param wanted roles and order of dates as the trainee corrected them
  */
 export function readSheet(

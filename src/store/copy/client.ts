@@ -16,7 +16,9 @@ export interface SecondCopy {
   ): Promise<string | null>;
 }
 
-/** For so long a copyist may keep an answer back before the tab goes on without; laying a whole log down takes longer. */
+/**
+ * For so long a copyist may keep an answer back before the tab goes on without; laying a whole log down takes longer.
+ */
 const patience = { room: 2_000, keep: 10_000, layDown: 120_000 };
 
 /** After the last commit, in milliseconds: when the copy is brought in order. */
@@ -106,12 +108,18 @@ export class CopyClient implements SecondCopy {
     return this.#session.restore(this.name);
   }
 
-  /** The same for a database that cannot be read, which is given up; "stuck" when the browser can do neither that nor make a new one. */
+  /**
+   * The same for a database that cannot be read, which is given up; "stuck" when the browser can do neither that nor
+   * make a new one.
+   */
   restoreAnew(): Promise<Restored | "stuck" | null> {
     return this.#session.restoreAnew(this.name);
   }
 
-  /** Brings the log back, and all others, where the browser's storage is beyond opening and deleting: all that it keeps for these pages is emptied first. */
+  /**
+   * Brings the log back, and all others, where the browser's storage is beyond opening and deleting: all that it keeps
+   * for these pages is emptied first.
+   */
   restoreAll(): Promise<Restored | null> {
     return this.#session.restoreAll(this.name);
   }

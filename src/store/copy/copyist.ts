@@ -19,16 +19,24 @@ import {
 import { type CopyEntry, frameOf, framesIn } from "./frames";
 import { headIn, type SnapshotHead, type SnapshotLine, writeSnapshot } from "./snapshot";
 
-/** Files of a copy: two snapshots, of which the better one counts, and slots in which tabs write what each commit did. */
+/**
+ * Files of a copy: two snapshots, of which the better one counts, and slots in which tabs write what each commit did.
+ */
 export const snapshotNames = ["snapshot-a", "snapshot-b"] as const;
 export const isSlot = (name: string): boolean => name.startsWith("slot-");
 export const photoFolder = "photos";
 
-/** Room that a slot has from the start, in which writing succeeds on a full disk as well; and what is left of it when it grows. */
+/**
+ * Room that a slot has from the start, in which writing succeeds on a full disk as well; and what is left of it when it
+ * grows.
+ */
 const slotBytes = 524_288;
 const leastLeft = 131_072;
 
-/** Less free room than this and nothing is written: below about half of it the browser was seen to destroy what it keeps. */
+/**
+ * Less free room than this and nothing is written: below about half of it the browser was seen to destroy what it
+ * keeps.
+ */
 export const ample = 12_000_000;
 /** For so long, and for so many bytes, ample room counts as there once it was found. */
 const ampleFor = { ms: 20_000, bytes: 1_000_000 };
@@ -49,8 +57,9 @@ export const copyLock = (name: LogName): string => `oat-column-copy-${name}`;
 export type CopyState = "kept" | "ahead";
 
 /**
- * One tab's hand on the second copy of a log: it notes what each commit did in a slot of its own, and now and then lays the whole log down in a
- * snapshot. It lives in a dedicated worker. The copy of a database lies in a folder named by it, so that one begun anew never mixes with it.
+ * One tab's hand on the second copy of a log: it notes what each commit did in a slot of its own, and now and then lays
+ * the whole log down in a snapshot. It lives in a dedicated worker. The copy of a database lies in a folder named by
+ * it, so that one begun anew never mixes with it.
  */
 export class Copyist {
   #folder: CopyFolder | null = null;
@@ -64,7 +73,10 @@ export class Copyist {
   /** What could not be written yet. */
   #owed: CopyEntry[] = [];
   #lacksSnapshot = false;
-  /** Whether a stored page was found damaged: the snapshot may hold it whole, and stays as it is until the log is repaired. */
+  /**
+   * Whether a stored page was found damaged: the snapshot may hold it whole, and stays as it is until the log is
+   * repaired.
+   */
   #damaged = false;
   #ample = { until: 0, bytes: 0 };
   /** Writings of what is owed follow one another; a snapshot may be laid down meanwhile. */
@@ -117,7 +129,8 @@ export class Copyist {
 
   /**
    * Keeps what a commit did. Resolves when it is on the disk.
-   * @throws NoRoom, or whatever else the file system says; then it is owed, and tried again with the next commit or at rest
+   * @throws NoRoom, or whatever else the file system says; then it is owed, and tried again with the next commit or at
+   *   rest
    */
   async keep(
     entry: JournalEntry,
@@ -264,7 +277,10 @@ export class Copyist {
     return [snapshotNames.find((name) => name !== better)!, better];
   }
 
-  /** Writes a snapshot under the lock that keeps pages from being folded meanwhile; begun anew when the log is replaced under it. */
+  /**
+   * Writes a snapshot under the lock that keeps pages from being folded meanwhile; begun anew when the log is replaced
+   * under it.
+   */
   async #lay(name: string, replaced: boolean): Promise<SnapshotHead> {
     const file = await this.#folder!.open(name);
     if (file === null) throw new Error("another tab holds the snapshot");

@@ -1,4 +1,7 @@
-/** A file that is written at once and in place: what a browser calls a sync access handle. Only one hand holds it at a time. */
+/**
+ * A file that is written at once and in place: what a browser calls a sync access handle. Only one hand holds it at a
+ * time.
+ */
 export interface SyncFile {
   read(into: Uint8Array, options: { at: number }): number;
   /** How many bytes were written: on a full disk fewer, or a number that makes no sense. */
@@ -22,7 +25,10 @@ export interface CopyFolder {
   remove(name: string): Promise<void>;
 }
 
-/** A file of zeros that stands ready to be given up, so that a browser that has to open what it keeps on a full disk finds room: one that does not clears everything it keeps for these pages. */
+/**
+ * A file of zeros that stands ready to be given up, so that a browser that has to open what it keeps on a full disk
+ * finds room: one that does not clears everything it keeps for these pages.
+ */
 export const reserveFile = "reserve";
 export const reserveBytes = 16_000_000;
 
@@ -49,7 +55,10 @@ export function writeAll(file: SyncFile, bytes: Uint8Array, at: number): void {
   if (written !== bytes.byteLength) throw new NoRoom();
 }
 
-/** Makes a file at least so long with zeros that are truly written, so that what is written there later needs no more room. @throws NoRoom */
+/**
+ * Makes a file at least so long with zeros that are truly written, so that what is written there later needs no more
+ * room. @throws NoRoom
+ */
 export function reserve(file: SyncFile, size: number): void {
   for (let at = file.getSize(); at < size; at += zeros.byteLength)
     writeAll(file, zeros.subarray(0, Math.min(zeros.byteLength, size - at)), at);

@@ -27,7 +27,10 @@ export interface FoundFrame {
   end: number;
 }
 
-/** Every whole frame among bytes, in the order in which they lie. What is torn, damaged or no frame at all is passed over. */
+/**
+ * Every whole frame among bytes, in the order in which they lie. What is torn, damaged or no frame at all is passed
+ * over.
+ */
 export async function framesIn(bytes: Uint8Array): Promise<FoundFrame[]> {
   const found: FoundFrame[] = [];
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);

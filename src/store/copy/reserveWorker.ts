@@ -2,7 +2,8 @@ import { exhausted, hasRoom, reserveFile } from "./folder";
 import { OriginFolder } from "./originFolder";
 
 /*
- * Started by the first script of every page, before anything opens the database: where the disk is full, the reserve is given up first. It is
+ * Started by the first script of every page, before anything opens the database: where the disk is full, the reserve is
+ * given up first. It is
  * bundled by itself (bin/build.mjs) and says "ready" in any case.
  */
 

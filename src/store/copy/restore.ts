@@ -93,7 +93,10 @@ async function photosIn(folder: CopyFolder): Promise<StoredPhoto[]> {
   );
 }
 
-/** Puts a log read from its copy in force, in one transaction: what was in the database is replaced, and its name and clock go on. */
+/**
+ * Puts a log read from its copy in force, in one transaction: what was in the database is replaced, and its name and
+ * clock go on.
+ */
 export async function restore(database: IDBPDatabase<LogDatabase>, reading: CopyReading): Promise<Restored> {
   const laidOut: LaidOut = layOut(reading.log);
   const transaction = database.transaction(written, "readwrite", { durability: "strict" });

@@ -1,7 +1,10 @@
 import { type SyncFile, writeAll } from "./folder";
 import type { CopyEntry } from "./frames";
 
-/** What a snapshot holds, line by line, packed with gzip: what belongs to no record, then pages, then commits that the pages do not hold yet, then how many lines there were. */
+/**
+ * What a snapshot holds, line by line, packed with gzip: what belongs to no record, then pages, then commits that the
+ * pages do not hold yet, then how many lines there were.
+ */
 export type SnapshotLine =
   | { extra: Record<string, unknown> }
   /** `schema` as a page has it; absent in snapshots of before it was written, which are of version 1. */

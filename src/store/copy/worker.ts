@@ -18,7 +18,10 @@ import { hasRoomIn, NoRoom } from "./folder";
 import { OriginFolder } from "./originFolder";
 import { type CopyReading, readCopy, restore, type Restored, toldOf } from "./restore";
 
-/** How a second copy stands: kept, ahead of the database (which has lost something then), or not kept for a reason in words. */
+/**
+ * How a second copy stands: kept, ahead of the database (which has lost something then), or not kept for a reason in
+ * words.
+ */
 export type CopyOpening = { state: "kept" | "ahead" } | { state: "none"; why: string };
 
 /** A copy as it would be written into the log. */
@@ -65,7 +68,10 @@ class CopySession {
     return this.#told(this.#copyist.keep(entry, standing, photos));
   }
 
-  /** When nothing has been written for a while: writes what is owed, and lays the log down when much has come since. Null, or what stood in the way. */
+  /**
+   * When nothing has been written for a while: writes what is owed, and lays the log down when much has come since.
+   * Null, or what stood in the way.
+   */
   async rest(): Promise<string | null> {
     const copyist = this.#copyist;
     if (copyist === null) return null;
@@ -90,7 +96,10 @@ class CopySession {
     return this.#restore(name, () => Promise.resolve());
   }
 
-  /** The same for a database that cannot be read, which is given up; "stuck" when the browser can do neither that nor make a new one. */
+  /**
+   * The same for a database that cannot be read, which is given up; "stuck" when the browser can do neither that nor
+   * make a new one.
+   */
   async restoreAnew(name: LogName): Promise<Restored | "stuck" | null> {
     try {
       return await this.#restore(name, () => deleteDB(databaseName(name)));
@@ -101,8 +110,9 @@ class CopySession {
   }
 
   /**
-   * Where the browser can neither open nor delete a database, all that it keeps for these pages has to go before there can be a new one. The copies of
-   * all logs are held in memory meanwhile, and put back; should that fail, it can be tried again as long as this worker lives.
+   * Where the browser can neither open nor delete a database, all that it keeps for these pages has to go before there
+   * can be a new one. The copies of all logs are held in memory meanwhile, and put back; should that fail, it can be
+   * tried again as long as this worker lives.
    * @throws NoRoom before anything is emptied, or what the browser says
    */
   async restoreAll(name: LogName): Promise<Restored | null> {

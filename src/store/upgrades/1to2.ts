@@ -1,7 +1,8 @@
 import type { Step } from "./step";
 
 /*
- * Frozen: layout 1 kept a row for every record, and whole logs in the history; layout 2 keeps pages of a kind and month as JSON text, in
+ * Frozen: layout 1 kept a row for every record, and whole logs in the history; layout 2 keeps pages of a kind and month
+ * as JSON text, in
  * generations. What is written here is what layout 2 was, whatever today's code does.
  */
 

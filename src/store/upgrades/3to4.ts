@@ -1,9 +1,12 @@
 import type { Step } from "./step";
 
 /*
- * Frozen: in layout 3 a step of a path in the history was a text, and one that began with `#` was an element of a list (`#id`) or the order
- * of one (`#`), which a key of the same look could not be told from. In layout 4 they are objects. Layout 3 also took any text as a stamp:
- * those that are none, or lie far ahead of the clock, go or are brought to now. Layout 4 gains a store for the places outside of the browser
+ * Frozen: in layout 3 a step of a path in the history was a text, and one that began with `#` was an element of a list
+ * (`#id`) or the order
+ * of one (`#`), which a key of the same look could not be told from. In layout 4 they are objects. Layout 3 also took
+ * any text as a stamp:
+ * those that are none, or lie far ahead of the clock, go or are brought to now. Layout 4 gains a store for the places
+ * outside of the browser
  * where a backup file is kept.
  */
 

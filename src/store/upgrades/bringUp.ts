@@ -57,7 +57,10 @@ export async function bringUp(database: IDBPDatabase<unknown>, shipped = steps):
   return true;
 }
 
-/** The layout of what is stored. Before the fourth it was not marked: rows are of the first, and what came then is the same to every step from 2 on. */
+/**
+ * The layout of what is stored. Before the fourth it was not marked: rows are of the first, and what came then is the
+ * same to every step from 2 on.
+ */
 async function layoutOf(transaction: Parameters<Step>[0]): Promise<number> {
   const marked = (await transaction.objectStore("meta").get("layout")) as number | undefined;
   if (marked !== undefined) return marked;

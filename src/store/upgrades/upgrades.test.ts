@@ -18,7 +18,10 @@ import type { Step } from "./step";
 const weighed = (kg: number, date: string, id: string) => ({ id, personId: "p", date, kg, primary: true });
 const text = (...records: object[]) => JSON.stringify(records);
 
-/** A database of a layout that shipped, as it was stored: its stores, how their values are found, and what lay in them (a commit that can be undone, and an import before it). */
+/**
+ * A database of a layout that shipped, as it was stored: its stores, how their values are found, and what lay in them
+ * (a commit that can be undone, and an import before it).
+ */
 interface Stored {
   layout: number;
   version: number;

@@ -22,8 +22,9 @@ interface ReaderProps {
 const daysAtLeast = 7;
 
 /**
- * Lies over a chart: a line that follows the pointer (and stays where it is clicked) or the arrow keys, and a stretch drawn with the mouse, or set by + and −, that is
- * then shown alone. The chart itself is not drawn again while the line moves.
+ * Lies over a chart: a line that follows the pointer (and stays where it is clicked) or the arrow keys, and a stretch
+ * drawn with the mouse, or set by + and −, that is then shown alone. The chart itself is not drawn again while the line
+ * moves.
  */
 export function ChartReader({ days, inset, at, onRead, onZoom, says, label }: ReaderProps) {
   const plot = useRef<HTMLDivElement>(null);

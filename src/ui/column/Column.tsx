@@ -20,7 +20,10 @@ const headHeight = 52;
 /** Rows are asked for in stretches of so many days around what is in sight. */
 const stretch = 56;
 
-/** The vertical run of days: the navigator of every view. Arrow keys move by a day, page keys by a week, Home and End to its ends. */
+/**
+ * The vertical run of days: the navigator of every view. Arrow keys move by a day, page keys by a week, Home and End to
+ * its ends.
+ */
 export function Column({ onChosen }: { onChosen?: () => void }) {
   const { day, today, chooseDay, units } = useLog();
   const shell = useFigure("shell", {});

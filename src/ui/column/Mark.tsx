@@ -1,6 +1,8 @@
 import type { SessionMark } from "@/core/days/columnView";
 
-/** Outlines by kind, in a box of 14: strength a square, rowing a circle, running a triangle, anything else a diamond. */
+/**
+ * Outlines by kind, in a box of 14: strength a square, rowing a circle, running a triangle, anything else a diamond.
+ */
 function outline(kind: string): string {
   if (kind === "strength") return "M2 2H12V12H2Z";
   if (kind === "row") return "M7 1.5A5.5 5.5 0 1 1 6.99 1.5Z";
@@ -8,7 +10,10 @@ function outline(kind: string): string {
   return "M7 1L13 7L7 13L1 7Z";
 }
 
-/** A session by shape first: hollow when planned, filled when done, half filled when partly done, struck through when skipped, dashed when missed. */
+/**
+ * A session by shape first: hollow when planned, filled when done, half filled when partly done, struck through when
+ * skipped, dashed when missed.
+ */
 export function Mark({ kind, status, title }: Omit<SessionMark, "id">) {
   const path = outline(kind);
   const stroke =

@@ -22,7 +22,10 @@ export function scaleOf(rows: readonly ColumnRow[]): Scale {
 
 type Key = "trendKg" | "planKg" | "low80" | "high80";
 
-/** One day's piece of the strip: the trend as a thread with its interval, the plan line dashed, the weigh-in as a dot. Pieces of neighbouring days meet at the row's edge. */
+/**
+ * One day's piece of the strip: the trend as a thread with its interval, the plan line dashed, the weigh-in as a dot.
+ * Pieces of neighbouring days meet at the row's edge.
+ */
 export function Strip({
   before,
   row,

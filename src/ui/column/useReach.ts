@@ -10,8 +10,8 @@ export interface Reach {
 }
 
 /**
- * The days that a run shows: those of the log, and, once a day before or after them was chosen, whole weeks as far as that one. It never
- * grows shorter, so that nothing moves under the hand.
+ * The days that a run shows: those of the log, and, once a day before or after them was chosen, whole weeks as far as
+ * that one. It never grows shorter, so that nothing moves under the hand.
  */
 export function useReach(span: Reach | undefined, day: string): Reach | undefined {
   const [reach, setReach] = useState(span);

@@ -21,7 +21,8 @@ export function EntryLine({ inputRef }: { inputRef: RefObject<HTMLInputElement |
   const today = stays ?? now;
   const [text, setText] = useState("");
   const [read, setRead] = useState<{ text: string; day: string; reading: ParsedEntry } | null>(null);
-  // What stands in the line now and what was questioned, for Enters that follow each other faster than they are answered.
+  // What stands in the line now and what was questioned, for Enters that follow each other faster than they are
+  // answered.
   const line = useRef("");
   const doubted = useRef("");
   const inTurn = useRef(Promise.resolve());

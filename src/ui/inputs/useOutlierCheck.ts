@@ -4,7 +4,9 @@ import { isFarOff } from "@/core/body/weighIns";
 import { usePrinter } from "@/ui/usePrinter";
 import { useState } from "react";
 
-/** Questions a weight that is far from what the scale was expected to show: it is taken when it is given a second time. */
+/**
+ * Questions a weight that is far from what the scale was expected to show: it is taken when it is given a second time.
+ */
 export function useOutlierCheck(expectedKg: number | null): {
   question: string | null;
   passes: (kg: number) => boolean;

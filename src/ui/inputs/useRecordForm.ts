@@ -3,7 +3,9 @@
 import { type BaseSyntheticEvent, useState } from "react";
 import { type DefaultValues, type FieldValues, useForm, type UseFormReturn } from "react-hook-form";
 
-/** What a form calls its fields, for telling what has changed in them meanwhile. A field without a name is not told of. */
+/**
+ * What a form calls its fields, for telling what has changed in them meanwhile. A field without a name is not told of.
+ */
 export type FieldNames<F> = { [K in keyof F]?: string };
 
 /** A form on a record that other tabs may change while it is open. */
@@ -11,8 +13,8 @@ export interface RecordForm<F extends FieldValues> extends UseFormReturn<F> {
   /** What another tab has changed since the form was opened, in words; empty when nothing has. */
   meanwhile: string[];
   /**
-   * Handles a submit: `write` is given what the form holds and which fields say otherwise than the record does. Resolved to true, what
-   * was typed counts as saved.
+   * Handles a submit: `write` is given what the form holds and which fields say otherwise than the record does.
+   * Resolved to true, what was typed counts as saved.
    */
   save: (
     write: (fields: F, changed: ReadonlySet<keyof F>) => Promise<boolean>,
@@ -20,7 +22,8 @@ export interface RecordForm<F extends FieldValues> extends UseFormReturn<F> {
 }
 
 /**
- * A form on a record. Fields that were not touched follow the record, whoever changes it; those that were keep what was typed.
+ * A form on a record. Fields that were not touched follow the record, whoever changes it; those that were keep what was
+ * typed.
  * @param now what the form would hold if it were opened now
  */
 export function useRecordForm<F extends FieldValues>(now: F, names: FieldNames<F>): RecordForm<F> {
@@ -30,7 +33,8 @@ export function useRecordForm<F extends FieldValues>(now: F, names: FieldNames<F
     values: now,
     resetOptions: { keepDirtyValues: true },
   });
-  // What the record said when the form was opened or last saved. Right after a saving it is what the record comes to say next.
+  // What the record said when the form was opened or last saved. Right after a saving it is what the record comes to
+  // say next.
   const [opened, setOpened] = useState<{ fields: F } | { savedOn: F }>({ fields: now });
   const [saving, setSaving] = useState(false);
   if ("savedOn" in opened && !saving && !same(opened.savedOn, now)) setOpened({ fields: now });

@@ -27,8 +27,8 @@ interface Props {
 }
 
 /**
- * Chooses an exercise by typing parts of its name, a muscle or its equipment; those done lately come first. A name that is not there
- * becomes an exercise of one's own in the same step.
+ * Chooses an exercise by typing parts of its name, a muscle or its equipment; those done lately come first. A name that
+ * is not there becomes an exercise of one's own in the same step.
  */
 export function ExercisePicker({ value, onPick, label, autoFocus, placeholder = "Type to search", except }: Props) {
   const { commit } = useLog();

@@ -42,7 +42,8 @@ export function SetEditor({ set, exercise, printer, onSave, onClose }: Props) {
   const onSubmit = save(async (fields, changed) => {
     const now = read(fields);
     if (typeof now === "string") return false;
-    // What was not touched keeps what it was, to the last digit. Repetitions and load belong together: a drop set has both of each part.
+    // What was not touched keeps what it was, to the last digit. Repetitions and load belong together: a drop set has
+    // both of each part.
     const {
       rpe: _rpe,
       reps: _reps,

@@ -34,7 +34,10 @@ export interface OpenLog {
   today: string;
   /** The day chosen in the Column. */
   day: string;
-  /** The day before midnight on which the page stays, since something begun then is not saved yet; null when it does not. */
+  /**
+   * The day before midnight on which the page stays, since something begun then is not saved yet; null when it does
+   * not.
+   */
   stays: string | null;
   chooseDay: (date: string) => void;
   choosePerson: (id: string) => void;

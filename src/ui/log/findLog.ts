@@ -33,7 +33,10 @@ interface Found {
   saved: Map<string, unknown>;
 }
 
-/** When the trainee's own log was last open here. It lies outside the database, so that it outlives one that the browser has thrown away as damaged. */
+/**
+ * When the trainee's own log was last open here. It lies outside the database, so that it outlives one that the browser
+ * has thrown away as damaged.
+ */
 export const lastOpenKey = "oat-column-last-open";
 
 /** Told, as an event of the reason's name, when the database was closed from outside. */

@@ -1,6 +1,9 @@
 import type { LogName } from "@/store/database";
 
-/** When a copy of a log last left this browser, and as what. Kept outside of the database, beside which it would say nothing. */
+/**
+ * When a copy of a log last left this browser, and as what. Kept outside of the database, beside which it would say
+ * nothing.
+ */
 export interface LeftAt {
   at: string;
   as: "archive" | "backup";

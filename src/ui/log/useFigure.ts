@@ -16,7 +16,8 @@ export class FigureProblem extends Error {
 }
 
 /**
- * The answer to a query, kept up to date; undefined until the first one arrives. While new parameters are being answered the last answer stays.
+ * The answer to a query, kept up to date; undefined until the first one arrives. While new parameters are being
+ * answered the last answer stays.
  * @throws FigureProblem when there is none, for the boundary around what is drawn
  */
 export function useAnswer<N extends QueryName>(

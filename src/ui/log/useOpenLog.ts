@@ -38,7 +38,10 @@ export type Opening =
   | { phase: "empty"; first: FirstRunActions }
   | { phase: "open"; log: OpenLog };
 
-/** A log that is being read: how far, and how to stop it. `late`: the browser's storage has not answered for some seconds. */
+/**
+ * A log that is being read: how far, and how to stop it. `late`: the browser's storage has not answered for some
+ * seconds.
+ */
 interface Waiting {
   phase: "opening";
   name: LogName;
@@ -152,7 +155,10 @@ export function useOpenLog(): Opening {
 
   const store = opened?.store;
   const promised = useRef(false);
-  /** A browser that has promised to keep the log does not clear it when the disk runs low. Asked for once there is something to keep. */
+  /**
+   * A browser that has promised to keep the log does not clear it when the disk runs low. Asked for once there is
+   * something to keep.
+   */
   const askPromise = useCallback(() => {
     if (promised.current) return;
     promised.current = true;

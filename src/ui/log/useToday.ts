@@ -4,8 +4,8 @@ import { useSyncExternalStore } from "react";
 import { hasUnsaved } from "../unsaved";
 
 /**
- * The trainee's civil date, which turns at local midnight. `stays`: the day on which something was begun that is not saved yet; the page stays there
- * until it is, so that a line written at 23:59 is that day's.
+ * The trainee's civil date, which turns at local midnight. `stays`: the day on which something was begun that is not
+ * saved yet; the page stays there until it is, so that a line written at 23:59 is that day's.
  */
 export interface Today {
   date: string;

@@ -4,8 +4,8 @@
 const longest = 1600;
 
 /**
- * A chosen picture as it is kept: no side longer than 1600 pixels, drawn anew, so that nothing of the file but what is seen remains: not
- * where or when it was taken, nor with what.
+ * A chosen picture as it is kept: no side longer than 1600 pixels, drawn anew, so that nothing of the file but what is
+ * seen remains: not where or when it was taken, nor with what.
  * @throws Error in the trainee's words when the browser cannot read the file as a picture
  */
 export async function resizePhoto(file: Blob): Promise<Uint8Array<ArrayBuffer>> {

@@ -6,7 +6,10 @@ import { photoFile } from "@/formats/importing/photoFile";
 import { v7 as newId } from "uuid";
 import { resizePhoto } from "./resizePhoto";
 
-/** A chosen picture as the record and the bytes that are kept of it. @throws Error in the trainee's words when it cannot be read as a picture */
+/**
+ * A chosen picture as the record and the bytes that are kept of it. @throws Error in the trainee's words when it cannot
+ * be read as a picture
+ */
 export async function takenPhoto(
   file: Blob,
   personId: string,

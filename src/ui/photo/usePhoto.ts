@@ -3,7 +3,10 @@
 import { useEffect, useState } from "react";
 import { useLog } from "../log/LogContext";
 
-/** Address of a photograph that is kept here, for as long as it is shown; null while it is fetched, "missing" when it is not here. */
+/**
+ * Address of a photograph that is kept here, for as long as it is shown; null while it is fetched, "missing" when it is
+ * not here.
+ */
 export function usePhoto(file: string): string | null {
   const { photo } = useLog();
   const [address, setAddress] = useState<string | null>(null);

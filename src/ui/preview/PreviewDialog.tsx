@@ -16,7 +16,9 @@ import styles from "./preview.module.css";
 /** More lines than this are counted and not listed. */
 const listed = 300;
 
-/** What a paste, a fill or an emptying would change, what is refused and why; written as one change that can be undone. */
+/**
+ * What a paste, a fill or an emptying would change, what is refused and why; written as one change that can be undone.
+ */
 export function PreviewDialog({
   all,
   label,

@@ -7,7 +7,10 @@ import { useState } from "react";
 import { handOutArchive } from "../handOutArchive";
 import styles from "./shell.module.css";
 
-/** What is shown where something could not be: what went wrong, and every way on. It asks nothing of the part that failed. */
+/**
+ * What is shown where something could not be: what went wrong, and every way on. It asks nothing of the part that
+ * failed.
+ */
 export function LastResort({ name, reason, tryAgain }: { name: LogName; reason: string; tryAgain: () => void }) {
   const [told, setTold] = useState<string | null>(null);
   const doing = async (work: () => Promise<string>) => {

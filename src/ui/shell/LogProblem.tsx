@@ -18,7 +18,10 @@ interface Props {
   children: ReactNode;
 }
 
-/** What stands in the way of the log, and every way on that there is: trying again, the second copy put back or saved as a file. */
+/**
+ * What stands in the way of the log, and every way on that there is: trying again, the second copy put back or saved as
+ * a file.
+ */
 export function LogProblem({ name, alert, mayReplace, children }: Props) {
   const [held, setHeld] = useState(false);
   const [doing, setDoing] = useState<string | null>(null);

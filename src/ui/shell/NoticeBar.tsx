@@ -6,7 +6,10 @@ import styles from "./shell.module.css";
 
 const staysMs = 12_000;
 
-/** What the last action did, with its undo; over the page, or as a line within it. A problem stays until it is dismissed. */
+/**
+ * What the last action did, with its undo; over the page, or as a line within it. A problem stays until it is
+ * dismissed.
+ */
 export function NoticeBar({
   notice,
   undo,

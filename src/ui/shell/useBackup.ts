@@ -5,11 +5,17 @@ import { useEffect, useRef } from "react";
 import { noteLeaving } from "../log/leftAt";
 import type { OpenLog } from "../log/LogContext";
 
-/** After the last change, in milliseconds, when the backup file is written; and how many times as long as its writing took the next one waits. */
+/**
+ * After the last change, in milliseconds, when the backup file is written; and how many times as long as its writing
+ * took the next one waits.
+ */
 const quietFor = 15_000;
 const restsFor = 40;
 
-/** Keeps the backup file up to date while the log is open in a tab, some time after each change and when the tab is left. */
+/**
+ * Keeps the backup file up to date while the log is open in a tab, some time after each change and when the tab is
+ * left.
+ */
 export function useBackup({ backup, name, notice, warn }: OpenLog): void {
   const next = useRef(0);
   const told = useRef(false);

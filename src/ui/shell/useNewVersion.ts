@@ -27,8 +27,8 @@ export async function keptForOffline(): Promise<KeptStanding | null> {
 }
 
 /**
- * Keeps the application for use without a network, and tells when a new version waits. It never takes over by itself while a tab is
- * open, and when asked to, only if this is the only tab and nothing half-written would be lost.
+ * Keeps the application for use without a network, and tells when a new version waits. It never takes over by itself
+ * while a tab is open, and when asked to, only if this is the only tab and nothing half-written would be lost.
  */
 export function useNewVersion({ copy, warn }: OpenLog): NewVersion | null {
   const [waiting, setWaiting] = useState<ServiceWorker | null>(null);

@@ -14,7 +14,10 @@ export const reminder = {
 };
 const shownKey = "oat-column-reminded";
 
-/** Looks once a minute whether it is time to remind of what is due: once a day, while the log is open in a tab, by a notification of the browser's own. */
+/**
+ * Looks once a minute whether it is time to remind of what is due: once a day, while the log is open in a tab, by a
+ * notification of the browser's own.
+ */
 export function useReminder({ compute, person, today, name }: OpenLog): void {
   useEffect(() => {
     const look = async () => {

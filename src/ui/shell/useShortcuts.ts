@@ -13,7 +13,9 @@ export const shortcuts = {
   },
 };
 
-/** Plain keys and what they do. Only outside of fields and without a modifier, so that no key of the browser is taken. */
+/**
+ * Plain keys and what they do. Only outside of fields and without a modifier, so that no key of the browser is taken.
+ */
 export function useShortcuts(actions: Record<string, () => void>): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {

@@ -18,7 +18,10 @@ const contrast = (a: string, b: string) => {
   return (high + 0.05) / (low + 0.05);
 };
 
-/** Colour-vision deficiencies in linear RGB. Source: Viénot, Brettel & Mollon 1999, Color Res Appl 24:243 (matrices from memory). */
+/**
+ * Colour-vision deficiencies in linear RGB. Source: Viénot, Brettel & Mollon 1999, Color Res Appl 24:243 (matrices from
+ * memory).
+ */
 const seenBy: Record<string, number[][]> = {
   protan: [
     [0.11238, 0.88762, 0],

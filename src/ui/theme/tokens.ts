@@ -1,4 +1,7 @@
-/** The colours of the house, by what they are for. `base.css` carries the same values for our own drawing; a test keeps both equal. */
+/**
+ * The colours of the house, by what they are for. `base.css` carries the same values for our own drawing; a test keeps
+ * both equal.
+ */
 export const tokens = {
   light: {
     paper: "#fbf9f3",

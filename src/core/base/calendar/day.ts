@@ -28,8 +28,8 @@ const [firstDay, lastDay] = [Date.UTC(firstYear, 0, 1) / MS, Date.UTC(lastYear, 
 export const outsideYears = `only dates from ${firstYear} to ${lastYear} are taken`;
 
 /**
- * The day number of a date that may stand in a log, or null. This is the one bound of every date that is typed, imported or stored;
- * days that are only computed (a week's first day, the far end of a chart) may lie beyond it.
+ * The day number of a date that may stand in a log, or null. This is the one bound of every date that is typed,
+ * imported or stored; days that are only computed (a week's first day, the far end of a chart) may lie beyond it.
  */
 export function entryDayOf(date: string): Day | null {
   const day = dayOf(date);
@@ -41,7 +41,10 @@ export function isEntryDay(day: Day): boolean {
   return day >= firstDay && day <= lastDay;
 }
 
-/** The number written by the characters from one place up to another; NaN when one of them is no digit. (A log holds many dates.) */
+/**
+ * The number written by the characters from one place up to another; NaN when one of them is no digit. (A log holds
+ * many dates.)
+ */
 function digits(text: string, from: number, to: number): number {
   let number = 0;
   for (let index = from; index < to; index++) {

@@ -1,6 +1,7 @@
 /**
- * Probability that a standard normal variable is at most z, to about 1e-15: a Taylor series near the middle, a continued fraction
- * in the tails. Source: the expansions 26.2.11 and 26.2.14 of Abramowitz & Stegun, Handbook of Mathematical Functions.
+ * Probability that a standard normal variable is at most z, to about 1e-15: a Taylor series near the middle, a
+ * continued fraction in the tails. Source: the expansions 26.2.11 and 26.2.14 of Abramowitz & Stegun, Handbook of
+ * Mathematical Functions.
  */
 export function normalCdf(z: number): number {
   if (Number.isNaN(z)) return NaN;

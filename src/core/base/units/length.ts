@@ -11,8 +11,8 @@ export function metresPer(unit: DistanceUnit): number {
 }
 
 /**
- * A body's height as it is written: `179`, `179 cm`, `1.79 m`, `5'11"`, `5 ft 11`, `71 in`, in centimetres. Null when it is none, and for a
- * bare number that may be inches: which it is, is asked.
+ * A body's height as it is written: `179`, `179 cm`, `1.79 m`, `5'11"`, `5 ft 11`, `71 in`, in centimetres. Null when
+ * it is none, and for a bare number that may be inches: which it is, is asked.
  */
 export function parseHeight(text: string): number | null {
   const plain = text

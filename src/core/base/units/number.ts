@@ -1,5 +1,6 @@
 /**
- * A number as a trainee types it: a point or a comma for the decimals, any minus, spaces around it and behind its sign ignored. No thousands marks, since
+ * A number as a trainee types it: a point or a comma for the decimals, any minus, spaces around it and behind its sign
+ * ignored. No thousands marks, since
  * `1,234` and `1.234` are decimals somewhere. Null when it is not one number.
  * @example parseDecimal("71,4") // 71.4
  */
@@ -9,7 +10,9 @@ export function parseDecimal(text: string): number | null {
   return Number(`${match[1]!.replace(/[−–]/, "-")}${match[2]}.${match[3] || "0"}`);
 }
 
-/** A number with a fixed count of decimals and a true minus sign; thousands parted by a comma. `-0.0` prints as `0.0`. */
+/**
+ * A number with a fixed count of decimals and a true minus sign; thousands parted by a comma. `-0.0` prints as `0.0`.
+ */
 export function printNumber(value: number, decimals: number): string {
   const fixed = roundHalfUp(Math.abs(value), decimals);
   const [whole = "0", part] = fixed.split(".");
@@ -39,7 +42,10 @@ function roundHalfUp(value: number, decimals: number): string {
   return (value + value * 1e-12).toFixed(decimals);
 }
 
-/** A count with its word: `1 day`, `2,290 days`. @param word the word for one; @param many for others, where it is not the word with an s */
+/**
+ * A count with its word: `1 day`, `2,290 days`. @param word the word for one; @param many for others, where it is not
+ * the word with an s
+ */
 export function counted(count: number, word: string, many = `${word}s`): string {
   return `${printNumber(count, Number.isInteger(count) ? 0 : 1)} ${count === 1 ? word : many}`;
 }

@@ -25,7 +25,10 @@ function registry<const T extends { readonly [K in keyof T]: { refersTo: Readonl
   return all;
 }
 
-/** Every kind of record by the name of its collection, in the order in which the archive lists them. All that lists kinds is derived from here. */
+/**
+ * Every kind of record by the name of its collection, in the order in which the archive lists them. All that lists
+ * kinds is derived from here.
+ */
 export const kinds = registry({
   people,
   weighIns,

@@ -2,7 +2,10 @@ import * as z from "zod";
 import { date, name, open, owned, text } from "./fields";
 import { byName, personalKind } from "./kind";
 
-/** Some weeks of training with one aim, by its first day and how many days it has: whatever two tabs or devices change of it, it ends after it begins. */
+/**
+ * Some weeks of training with one aim, by its first day and how many days it has: whatever two tabs or devices change
+ * of it, it ends after it begins.
+ */
 const schema = open({
   ...owned,
   name,

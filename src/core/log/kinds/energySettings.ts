@@ -13,7 +13,10 @@ const schema = open({
   from: date,
   equation: z.enum(["mifflinStJeor", "rozaShizgal", "katchMcArdle", "cunningham"]).nullish(),
   activityFactor: z.number().min(1).max(4).nullish(),
-  /** Whether the activity factor already holds the training sessions. When false, each session's net credit is added to its day. */
+  /**
+   * Whether the activity factor already holds the training sessions. When false, each session's net credit is added to
+   * its day.
+   */
   sessionsInFactor: z.boolean().nullish(),
   targets: open({ training: dayTarget.nullish(), rest: dayTarget.nullish() }).nullish(),
 });

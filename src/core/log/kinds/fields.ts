@@ -7,8 +7,9 @@ import { dayOf, entryDayOf, outsideYears } from "../../base/calendar/day";
 // The parts of which the schemas of records are made, each with the bounds that every kind of record shares.
 
 /**
- * An object that may hold keys this version does not know. Checking passes over them; they are kept because whoever reads a record
- * keeps the record itself, not the checked copy (which would lose them), and so nothing is spent on copying them.
+ * An object that may hold keys this version does not know. Checking passes over them; they are kept because whoever
+ * reads a record keeps the record itself, not the checked copy (which would lose them), and so nothing is spent on
+ * copying them.
  */
 export const open = z.object as typeof z.looseObject;
 
@@ -34,7 +35,9 @@ export const seconds = amount(1_000_000);
 export const metres = amount(10_000_000);
 export const grams = amount(100_000);
 
-/** Nutrients in grams, energy in kilocalories. Carbohydrate is total carbohydrate unless a food's basis says otherwise. */
+/**
+ * Nutrients in grams, energy in kilocalories. Carbohydrate is total carbohydrate unless a food's basis says otherwise.
+ */
 export const nutrients = open({
   kcal: amount(100_000).nullish(),
   protein: grams.nullish(),

@@ -11,7 +11,10 @@ const schema = open({
   /** For a goal `of` a measure (by its id): start and target in the measure's unit. */
   startValue: z.number().nullish(),
   targetValue: z.number().nullish(),
-  /** A limit on a date, such as a weight class: the scale must show the target or less (more, when gaining) on that one morning. */
+  /**
+   * A limit on a date, such as a weight class: the scale must show the target or less (more, when gaining) on that one
+   * morning.
+   */
   limit: z.boolean().nullish(),
   /** Own milestones on the way, kilograms; every 5 kg (10 lb) without them. */
   milestonesKg: z.array(bodyKg).max(50).nullish(),

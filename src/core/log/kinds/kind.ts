@@ -1,14 +1,19 @@
 import type * as z from "zod";
 import type { Printer } from "../../base/units/printer";
 
-/** What a kind needs to tell of one of its records in words: its person's units, and the names of records that it points to. */
+/**
+ * What a kind needs to tell of one of its records in words: its person's units, and the names of records that it points
+ * to.
+ */
 export interface Wording {
   printer: Printer;
   /** The name of a record, its id where it is not there, an empty text without an id. */
   nameOf(kind: string, id: string | null | undefined): string;
 }
 
-/** A list inside a record whose elements have ids of their own, so that two tabs or devices can change different ones. */
+/**
+ * A list inside a record whose elements have ids of their own, so that two tabs or devices can change different ones.
+ */
 export interface IdList {
   /** With which an id begins that an element had to be given. */
   letter: string;
@@ -23,13 +28,18 @@ interface Knowledge<S extends z.ZodType> {
   schema: S;
   /** One of them in words, and several. */
   names: { one: string; several: string };
-  /** The fields that point to another record, by their paths (`items[].exerciseId`), and the kind to which each points. */
+  /**
+   * The fields that point to another record, by their paths (`items[].exerciseId`), and the kind to which each points.
+   */
   refersTo: Readonly<Record<string, string>>;
   /** What a record is called behind its kind. */
   title(record: z.infer<S>, wording: Wording): string;
   /** Whether what changed in a record says which it is, so that its title need not. */
   changesSayWhich: boolean;
-  /** A record that stands where one is missing to which others point, of the same owner as they are; null where none points to the kind. */
+  /**
+   * A record that stands where one is missing to which others point, of the same owner as they are; null where none
+   * points to the kind.
+   */
   standIn: ((id: string, name: string, personId: string) => z.infer<S>) | null;
   /** Lists with ids inside a record, null where there are none; `what` they hold, in words. */
   lists: { what: string; of: Readonly<Record<string, IdList>> } | null;

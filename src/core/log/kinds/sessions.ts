@@ -4,7 +4,10 @@ import { amount, date, effort, id, load, metres, name, open, owned, reps, second
 import { dailyKind } from "./kind";
 
 const plannedSet = open({
-  /** The repetitions, or the fewest of them where `repsTo` names the most (8–12) or where they are as many as possible (5 or more). */
+  /**
+   * The repetitions, or the fewest of them where `repsTo` names the most (8–12) or where they are as many as possible
+   * (5 or more).
+   */
   reps: reps.nullish(),
   repsTo: reps.nullish(),
   kg: load.nullish(),

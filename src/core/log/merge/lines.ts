@@ -12,7 +12,10 @@ import type { AnyRecord, RecordKind, RecordOf } from "../records";
 import { kindNamedBy } from "../references";
 import type { Difference } from "./merge";
 
-/** One difference, as it is read before it is written: what the record is called and each field's value on either side, in its person's units. */
+/**
+ * One difference, as it is read before it is written: what the record is called and each field's value on either side,
+ * in its person's units.
+ */
 export interface MergeLine extends Pick<Difference, "kind" | "what" | "proposed" | "written"> {
   date: string | null;
   title: string;

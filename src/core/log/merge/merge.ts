@@ -5,7 +5,9 @@ import { diff, isIdList, isOrder, isPlain, type Step } from "../patch";
 import { type AnyRecord, type ChangeStep, put, type RecordKind } from "../records";
 import { sameDayRecord } from "../sameDay";
 
-/** One field of a record that would change: its path, and what it says before and after (undefined where it is absent). */
+/**
+ * One field of a record that would change: its path, and what it says before and after (undefined where it is absent).
+ */
 export interface FieldChange {
   path: readonly Step[];
   before: unknown;
@@ -16,7 +18,9 @@ export interface FieldChange {
 export interface Difference {
   kind: RecordKind;
   id: string;
-  /** `kept` is what both have written to and what stays as it is here; its step would put the other's word in its place. */
+  /**
+   * `kept` is what both have written to and what stays as it is here; its step would put the other's word in its place.
+   */
   what: "new" | "changed" | "removed" | "brought back" | "kept";
   /** The record, as it would stand or as it would be removed. */
   record: AnyRecord;
@@ -24,15 +28,19 @@ export interface Difference {
   step: ChangeStep;
   /** Whether it is proposed; what is not (removed there before it was changed here, or kept) is only listed. */
   proposed: boolean;
-  /** Where both sides wrote the record: which wrote later, whose fields stand, null where they say the same moment; and when, null where a side does not say. */
+  /**
+   * Where both sides wrote the record: which wrote later, whose fields stand, null where they say the same moment; and
+   * when, null where a side does not say.
+   */
   written: { later: "here" | "there" | null; here: string | null; there: string | null } | null;
 }
 
 /**
- * What merging another copy of the log into ours would change, record by record and field by field. Where both have changed a record,
- * fields are joined: what only one of them holds stays, and where they differ the one written later counts; what lost against ours is listed as
- * kept. An older copy of a record written by the same device changes nothing, nor does a record as it was first written before ours was changed.
- * Nothing of ours is touched that the other does not speak of.
+ * What merging another copy of the log into ours would change, record by record and field by field. Where both have
+ * changed a record, fields are joined: what only one of them holds stays, and where they differ the one written later
+ * counts; what lost against ours is listed as kept. An older copy of a record written by the same device changes
+ * nothing, nor does a record as it was first written before ours was changed. Nothing of ours is touched that the other
+ * does not speak of.
  */
 export function mergeLogs(ours: Log, theirs: Log): Difference[] {
   const removed = [...theirs.removed.values()].flatMap((tombstone): Difference[] => {
@@ -60,7 +68,8 @@ export function mergeLogs(ours: Log, theirs: Log): Difference[] {
       [...theirs.records[kind].values()].flatMap((record) => present(ours, theirs, kind, record)),
     ),
   ];
-  // What others refer to (exercises, foods) stands first, then day by day, the newest first, and last what stays as it is.
+  // What others refer to (exercises, foods) stands first, then day by day, the newest first, and last what stays as it
+  // is.
   const dateOf = ({ what, record }: Difference) => `${what === "kept" ? 0 : 1}${dateIn(record).date ?? "9999"}`;
   return found.sort((a, b) => (dateOf(a) < dateOf(b) ? 1 : dateOf(a) > dateOf(b) ? -1 : 0));
 }
@@ -68,7 +77,8 @@ export function mergeLogs(ours: Log, theirs: Log): Difference[] {
 function present(ours: Log, theirs: Log, kind: RecordKind, record: AnyRecord): Difference[] {
   const own = ours.records[kind].get(record.id);
   if (own === undefined && isGone(ours, kind, record)) return [];
-  // The one that there is a day is the same record whatever its id, unless the other log has removed ours and written it anew.
+  // The one that there is a day is the same record whatever its id, unless the other log has removed ours and written
+  // it anew.
   const held = own ?? sameDayRecord(ours.index, kind, ownerOf(record), record, (one) => !isGone(theirs, kind, one));
   const difference = { kind, written: null };
   if (held === undefined)
@@ -144,7 +154,10 @@ function isGone({ removed }: Log, kind: RecordKind, record: AnyRecord): boolean 
   return gone !== undefined && (gone.changed ?? "") >= stampOf(record);
 }
 
-/** What two tabs or devices made of one value: of the later one where both speak, with what only the earlier one holds. Elements of lists are matched by their ids. */
+/**
+ * What two tabs or devices made of one value: of the later one where both speak, with what only the earlier one holds.
+ * Elements of lists are matched by their ids.
+ */
 function join(later: unknown, earlier: unknown): unknown {
   if (isIdList(later) && isIdList(earlier) && later.length > 0) {
     const old = new Map(earlier.map((element) => [element.id, element]));
