@@ -1,17 +1,14 @@
-import { dateOf, mustDay } from "@/core/base/calendar/day";
+import { dateOf } from "@/core/base/calendar/day";
 import type { GoalPreview } from "@/core/energy/goalPreview";
 import { emptyLog, putRecord } from "@/core/log/log";
 import { put } from "@/core/log/records";
-import { demoLog, rowerId } from "@/demo/demoLog";
+import { rowerId } from "@/demo/demoLog";
 import { addDays } from "@/ui/dates";
 import { describe, expect, it } from "vitest";
-import { Answers, type Asking } from "./queries";
+import { demoAnswers } from "../../tests/demoAnswers";
+import { Answers } from "./queries";
 
-const today = "2026-06-11";
-const log = demoLog(mustDay(today));
-let next = 0;
-const answers = new Answers(log, () => `new${next++}`);
-const rower: Asking = { personId: rowerId, today };
+const { today, answers, rower } = demoAnswers();
 
 describe("answers", () => {
   it("are null for a person who is not there, and empty for an empty log", () => {

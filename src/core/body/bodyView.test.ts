@@ -1,28 +1,12 @@
-import { Answers, type Asking } from "@/compute/queries";
-import { mustDay } from "@/core/base/calendar/day";
-import { contract } from "@/core/contract";
-import { demoLog, partnerId, rowerId } from "@/demo/demoLog";
+import { partnerId } from "@/demo/demoLog";
 import { addDays } from "@/ui/dates";
 import { describe, expect, it } from "vitest";
+import { demoAnswers, rowerContract } from "../../../tests/demoAnswers";
 
-const today = "2026-06-11";
-const log = demoLog(mustDay(today));
-let next = 0;
-const answers = new Answers(log, () => `new${next++}`);
-const rower: Asking = { personId: rowerId, today };
+const { today, log, answers, rower } = demoAnswers();
 
 describe("the body view agrees with the contract", () => {
-  const person = (
-    contract(log, mustDay(today)) as {
-      people: {
-        personId: string;
-        weight: { trend: { date: string; kg: number; filteredKg: number }[]; weekly: { medianKg: number }[] };
-        lifts: { exerciseId: string; best: { e1rmKg: number } | null }[];
-        distance: object[];
-        energy: { formula: { kcal: number }; targets: { training: { kcal: number } } };
-      }[];
-    }
-  ).people.find(({ personId }) => personId === rowerId)!;
+  const person = rowerContract(log, today);
   it("body", () => {
     const body = answers.answer("body", { ...rower, days: null, zoom: null })!;
     expect("kg" in body.trend && body.trend.kg).toBeCloseTo(person.weight.trend.at(-1)!.kg, 7);

@@ -1,13 +1,7 @@
-import { Answers, type Asking } from "@/compute/queries";
-import { mustDay } from "@/core/base/calendar/day";
-import { demoLog, rowerId } from "@/demo/demoLog";
 import { describe, expect, it } from "vitest";
+import { demoAnswers } from "../../../tests/demoAnswers";
 
-const today = "2026-06-11";
-const log = demoLog(mustDay(today));
-let next = 0;
-const answers = new Answers(log, () => `new${next++}`);
-const rower: Asking = { personId: rowerId, today };
+const { answers, rower } = demoAnswers();
 
 describe("the view of measures", () => {
   it("measures draw the line of their weekly rate, its band widest away from the readings' middle", () => {

@@ -1,15 +1,11 @@
-import { Answers, type Asking } from "@/compute/queries";
 import { mustDay } from "@/core/base/calendar/day";
 import { contract } from "@/core/contract";
-import { demoLog, partnerId, rowerId } from "@/demo/demoLog";
+import { partnerId, rowerId } from "@/demo/demoLog";
 import { addDays } from "@/ui/dates";
 import { describe, expect, it } from "vitest";
+import { demoAnswers } from "../../../tests/demoAnswers";
 
-const today = "2026-06-11";
-const log = demoLog(mustDay(today));
-let next = 0;
-const answers = new Answers(log, () => `new${next++}`);
-const rower: Asking = { personId: rowerId, today };
+const { today, log, answers, rower } = demoAnswers();
 
 describe("a day", () => {
   it("puts planned beside last time, and keeps a person's day from another's", () => {

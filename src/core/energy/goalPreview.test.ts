@@ -1,14 +1,8 @@
-import { Answers, type Asking } from "@/compute/queries";
-import { mustDay } from "@/core/base/calendar/day";
-import { demoLog, rowerId } from "@/demo/demoLog";
 import { addDays } from "@/ui/dates";
 import { describe, expect, it } from "vitest";
+import { demoAnswers } from "../../../tests/demoAnswers";
 
-const today = "2026-06-11";
-const log = demoLog(mustDay(today));
-let next = 0;
-const answers = new Answers(log, () => `new${next++}`);
-const rower: Asking = { personId: rowerId, today };
+const { answers, rower } = demoAnswers();
 
 describe("a goal tried before it is saved", () => {
   const energy = answers.answer("energy", rower)!;

@@ -1,13 +1,7 @@
-import { Answers, type Asking } from "@/compute/queries";
-import { mustDay } from "@/core/base/calendar/day";
-import { demoLog, rowerId } from "@/demo/demoLog";
 import { describe, expect, it } from "vitest";
+import { demoAnswers } from "../../../tests/demoAnswers";
 
-const today = "2026-06-11";
-const log = demoLog(mustDay(today));
-let next = 0;
-const answers = new Answers(log, () => `new${next++}`);
-const rower: Asking = { personId: rowerId, today };
+const { today, answers, rower } = demoAnswers();
 
 describe("the ledger", () => {
   const rows = answers.answer("ledger", { ...rower, from: "2026-06-01", to: "2026-06-14" })!;

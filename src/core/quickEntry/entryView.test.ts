@@ -1,17 +1,12 @@
-import { Answers, type Asking } from "@/compute/queries";
-import { mustDay } from "@/core/base/calendar/day";
+import { Answers } from "@/compute/queries";
 import { kinds } from "@/core/log/kinds/all";
 import type { Session } from "@/core/log/kinds/sessions";
 import { emptyLog, putRecord } from "@/core/log/log";
 import { type Change } from "@/core/log/records";
-import { demoLog, rowerId } from "@/demo/demoLog";
 import { describe, expect, it } from "vitest";
+import { demoAnswers } from "../../../tests/demoAnswers";
 
-const today = "2026-06-11";
-const log = demoLog(mustDay(today));
-let next = 0;
-const answers = new Answers(log, () => `new${next++}`);
-const rower: Asking = { personId: rowerId, today };
+const { today, log, answers, rower } = demoAnswers();
 
 describe("entries", () => {
   const read = (text: string) => answers.answer("entry", { ...rower, date: today, text, dateOrder: null })!;
@@ -34,10 +29,11 @@ describe("entries", () => {
     expect(read("84").caution).toContain("expected");
   });
   it("fill the plan: figures after the commit are those promised before it", () => {
+    let made = 0;
     const working = emptyLog();
     for (const [kind, records] of Object.entries(log.records))
       for (const record of records.values()) putRecord(working, kind as "people", record as never);
-    const mine = new Answers(working, () => `own${next++}`);
+    const mine = new Answers(working, () => `own${made++}`);
     const { change, fields } = mine.answer("entry", {
       ...rower,
       date: today,

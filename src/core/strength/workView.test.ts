@@ -1,13 +1,7 @@
-import { Answers, type Asking } from "@/compute/queries";
-import { mustDay } from "@/core/base/calendar/day";
-import { demoLog, rowerId } from "@/demo/demoLog";
 import { describe, expect, it } from "vitest";
+import { demoAnswers } from "../../../tests/demoAnswers";
 
-const today = "2026-06-11";
-const log = demoLog(mustDay(today));
-let next = 0;
-const answers = new Answers(log, () => `new${next++}`);
-const rower: Asking = { personId: rowerId, today };
+const { answers, rower } = demoAnswers();
 
 describe("the view of work", () => {
   it("work of a stretch is the sum of its weeks, of its groups and of its lifts, whole weeks or not", () => {

@@ -1,16 +1,11 @@
-import { Answers, type Asking } from "@/compute/queries";
-import { mustDay } from "@/core/base/calendar/day";
+import { Answers } from "@/compute/queries";
 import type { Session } from "@/core/log/kinds/sessions";
 import { emptyLog, putRecord } from "@/core/log/log";
-import { demoLog, rowerId } from "@/demo/demoLog";
 import { addDays } from "@/ui/dates";
 import { describe, expect, it } from "vitest";
+import { demoAnswers } from "../../../tests/demoAnswers";
 
-const today = "2026-06-11";
-const log = demoLog(mustDay(today));
-let next = 0;
-const answers = new Answers(log, () => `new${next++}`);
-const rower: Asking = { personId: rowerId, today };
+const { today, answers, rower } = demoAnswers();
 
 describe("a session in training", () => {
   it("a session in training proposes what was planned, worked out or done before, and what a table would write is what it says", () => {
