@@ -1,4 +1,4 @@
 import { pathToFileURL } from "node:url";
 import { bundle } from "./bundle.mjs";
 
-await import(pathToFileURL(await bundle("answers")).href);
+await import(pathToFileURL(await bundle("answers", ["src/compute", "tests"])).href);

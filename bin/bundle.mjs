@@ -15,13 +15,14 @@ function newest(path) {
   return Math.max(0, ...times);
 }
 
-export async function bundle(name) {
+/** @param more folders that the command is made of beside the core, the formats and the demo */
+export async function bundle(name, more = []) {
   const source = join(root, "bin", `${name}.ts`);
   const output = join(root, "build", `${name}.mjs`);
   const changed = Math.max(
     statSync(source).mtimeMs,
     statSync(join(root, "package-lock.json")).mtimeMs,
-    ...["core", "formats", "demo", "compute"].map((room) => newest(join(root, "src", room))),
+    ...["src/core", "src/formats", "src/demo", ...more].map((folder) => newest(join(root, folder))),
   );
   if (existsSync(output) && statSync(output).mtimeMs >= changed) return output;
   let esbuild;

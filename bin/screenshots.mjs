@@ -54,6 +54,8 @@ async function show(page, path) {
     .first()
     .waitFor({ state: "attached", timeout: 4000 })
     .catch(() => {}); // the Column, which a phone does not show
+  // On a busy machine the worker may still be at the log: what is drawn by then lacks its figures.
+  await page.getByText("reading the log").waitFor({ state: "hidden" });
   await page.waitForFunction(() => document.fonts.status === "loaded");
 }
 
