@@ -1,4 +1,5 @@
 import { mustDay } from "@/core/base/calendar/day";
+import type { OnProgress } from "@/core/base/chunked";
 import { contract } from "@/core/contract";
 import { type Log } from "@/core/log/log";
 import { mend } from "@/core/log/mend";
@@ -14,9 +15,6 @@ import { type LogName, openDatabase } from "@/store/database";
 import { type LaidOut, layOut } from "@/store/pages";
 import { readLog } from "@/store/reader";
 import { expose, type ProxyMarked } from "comlink";
-
-/** Told how much of a long task is done, from 0 to 1. */
-type OnProgress = ((share: number) => void) & ProxyMarked;
 
 /** A file read and laid out for writing, with what taking it would do; or what is wrong with it. */
 export type ImportReading = (Omit<Preview, "log"> & { laidOut: LaidOut }) | { problems: Problem[] };
@@ -34,7 +32,7 @@ export interface MendedLog {
  */
 class ArchiveSession {
   /** Checks a file and lays its log out for writing, or says what is wrong and where. */
-  async read(name: LogName, given: Given, onProgress: OnProgress): Promise<ImportReading> {
+  async read(name: LogName, given: Given, onProgress: OnProgress & ProxyMarked): Promise<ImportReading> {
     const found = await previewImport(given, () => logOf(name), onProgress);
     if ("problems" in found) return found;
     const { log, ...preview } = found;

@@ -5,13 +5,13 @@ import { proxy, type Remote, wrap } from "comlink";
 import type { ArchiveSession, ImportReading, MendedLog } from "./archiveWorker";
 
 /** Told how much of a long task is done, from 0 to 1; answers whether to go on. */
-export type OnProgress = (share: number) => boolean;
+export type MayStop = (share: number) => boolean;
 
 /** Without a sign of life for so long, in milliseconds, a file is given up. */
 const silentAtMost = 30_000;
 
 /** Reads a file; null when it was stopped. @throws Error that says what went wrong, whatever it was */
-export function readArchiveFile(name: LogName, given: Given, onProgress: OnProgress): Promise<ImportReading | null> {
+export function readArchiveFile(name: LogName, given: Given, onProgress: MayStop): Promise<ImportReading | null> {
   return worked<ImportReading | null>((session, end) => {
     let silence: ReturnType<typeof setTimeout>;
     const listen = () => {

@@ -4,7 +4,7 @@ import { StoreProblem } from "@/store/problems";
 import { type Endpoint, proxy, type Remote, wrap } from "comlink";
 import { v7 as newId } from "uuid";
 import { answerKey } from "./answerKey";
-import type { OnProgress } from "./archives";
+import type { MayStop } from "./archives";
 import type { Queries, QueryName } from "./queries";
 import type { Diagnosis, Session } from "./worker";
 
@@ -91,7 +91,7 @@ export class ComputeClient {
     return this.#call((session) => session.ask(name, asks as never) as Promise<Queries[N]["answers"] | null>, budget);
   }
 
-  diagnose(today: string, onProgress: OnProgress): Promise<Diagnosis | null> {
+  diagnose(today: string, onProgress: MayStop): Promise<Diagnosis | null> {
     return this.#call((session) => session.diagnose(today, proxy(onProgress)) as Promise<Diagnosis | null>);
   }
 

@@ -1,10 +1,10 @@
-import type { ChunkedTask } from "@/core/base/chunked";
+import { type OnProgress, runInSteps } from "@/core/base/chunked";
 import { equal, type Memo } from "@/core/base/memo";
 import { messageOf } from "@/core/base/messageOf";
 import { checkingLog, type Finding } from "@/core/log/check";
 import { copyOf } from "@/core/log/copy";
 import { type Log, peopleOf, sizeOf } from "@/core/log/log";
-import { checkLayout, type LayoutFinding, type OnProgress } from "@/store/check";
+import { checkLayout, type LayoutFinding } from "@/store/check";
 import { compactJournal } from "@/store/compactJournal";
 import { type LogDatabase, type LogName, openDatabase } from "@/store/database";
 import { hintChannel, writingLock } from "@/store/hints";
@@ -148,7 +148,7 @@ class LogInMemory {
     await this.follow();
     const { log } = this;
     const sequence = this.#sequence;
-    const findings = await inSteps(checkingLog(log), (share) => onProgress(0.4 * share));
+    const findings = await runInSteps(checkingLog(log), (share) => onProgress(0.4 * share));
     const layout = await checkLayout(this.database, log, sequence, (share) => onProgress(0.4 + 0.5 * share));
     await onProgress(0.9);
     if (this.#sequence !== sequence) return this.diagnose(today, onProgress);
@@ -250,15 +250,6 @@ function sameAnswer(one: () => unknown, other: () => unknown): boolean {
     }
   };
   return equal(outcome(one), outcome(other));
-}
-
-/** Does work in steps; between them the worker answers whatever else it is asked. */
-async function inSteps<T>(steps: ChunkedTask<T>, onProgress: OnProgress): Promise<T> {
-  for (;;) {
-    const step = steps.next();
-    if (step.done) return step.value;
-    await onProgress(step.value);
-  }
 }
 
 /** Does work that is told of between its steps; null when it was told to stop. */

@@ -1,10 +1,11 @@
+import type { OnProgress } from "@/core/base/chunked";
 import { equal } from "@/core/base/memo";
 import { sameJson } from "@/core/log/canonical";
 import { recordKinds } from "@/core/log/kinds/all";
 import { type Log, sizeOf } from "@/core/log/log";
 import type { AnyRecord, RecordKind } from "@/core/log/records";
 import type { IDBPDatabase } from "idb";
-import { type LogDatabase, headOf } from "./database";
+import { headOf, type LogDatabase } from "./database";
 import { hasId, monthOf, recordsOf } from "./pages";
 import { ofGeneration, readLog } from "./reader";
 
@@ -13,9 +14,6 @@ export interface LayoutFinding {
   place: string;
   message: string;
 }
-
-/** Told how much is done, from 0 to 1, between steps that each take a moment. Whoever throws there ends the work. */
-export type OnProgress = (share: number) => Promise<void>;
 
 /** So many pages, and so many records, are checked in a step. */
 const [pagesAtOnce, recordsAtOnce] = [24, 20_000];

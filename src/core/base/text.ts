@@ -6,3 +6,8 @@ export function capitalised(text: string): string {
 export function folded(text: string): string {
   return text.toLowerCase().normalize("NFD").replace(/\p{M}/gu, "");
 }
+
+/** Plain code-unit order, the same on every machine. */
+export function compare(a: string, b: string): number {
+  return a < b ? -1 : a > b ? 1 : 0;
+}

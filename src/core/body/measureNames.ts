@@ -1,5 +1,5 @@
+import { compare } from "../base/text";
 import type { AsOf } from "../log/asOf";
-import { compare } from "../log/asOf";
 import { measuresOf } from "./measuresSlice";
 
 /** What a measure's column needs to know of it. */

@@ -1,5 +1,6 @@
+import { compare } from "../base/text";
 import { type Units } from "../base/units/printer";
-import { type AsOf, compare } from "../log/asOf";
+import type { AsOf } from "../log/asOf";
 import { recordKinds } from "../log/kinds/all";
 import type { Exercise } from "../log/kinds/exercises";
 import type { Food } from "../log/kinds/foods";

@@ -3,7 +3,7 @@ import { perOwner } from "../base/memo";
 import { measuresOf } from "../body/measuresSlice";
 import { lastWeighedAgo } from "../body/projection";
 import { weightOf } from "../body/slice";
-import { type AsOf, compare, Slice } from "../log/asOf";
+import { type AsOf, byBeginning, Slice } from "../log/asOf";
 import type { EnergySettings } from "../log/kinds/energySettings";
 import { type Body, type EquationName, equations, type Resting } from "./resting";
 
@@ -15,9 +15,7 @@ const weightServesDays = 365;
 
 /** What a person's expenditure is reckoned from. */
 class Energy extends Slice {
-  readonly #settings = this.kept(() =>
-    this.asOf.own("energySettings").sort((a, b) => compare(a.from, b.from) || compare(a.id, b.id)),
-  );
+  readonly #settings = this.kept(() => this.asOf.own("energySettings").sort(byBeginning("from")));
 
   /** Energy settings in force on a day. */
   settingsOn(day: Day): EnergySettings | null {

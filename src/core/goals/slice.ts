@@ -1,6 +1,6 @@
 import { type Day, mustDay } from "../base/calendar/day";
 import { perOwner } from "../base/memo";
-import { type AsOf, compare, Slice } from "../log/asOf";
+import { type AsOf, byBeginning, Slice } from "../log/asOf";
 import type { Goal } from "../log/kinds/goals";
 import { aimOf, goalInForce, planLine, type PlanLine, planWeight } from "./plan";
 
@@ -25,7 +25,7 @@ class Goals extends Slice {
   /** The weight goal that begins next, when one lies ahead. */
   next(): Goal | null {
     const ahead = this.all().filter((goal) => aimOf(goal) === "weight" && mustDay(goal.startDate) > this.asOf.on);
-    return ahead.sort((a, b) => compare(a.startDate, b.startDate) || compare(a.id, b.id))[0] ?? null;
+    return ahead.sort(byBeginning("startDate"))[0] ?? null;
   }
 
   /** The plan line in force on a day, or why there is none. */

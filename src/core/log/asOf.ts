@@ -1,5 +1,6 @@
 import { type Day, mustDay, type Weekday } from "../base/calendar/day";
 import { memo, memoByKey } from "../base/memo";
+import { compare } from "../base/text";
 import { Printer, type Units, unitsOf } from "../base/units/printer";
 import type { Person, Settings } from "./kinds/people";
 import type { Log } from "./log";
@@ -73,15 +74,14 @@ export abstract class Slice {
   }
 }
 
-/** Records in order of their dates, those of one day by id. */
-export function byDateAndId(a: { date: string; id: string }, b: { date: string; id: string }): number {
-  return compare(a.date, b.date) || compare(a.id, b.id);
+/** Records that count from a day on, in order of that day, those of one day by id. */
+export function byBeginning<F extends string>(field: F) {
+  type Begun = Record<F, string> & { id: string };
+  return (a: Begun, b: Begun): number => compare(a[field], b[field]) || compare(a.id, b.id);
 }
 
-/** Plain code-unit order, the same on every machine. */
-export function compare(a: string, b: string): number {
-  return a < b ? -1 : a > b ? 1 : 0;
-}
+/** Records in order of their dates, those of one day by id. */
+export const byDateAndId = byBeginning("date");
 
 /** The day of a record. */
 export const dayOfRecord = ({ date }: { date: string }): Day => mustDay(date);

@@ -1,3 +1,5 @@
+import { compare } from "../base/text";
+
 /**
  * The same value with the keys of every object in alphabetical order; arrays keep theirs. `__proto__` is a key like any
  * other.
@@ -6,13 +8,13 @@ export function canonical(value: unknown): unknown {
   if (Array.isArray(value)) return value.map(canonical);
   if (value === null || typeof value !== "object") return value;
   const entries = Object.entries(value).filter(([, inner]) => inner !== undefined);
-  entries.sort(([a], [b]) => (a < b ? -1 : a > b ? 1 : 0));
+  entries.sort(([a], [b]) => compare(a, b));
   return Object.fromEntries(entries.map(([key, inner]) => [key, canonical(inner)]));
 }
 
 /** Orders records by id, in plain code-unit order, which is the same on every machine. */
 export function byId(a: { id: string }, b: { id: string }): number {
-  return a.id < b.id ? -1 : a.id > b.id ? 1 : 0;
+  return compare(a.id, b.id);
 }
 
 /**

@@ -3,7 +3,7 @@ import { doubledId, withOwnIds } from "./idLists";
 import { kinds, recordKinds } from "./kinds/all";
 import { type Log, sizeOf } from "./log";
 import { type AnyRecord, type Change, put, type RecordKind } from "./records";
-import { referencesOf } from "./references";
+import { ownerOf, referencesOf } from "./references";
 
 /**
  * Something wrong in a log: where, what, and a change that repairs it when there is one. A repair never removes what
@@ -73,8 +73,6 @@ function standIn(kind: RecordKind, id: string, personId: string): Change | null 
   const made = kinds[kind].standIn?.(id, `Unknown (${id.slice(0, 40)})`, personId) ?? null;
   return made === null ? null : [put(kind, made as never)];
 }
-
-const ownerOf = (record: AnyRecord): string => (record as { personId?: string }).personId ?? "";
 
 function idOf(record: unknown): string {
   const id = (record as { id?: unknown } | null | undefined)?.id;

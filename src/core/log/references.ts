@@ -8,12 +8,24 @@ interface Reference {
   id: string;
 }
 
+/** Where the records of each kind point, each path in its steps: an import asks this of every record. */
+const pointers = Object.fromEntries(
+  recordKinds.map((kind) => {
+    const { belongsTo, refersTo } = kinds[kind];
+    const declared = Object.entries(refersTo).map(([path, target]) => ({ path: path.split("."), target }));
+    return [kind, [...(belongsTo === "household" ? [] : [{ path: ["personId"], target: "people" }]), ...declared]];
+  }),
+) as Record<RecordKind, { path: string[]; target: RecordKind }[]>;
+
+/** The person to whom a record belongs; an empty text for what the household shares. */
+export function ownerOf(record: AnyRecord): string {
+  return (record as { personId?: string }).personId ?? "";
+}
+
 /** Every place in a record that points to another record, with its path inside the record. */
 export function referencesOf(kind: RecordKind, record: AnyRecord): Reference[] {
-  const { belongsTo, refersTo } = kinds[kind];
-  const owner: [string, RecordKind][] = belongsTo === "household" ? [] : [["personId", "people"]];
-  return [...owner, ...(Object.entries(refersTo) as [string, RecordKind][])].flatMap(([path, target]) =>
-    valuesAt(record, path.split(".")).flatMap(({ at, value }) =>
+  return pointers[kind].flatMap(({ path, target }) =>
+    valuesAt(record, path).flatMap(({ at, value }) =>
       typeof value === "string" ? [{ path: at, kind: target, id: value }] : [],
     ),
   );
@@ -35,24 +47,13 @@ function valuesAt(value: unknown, path: readonly string[], at = ""): { at: strin
 export function kindNamedBy(field: string): RecordKind | null {
   return named.get(field) ?? null;
 }
-const named = new Map<string, RecordKind>([
-  ["personId", "people"],
-  ...recordKinds.flatMap((kind) =>
-    (Object.entries(kinds[kind].refersTo) as [string, RecordKind][]).map(([path, target]): [string, RecordKind] => [
-      path.split(".").at(-1)!,
-      target,
-    ]),
-  ),
-]);
+const named = new Map(
+  recordKinds.flatMap((kind) => pointers[kind].map(({ path, target }): [string, RecordKind] => [path.at(-1)!, target])),
+);
 
 /** The kinds of which removing a record of a kind would strand some: those that point to it. */
 export function strandedBy(kind: RecordKind): RecordKind[] {
-  return recordKinds.filter((other) => kindsReferredTo(other).includes(kind));
-}
-
-function kindsReferredTo(kind: RecordKind): RecordKind[] {
-  const { belongsTo, refersTo } = kinds[kind];
-  return [...(belongsTo === "household" ? [] : ["people" as const]), ...(Object.values(refersTo) as RecordKind[])];
+  return recordKinds.filter((other) => pointers[other].some(({ target }) => target === kind));
 }
 
 /**
@@ -67,9 +68,7 @@ export function repointed(
   passOver: readonly string[],
 ): ChangeStep[] {
   return strandedBy(kind).flatMap((other) => {
-    const paths = (Object.entries(kinds[other].refersTo) as [string, RecordKind][]).flatMap(([path, target]) =>
-      target === kind ? [path.split(".")] : [],
-    );
+    const paths = pointers[other].filter(({ target }) => target === kind).map(({ path }) => path);
     return [...(index.all(other) as ReadonlyMap<string, AnyRecord>).values()].flatMap((record) => {
       if (passOver.includes(record.id)) return [];
       const now = paths.reduce<unknown>((held, path) => replacedAt(held, path, fromId, toId), record);

@@ -1,12 +1,10 @@
 import { perOwner } from "../base/memo";
-import { type AsOf, compare, Slice } from "../log/asOf";
+import { type AsOf, byBeginning, Slice } from "../log/asOf";
 
 /** What a person has planned beyond single sessions. */
 class Planning extends Slice {
   /** Blocks of training in the order in which they begin, those to come included. */
-  readonly blocks = this.kept(() =>
-    this.asOf.own("blocks").sort((a, b) => compare(a.startDate, b.startDate) || compare(a.id, b.id)),
-  );
+  readonly blocks = this.kept(() => this.asOf.own("blocks").sort(byBeginning("startDate")));
 }
 
 export const planningOf = perOwner((asOf: AsOf) => new Planning(asOf));

@@ -1,5 +1,6 @@
 import { dateOf } from "../base/calendar/day";
-import { type AsOf, compare } from "../log/asOf";
+import { compare } from "../base/text";
+import type { AsOf } from "../log/asOf";
 import type { Exercise } from "../log/kinds/exercises";
 import { type Change, put, type RecordKind } from "../log/records";
 import { repointed } from "../log/references";

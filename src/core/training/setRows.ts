@@ -88,4 +88,4 @@ export function sessionsOfRows(
 }
 
 /** So many sets in one line are not believed. */
-export const setsAtMostInALine = 50;
+const setsAtMostInALine = 50;

@@ -5,7 +5,7 @@ import type { ImportReading } from "@/compute/archiveWorker";
 import { messageOf } from "@/core/base/messageOf";
 import { counted, printNumber } from "@/core/base/units/number";
 import { recordKinds } from "@/core/log/kinds/all";
-import { endings } from "@/formats/endings";
+import { accepted } from "@/formats/endings";
 import { useLog } from "@/ui/log/LogContext";
 import { useUnsaved } from "@/ui/unsaved";
 import styles from "@/ui/view.module.css";
@@ -54,7 +54,7 @@ export function ImportPanel() {
         <input
           id={id}
           type="file"
-          accept={[...endings.archive, "application/json", "application/zip"].join(",")}
+          accept={accepted.archive}
           onChange={(event) => {
             void take(event.target.files?.[0]);
             event.target.value = "";

@@ -1,4 +1,4 @@
-import type { OnProgress } from "@/compute/archives";
+import type { MayStop } from "@/compute/archives";
 import { type ReactNode, useRef, useState } from "react";
 
 /**
@@ -7,11 +7,11 @@ import { type ReactNode, useRef, useState } from "react";
  */
 export function useProgress(doing: string): {
   line: ReactNode;
-  run: <T>(work: (told: OnProgress) => Promise<T>) => Promise<T>;
+  run: <T>(work: (told: MayStop) => Promise<T>) => Promise<T>;
 } {
   const [share, setShare] = useState<number | null>(null);
   const going = useRef(true);
-  const run = async <T,>(work: (told: OnProgress) => Promise<T>): Promise<T> => {
+  const run = async <T,>(work: (told: MayStop) => Promise<T>): Promise<T> => {
     going.current = true;
     setShare(0);
     try {

@@ -2,6 +2,7 @@
 
 import { readArchiveFile } from "@/compute/archives";
 import { messageOf } from "@/core/base/messageOf";
+import { accepted } from "@/formats/endings";
 import type { FirstRunActions } from "@/ui/log/useOpenLog";
 import { useId, useState } from "react";
 import styles from "./firstRun.module.css";
@@ -45,7 +46,7 @@ export function FirstImport({ actions: { name, replace } }: { actions: FirstRunA
           id={id}
           type="file"
           disabled={reading}
-          accept=".json,.zip,application/json,application/zip"
+          accept={accepted.archive}
           onChange={(event) => {
             void take(event.target.files?.[0]);
             event.target.value = "";

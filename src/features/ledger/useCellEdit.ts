@@ -1,7 +1,7 @@
 "use client";
 
-import { counted } from "@/core/base/units/number";
 import { messageOf } from "@/core/base/messageOf";
+import { counted } from "@/core/base/units/number";
 import type { LedgerColumn, LedgerColumnId } from "@/core/ledger/columns";
 import type { LedgerAsk, LedgerPreview } from "@/core/ledger/ledgerView";
 import { ledgerDate } from "@/ui/dates";
@@ -13,7 +13,7 @@ import { useRef, useState } from "react";
  * The cell that is being typed into, and what it said before: another tab may write in it meanwhile. It stays where it
  * is, and open, until it is written or left with Escape.
  */
-export interface CellEdit {
+export interface OpenCell {
   date: string;
   column: LedgerColumnId;
   before: string;
@@ -38,7 +38,7 @@ export interface Proposal {
  */
 export function useCellEdit(all: ReadonlyMap<LedgerColumnId, LedgerColumn>) {
   const { commit, compute, person, today } = useLog();
-  const [editing, setEditing] = useState<CellEdit | null>(null);
+  const [editing, setEditing] = useState<OpenCell | null>(null);
   const [message, setMessage] = useState<Message | null>(null);
   const [proposal, setProposal] = useState<Proposal | null>(null);
   /** The text that was questioned once and is written when Enter is pressed again. */

@@ -1,4 +1,4 @@
-import type { ChunkedTask } from "@/core/base/chunked";
+import { type OnProgress, runInSteps } from "@/core/base/chunked";
 import { recordKinds } from "@/core/log/kinds/all";
 import { type Log, putRecord } from "@/core/log/log";
 import { type MergeLine, mergeLines } from "@/core/log/merge/lines";
@@ -49,25 +49,17 @@ const differencesAtMost = 20_000;
 export async function previewImport(
   given: Given,
   ours: () => Promise<Log>,
-  onProgress: (share: number) => Promise<void> | void,
+  onProgress: OnProgress,
 ): Promise<Preview | { problems: Problem[] }> {
   const format = formatOf(given);
   if (format !== null && format !== "archive")
     return { problems: [{ path: "(file)", message: `it is ${formats[format].title}, not ${formats.archive.title}` }] };
-  const reading = await inSteps(formats.archive.read(given, null), onProgress);
+  const reading = await runInSteps(formats.archive.read(given, null), onProgress);
   if (!reading.ok) return { problems: reading.problems };
   const { log, healed } = reading;
   const { photos, missing } = await namedByContent(log, reading.photos);
   const counts = Object.fromEntries(recordKinds.map((kind) => [kind, log.records[kind].size]));
   return { log, counts: counts as Preview["counts"], photos, missing, healed, merge: mergeOf(await ours(), log) };
-}
-
-async function inSteps<T>(steps: ChunkedTask<T>, onProgress: (share: number) => Promise<void> | void): Promise<T> {
-  for (;;) {
-    const step = steps.next();
-    if (step.done) return step.value;
-    await onProgress(step.value);
-  }
 }
 
 function mergeOf(ours: Log, theirs: Log): Merge {

@@ -1,7 +1,7 @@
 import { dateOf } from "@/core/base/calendar/day";
 import { groupBy } from "@/core/base/calendar/groupBy";
+import { compare } from "@/core/base/text";
 import type { AsOf } from "@/core/log/asOf";
-import { compare } from "@/core/log/asOf";
 import type { Change } from "@/core/log/records";
 import { describeSets } from "@/core/strength/describe";
 import { strengthOf } from "@/core/strength/slice";

@@ -1,6 +1,7 @@
 "use client";
 
 import { longestPaste, tooLarge, tooLong } from "@/core/ledger/paste";
+import { accepted } from "@/formats/endings";
 import { type ReactNode, useId } from "react";
 
 interface Props {
@@ -49,7 +50,7 @@ export function SheetField({ label, fileLabel, className, text, onText, onRefuse
         <input
           type="file"
           aria-label={fileLabel}
-          accept=".csv,.tsv,.txt,text/csv,text/plain"
+          accept={accepted.workbook}
           onChange={(event) => {
             const file = event.target.files?.[0];
             event.target.value = "";

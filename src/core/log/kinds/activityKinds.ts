@@ -1,10 +1,7 @@
-import * as z from "zod";
 import { name, open, shared, text } from "./fields";
 import { byName, householdKind } from "./kind";
 
 const schema = open({ ...shared, name, mark: text.nullish(), speedUnit: text.nullish() });
-
-export type ActivityKind = z.infer<typeof schema>;
 
 export const activityKinds = householdKind({
   schema,

@@ -1,10 +1,7 @@
-import * as z from "zod";
 import { date, open, owned, text } from "./fields";
 import { dailyKind } from "./kind";
 
 const schema = open({ ...owned, date, file: text });
-
-export type Photo = z.infer<typeof schema>;
 
 export const photos = dailyKind({
   schema,

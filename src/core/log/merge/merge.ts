@@ -3,6 +3,7 @@ import { isRecordKind, kinds, recordKinds } from "../kinds/all";
 import { type Log, tombstoneKey } from "../log";
 import { diff, isIdList, isOrder, isPlain, type Step } from "../patch";
 import { type AnyRecord, type ChangeStep, put, type RecordKind } from "../records";
+import { ownerOf } from "../references";
 import { sameDayRecord } from "../sameDay";
 
 /**
@@ -183,7 +184,6 @@ function join(later: unknown, earlier: unknown): unknown {
   return later;
 }
 
-const ownerOf = (record: AnyRecord): string => (record as { personId?: string }).personId ?? "";
 const stampOf = (record: AnyRecord): string => record.changed ?? "";
 /** The database that made a stamp. */
 const nodeOf = (stamp: string): string => stamp.split("/")[2] ?? "";
