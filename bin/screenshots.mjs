@@ -54,8 +54,17 @@ async function show(page, path) {
     .first()
     .waitFor({ state: "attached", timeout: 4000 })
     .catch(() => {}); // the Column, which a phone does not show
-  // On a busy machine the worker may still be at the log: what is drawn by then lacks its figures.
-  await page.getByText("reading the log").waitFor({ state: "hidden" });
+  // The worker may still be at the log: a picture is taken when what the page says has stayed the same for a while.
+  await page.waitForFunction(
+    () => {
+      const said = document.body.innerText;
+      window.unchanged = window.said === said && !said.includes("reading the log") ? (window.unchanged ?? 0) + 1 : 0;
+      window.said = said;
+      return window.unchanged >= 8;
+    },
+    null,
+    { polling: 250 },
+  );
   await page.waitForFunction(() => document.fonts.status === "loaded");
 }
 
