@@ -152,6 +152,28 @@ export async function write(page: Page, text: string): Promise<void> {
   }, before);
 }
 
+/** Waits until the log has been idle and its worker has kept the answers of the page for the next start. */
+export async function answersKept(page: Page): Promise<void> {
+  await page.waitForFunction(async () => {
+    const database = await new Promise<IDBDatabase>((resolve, reject) => {
+      const request = indexedDB.open("oat-column-own");
+      request.onsuccess = () => resolve(request.result);
+      request.onerror = () => reject(request.error!);
+    });
+    const transaction = database.transaction(["saved", "meta"]);
+    const asked = <T>(request: IDBRequest<T>) =>
+      new Promise<T>((resolve) => {
+        request.onsuccess = () => resolve(request.result);
+      });
+    const [answers, head] = await Promise.all([
+      asked<{ sequence: number }[]>(transaction.objectStore("saved").getAll()),
+      asked<{ sequence: number }>(transaction.objectStore("meta").get("standing")),
+    ]);
+    database.close();
+    return answers.length > 0 && answers.every(({ sequence }) => sequence === head.sequence);
+  });
+}
+
 /** The log as the application exports it. */
 export async function exportedLog(page: Page): Promise<ExportedLog> {
   if (!page.url().startsWith(`${address}/files`)) await page.goto(`${address}/files`);

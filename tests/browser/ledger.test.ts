@@ -272,7 +272,15 @@ describe("a long log", () => {
         return element.scrollTop > before;
       });
       if (!moved) break;
-      await page.waitForTimeout(30);
+      // The rows drawn are those in sight again.
+      await page.waitForFunction(() => {
+        const grid = document.querySelector('[role="grid"]')!.getBoundingClientRect();
+        const drawn = [...document.querySelectorAll('[role="row"]')].slice(1).map((row) => row.getBoundingClientRect());
+        return (
+          Math.min(...drawn.map(({ top }) => top)) < grid.bottom &&
+          Math.max(...drawn.map(({ bottom }) => bottom)) >= grid.bottom - 40
+        );
+      });
     }
     const dates = [...seen].sort(([a], [b]) => a - b).map(([, date]) => date);
     expect(dates.length).toBe(rows);

@@ -1,4 +1,4 @@
-import { type EntryChoice, type EntryProblem, type Line, placeOf, rewritten } from "./parsedEntry";
+import { type EntryChoice, type EntryProblem, type Line, type Place, placeOf, rewritten } from "./parsedEntry";
 import type { Token } from "./tokens";
 
 /**
@@ -21,7 +21,7 @@ export abstract class LineCursor {
   protected token(at: number): Token | undefined {
     return this.line.tokens[at];
   }
-  protected said(from: number, to: number): string {
+  said(from: number, to: number): string {
     const { start, end } = placeOf(this.line.tokens, from, to);
     return this.line.text.slice(start, end);
   }
@@ -35,5 +35,21 @@ export abstract class LineCursor {
         ...offered.map(({ label, text }) => ({ label, text: rewritten(this.line.text, [{ ...place, text }]) })),
       );
     return to;
+  }
+
+  /**
+   * Asks about the line as a whole, once it has been read.
+   * @param place what of it each choice is written instead of; the whole line where it is null
+   */
+  ask(message: string, place: Place | null = null, offered: { label: string; instead: string }[] = []): void {
+    const { text, tokens } = this.line;
+    const whole = tokens.length === 0 ? { start: 0, end: text.length } : placeOf(tokens, 0, tokens.length);
+    this.problems.push({ ...whole, message });
+    this.choices.push(
+      ...offered.map(({ label, instead }) => ({
+        label,
+        text: rewritten(text, [{ ...(place ?? whole), text: instead }]),
+      })),
+    );
   }
 }

@@ -52,10 +52,14 @@ export interface EntryContext {
   newId: () => string;
 }
 
-/** A place in the text that cannot be read, and why. */
-export interface EntryProblem {
+/** A stretch of the text: its first character and the one behind its last. */
+export interface Place {
   start: number;
   end: number;
+}
+
+/** A place in the text that cannot be read, and why. */
+export interface EntryProblem extends Place {
   message: string;
 }
 
@@ -154,7 +158,7 @@ export interface Line {
 }
 
 /** The place of some tokens in the line. */
-export function placeOf(tokens: readonly Token[], from: number, to: number): { start: number; end: number } {
+export function placeOf(tokens: readonly Token[], from: number, to: number): Place {
   const [first, last] = [
     tokens[Math.min(from, tokens.length - 1)],
     tokens[Math.min(Math.max(to, from + 1), tokens.length) - 1],
@@ -163,7 +167,7 @@ export function placeOf(tokens: readonly Token[], from: number, to: number): { s
 }
 
 /** The line with some places written otherwise. */
-export function rewritten(text: string, places: readonly { start: number; end: number; text: string }[]): string {
+export function rewritten(text: string, places: readonly (Place & { text: string })[]): string {
   return [...places]
     .sort((a, b) => b.start - a.start)
     .reduce((line, place) => line.slice(0, place.start) + place.text + line.slice(place.end), text);

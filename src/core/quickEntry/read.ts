@@ -1,7 +1,8 @@
 import { dateOf, type Day } from "../base/calendar/day";
 import { perOwner } from "../base/memo";
 import { isBodyLine, readBodyLine } from "../body/entry";
-import { kindWords, readDistance } from "../endurance/entry";
+import { readDistance } from "../endurance/entry";
+import { kindWords } from "../endurance/entryWords";
 import { distanceAt, isMark, isNoteAt, isWhole, isWord, massUnitAt } from "../entry/amounts";
 import { begins, candidatesFor, type NameAt, namesIn, nearTo, sameName, slipOf } from "../entry/names";
 import {

@@ -6,7 +6,7 @@ import type { Printer } from "@/core/base/units/printer";
 import type { Projection } from "@/core/body/projection";
 import type { EnergyView } from "@/core/energy/energyView";
 import type { GoalDraft } from "@/core/energy/goalDraft";
-import { carriedOver, draftOfGoal, goalAsked, goalWithChanged, numbersOf } from "@/core/energy/goalDraft";
+import { draftOfGoal, goalAsked, goalWithChanged, numbersOf } from "@/core/energy/goalDraft";
 import type { GoalPreview } from "@/core/energy/goalPreview";
 import type { Goal } from "@/core/log/kinds/goals";
 import { put } from "@/core/log/records";
@@ -20,9 +20,9 @@ import { usePrinter } from "@/ui/usePrinter";
 import styles from "@/ui/view.module.css";
 import { Button } from "antd";
 import dynamic from "next/dynamic";
-import { useEffect, useRef, useState } from "react";
-import { useWatch } from "react-hook-form";
+import { type Control, useWatch } from "react-hook-form";
 import { v7 as newId } from "uuid";
+import { useGoalPreview } from "./useGoalPreview";
 
 const WhatIfChart = dynamic(() => import("./WhatIfChart").then((module) => module.WhatIfChart), {
   ssr: false,
@@ -54,49 +54,10 @@ const ways = [
 export function GoalForm({ goal, starts }: { goal: Goal | null; starts: EnergyView["starts"] }) {
   const { units, person, today, commit, compute } = useLog();
   const printer = usePrinter();
-  const [preview, setPreview] = useState<GoalPreview | null>(null);
-  const previewed = useRef<GoalPreview | null>(null);
-  useEffect(() => {
-    previewed.current = preview;
-  }, [preview]);
-  const {
-    control,
-    save: saving,
-    subscribe,
-    getValues,
-    setValue,
-    meanwhile,
-  } = useRecordForm<GoalDraft>(draftOfGoal(goal, today, printer), fieldNames);
+  const form = useRecordForm<GoalDraft>(draftOfGoal(goal, today, printer), fieldNames);
+  const { control, save: saving, setValue, meanwhile } = form;
   const by = useWatch({ control, name: "by" });
-  useEffect(() => {
-    let left = false;
-    const show = () => {
-      const ask = goalAsked(getValues(), units, goal ?? { id: "preview", personId: person.id });
-      if (ask === null) setPreview(null);
-      else
-        void compute.ask("goalPreview", { personId: person.id, today, ...ask }).then((answer) => {
-          if (!left) setPreview(answer);
-        });
-    };
-    show();
-    const stop = subscribe({ formState: { values: true }, callback: show });
-    return () => {
-      left = true;
-      stop();
-    };
-  }, [subscribe, getValues, compute, units, person.id, today, goal]);
-  // Another way of setting it begins from what the last way came to, so that nothing that is shown is lost.
-  useEffect(() => {
-    const stop = subscribe({
-      name: "by",
-      formState: { values: true },
-      callback: ({ values }) => {
-        const carried = carriedOver(values, previewed.current, units);
-        if (carried !== null) setValue(...carried, { shouldDirty: true });
-      },
-    });
-    return stop;
-  }, [subscribe, setValue, units]);
+  const preview = useGoalPreview(goal, form);
   const save = (asNew: boolean) =>
     saving(async (fields, changed) => {
       const base = asNew || goal === null ? null : goal;
@@ -106,20 +67,10 @@ export function GoalForm({ goal, starts }: { goal: Goal | null; starts: EnergyVi
       const next = base === null ? answer.goal : goalWithChanged(base, answer.goal, changed);
       return commit([put("goals", next, base ?? undefined)], `Goal ${printer.mass(next.targetKg!)}`);
     });
-  const begin = (kg: number | null, name: string) =>
-    kg !== null && (
-      <button
-        key={name}
-        type="button"
-        className="link small"
-        onClick={() => {
-          setValue("startKg", printer.massNumber(kg), { shouldValidate: true, shouldDirty: true });
-          setValue("startDate", today, { shouldDirty: true });
-        }}
-      >
-        {name} {printer.massNumber(kg)}
-      </button>
-    );
+  const beginAt = (kg: number) => {
+    setValue("startKg", printer.massNumber(kg), { shouldValidate: true, shouldDirty: true });
+    setValue("startDate", today, { shouldDirty: true });
+  };
   return (
     <section className={`${styles.form} ${styles.section} noprint`}>
       <h2>{goal === null ? "Set a goal" : "Change the goal, or try another"}</h2>
@@ -143,42 +94,9 @@ export function GoalForm({ goal, starts }: { goal: Goal | null; starts: EnergyVi
             check={massBetween("Goal weight", units.mass, 25, 350)}
           />
           <Choice control={control} name="by" label="Set by" options={ways} />
-          {(by === "date" || by === "limit") && (
-            <Field
-              control={control}
-              name="date"
-              label={by === "date" ? "Deadline" : "On the morning of"}
-              type="date"
-              check={aDate("The date")}
-            />
-          )}
-          {by === "rate" && (
-            <Field
-              control={control}
-              name="rate"
-              label="A week"
-              unit={units.mass}
-              inputMode="decimal"
-              check={between("The rate", 0.01, 10)}
-            />
-          )}
-          {by === "intake" && (
-            <Field
-              control={control}
-              name="intake"
-              label="Eaten a day"
-              unit={units.energy}
-              inputMode="decimal"
-              check={between("The intake", 1, 100_000)}
-            />
-          )}
+          <WayField by={by} control={control} />
         </Row>
-        <p className="small" style={{ display: "flex", gap: 16, flexWrap: "wrap", marginTop: 6 }}>
-          <span className="quiet">Start today from</span>
-          {begin(starts.morningKg, "this morning")}
-          {begin(starts.medianKg, "the week's median")}
-          {begin(starts.trendKg, "the trend")}
-        </p>
+        <Starts starts={starts} onBegin={beginAt} />
         <Row>
           <Field control={control} name="why" label="Why it matters" className={wide} />
           <Field
@@ -193,52 +111,116 @@ export function GoalForm({ goal, starts }: { goal: Goal | null; starts: EnergyVi
             <Button htmlType="submit">{goal === null ? "Set goal" : "Save goal"}</Button>
           </RowButton>
           {goal !== null && (
-            <RowButton>
-              <button
-                type="button"
-                className="link"
-                style={{ paddingTop: 6 }}
-                onClick={() => void commit([{ remove: { kind: "goals", id: goal.id } }], "Goal removed")}
-              >
-                Remove
-              </button>
-            </RowButton>
-          )}
-          {goal !== null && (
-            <RowButton>
-              <button
-                type="button"
-                className="link"
-                style={{ paddingTop: 6 }}
-                onClick={(event) => void save(true)(event)}
-              >
-                Save as a new goal
-              </button>
-            </RowButton>
+            <>
+              <RowButton>
+                <button
+                  type="button"
+                  className="link"
+                  style={{ paddingTop: 6 }}
+                  onClick={() => void commit([{ remove: { kind: "goals", id: goal.id } }], "Goal removed")}
+                >
+                  Remove
+                </button>
+              </RowButton>
+              <RowButton>
+                <button
+                  type="button"
+                  className="link"
+                  style={{ paddingTop: 6 }}
+                  onClick={(event) => void save(true)(event)}
+                >
+                  Save as a new goal
+                </button>
+              </RowButton>
+            </>
           )}
         </Row>
         <Meanwhile said={meanwhile} />
       </form>
       <div aria-live="polite" style={{ paddingTop: 8 }}>
-        {preview === null ? null : "reason" in preview ? (
-          <p className="warn">{preview.reason}</p>
-        ) : (
-          <p>
-            {counted(preview.line.days, "day")}, until {fullDate(dateOf(preview.line.deadline))};{" "}
-            {printer.rate(preview.line.kgPerWeek)}, {printNumber(preview.percentPerWeek * 100, 2)} % of body weight;{" "}
-            {printer.energyChange(preview.kcalPerDay)} a day
-            {preview.targetKcal === null ? "" : `, a daily target of ${printer.energy(preview.targetKcal)}`}.{" "}
-            {preview.pace === null ? "" : paceText(preview.pace, preview.line.deadline, printer)}{" "}
-            {preview.warnings.map((warning) => (
-              <span key={warning} className="warn">
-                {warning}{" "}
-              </span>
-            ))}
-          </p>
-        )}
+        {preview !== null && <PreviewText preview={preview} />}
       </div>
       {preview !== null && !("reason" in preview) && <WhatIfChart course={preview.course} />}
     </section>
+  );
+}
+
+/** What the way asks for besides the two weights. */
+function WayField({ by, control }: { by: GoalDraft["by"]; control: Control<GoalDraft> }) {
+  const { units } = useLog();
+  if (by === "rate")
+    return (
+      <Field
+        control={control}
+        name="rate"
+        label="A week"
+        unit={units.mass}
+        inputMode="decimal"
+        check={between("The rate", 0.01, 10)}
+      />
+    );
+  if (by === "intake")
+    return (
+      <Field
+        control={control}
+        name="intake"
+        label="Eaten a day"
+        unit={units.energy}
+        inputMode="decimal"
+        check={between("The intake", 1, 100_000)}
+      />
+    );
+  return (
+    <Field
+      control={control}
+      name="date"
+      label={by === "date" ? "Deadline" : "On the morning of"}
+      type="date"
+      check={aDate("The date")}
+    />
+  );
+}
+
+/** Weights a goal may begin from today. */
+function Starts({ starts, onBegin }: { starts: EnergyView["starts"]; onBegin: (kg: number) => void }) {
+  const printer = usePrinter();
+  const offered = [
+    ["this morning", starts.morningKg],
+    ["the week's median", starts.medianKg],
+    ["the trend", starts.trendKg],
+  ] as const;
+  return (
+    <p className="small" style={{ display: "flex", gap: 16, flexWrap: "wrap", marginTop: 6 }}>
+      <span className="quiet">Start today from</span>
+      {offered.map(
+        ([name, kg]) =>
+          kg !== null && (
+            <button key={name} type="button" className="link small" onClick={() => onBegin(kg)}>
+              {name} {printer.massNumber(kg)}
+            </button>
+          ),
+      )}
+    </p>
+  );
+}
+
+/** What a goal as it is written comes to, or why it cannot be. */
+function PreviewText({ preview }: { preview: GoalPreview }) {
+  const printer = usePrinter();
+  if ("reason" in preview) return <p className="warn">{preview.reason}</p>;
+  const { line, targetKcal, pace } = preview;
+  return (
+    <p>
+      {counted(line.days, "day")}, until {fullDate(dateOf(line.deadline))}; {printer.rate(line.kgPerWeek)},{" "}
+      {printNumber(preview.percentPerWeek * 100, 2)} % of body weight; {printer.energyChange(preview.kcalPerDay)} a day
+      {targetKcal === null ? "" : `, a daily target of ${printer.energy(targetKcal)}`}.{" "}
+      {pace === null ? "" : paceText(pace, line.deadline, printer)}{" "}
+      {preview.warnings.map((warning) => (
+        <span key={warning} className="warn">
+          {warning}{" "}
+        </span>
+      ))}
+    </p>
   );
 }
 

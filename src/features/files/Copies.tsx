@@ -76,33 +76,12 @@ export function Copies() {
         <div>
           <h3>In this browser</h3>
           {line !== null && (
-            <>
-              {line.none !== null && (
-                <p className="warn">No second copy is kept: {line.none}. Export an archive now and then.</p>
-              )}
-              {line.none === null && (
-                <p>
-                  A second copy lies beside the database, with what every commit wrote (
-                  {printNumber(line.bytes / 1e6, 1)} MB). Should the browser lose the database, the log comes back from
-                  it by itself.
-                </p>
-              )}
-              {line.lacks !== null && (
-                <p className="warn">
-                  It lacks the latest changes: {line.lacks}. They are tried again with the next one.
-                </p>
-              )}
-              {line.none === null && (
-                <p className={styles.ways}>
-                  <button type="button" className="link" disabled={handing.busy} onClick={() => void saveCopy()}>
-                    Save the second copy as an archive
-                  </button>
-                  <button type="button" className="link" disabled={handing.busy} onClick={() => void bringBack()}>
-                    Put it in the log&apos;s place
-                  </button>
-                </p>
-              )}
-            </>
+            <InBrowser
+              line={line}
+              busy={handing.busy}
+              onSave={() => void saveCopy()}
+              onBringBack={() => void bringBack()}
+            />
           )}
         </div>
         <div>
@@ -112,66 +91,21 @@ export function Copies() {
               ? "No copy is known to have left this browser: should it be cleared, or the machine be lost, the log would be gone."
               : `A copy last left this browser on ${instantText(left.at)}, as ${left.as === "archive" ? "an archive" : "the backup file"}.`}
           </p>
-          {kept === null &&
-            (canBackUp() ? (
-              <p className={styles.ways}>
-                <Button disabled={handing.busy} onClick={() => void choose()}>
-                  Keep a backup file in a folder
-                </Button>
-              </p>
-            ) : (
-              <p className="quiet">
-                This browser does not let a page keep a backup file up to date in a folder; others do.
-              </p>
-            ))}
-          {kept !== null && (
-            <>
-              <p className={kept.allowed ? undefined : "warn"}>
-                {kept.file} in the folder {kept.folder},{" "}
-                {kept.writtenAt === null ? "not written yet" : `written on ${instantText(kept.writtenAt)}`};{" "}
-                {kept.allowed
-                  ? kept.behind
-                    ? "it follows some seconds after the last change."
-                    : "it holds everything."
-                  : "the browser asks for your leave again before it is written."}
-              </p>
-              <p className={styles.ways}>
-                {kept.allowed ? (
-                  <button
-                    type="button"
-                    className="link"
-                    disabled={handing.busy || !kept.behind}
-                    onClick={() => void withBackup(async () => (await backup()).write())}
-                  >
-                    Write it now
-                  </button>
-                ) : (
-                  <button
-                    type="button"
-                    className="link"
-                    disabled={handing.busy}
-                    onClick={() =>
-                      void withBackup(async () => {
-                        if (await (await backup()).allow()) await (await backup()).write();
-                      })
-                    }
-                  >
-                    Let it be written again
-                  </button>
-                )}
-                <button type="button" className="link" disabled={handing.busy} onClick={() => void choose()}>
-                  Another folder
-                </button>
-                <button
-                  type="button"
-                  className="link"
-                  disabled={handing.busy}
-                  onClick={() => void withBackup(async () => (await backup()).leave())}
-                >
-                  Keep it no longer
-                </button>
-              </p>
-            </>
+          {kept === null ? (
+            <NoBackup busy={handing.busy} onChoose={() => void choose()} />
+          ) : (
+            <BackupFile
+              kept={kept}
+              busy={handing.busy}
+              onWrite={() => void withBackup(async () => (await backup()).write())}
+              onAllow={() =>
+                void withBackup(async () => {
+                  if (await (await backup()).allow()) await (await backup()).write();
+                })
+              }
+              onChoose={() => void choose()}
+              onLeave={() => void withBackup(async () => (await backup()).leave())}
+            />
           )}
         </div>
       </div>
@@ -181,5 +115,107 @@ export function Copies() {
         </p>
       )}
     </section>
+  );
+}
+
+/** The second copy beside the database: how it stands, and what can be done with it. */
+function InBrowser({
+  line: { none, lacks, bytes },
+  busy,
+  onSave,
+  onBringBack,
+}: {
+  line: CopyLine;
+  busy: boolean;
+  onSave: () => void;
+  onBringBack: () => void;
+}) {
+  return (
+    <>
+      {none === null ? (
+        <p>
+          A second copy lies beside the database, with what every commit wrote ({printNumber(bytes / 1e6, 1)} MB).
+          Should the browser lose the database, the log comes back from it by itself.
+        </p>
+      ) : (
+        <p className="warn">No second copy is kept: {none}. Export an archive now and then.</p>
+      )}
+      {lacks !== null && (
+        <p className="warn">It lacks the latest changes: {lacks}. They are tried again with the next one.</p>
+      )}
+      {none === null && (
+        <p className={styles.ways}>
+          <button type="button" className="link" disabled={busy} onClick={onSave}>
+            Save the second copy as an archive
+          </button>
+          <button type="button" className="link" disabled={busy} onClick={onBringBack}>
+            Put it in the log&apos;s place
+          </button>
+        </p>
+      )}
+    </>
+  );
+}
+
+/** No file is kept in a folder: the way to begin one, where the browser has it. */
+function NoBackup({ busy, onChoose }: { busy: boolean; onChoose: () => void }) {
+  if (!canBackUp())
+    return (
+      <p className="quiet">This browser does not let a page keep a backup file up to date in a folder; others do.</p>
+    );
+  return (
+    <p className={styles.ways}>
+      <Button disabled={busy} onClick={onChoose}>
+        Keep a backup file in a folder
+      </Button>
+    </p>
+  );
+}
+
+/** The backup file in a folder: how far it goes, and what can be done with it. */
+function BackupFile({
+  kept,
+  busy,
+  onWrite,
+  onAllow,
+  onChoose,
+  onLeave,
+}: {
+  kept: BackupStanding;
+  busy: boolean;
+  onWrite: () => void;
+  onAllow: () => void;
+  onChoose: () => void;
+  onLeave: () => void;
+}) {
+  return (
+    <>
+      <p className={kept.allowed ? undefined : "warn"}>
+        {kept.file} in the folder {kept.folder},{" "}
+        {kept.writtenAt === null ? "not written yet" : `written on ${instantText(kept.writtenAt)}`};{" "}
+        {kept.allowed
+          ? kept.behind
+            ? "it follows some seconds after the last change."
+            : "it holds everything."
+          : "the browser asks for your leave again before it is written."}
+      </p>
+      <p className={styles.ways}>
+        {kept.allowed ? (
+          <button type="button" className="link" disabled={busy || !kept.behind} onClick={onWrite}>
+            Write it now
+          </button>
+        ) : (
+          <button type="button" className="link" disabled={busy} onClick={onAllow}>
+            Let it be written again
+          </button>
+        )}
+        <button type="button" className="link" disabled={busy} onClick={onChoose}>
+          Another folder
+        </button>
+        <button type="button" className="link" disabled={busy} onClick={onLeave}>
+          Keep it no longer
+        </button>
+      </p>
+    </>
   );
 }

@@ -2,28 +2,23 @@
 
 import { entryDayOf, firstYear, lastYear } from "@/core/base/calendar/day";
 import { allColumns, type LedgerColumn, type LedgerColumnId } from "@/core/ledger/columns";
-import { tooLong } from "@/core/ledger/paste";
 import { useReach } from "@/ui/column/useReach";
-import { addDays, daysBetween, ledgerDate } from "@/ui/dates";
+import { daysBetween, ledgerDate } from "@/ui/dates";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
 import { PreviewDialog } from "@/ui/preview/PreviewDialog";
-import { useVirtualizer } from "@tanstack/react-virtual";
-import { type ClipboardEvent, type KeyboardEvent, useEffect, useMemo, useRef, useState } from "react";
+import { useMemo, useRef, useState } from "react";
 import { ChooseColumns } from "./ChooseColumns";
-import { copiedText } from "./clipboard";
-import { editAction, gridAction } from "./keys";
 import styles from "./ledger.module.css";
 import { cellId, LedgerCell } from "./LedgerCell";
-import { isWithin, held, rangeOf, type Place } from "./selection";
+import { isWithin } from "./selection";
 import { unitOf } from "./units";
 import { type Message, useCellEdit } from "./useCellEdit";
 import { useColumns } from "./useColumns";
+import { useGrid } from "./useGrid";
+import { useRows } from "./useRows";
 
-const rowHeight = 31;
 const [dateWidth, wordsWidth, numberWidth] = [128, 150, 104];
-/** Rows are asked for in stretches of so many days around what is in sight. */
-const stretch = 84;
 
 /** The Column opened wide: a day a row, entry cells typed into in place, derived ones read only. */
 export function Ledger() {
@@ -49,134 +44,24 @@ function Grid({
   count: number;
   todayRow: number;
 }) {
-  const { day, chooseDay } = useLog();
+  const { day } = useLog();
   const { columns, setColumns } = useColumns(all);
   const scroller = useRef<HTMLDivElement>(null);
   const [choosing, setChoosing] = useState(false);
   const row = Math.min(count - 1, Math.max(0, daysBetween(first, day)));
-  const [column, setColumn] = useState(0);
-  const [anchor, setAnchor] = useState<Place | null>(null);
+  const { items, height, rows } = useRows({ scroller, first, count, row, todayRow });
   const edit = useCellEdit(all);
+  const grid = useGrid({ all, columns, first, count, row, rows, scroller, edit });
+  const { place, range, dateAt } = grid;
   const { editing, message, proposal } = edit;
 
-  // The React compiler leaves components with this hook alone; it keeps its own state.
-  // eslint-disable-next-line react-hooks/incompatible-library
-  const virtual = useVirtualizer({
-    count,
-    getScrollElement: () => scroller.current,
-    estimateSize: () => rowHeight,
-    overscan: 20,
-    initialOffset: Math.max(0, (todayRow - 12) * rowHeight),
-  });
-  const items = virtual.getVirtualItems();
-  const [from, to] = [items[0]?.index ?? 0, items.at(-1)?.index ?? 0];
-  const answer = useFigure("ledger", {
-    from: addDays(first, Math.max(0, Math.floor(from / stretch) * stretch - 14)),
-    to: addDays(first, Math.min(count - 1, (Math.floor(to / stretch) + 1) * stretch + 14)),
-  });
-  const rows = useMemo(() => new Map((answer ?? []).map((one) => [one.date, one])), [answer]);
-  useEffect(() => {
-    virtual.scrollToIndex(row, { align: "auto" }); /* Only a newly chosen day moves it. */ // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [row]);
-
-  const place = { row, column: Math.min(column, columns.length - 1) };
-  const range = rangeOf(place, anchor);
-  const dateAt = (index: number) => addDays(first, index);
-  const textAt = (index: number, at: number) => rows.get(dateAt(index))?.cells[columns[at]!] ?? "";
-  const focusGrid = () => scroller.current?.focus({ preventScroll: true });
-  const extent = () => ({
-    rows: count,
-    columns: columns.length,
-    page: Math.max(1, Math.floor((scroller.current?.clientHeight ?? 310) / rowHeight) - 2),
-  });
-
-  const go = (target: Place, widen = false) => {
-    const to = held(target, extent());
-    setAnchor(widen ? (anchor ?? place) : null);
-    setColumn(to.column);
-    chooseDay(dateAt(to.row));
-    edit.say(null);
-  };
-  const begin = (at: Place, text: string) => {
-    if (edit.begin(dateAt(at.row), columns[at.column]!, textAt(at.row, at.column), text)) setAnchor(null);
-  };
-  const write = async (then: Place) => {
-    if (!(await edit.write())) return;
-    focusGrid();
-    go(then);
-  };
-  /** Where the cell is that is being typed into. */
-  const typedAt = (): Place => ({ row: daysBetween(first, editing!.date), column: columns.indexOf(editing!.column) });
-  /** The cells of the range that can be typed into, each with what it is to say. */
-  const editsOf = (make: (index: number, at: number) => string) => {
-    const edits = [];
-    for (let index = range.top; index <= range.bottom; index++)
-      for (let at = range.left; at <= range.right; at++)
-        if (all.get(columns[at]!)!.why === null)
-          edits.push({ date: dateAt(index), column: columns[at]!, text: make(index, at) });
-    return edits;
-  };
-  const fillDown = () => {
-    if (range.bottom > range.top)
-      return void edit.propose({ edits: editsOf((_, at) => textAt(range.top, at)) }, "Filled down");
-    edit.say({
-      text: "Choose some rows first (Shift and the arrow keys); the first is filled into the others.",
-      warn: false,
-    });
-  };
-  const empty = () => {
-    const edits = editsOf(() => "");
-    if (edits.length === 0) begin(place, "");
-    else void edit.propose({ edits }, "Emptied");
-  };
-
-  const onKeyDown = (event: KeyboardEvent) => {
-    if (editing !== null) {
-      // Typed into the grid while a cell elsewhere is still open: that one comes first.
-      if (event.target === scroller.current && event.key.length === 1) go(typedAt());
-      return;
-    }
-    const action = gridAction(event, place, extent());
-    if (action === null) return;
-    if (action.do === "narrow") return setAnchor(null);
-    event.preventDefault();
-    if (action.do === "move") go(action.to, action.widen);
-    else if (action.do === "edit") begin(place, action.text ?? textAt(place.row, place.column));
-    else if (action.do === "empty") empty();
-    else fillDown();
-  };
-  const onEditKey = (event: KeyboardEvent) => {
-    const action = editAction(event, typedAt(), extent());
-    if (action === null) return;
-    event.preventDefault();
-    if (action.do === "write") return void write(action.then);
-    edit.leave();
-    focusGrid();
-  };
-  const onCopy = (event: ClipboardEvent) => {
-    if (editing !== null) return;
-    event.preventDefault();
-    const titles = columns.map((one) => all.get(one)!.title);
-    event.clipboardData.setData("text/plain", copiedText(range, { titles, dateAt, textAt }));
-    const days = range.bottom - range.top + 1;
-    edit.say({ text: `Copied ${days} ${days === 1 ? "day" : "days"}.`, warn: false });
-  };
-  const onPaste = (event: ClipboardEvent) => {
-    if (editing !== null) return;
-    event.preventDefault();
-    const paste = event.clipboardData.getData("text/plain");
-    const long = tooLong(paste);
-    const at = { date: dateAt(range.top), column: columns[range.left]! };
-    if (long !== null) edit.say({ text: long, warn: true });
-    else if (paste.trim() !== "") void edit.propose({ paste, at, columns, order: null, unit: null }, "Pasted");
-  };
-
-  const widths = columns.map((one) => (all.get(one)!.words ? `minmax(${wordsWidth}px, 1fr)` : `${numberWidth}px`));
+  const shown = columns.map((one) => all.get(one)!);
+  const widths = shown.map(({ words }) => (words ? `minmax(${wordsWidth}px, 1fr)` : `${numberWidth}px`));
   const template = `${dateWidth}px ${widths.join(" ")}`;
-  const minWidth = columns.reduce((sum, one) => sum + (all.get(one)!.words ? wordsWidth : numberWidth), dateWidth);
+  const minWidth = shown.reduce((sum, { words }) => sum + (words ? wordsWidth : numberWidth), dateWidth);
   return (
     <>
-      <Head message={message} onColumns={() => setChoosing(true)} onFillDown={fillDown} />
+      <Head message={message} onColumns={() => setChoosing(true)} onFillDown={grid.fillDown} />
       <div
         ref={scroller}
         className={styles.scroller}
@@ -188,12 +73,12 @@ function Grid({
         aria-multiselectable="true"
         tabIndex={0}
         aria-activedescendant={cellId(dateAt(place.row), columns[place.column]!)}
-        onKeyDown={onKeyDown}
-        onCopy={onCopy}
-        onPaste={onPaste}
+        onKeyDown={grid.onKeyDown}
+        onCopy={grid.onCopy}
+        onPaste={grid.onPaste}
       >
-        <Heads columns={columns.map((one) => all.get(one)!)} template={template} minWidth={minWidth} />
-        <div style={{ height: virtual.getTotalSize(), minWidth, position: "relative" }} role="presentation">
+        <Heads columns={shown} template={template} minWidth={minWidth} />
+        <div style={{ height, minWidth, position: "relative" }} role="presentation">
           {items.map(({ index, start }) => {
             const date = dateAt(index);
             return (
@@ -207,26 +92,20 @@ function Grid({
                 <span role="rowheader" className={styles.date}>
                   {ledgerDate(date)}
                 </span>
-                {columns.map((one, at) => (
+                {shown.map((column, at) => (
                   <LedgerCell
-                    key={one}
-                    id={cellId(date, one)}
+                    key={column.id}
+                    id={cellId(date, column.id)}
                     row={rows.get(date)}
-                    column={all.get(one)!}
+                    column={column}
                     index={at}
                     active={index === place.row && at === place.column}
                     chosen={isWithin(range, { row: index, column: at })}
-                    editing={editing?.date === date && editing.column === one ? editing.text : null}
+                    editing={editing?.date === date && editing.column === column.id ? editing.text : null}
                     onEdit={edit.type}
-                    onEditKey={onEditKey}
-                    onPoint={(widen) => {
-                      if (editing !== null) return void write({ row: index, column: at });
-                      go({ row: index, column: at }, widen);
-                      focusGrid();
-                    }}
-                    onOpen={() => {
-                      if (editing === null) begin({ row: index, column: at }, textAt(index, at));
-                    }}
+                    onEditKey={grid.onEditKey}
+                    onPoint={(widen) => grid.point({ row: index, column: at }, widen)}
+                    onOpen={() => grid.open({ row: index, column: at })}
                   />
                 ))}
               </div>

@@ -1,13 +1,16 @@
 "use client";
 
-import { parseMass } from "@/core/base/units/mass";
-import { parseDecimal } from "@/core/base/units/number";
 import type { Exercise } from "@/core/log/kinds/exercises";
 import { put } from "@/core/log/records";
+import {
+  carriesBody,
+  draftOfExercise,
+  type ExerciseDraft,
+  exerciseOf,
+  exerciseWithChanged,
+  namesIn,
+} from "@/core/strength/exerciseDraft";
 import type { ExercisesView } from "@/core/strength/libraryView";
-import { loadStep } from "@/core/strength/loading";
-import { fieldNumber, ironText } from "@/core/strength/setText";
-import { aliasesOf } from "@/core/strength/usualNames";
 import { between, massBetween, optional, required } from "@/ui/inputs/checks";
 import { check, type Check, Choice, Field, Row, RowButton, wide } from "@/ui/inputs/Field";
 import inputs from "@/ui/inputs/inputs.module.css";
@@ -17,7 +20,7 @@ import { ExercisePicker } from "@/ui/lifts/ExercisePicker";
 import { useLog } from "@/ui/log/LogContext";
 import { Button, Select } from "antd";
 import { useId } from "react";
-import { type Control, Controller, useWatch } from "react-hook-form";
+import { type Control, Controller, useController, useWatch } from "react-hook-form";
 import { v7 as newId } from "uuid";
 
 const measures = [
@@ -39,27 +42,6 @@ const aLink: Check = (text) =>
     ? null
     : "Write whole addresses, each beginning with https.";
 
-type Fields = {
-  name: string;
-  aliases: string;
-  group: string;
-  measure: string;
-  mechanics: string;
-  equipment: string;
-  bodyShare: string;
-  perSide: boolean;
-  increment: string;
-  bar: string;
-  setting: string;
-  cues: string;
-  links: string;
-  note: string;
-  direct: string[];
-  indirect: string[];
-  parentId: string | null;
-  ratio: string;
-};
-
 const fieldNames = {
   name: "Name",
   aliases: "Also written as",
@@ -80,28 +62,6 @@ const fieldNames = {
   ratio: "The share of the other's maximum",
 };
 
-/** Which parts of the record each field writes. */
-const recordKeys: Record<keyof Fields, (keyof Exercise & string)[]> = {
-  name: ["name"],
-  aliases: ["aliases"],
-  group: ["group"],
-  measure: ["measure", "bodyShare"],
-  mechanics: ["mechanics"],
-  equipment: ["equipment"],
-  bodyShare: ["bodyShare"],
-  perSide: ["perSide"],
-  increment: ["incrementKg"],
-  bar: ["barKg"],
-  setting: ["setting"],
-  cues: ["cues"],
-  links: ["links"],
-  note: ["note"],
-  direct: ["direct", "indirect"],
-  indirect: ["indirect"],
-  parentId: ["maximumFrom"],
-  ratio: ["maximumFrom"],
-};
-
 /** Everything of an exercise, or a new one; it is at once what every list, total and chart goes by. */
 export function ExerciseEditor({
   exercise,
@@ -114,43 +74,19 @@ export function ExerciseEditor({
 }) {
   const { commit, units } = useLog();
   const id = useId();
-  const shown: Fields = {
-    name: exercise?.name ?? "",
-    aliases: exercise === null ? "" : aliasesOf(exercise).join(", "),
-    group: exercise?.group ?? "",
-    measure: exercise?.measure ?? "load-reps",
-    mechanics: exercise?.mechanics ?? "compound",
-    equipment: exercise?.equipment ?? "",
-    bodyShare: exercise?.bodyShare == null ? "" : String(Math.round(exercise.bodyShare * 1000) / 10),
-    perSide: exercise?.perSide ?? false,
-    increment: exercise?.incrementKg == null ? "" : fieldNumber(loadStep(exercise, units.mass), units.mass),
-    bar: exercise?.barKg == null ? "" : ironText(exercise.barKg, units.mass),
-    setting: exercise?.setting ?? "",
-    cues: exercise?.cues ?? "",
-    links: (exercise?.links ?? []).join("\n"),
-    note: exercise?.note ?? "",
-    direct: exercise?.direct ?? [],
-    indirect: exercise?.indirect ?? [],
-    parentId: exercise?.maximumFrom?.exerciseId ?? null,
-    ratio: exercise?.maximumFrom ? String(Math.round(exercise.maximumFrom.ratio * 1000) / 10) : "",
-  };
-  const { control, save, register, meanwhile } = useRecordForm<Fields>(shown, fieldNames);
+  const { control, save, register, meanwhile } = useRecordForm<ExerciseDraft>(
+    draftOfExercise(exercise, units.mass),
+    fieldNames,
+  );
   const [measure, parentId] = useWatch({ control, name: ["measure", "parentId"] });
-  const carries = measure === "bodyweight-reps" || measure === "assisted-reps";
   const taken = new Set(
     Object.entries(library.names)
       .filter(([other]) => other !== exercise?.id)
       .map(([, name]) => name.toLowerCase()),
   );
   const onSubmit = save(async (fields, changed) => {
-    const written = recordOf(exercise?.id ?? newId(), fields, carries, units.mass);
-    const next =
-      exercise === null
-        ? withoutGaps(written)
-        : withoutGaps({
-            ...exercise,
-            ...Object.fromEntries([...changed].flatMap((field) => recordKeys[field].map((key) => [key, written[key]]))),
-          });
+    const written = exerciseOf(exercise?.id ?? newId(), fields, units.mass);
+    const next = exercise === null ? written : exerciseWithChanged(exercise, written, changed);
     const saved = await commit([put("exercises", next, exercise ?? undefined)], `Exercise ${next.name}`);
     if (saved) onSaved(next.id);
     return saved;
@@ -173,7 +109,7 @@ export function ExerciseEditor({
           label="Also written as, with commas"
           className={wide}
           check={(text) => {
-            const same = listOf(text).find((one) => taken.has(one.toLowerCase()));
+            const same = namesIn(text).find((one) => taken.has(one.toLowerCase()));
             return same === undefined ? null : `"${same}" is the name of another exercise.`;
           }}
         />
@@ -183,7 +119,7 @@ export function ExerciseEditor({
       <Row>
         <Choice control={control} name="measure" label="Counted by" options={measures} />
         <Choice control={control} name="mechanics" label="Mechanics" options={mechanics} />
-        {carries && (
+        {carriesBody(measure) && (
           <Field
             control={control}
             name="bodyShare"
@@ -220,47 +156,7 @@ export function ExerciseEditor({
         />
         <Field control={control} name="setting" label="Setting of the machine" placeholder="seat 4, pin 2" />
       </Row>
-      <Row>
-        <div className={`${inputs.field} ${wide}`}>
-          <span className={inputs.caption}>Takes its maximum from</span>
-          <Controller
-            control={control}
-            name="parentId"
-            render={({ field }) => (
-              <ExercisePicker
-                value={field.value}
-                label="Takes its maximum from"
-                except={exercise?.id}
-                placeholder="no other lift"
-                onPick={(other) => field.onChange(other.id === exercise?.id ? null : other.id)}
-              />
-            )}
-          />
-        </div>
-        {parentId !== null && (
-          <Field
-            control={control}
-            name="ratio"
-            label="of which"
-            unit="%"
-            inputMode="decimal"
-            check={between("The share", 1, 500)}
-          />
-        )}
-        {parentId !== null && (
-          <RowButton>
-            <Controller
-              control={control}
-              name="parentId"
-              render={({ field }) => (
-                <button type="button" className="link" style={{ paddingTop: 6 }} onClick={() => field.onChange(null)}>
-                  its own instead
-                </button>
-              )}
-            />
-          </RowButton>
-        )}
-      </Row>
+      <MaximumFrom control={control} exerciseId={exercise?.id} parentId={parentId} />
       <div className={inputs.field}>
         <label htmlFor={`${id}c`}>Cues</label>
         <textarea
@@ -274,21 +170,7 @@ export function ExerciseEditor({
         <Field control={control} name="links" label="Links, opened in a new tab" className={wide} check={aLink} />
         <Field control={control} name="note" label="Note" className={wide} />
       </Row>
-      {exercise?.links && exercise.links.length > 0 && (
-        <p className="small">
-          {exercise.links.map((link) => (
-            <a
-              key={link}
-              href={/^https?:/i.test(link) ? link : undefined}
-              target="_blank"
-              rel="noopener noreferrer"
-              style={{ marginRight: 14 }}
-            >
-              {link}
-            </a>
-          ))}
-        </p>
-      )}
+      {exercise?.links && exercise.links.length > 0 && <Links links={exercise.links} />}
       <Meanwhile said={meanwhile} />
       <p>
         <Button htmlType="submit" type={exercise === null ? "primary" : "default"}>
@@ -299,46 +181,66 @@ export function ExerciseEditor({
   );
 }
 
-/** Names parted by commas. */
-function listOf(text: string): string[] {
-  return [
-    ...new Set(
-      text
-        .split(",")
-        .map((one) => one.trim())
-        .filter(Boolean),
-    ),
-  ];
+/** The lift whose maximum this one goes by, and the share of it. */
+function MaximumFrom({
+  control,
+  exerciseId,
+  parentId,
+}: {
+  control: Control<ExerciseDraft>;
+  exerciseId: string | undefined;
+  parentId: string | null;
+}) {
+  const { field } = useController({ control, name: "parentId" });
+  return (
+    <Row>
+      <div className={`${inputs.field} ${wide}`}>
+        <span className={inputs.caption}>Takes its maximum from</span>
+        <ExercisePicker
+          value={field.value}
+          label="Takes its maximum from"
+          except={exerciseId}
+          placeholder="no other lift"
+          onPick={(other) => field.onChange(other.id === exerciseId ? null : other.id)}
+        />
+      </div>
+      {parentId !== null && (
+        <>
+          <Field
+            control={control}
+            name="ratio"
+            label="of which"
+            unit="%"
+            inputMode="decimal"
+            check={between("The share", 1, 500)}
+          />
+          <RowButton>
+            <button type="button" className="link" style={{ paddingTop: 6 }} onClick={() => field.onChange(null)}>
+              its own instead
+            </button>
+          </RowButton>
+        </>
+      )}
+    </Row>
+  );
 }
 
-function withoutGaps(exercise: Exercise): Exercise {
-  return Object.fromEntries(Object.entries(exercise).filter(([, value]) => value !== undefined)) as Exercise;
-}
-
-function recordOf(id: string, fields: Fields, carries: boolean, unit: "kg" | "lb"): Exercise {
-  const text = (value: string) => value.trim() || undefined;
-  const [share, ratio] = [parseDecimal(fields.bodyShare), parseDecimal(fields.ratio)];
-  return {
-    id,
-    name: fields.name.trim(),
-    aliases: listOf(fields.aliases),
-    group: text(fields.group) ?? "other",
-    measure: fields.measure as Exercise["measure"],
-    mechanics: fields.mechanics as Exercise["mechanics"],
-    equipment: text(fields.equipment),
-    perSide: fields.perSide || undefined,
-    bodyShare: carries ? (share === null ? 1 : share / 100) : undefined,
-    incrementKg: parseMass(fields.increment, unit) ?? undefined,
-    barKg: parseMass(fields.bar, unit) ?? undefined,
-    setting: text(fields.setting),
-    cues: text(fields.cues),
-    note: text(fields.note),
-    links: fields.links.trim() === "" ? undefined : fields.links.split(/\s+/).filter(Boolean),
-    direct: fields.direct,
-    indirect: fields.indirect.filter((muscle) => !fields.direct.includes(muscle)),
-    maximumFrom:
-      fields.parentId === null || ratio === null ? undefined : { exerciseId: fields.parentId, ratio: ratio / 100 },
-  };
+function Links({ links }: { links: readonly string[] }) {
+  return (
+    <p className="small">
+      {links.map((link) => (
+        <a
+          key={link}
+          href={/^https?:/i.test(link) ? link : undefined}
+          target="_blank"
+          rel="noopener noreferrer"
+          style={{ marginRight: 14 }}
+        >
+          {link}
+        </a>
+      ))}
+    </p>
+  );
 }
 
 function Suggested({
@@ -347,7 +249,7 @@ function Suggested({
   label,
   options,
 }: {
-  control: Control<Fields>;
+  control: Control<ExerciseDraft>;
   name: "group" | "equipment";
   label: string;
   options: readonly string[];
@@ -388,7 +290,7 @@ function Muscles({
   label,
   options,
 }: {
-  control: Control<Fields>;
+  control: Control<ExerciseDraft>;
   name: "direct" | "indirect";
   label: string;
   options: readonly string[];

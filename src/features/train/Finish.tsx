@@ -26,8 +26,6 @@ interface Typed {
 /** A session that seems to have lasted longer was left open. */
 const longestMinutes = 240;
 
-const efforts = Array.from({ length: 11 }, (_, index) => index);
-
 /** Nothing is open any more (or nothing was begun): what was done, how hard it was, and a note; or another exercise. */
 export function Finish({
   view,
@@ -44,8 +42,7 @@ export function Finish({
   leave: () => void;
   addExercise: () => void;
 }) {
-  const printer = usePrinter();
-  const { session, items, title, beaten } = view;
+  const { session, items, title } = view;
   // Only what is touched here is kept apart from the session, which another tab may change while this page stands.
   const [typed, setTyped] = useState<Typed>({});
   // How long it has lasted, where training began and ended in this browser on one day.
@@ -74,34 +71,7 @@ export function Finish({
   );
   const time = parseDecimal(minutes);
   const wrong = minutes.trim() !== "" && (time === null || time < 1 || time > 1440);
-  const { again } = view;
-  if (done === 0) {
-    return (
-      <div className={styles.what}>
-        <h1>{title}</h1>
-        <p className="quiet" style={{ padding: "10px 0 18px" }}>
-          {items.length === 0
-            ? "No exercise yet. Add the first one, or do the last session again."
-            : "All of it was left out."}
-        </p>
-        <div className={styles.choices}>
-          <Button type="primary" block className={styles.confirm} onClick={addExercise}>
-            Add an exercise
-          </Button>
-          {again && (
-            <Button
-              block
-              onClick={() =>
-                void save({ ...session, items: again.items }, `The same as ${again.title} of ${shortDate(again.date)}`)
-              }
-            >
-              The same as {again.title}, {shortDate(again.date)}
-            </Button>
-          )}
-        </div>
-      </div>
-    );
-  }
+  if (done === 0) return <NothingDone view={view} save={save} addExercise={addExercise} />;
   const lastItem = items.findLast(({ skipped, sets }) => skipped === null && sets.some((set) => set.done));
   const finish = async () => {
     const { effort: heldEffort, feel: heldFeel, minutes: heldMinutes, note: heldNote, ...kept } = session;
@@ -131,52 +101,21 @@ export function Finish({
           </>
         )}
       </p>
-      <ul className={styles.doneSets} aria-label="What was done">
-        {items
-          .filter(({ sets }) => sets.some((set) => set.done))
-          .map((item) => (
-            <li key={item.id}>
-              <strong>{item.exercise.name}</strong> {describeSets(item.sets, "done", item.exercise, printer)}
-              {item.superset !== null && <span className="quiet small"> superset</span>}
-              {item.note && <span className="quiet small"> {item.note}</span>}
-            </li>
-          ))}
-      </ul>
-      {beaten.length > 0 && (
-        <ul className={styles.records}>
-          {beaten.map((one) => (
-            <li key={`${one.exerciseId} ${one.what} ${one.what === "reps" ? one.reps : ""}`}>
-              {recordText(one, printer)}
-            </li>
-          ))}
-        </ul>
-      )}
-      <fieldset className={`${styles.effort} ${styles.row}`}>
-        <legend>effort of the whole session, 0 to 10</legend>
-        {efforts.map((one) => (
-          <button
-            key={one}
-            type="button"
-            aria-pressed={effort === one}
-            onClick={() => change({ effort: effort === one ? null : one })}
-          >
-            {one}
-          </button>
-        ))}
-      </fieldset>
-      <fieldset className={`${styles.effort} ${styles.row}`}>
-        <legend>how it felt, 1 poor to 5 good</legend>
-        {[1, 2, 3, 4, 5].map((one) => (
-          <button
-            key={one}
-            type="button"
-            aria-pressed={feel === one}
-            onClick={() => change({ feel: feel === one ? null : one })}
-          >
-            {one}
-          </button>
-        ))}
-      </fieldset>
+      <WhatWasDone view={view} />
+      <Scale
+        legend="effort of the whole session, 0 to 10"
+        from={0}
+        to={10}
+        value={effort}
+        onChange={(next) => change({ effort: next })}
+      />
+      <Scale
+        legend="how it felt, 1 poor to 5 good"
+        from={1}
+        to={5}
+        value={feel}
+        onChange={(next) => change({ feel: next })}
+      />
       <Meanwhile said={meanwhile} />
       <div className={styles.choices}>
         <label>
@@ -220,5 +159,102 @@ export function Finish({
         </p>
       </div>
     </div>
+  );
+}
+
+/** Nothing was done in it: what may be done instead. */
+function NothingDone({
+  view: { session, items, title, again },
+  save,
+  addExercise,
+}: {
+  view: TrainingView;
+  save: (next: Session, label: string) => Promise<boolean>;
+  addExercise: () => void;
+}) {
+  return (
+    <div className={styles.what}>
+      <h1>{title}</h1>
+      <p className="quiet" style={{ padding: "10px 0 18px" }}>
+        {items.length === 0
+          ? "No exercise yet. Add the first one, or do the last session again."
+          : "All of it was left out."}
+      </p>
+      <div className={styles.choices}>
+        <Button type="primary" block className={styles.confirm} onClick={addExercise}>
+          Add an exercise
+        </Button>
+        {again && (
+          <Button
+            block
+            onClick={() =>
+              void save({ ...session, items: again.items }, `The same as ${again.title} of ${shortDate(again.date)}`)
+            }
+          >
+            The same as {again.title}, {shortDate(again.date)}
+          </Button>
+        )}
+      </div>
+    </div>
+  );
+}
+
+/** The sets of each exercise, and the records they beat. */
+function WhatWasDone({ view: { items, beaten } }: { view: TrainingView }) {
+  const printer = usePrinter();
+  return (
+    <>
+      <ul className={styles.doneSets} aria-label="What was done">
+        {items
+          .filter(({ sets }) => sets.some((set) => set.done))
+          .map((item) => (
+            <li key={item.id}>
+              <strong>{item.exercise.name}</strong> {describeSets(item.sets, "done", item.exercise, printer)}
+              {item.superset !== null && <span className="quiet small"> superset</span>}
+              {item.note && <span className="quiet small"> {item.note}</span>}
+            </li>
+          ))}
+      </ul>
+      {beaten.length > 0 && (
+        <ul className={styles.records}>
+          {beaten.map((one) => (
+            <li key={`${one.exerciseId} ${one.what} ${one.what === "reps" ? one.reps : ""}`}>
+              {recordText(one, printer)}
+            </li>
+          ))}
+        </ul>
+      )}
+    </>
+  );
+}
+
+/** Whole numbers to choose one of; the one that is chosen is let go of by choosing it again. */
+function Scale({
+  legend,
+  from,
+  to,
+  value,
+  onChange,
+}: {
+  legend: string;
+  from: number;
+  to: number;
+  value: number | null;
+  onChange: (next: number | null) => void;
+}) {
+  return (
+    <fieldset className={`${styles.effort} ${styles.row}`}>
+      <legend>{legend}</legend>
+      {Array.from({ length: to - from + 1 }, (_, index) => from + index).map((one) => (
+        <button
+          key={one}
+          type="button"
+          aria-pressed={value === one}
+          onClick={() => onChange(value === one ? null : one)}
+        >
+          {one}
+        </button>
+      ))}
+    </fieldset>
   );
 }

@@ -3,6 +3,7 @@
 import { parseMass } from "@/core/base/units/mass";
 import { parseDecimal } from "@/core/base/units/number";
 import type { Printer } from "@/core/base/units/printer";
+import type { Exercise } from "@/core/log/kinds/exercises";
 import { hasPlan } from "@/core/sessions/planned";
 import { describeSets } from "@/core/strength/describe";
 import { lackOf, loadDoubt } from "@/core/strength/doubt";
@@ -14,6 +15,7 @@ import { shortDate } from "@/ui/dates";
 import { usePrinter } from "@/ui/usePrinter";
 import { Button } from "antd";
 import { type ReactNode, useState } from "react";
+import { Dial } from "./Dial";
 import { Hold } from "./Hold";
 import { printSet } from "./printSet";
 import styles from "./train.module.css";
@@ -53,19 +55,11 @@ export function SetInFront({ view, item, step, draft, onDraft, onConfirm, choose
   };
   const set = item.sets.find(({ id }) => id === step.setId)!;
   const change = (changed: Partial<Draft>) => onDraft({ ...now, ...changed });
-  const timed = exercise.measure === "duration";
-  const far = exercise.measure === "distance";
-  const amountKey = timed ? "seconds" : far ? "metres" : "reps";
-  const [amountStep, amountName] = timed ? [5, "seconds"] : far ? [10, "metres"] : [1, "reps"];
-  const loaded = (exercise.measure ?? "load-reps") === "load-reps";
-  const sign = exercise.measure === "bodyweight-reps" ? "+" : exercise.measure === "assisted-reps" ? "−" : "";
+  const amount = amountOf(exercise);
   const lack = lackOf(exercise, doneOf(now, exercise));
-  const ready = lack === null && ((now[amountKey] ?? 0) > 0 || (amountKey === "reps" && now.failed));
+  const ready = lack === null && ((now[amount.key] ?? 0) > 0 || (amount.key === "reps" && now.failed));
   const doubt = now.kg === null ? null : loadDoubt(exercise, now.kg, item.best?.e1rmKg ?? null, printer);
   const [doubted, setDoubted] = useState<number | null>(null);
-  const working = item.sets.filter(({ warmUp }) => !warmUp);
-  const last = item.last?.sets[set.warmUp ? -1 : working.indexOf(set)]?.done;
-  const record = now.reps === null ? undefined : item.repRecords.findLast(({ reps }) => reps <= now.reps! && reps >= 1);
   const confirm = async () => {
     if (doubt !== null && doubted !== now.kg) return setDoubted(now.kg);
     setSaving(true);
@@ -74,26 +68,11 @@ export function SetInFront({ view, item, step, draft, onDraft, onConfirm, choose
   };
   return (
     <>
-      <div className={styles.what}>
-        <h1>{exercise.name}</h1>
-        <p className="planned">
-          {set.warmUp ? "warm-up" : `set ${working.indexOf(set) + 1} of ${working.length}`}
-          {hasPlan(set)
-            ? `, planned ${describeSets([{ ...set, warmUp: false }], "planned", exercise, printer).replace(/^1 × /, "")}`
-            : ""}
-          {item.superset !== null ? ", superset" : ""}
-          {item.tempo ? `, tempo ${item.tempo}` : ""}
-        </p>
-        <Boxes item={item} at={step.setId} choose={choose} printer={printer} />
-        {proposal.reason && <p className="warn small">No load could be worked out: {proposal.reason}.</p>}
-        {(item.note || exercise.cues || exercise.setting) && (
-          <p className="quiet small">{[exercise.setting, exercise.cues, item.note].filter(Boolean).join(" · ")}</p>
-        )}
-      </div>
-      {!timed && !far && (
+      <Heading item={item} step={step} choose={choose} />
+      {amount.key === "reps" && (
         <Dial
           label="Load"
-          text={now.kg === null ? "" : `${sign}${fieldNumber(now.kg, printer.units.mass)}`}
+          text={now.kg === null ? "" : `${signOf(exercise)}${fieldNumber(now.kg, printer.units.mass)}`}
           unit={printer.units.mass}
           onText={(text) => {
             const kg = parseMass(text.replace(/^[+−]/, ""), printer.units.mass);
@@ -101,20 +80,20 @@ export function SetInFront({ view, item, step, draft, onDraft, onConfirm, choose
           }}
           step={(up) => change({ kg: stepLoad(now.kg ?? item.barKg ?? 0, item.stepKg, up) })}
         >
-          {loaded && item.barKg !== null && now.kg !== null && (
+          {(exercise.measure ?? "load-reps") === "load-reps" && item.barKg !== null && now.kg !== null && (
             <Plates kg={now.kg} barKg={item.barKg} view={view} printer={printer} onPick={(kg) => change({ kg })} />
           )}
         </Dial>
       )}
       <Dial
-        label={amountName[0]!.toUpperCase() + amountName.slice(1)}
-        text={now[amountKey] === null ? "" : String(now[amountKey])}
-        unit={exercise.perSide ? `${amountName} a side` : amountName}
+        label={amount.label}
+        text={now[amount.key] === null ? "" : String(now[amount.key])}
+        unit={exercise.perSide ? `${amount.unit} a side` : amount.unit}
         onText={(text) => {
           const value = parseDecimal(text);
-          if (value !== null && value >= 0 && value <= 100_000) change({ [amountKey]: value });
+          if (value !== null && value >= 0 && value <= 100_000) change({ [amount.key]: value });
         }}
-        step={(up) => change({ [amountKey]: Math.max(0, (now[amountKey] ?? 0) + (up ? amountStep : -amountStep)) })}
+        step={(up) => change({ [amount.key]: Math.max(0, (now[amount.key] ?? 0) + (up ? amount.step : -amount.step)) })}
       >
         {set.planned?.asManyAsPossible ? (
           <span className="planned">as many as possible</span>
@@ -124,56 +103,12 @@ export function SetInFront({ view, item, step, draft, onDraft, onConfirm, choose
           </span>
         ) : null}
       </Dial>
-      {!timed && !far && (
+      {amount.key === "reps" && (
         <Ending reps={now.reps ?? 0} failed={now.failed} test={view.session.test === true} onChange={change} />
       )}
-      {timed && <Hold key={now.setId} seconds={now.seconds ?? 0} />}
-      <fieldset className={styles.effort}>
-        <legend>effort, RPE{now.rpe === null ? "" : <span className={styles.left}> {10 - now.rpe} left</span>}</legend>
-        {efforts.map((rpe) => (
-          <button
-            key={rpe}
-            type="button"
-            aria-pressed={now.rpe === rpe}
-            onClick={() => change({ rpe: now.rpe === rpe ? null : rpe })}
-          >
-            {rpe}
-          </button>
-        ))}
-        <button
-          type="button"
-          aria-label="+½, half a point more"
-          aria-pressed={now.rpe !== null && now.rpe % 1 === 0.5}
-          disabled={now.rpe === null || now.rpe === 10}
-          onClick={() => change({ rpe: now.rpe === null ? null : now.rpe % 1 === 0.5 ? now.rpe - 0.5 : now.rpe + 0.5 })}
-        >
-          +½
-        </button>
-      </fieldset>
-      <dl className={styles.facts}>
-        <div>
-          <dt>last time</dt>
-          <dd>
-            {last ? printSet(last, exercise, printer) : item.last ? item.last.text : "never done"}
-            {item.last && <span className="quiet small"> {shortDate(item.last.date)}</span>}
-          </dd>
-        </div>
-        {!timed && !far && !set.warmUp && (
-          <div>
-            <dt>to beat</dt>
-            <dd>
-              {record && record.reps === Math.min(12, now.reps!)
-                ? `${sign}${printer.load(Math.abs(record.kg))} for ${record.reps}`
-                : "nothing for so many"}
-              {item.best && <span className="quiet small"> e1RM {printer.massNumber(item.best.e1rmKg)}</span>}
-            </dd>
-          </div>
-        )}
-        <div>
-          <dt>then</dt>
-          <dd>{thenText(view, step, printer)}</dd>
-        </div>
-      </dl>
+      {amount.key === "seconds" && <Hold key={now.setId} seconds={now.seconds ?? 0} />}
+      <EffortChoice rpe={now.rpe} onChange={(rpe) => change({ rpe })} />
+      <Facts view={view} item={item} step={step} reps={now.reps} />
       <div className={styles.act}>
         {children}
         {lack === "load" && (
@@ -197,6 +132,103 @@ export function SetInFront({ view, item, step, draft, onDraft, onConfirm, choose
         </Button>
       </div>
     </>
+  );
+}
+
+/** What is counted of a set of an exercise, and by how much the buttons change it. */
+function amountOf({ measure }: Exercise) {
+  if (measure === "duration") return { key: "seconds", label: "Seconds", unit: "seconds", step: 5 } as const;
+  if (measure === "distance") return { key: "metres", label: "Metres", unit: "metres", step: 10 } as const;
+  return { key: "reps", label: "Reps", unit: "reps", step: 1 } as const;
+}
+
+/** What stands before a load that is added to the body's weight, or taken from it. */
+function signOf({ measure }: Exercise): string {
+  return measure === "bodyweight-reps" ? "+" : measure === "assisted-reps" ? "−" : "";
+}
+
+/** The exercise, which of its sets this is, what was planned, and what is to be minded. */
+function Heading({ item, step, choose }: Pick<Props, "item" | "step" | "choose">) {
+  const printer = usePrinter();
+  const { exercise, sets, superset, tempo, note } = item;
+  const set = sets.find(({ id }) => id === step.setId)!;
+  const working = sets.filter(({ warmUp }) => !warmUp);
+  const said = [
+    set.warmUp ? "warm-up" : `set ${working.indexOf(set) + 1} of ${working.length}`,
+    hasPlan(set) &&
+      `planned ${describeSets([{ ...set, warmUp: false }], "planned", exercise, printer).replace(/^1 × /, "")}`,
+    superset !== null && "superset",
+    tempo && `tempo ${tempo}`,
+  ];
+  const minded = [exercise.setting, exercise.cues, note].filter(Boolean);
+  return (
+    <div className={styles.what}>
+      <h1>{exercise.name}</h1>
+      <p className="planned">{said.filter(Boolean).join(", ")}</p>
+      <Boxes item={item} at={step.setId} choose={choose} printer={printer} />
+      {step.proposal.reason && <p className="warn small">No load could be worked out: {step.proposal.reason}.</p>}
+      {minded.length > 0 && <p className="quiet small">{minded.join(" · ")}</p>}
+    </div>
+  );
+}
+
+/** The effort of a set, by whole points and a half more. */
+function EffortChoice({ rpe, onChange }: { rpe: number | null; onChange: (rpe: number | null) => void }) {
+  const isHalf = rpe !== null && rpe % 1 === 0.5;
+  return (
+    <fieldset className={styles.effort}>
+      <legend>effort, RPE{rpe === null ? "" : <span className={styles.left}> {10 - rpe} left</span>}</legend>
+      {efforts.map((one) => (
+        <button key={one} type="button" aria-pressed={rpe === one} onClick={() => onChange(rpe === one ? null : one)}>
+          {one}
+        </button>
+      ))}
+      <button
+        type="button"
+        aria-label="+½, half a point more"
+        aria-pressed={isHalf}
+        disabled={rpe === null || rpe === 10}
+        onClick={() => onChange(rpe === null ? null : isHalf ? rpe - 0.5 : rpe + 0.5)}
+      >
+        +½
+      </button>
+    </fieldset>
+  );
+}
+
+/** What was done last time, what there is to beat with so many repetitions, and what comes next. */
+function Facts({ view, item, step, reps }: Pick<Props, "view" | "item" | "step"> & { reps: number | null }) {
+  const printer = usePrinter();
+  const { exercise, best } = item;
+  const set = item.sets.find(({ id }) => id === step.setId)!;
+  const working = item.sets.filter(({ warmUp }) => !warmUp);
+  const last = item.last?.sets[set.warmUp ? -1 : working.indexOf(set)]?.done;
+  const record = reps === null ? undefined : item.repRecords.findLast((one) => one.reps <= reps && one.reps >= 1);
+  return (
+    <dl className={styles.facts}>
+      <div>
+        <dt>last time</dt>
+        <dd>
+          {last ? printSet(last, exercise, printer) : item.last ? item.last.text : "never done"}
+          {item.last && <span className="quiet small"> {shortDate(item.last.date)}</span>}
+        </dd>
+      </div>
+      {amountOf(exercise).key === "reps" && !set.warmUp && (
+        <div>
+          <dt>to beat</dt>
+          <dd>
+            {record && record.reps === Math.min(12, reps!)
+              ? `${signOf(exercise)}${printer.load(Math.abs(record.kg))} for ${record.reps}`
+              : "nothing for so many"}
+            {best && <span className="quiet small"> e1RM {printer.massNumber(best.e1rmKg)}</span>}
+          </dd>
+        </div>
+      )}
+      <div>
+        <dt>then</dt>
+        <dd>{thenText(view, step, printer)}</dd>
+      </div>
+    </dl>
   );
 }
 
@@ -288,68 +320,6 @@ function Boxes({
           />
         );
       })}
-    </div>
-  );
-}
-
-/** A number at arm's length with a button on either side; the number itself can be typed. */
-function Dial({
-  label,
-  text,
-  unit,
-  onText,
-  step,
-  children,
-}: {
-  label: string;
-  text: string;
-  unit: string;
-  onText: (text: string) => void;
-  step: (up: boolean) => void;
-  children?: ReactNode;
-}) {
-  const [typed, setTyped] = useState<string | null>(null);
-  return (
-    <div className={styles.dial} role="group" aria-label={label}>
-      <button
-        type="button"
-        aria-label={`${label} down`}
-        onClick={() => {
-          setTyped(null);
-          step(false);
-        }}
-      >
-        −
-      </button>
-      <div>
-        <input
-          aria-label={`${label}, ${unit}`}
-          inputMode="decimal"
-          value={typed ?? text}
-          onFocus={(event) => event.target.select()}
-          onChange={(event) => {
-            setTyped(event.target.value);
-            onText(event.target.value);
-          }}
-          onBlur={() => setTyped(null)}
-          onKeyDown={(event) => {
-            if (event.key === "Enter") event.currentTarget.blur();
-          }}
-        />
-        <p className="quiet">
-          {unit} {children}
-        </p>
-      </div>
-      <button
-        type="button"
-        aria-label={`${label} up`}
-        onClick={() => {
-          setTyped(null);
-          step(true);
-        }}
-      >
-        +
-      </button>
     </div>
   );
 }

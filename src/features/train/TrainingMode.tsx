@@ -9,7 +9,7 @@ import { newRecords } from "@/core/training/announced";
 import { withMoreSets } from "@/core/training/change";
 import { performedAs } from "@/core/training/perform";
 import { restAfter } from "@/core/training/rest";
-import type { TrainingView } from "@/core/training/trainingView";
+import type { TrainingItem, TrainingView } from "@/core/training/trainingView";
 import { Dialog } from "@/ui/figure/Dialog";
 import { SetEditor } from "@/ui/lifts/SetEditor";
 import { useLog } from "@/ui/log/LogContext";
@@ -28,6 +28,15 @@ import { SetInFront } from "./SetInFront";
 import styles from "./train.module.css";
 import { useAwake } from "./useAwake";
 import { doneOf, type Draft, useTraining } from "./useTraining";
+
+/** What can be opened for the exercise in front. */
+const ways = [
+  ["sets", "Sets"],
+  ["swap", "Swap"],
+  ["skip", "Skip"],
+  ["note", "Note"],
+  ["add", "Add"],
+] as const;
 
 /** A session, a set at a time. Each confirmed set is saved at once; everything else waits in this browser. */
 export function TrainingMode({ view }: { view: TrainingView }) {
@@ -126,21 +135,11 @@ export function TrainingMode({ view }: { view: TrainingView }) {
       </div>
       {item && (
         <nav className={styles.foot} aria-label="This exercise">
-          <button type="button" className="link" onClick={() => setPanel("sets")}>
-            Sets
-          </button>
-          <button type="button" className="link" onClick={() => setPanel("swap")}>
-            Swap
-          </button>
-          <button type="button" className="link" onClick={() => setPanel("skip")}>
-            Skip
-          </button>
-          <button type="button" className="link" onClick={() => setPanel("note")}>
-            Note
-          </button>
-          <button type="button" className="link" onClick={() => setPanel("add")}>
-            Add
-          </button>
+          {ways.map(([to, label]) => (
+            <button key={to} type="button" className="link" onClick={() => setPanel(to)}>
+              {label}
+            </button>
+          ))}
           {!state.finishing && items.some(({ sets }) => sets.some(({ done }) => done)) && (
             <button type="button" className="link" onClick={() => change({ finishing: true })}>
               Finish
@@ -148,22 +147,8 @@ export function TrainingMode({ view }: { view: TrainingView }) {
           )}
         </nav>
       )}
-      {item && edited !== null && item.sets.some(({ id, done }) => id === edited && done) && (
-        <Dialog title={`${item.exercise.name}, set done`} onClose={() => setEdited(null)}>
-          <SetEditor
-            key={edited}
-            exercise={item.exercise}
-            set={item.sets.find(({ id }) => id === edited)!}
-            printer={printer}
-            onClose={() => setEdited(null)}
-            onSave={(done) =>
-              save(
-                withSet(session, item.id, edited, (one) => performedAs(one, done ?? null)),
-                done ? `${item.exercise.name}, set changed` : `${item.exercise.name}, set open again`,
-              )
-            }
-          />
-        </Dialog>
+      {item && edited !== null && (
+        <ChangeDone session={session} item={item} setId={edited} save={save} onClose={() => setEdited(null)} />
       )}
       {panel === "overview" ? (
         <Overview
@@ -189,6 +174,42 @@ export function TrainingMode({ view }: { view: TrainingView }) {
         )
       )}
     </div>
+  );
+}
+
+/** A set that is done, to be changed or opened again; nothing when it is open meanwhile. */
+function ChangeDone({
+  session,
+  item,
+  setId,
+  save,
+  onClose,
+}: {
+  session: Session;
+  item: TrainingItem;
+  setId: string;
+  save: (next: Session, label: string) => Promise<boolean>;
+  onClose: () => void;
+}) {
+  const printer = usePrinter();
+  const set = item.sets.find(({ id }) => id === setId);
+  if (!set?.done) return null;
+  return (
+    <Dialog title={`${item.exercise.name}, set done`} onClose={onClose}>
+      <SetEditor
+        key={setId}
+        exercise={item.exercise}
+        set={set}
+        printer={printer}
+        onClose={onClose}
+        onSave={(done) =>
+          save(
+            withSet(session, item.id, setId, (one) => performedAs(one, done ?? null)),
+            done ? `${item.exercise.name}, set changed` : `${item.exercise.name}, set open again`,
+          )
+        }
+      />
+    </Dialog>
   );
 }
 

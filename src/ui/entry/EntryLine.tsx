@@ -1,86 +1,20 @@
 "use client";
 
-import { messageOf } from "@/core/base/messageOf";
 import type { Units } from "@/core/base/units/printer";
-import {
-  type EntryChoice,
-  type EntryProblem,
-  longestLine,
-  type ParsedEntry,
-  tooLongLine,
-} from "@/core/entry/parsedEntry";
-import { type FormEvent, type KeyboardEvent, type RefObject, useCallback, useEffect, useRef, useState } from "react";
-import { dateOrder, longDate } from "../dates";
+import type { EntryProblem, ParsedEntry } from "@/core/entry/parsedEntry";
+import type { FormEvent, KeyboardEvent, RefObject } from "react";
+import { longDate } from "../dates";
 import { useLog } from "../log/LogContext";
 import styles from "./entry.module.css";
+import { firstOf, useEntry } from "./useEntry";
 
 /** The quick-entry line: what is typed is read as it is typed, and Enter writes it. */
 export function EntryLine({ inputRef }: { inputRef: RefObject<HTMLInputElement | null> }) {
-  const { compute, person, today: now, day, stays, commit, units } = useLog();
-  // A line begun before midnight speaks of that day, also where it says yesterday.
-  const today = stays ?? now;
-  const [text, setText] = useState("");
-  const [read, setRead] = useState<{ text: string; day: string; reading: ParsedEntry } | null>(null);
-  // What stands in the line now and what was questioned, for Enters that follow each other faster than they are
-  // answered.
-  const line = useRef("");
-  const doubted = useRef("");
-  const inTurn = useRef(Promise.resolve());
-  const [problem, setProblem] = useState<string | null>(null);
-  const write = (typed: string) => {
-    // A text that is no line does not come to stand in it.
-    if (typed.length > longestLine) return setProblem(tooLongLine(typed.length));
-    line.current = typed;
-    setText(typed);
-    setProblem(null);
-  };
-
-  const ask = useCallback(
-    (typed: string) =>
-      compute.ask("entry", { personId: person.id, today, date: day, text: typed, dateOrder: dateOrder() }),
-    [compute, person.id, today, day],
-  );
-  useEffect(() => {
-    let left = false;
-    if (text.trim() !== "") {
-      void ask(text).then(
-        (reading) => {
-          if (!left && reading) setRead({ text, day, reading });
-        },
-        (error: unknown) => {
-          if (!left) setProblem(messageOf(error));
-        },
-      );
-    }
-    return () => {
-      left = true;
-    };
-  }, [ask, day, text]);
-
-  const reading = text.trim() === "" ? null : (read?.reading ?? null);
-  const fresh = read?.text === text && read.day === day;
-
-  const submit = async () => {
-    const typed = line.current;
-    if (typed.trim() === "") return;
-    const asked = await ask(typed).catch((error: unknown) => {
-      setProblem(messageOf(error));
-      return null;
-    });
-    if (asked === null) return;
-    setRead({ text: typed, day, reading: asked });
-    if (asked.change === null) return;
-    if (asked.caution !== null && doubted.current !== typed) {
-      doubted.current = typed;
-      return;
-    }
-    if (!(await commit(asked.change, asked.label))) return;
-    doubted.current = "";
-    if (line.current === typed) write("");
-  };
+  const { day, stays, today, units } = useLog();
+  const { text, read, reading, fresh, problem, write, submit, takeFirst } = useEntry();
   const onSubmit = (event: FormEvent) => {
     event.preventDefault();
-    inTurn.current = inTurn.current.then(submit, submit);
+    submit();
   };
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.key === "Escape") {
@@ -89,17 +23,7 @@ export function EntryLine({ inputRef }: { inputRef: RefObject<HTMLInputElement |
     }
     if (event.key !== "Tab" || event.shiftKey || firstOf(reading) === undefined) return;
     event.preventDefault();
-    const typed = line.current;
-    // What was typed last may not have been answered yet.
-    if (fresh) write(firstOf(reading)!.text);
-    else
-      void ask(typed).then(
-        (asked) => {
-          const first = firstOf(asked);
-          if (first !== undefined && line.current === typed) write(first.text);
-        },
-        () => {},
-      );
+    takeFirst();
   };
   const take = (choice: string) => {
     write(choice);
@@ -117,7 +41,7 @@ export function EntryLine({ inputRef }: { inputRef: RefObject<HTMLInputElement |
           onKeyDown={onKeyDown}
           aria-label={`Write it down, ${longDate(day)}`}
           aria-describedby="entry-reading"
-          placeholder={day === now ? examples(units) : `Write it down for ${longDate(day)}`}
+          placeholder={day === today ? examples(units) : `Write it down for ${longDate(day)}`}
           autoComplete="off"
           autoCapitalize="off"
           spellCheck={false}
@@ -144,32 +68,46 @@ export function EntryLine({ inputRef }: { inputRef: RefObject<HTMLInputElement |
             {problem}
           </p>
         )}
-        {reading && (
-          <>
-            {reading.problems.length > 0 && <Underlined text={read!.text} problems={reading.problems} />}
-            <span className={styles.fields}>
-              {reading.fields.map(({ label, text: value }, index) => (
-                <span key={index}>
-                  <b>{label}</b>
-                  {value}
-                </span>
-              ))}
-            </span>
-            {reading.caution && <p className="warn">{reading.caution}</p>}
-            {[...reading.choices, ...reading.completions].length > 0 && (
-              <span className={styles.choices}>
-                {[...reading.choices, ...reading.completions].map(({ label, text: choice }) => (
-                  <button key={choice} type="button" className="link" onClick={() => take(choice)}>
-                    {label}
-                  </button>
-                ))}
-                <span className="quiet">Tab takes the first</span>
-              </span>
-            )}
-          </>
-        )}
+        {reading && <Understood text={read!.text} reading={reading} onTake={take} />}
       </div>
     </form>
+  );
+}
+
+/** What was understood of a line, what was not, and what may be taken instead. */
+function Understood({
+  text,
+  reading: { problems, fields, caution, choices, completions },
+  onTake,
+}: {
+  text: string;
+  reading: ParsedEntry;
+  onTake: (choice: string) => void;
+}) {
+  const offered = [...choices, ...completions];
+  return (
+    <>
+      {problems.length > 0 && <Underlined text={text} problems={problems} />}
+      <span className={styles.fields}>
+        {fields.map(({ label, text: value }, index) => (
+          <span key={index}>
+            <b>{label}</b>
+            {value}
+          </span>
+        ))}
+      </span>
+      {caution && <p className="warn">{caution}</p>}
+      {offered.length > 0 && (
+        <span className={styles.choices}>
+          {offered.map(({ label, text: choice }) => (
+            <button key={choice} type="button" className="link" onClick={() => onTake(choice)}>
+              {label}
+            </button>
+          ))}
+          <span className="quiet">Tab takes the first</span>
+        </span>
+      )}
+    </>
   );
 }
 
@@ -197,9 +135,4 @@ function examples({ mass, distance }: Units): string {
     distance === "mi" ? "run 4 mi 33:10" : "run 6 km 33:10",
     "80 g oats",
   ].join("  ·  ");
-}
-
-/** What Tab takes. */
-function firstOf(reading: ParsedEntry | null): EntryChoice | undefined {
-  return reading?.completions[0] ?? reading?.choices[0];
 }

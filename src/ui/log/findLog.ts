@@ -22,7 +22,7 @@ export function chosenName(): LogName {
   }
 }
 
-interface Found {
+export interface FoundLog {
   name: LogName;
   years: number;
   /** The day on which this browser last had the log open, when it has lost it since and no copy is left. */
@@ -42,7 +42,7 @@ export const lastOpenKey = "oat-column-last-open";
 /** Told, as an event of the reason's name, when the database was closed from outside. */
 export const closedFromOutside = new EventTarget();
 
-async function findLog(): Promise<Found> {
+async function findLog(): Promise<FoundLog> {
   const { name, years } = chosenLog();
   // Begun by the page's first script (public/mode.js): on a full disk there must be room before the database is opened.
   await (window as { oatColumnReady?: Promise<void> }).oatColumnReady;

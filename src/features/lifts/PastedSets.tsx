@@ -1,0 +1,215 @@
+"use client";
+
+import { printNumber } from "@/core/base/units/number";
+import type { DateOrder } from "@/core/ledger/paste";
+import type { SetsPreview } from "@/formats/workbook/setsPreview";
+import { type SetColumn, setColumns, type SetsSheetAsk } from "@/formats/workbook/setsSheet";
+import { shortDate } from "@/ui/dates";
+import { orderNames } from "@/ui/inputs/dateOrders";
+import { ExercisePicker } from "@/ui/lifts/ExercisePicker";
+import { Scrollable } from "@/ui/Scrollable";
+import styles from "./lifts.module.css";
+
+const columnNames: Record<SetColumn, string> = {
+  date: "dates",
+  exercise: "exercise",
+  sets: "sets",
+  reps: "reps",
+  load: "load",
+  rpe: "RPE",
+  note: "note",
+  none: "nothing",
+};
+/** More lines than this are counted and not listed. */
+const listed = 60;
+
+/** What a pasted sheet of sets would write, what is odd in it, and what is asked about it. */
+export function PastedSets({
+  found: { sheet, lines },
+  ask,
+  onAsk,
+}: {
+  found: SetsPreview;
+  ask: SetsSheetAsk;
+  onAsk: (ask: SetsSheetAsk) => void;
+}) {
+  const odd = lines.filter(({ doubt }) => doubt !== null);
+  const already = lines.filter(({ held }) => held !== "").length;
+  return (
+    <>
+      <Columns sheet={sheet} ask={ask} onAsk={onAsk} />
+      {sheet.unmatched.length > 0 && (
+        <Unmatched
+          unmatched={sheet.unmatched}
+          onMatch={(typed, exerciseId) => onAsk({ ...ask, matches: { ...ask.matches, [typed]: exerciseId } })}
+        />
+      )}
+      {sheet.refused.length > 0 && (
+        <ul className="warn small">
+          {sheet.refused.slice(0, listed).map(({ line, text, why }) => (
+            <li key={line}>
+              Line {line} ({text}): {why}
+            </li>
+          ))}
+          {sheet.refused.length > listed && <li>and {sheet.refused.length - listed} more</li>}
+        </ul>
+      )}
+      {already > 0 && (
+        <p className="warn">
+          {already} of these exercises already have sets on their day; these would be added to them.
+        </p>
+      )}
+      {odd.length > 0 && (
+        <ul className="warn small">
+          {odd.slice(0, listed).map(({ date, name, text, doubt }) => (
+            <li key={`${date} ${name}`}>
+              {shortDate(date)}, {name}, {text}: {doubt} Is the column in another unit?
+            </li>
+          ))}
+        </ul>
+      )}
+      {lines.length > 0 && <Lines lines={lines} />}
+      {lines.length > listed && <p className="quiet small">and {lines.length - listed} more lines</p>}
+    </>
+  );
+}
+
+/** What each column of the sheet holds, and how its dates are written. */
+function Columns({
+  sheet,
+  ask,
+  onAsk,
+}: {
+  sheet: SetsPreview["sheet"];
+  ask: SetsSheetAsk;
+  onAsk: (ask: SetsSheetAsk) => void;
+}) {
+  return (
+    <p className={styles.filters}>
+      {sheet.heads.map((head, column) => (
+        <label key={column}>
+          {head}
+          <select
+            className={styles.select}
+            aria-label={`Column ${head} holds`}
+            value={sheet.columns[column]}
+            onChange={(event) =>
+              onAsk({
+                ...ask,
+                columns: sheet.columns.map((held, index) =>
+                  index === column ? (event.target.value as SetColumn) : held === event.target.value ? "none" : held,
+                ),
+              })
+            }
+          >
+            {setColumns.map((name) => (
+              <option key={name} value={name}>
+                {columnNames[name]}
+              </option>
+            ))}
+          </select>
+        </label>
+      ))}
+      {sheet.orders.length > 1 && (
+        <label>
+          Dates are written
+          <select
+            className={styles.select}
+            value={sheet.order}
+            onChange={(event) => onAsk({ ...ask, order: event.target.value as DateOrder })}
+          >
+            {sheet.orders.map((order) => (
+              <option key={order} value={order}>
+                {orderNames[order]}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
+    </p>
+  );
+}
+
+/** Names of the sheet that are no exercise of the library. */
+function Unmatched({
+  unmatched,
+  onMatch,
+}: {
+  unmatched: SetsPreview["sheet"]["unmatched"];
+  onMatch: (typed: string, exerciseId: string | null) => void;
+}) {
+  return (
+    <table aria-label="Names to match" style={{ marginBottom: 12 }}>
+      <thead>
+        <tr>
+          <th>Not in your library</th>
+          <th className="num">Lines</th>
+          <th>Is</th>
+          <th />
+        </tr>
+      </thead>
+      <tbody>
+        {unmatched.slice(0, listed).map(({ typed, lines: count, candidates }) => (
+          <tr key={typed}>
+            <td>{typed}</td>
+            <td className="num">{printNumber(count, 0)}</td>
+            <td>
+              {candidates.slice(0, 4).map((one) => (
+                <button
+                  key={one.id}
+                  type="button"
+                  className="link"
+                  style={{ marginRight: 14 }}
+                  onClick={() => onMatch(typed, one.id)}
+                >
+                  {one.name}
+                </button>
+              ))}
+              <span style={{ display: "inline-block", width: 240 }}>
+                <ExercisePicker
+                  value={null}
+                  label={`${typed} is`}
+                  placeholder="another, or a new one"
+                  onPick={(exercise) => onMatch(typed, exercise.id)}
+                />
+              </span>
+            </td>
+            <td className="num">
+              <button type="button" className="link" onClick={() => onMatch(typed, null)}>
+                Leave out
+              </button>
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** The lines as they would be written. */
+function Lines({ lines }: { lines: SetsPreview["lines"] }) {
+  return (
+    <Scrollable label="What would be written">
+      <table>
+        <thead>
+          <tr>
+            <th>Day</th>
+            <th>Exercise</th>
+            <th>Sets</th>
+            <th>Already there</th>
+          </tr>
+        </thead>
+        <tbody>
+          {lines.slice(0, listed).map(({ date, name, text, held }) => (
+            <tr key={`${date} ${name}`}>
+              <td style={{ whiteSpace: "nowrap" }}>{shortDate(date)}</td>
+              <td>{name}</td>
+              <td>{text}</td>
+              <td className="quiet">{held}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </Scrollable>
+  );
+}
