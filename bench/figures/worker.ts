@@ -1,5 +1,5 @@
 // What the product's own store and figures take in this browser, beside the plainest thing that could be done with the same bytes.
-import "@/core/log/withoutEval";
+import "@/core/log/kinds/withoutEval";
 import { HyperFormula } from "hyperformula";
 import { dateOf, mustDay } from "@/core/base/calendar/day";
 import { contract } from "@/core/contract";
