@@ -5,7 +5,7 @@ import { type EntryChoice, type Line, type Place, rewritten, type WrittenDown } 
 import type { Exercise } from "../log/kinds/exercises";
 import type { Performed } from "../sessions/sets";
 import { loadDoubt } from "./doubt";
-import type { Load } from "./setGrammar";
+import type { Load } from "./setAmounts";
 import type { SaidSet } from "./setLine";
 import { bodyShare, quotedKg } from "./sets";
 

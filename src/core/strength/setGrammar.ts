@@ -1,29 +1,5 @@
-import type { MassUnit } from "../base/units/mass";
 import { type At, distanceAt, durationAt, isMark, isWhole, isWord, massUnitAt } from "../entry/amounts";
-import type { Token } from "../entry/tokens";
-import type { Exercise } from "../log/kinds/exercises";
-
-/** A load as it was written. */
-export interface Load {
-  value: number;
-  unit: MassUnit | null;
-  percent: boolean;
-  /** On top of the body's own weight (`bw`, `bw + 10`, `+10`). */
-  added: boolean;
-  /** The body alone. */
-  bodyAlone: boolean;
-}
-
-/** One set as it was written; what was not said is absent. */
-export interface WrittenSet {
-  reps?: number;
-  seconds?: number;
-  metres?: number;
-  parts?: readonly { reps: number; load?: Load }[];
-  failed?: boolean;
-  asManyAsPossible?: boolean;
-  load?: Load;
-}
+import { isCross, isReps, isSets, type Load, type Reps, SetAmounts, setsBelieved, type WrittenSet } from "./setAmounts";
 
 /** Sets read from some place on. `order`: how sure the order of its numbers is. */
 export interface Group {
@@ -40,33 +16,11 @@ export interface Doubt {
   readings: { label: string; text: string }[];
 }
 
-/** More sets than this in one go are not believed: a load without its unit is meant. */
-export const setsBelieved = 12;
 /** From here on a number before a cross, with no load beside it, can be nothing but a load. */
 const surelyLoad = 20;
 
-type Reps = Pick<WrittenSet, "reps" | "parts" | "failed" | "asManyAsPossible">;
-
-const isCross = (token: Token | undefined) => isMark(token, "x") || isWord(token, "times", "by");
-const isSets = (token: Token | undefined) => isWord(token, "set", "sets");
-const isReps = (token: Token | undefined) => isWord(token, "rep", "reps", "repetition", "repetitions");
-const countWords: Readonly<Record<string, number>> = {
-  single: 1,
-  singles: 1,
-  double: 2,
-  doubles: 2,
-  triple: 3,
-  triples: 3,
-};
-
 /** Reads the groups of sets of one exercise. */
-export class SetGrammar {
-  constructor(
-    readonly tokens: readonly Token[],
-    readonly measure: NonNullable<Exercise["measure"]>,
-    readonly defaultUnit: MassUnit,
-  ) {}
-
+export class SetGrammar extends SetAmounts {
   /** The longest group that begins at a place; a doubt where it can be read in two ways; null where none begins. */
   at(from: number): { group: Group } | { doubt: Doubt } | null {
     const found = [
@@ -83,276 +37,14 @@ export class SetGrammar {
     return found.find((one) => ("group" in one ? one.group.to : one.doubt.to) === longest) ?? null;
   }
 
-  #token(at: number): Token | undefined {
-    return this.tokens[at];
-  }
   #group(from: number, to: number, sets: WrittenSet[]): { group: Group } {
     return { group: { from, to, sets } };
   }
 
-  /** `80`, `80 kg`, `+10`, `-20 kg`, `bw`, `bw+10 kg`, `75%`. */
-  loadAt(at: number): At<Load> | null {
-    const [first, second] = [this.#token(at), this.#token(at + 1)];
-    const body = isWord(first, "bw", "bodyweight") ? 1 : isWord(first, "body") && isWord(second, "weight") ? 2 : 0;
-    if (body > 0) {
-      const extra = isMark(this.#token(at + body), "+", "-") ? this.loadAt(at + body) : null;
-      return extra
-        ? { value: { ...extra.value, added: true, bodyAlone: false }, to: extra.to }
-        : { value: { value: 0, unit: null, percent: false, added: true, bodyAlone: true }, to: at + body };
-    }
-    const sign = isMark(first, "+", "-") ? first!.text : null;
-    const number = this.#token(sign === null ? at : at + 1);
-    if (number?.kind !== "number" || (sign !== null && !number.glued && (sign === "-" || first!.glued))) return null;
-    if (isListPair(number)) return null;
-    let to = at + (sign === null ? 1 : 2);
-    const value = sign === "-" ? -number.value : number.value;
-    if (isMark(this.#token(to), "%")) {
-      to += 1;
-      if (isWord(this.#token(to), "of")) to += 1;
-      if (isWholeOf(this.#token(to), 1) && isWord(this.#token(to + 1), "rm")) to += 2;
-      else if (isWord(this.#token(to), "max", "e1rm", "tm")) to += 1;
-      return { value: { value, unit: null, percent: true, added: false, bodyAlone: false }, to };
-    }
-    const unit = massUnitAt(this.tokens, to);
-    return {
-      value: { value, unit, percent: false, added: sign !== null, bodyAlone: false },
-      to: unit === null ? to : to + 1,
-    };
-  }
-
-  /** Whether a load says itself that it is one. */
-  #isSure(at: number, { value }: At<Load>): boolean {
-    return (
-      value.unit !== null || value.percent || value.added || value.value % 1 !== 0 || this.#token(at)?.pair != null
-    );
-  }
-
-  /** Loads listed: `60, 70, 80 kg`, `60/70/80`, `60 70 80`. A unit behind the last is that of all. */
-  loadsAt(at: number, upToCross = false): At<Load[]> {
-    const loads: Load[] = [];
-    let to = at;
-    for (let next = at; ;) {
-      const pair = this.#token(next)?.pair;
-      const one = this.loadAt(next);
-      if (one === null && pair != null && isListPair(this.#token(next)!)) {
-        const unit = massUnitAt(this.tokens, next + 1);
-        loads.push(...pair.map((value) => ({ value, unit, percent: false, added: false, bodyAlone: false })));
-        to = unit === null ? next + 1 : next + 2;
-      } else if (
-        one !== null &&
-        !(
-          loads.length > 0 &&
-          this.#beginsGroup(one.to) &&
-          !(upToCross && isCross(this.#token(one.to)) && !this.#isCount(next, one))
-        )
-      ) {
-        loads.push(one.value);
-        to = one.to;
-      } else break;
-      next = isMark(this.#token(to), ",", "/", ">") || isWord(this.#token(to), "and", "then") ? to + 1 : to;
-    }
-    const last = loads.at(-1);
-    if (
-      last !== undefined &&
-      loads.slice(0, -1).every(({ unit, percent, added }) => unit === null && !percent && !added)
-    )
-      for (const load of loads) {
-        load.unit = last.unit;
-        load.percent = last.percent;
-      }
-    return { value: loads, to };
-  }
-
-  /** Whether a number before a cross may be a number of sets. */
-  #isCount(at: number, load: At<Load>): boolean {
-    return !this.#isSure(at, load) && load.value.value <= setsBelieved;
-  }
-
-  /** Whether what stands at a place makes the number before it the first of a group. */
-  #beginsGroup(at: number): boolean {
-    const token = this.#token(at);
-    return (
-      isCross(token) ||
-      isWord(token, "for") ||
-      isSets(token) ||
-      isReps(token) ||
-      isMark(token, ":") ||
-      (isMark(token, "@") && !this.#isEffortAt(at)) ||
-      this.#isEffort(at) ||
-      isWord(token, "s", "sec", "secs", "min") ||
-      isMark(token, "'")
-    );
-  }
-
-  /** Whether `@` stands before an effort and not before a load. */
-  #isEffortAt(at: number): boolean {
-    const number = this.#token(at + 1);
-    if (isMark(this.#token(at), "@") && isWord(number, "rpe", "rir")) return true;
-    return (
-      isMark(this.#token(at), "@") &&
-      number?.kind === "number" &&
-      number.value <= 10 &&
-      massUnitAt(this.tokens, at + 2) === null &&
-      !isMark(this.#token(at + 2), "%")
-    );
-  }
-
-  /** Whether the number before a place is an effort (`8 rpe`), and not followed by one (`80 rpe 8`). */
-  #isEffort(at: number): boolean {
-    return (
-      isWord(this.#token(at), "rpe", "rir") &&
-      this.#token(at - 1)!.value <= 10 &&
-      this.#token(at + 1)?.kind !== "number" &&
-      !isMark(this.#token(at + 1), ":", "@")
-    );
-  }
-
-  /** Repetitions of one set: `5`, `5 reps`, `5f`, `6+3+2`, `amrap 12`, `12 amrap`, `single`. */
-  repsAt(at: number): At<Reps & { labelled: boolean }> | null {
-    const first = this.#token(at);
-    if (first?.kind === "word" && countWords[first.text] !== undefined && !/s$/.test(first.text))
-      return { value: { reps: countWords[first.text]!, labelled: true }, to: at + 1 };
-    if (isWord(first, "amrap", "max")) {
-      let to = at + 1;
-      if (isReps(this.#token(to))) to += 1;
-      if (isMark(this.#token(to), ":", "=", "-", "x")) to += 1;
-      const reps = this.repsAt(to);
-      return reps && !reps.value.asManyAsPossible
-        ? { value: { ...reps.value, asManyAsPossible: true, labelled: true }, to: reps.to }
-        : null;
-    }
-    if (!isWhole(first)) return null;
-    const parts: { reps: number }[] = [];
-    let to = at + 1;
-    while (
-      isMark(this.#token(to), "+") &&
-      this.#token(to)!.glued &&
-      isWhole(this.#token(to + 1)) &&
-      this.#token(to + 1)!.glued &&
-      massUnitAt(this.tokens, to + 2) === null &&
-      !isCross(this.#token(to + 2))
-    ) {
-      parts.push({ reps: this.#token(to + 1)!.value });
-      to += 2;
-    }
-    const failed = isWord(this.#token(to), "f") && this.#token(to)!.glued;
-    if (failed) to += 1;
-    const labelled = isReps(this.#token(to)) || (isWord(this.#token(to), "r") && this.#token(to)!.glued);
-    if (labelled) to += 1;
-    const most = isWord(this.#token(to), "amrap");
-    if (most) to += 1;
-    if (
-      massUnitAt(this.tokens, to) !== null ||
-      isMark(this.#token(to), "%", '"') ||
-      isWord(this.#token(to), "s", "sec", "secs", "seconds", "min", "mins", "minutes", "m", "km", "rm") ||
-      this.#isEffort(to)
-    )
-      return null;
-    return {
-      value: {
-        reps: first.value,
-        labelled: labelled || most || failed,
-        ...(parts.length > 0 ? { parts } : {}),
-        ...(failed ? { failed } : {}),
-        ...(most ? { asManyAsPossible: true } : {}),
-      },
-      to,
-    };
-  }
-
-  /** Repetitions of one set after another: `5,5,4`, `5/5/4`, `5-5-4`, and with `spaces` also `5 5 4`. */
-  repsListAt(at: number, spaces: boolean): At<Reps[]> | null {
-    const list: Reps[] = [];
-    let to = at;
-    let marks = "";
-    for (let next = at; ;) {
-      const pair = this.#token(next)?.pair;
-      if (pair != null) {
-        if (massUnitAt(this.tokens, next + 1) !== null || isMark(this.#token(next + 1), "%")) break;
-        list.push({ reps: pair[0] }, { reps: pair[1] });
-        marks += ",";
-        to = next + 1;
-      } else {
-        const one = this.repsAt(next);
-        if (one === null || (list.length > 0 && this.#beginsAnother(one.to))) break;
-        const { labelled: _, ...reps } = one.value;
-        list.push(reps);
-        to = one.to;
-      }
-      const separator = this.#token(to);
-      if (
-        isMark(separator, ",", "/") ||
-        (isMark(separator, "-") && separator!.glued && this.#token(to + 1)?.glued === true) ||
-        (list.length > 0 && isWord(separator, "and", "then") && this.#token(to + 1)?.kind === "number")
-      ) {
-        marks += separator!.text;
-        next = to + 1;
-      } else if (spaces && this.#token(to)?.kind === "number" && !this.#token(to)!.glued) {
-        marks += " ";
-        next = to;
-      } else break;
-    }
-    // Two numbers with a dash between are a range, not two sets.
-    return list.length === 0 || (marks === "-" && list.length === 2) ? null : { value: list, to };
-  }
-
-  #beginsAnother(at: number): boolean {
-    return isCross(this.#token(at)) || isSets(this.#token(at)) || isWord(this.#token(at), "for") || this.#isEffort(at);
-  }
-
-  /** What stands between sets and their load. */
-  #connector(at: number): number {
-    const dash = isMark(this.#token(at), "-") && this.#token(at + 1)?.glued !== true;
-    return dash ||
-      isMark(this.#token(at), "@", ":", ",", "=", "/") ||
-      isWord(this.#token(at), "at", "with", "of", "on", "using")
-      ? at + 1
-      : isWord(this.#token(at), "w") && isMark(this.#token(at + 1), "/")
-        ? at + 2
-        : at;
-  }
-
-  /**
-   * A load, or one for each set, from a place on, behind whatever joins it to the sets. Null where there is none that
-   * fits.
-   */
-  #loadsFor(count: number, at: number): At<Load[]> | null {
-    const from = this.#connector(at);
-    if (this.#isEffortAt(at)) return null;
-    const list = this.loadsAt(from);
-    if (list.value.length === count && count > 1) return list;
-    const one = this.loadAt(from);
-    if (
-      one === null ||
-      this.#beginsGroup(one.to) ||
-      (this.#token(from) !== undefined &&
-        isMark(this.#token(at), ",") &&
-        isWhole(this.#token(from)) &&
-        !this.#isSure(from, one) &&
-        this.measure !== "load-reps")
-    )
-      return null;
-    if (
-      !this.#isSure(from, one) &&
-      this.measure !== "load-reps" &&
-      !isMark(this.#token(at), "@") &&
-      !isWord(this.#token(at), "at", "with")
-    )
-      return null;
-    return { value: [one.value], to: one.to };
-  }
-
-  #sets(count: number, reps: readonly Reps[], loads: readonly Load[]): WrittenSet[] {
-    return Array.from({ length: count }, (_, index) => {
-      const load = loads.length > 1 ? loads[index] : loads[0];
-      return { ...(reps.length > 1 ? reps[index] : reps[0]), ...(load ? { load } : {}) };
-    });
-  }
-
   /** `3x5`, `3x5 80 kg`, `3x5x80`, `3x5,5,4 80`, `2x5 80, 85`: sets by repetitions, then the load or the loads. */
   #counted(from: number): { group: Group } | { doubt: Doubt } | null {
-    const first = this.#token(from);
-    if (!isWhole(first) || !isCross(this.#token(from + 1)) || first.value === 0) return null;
+    const first = this.token(from);
+    if (!isWhole(first) || !isCross(this.token(from + 1)) || first.value === 0) return null;
     const list = this.repsListAt(from + 2, false);
     const single = this.repsAt(from + 2);
     const reps =
@@ -363,13 +55,13 @@ export class SetGrammar {
           : null;
     if (reps === null) return this.#repsByLoad(from);
     const clean = reps.value.map(omit);
-    if (isCross(this.#token(reps.to))) {
+    if (isCross(this.token(reps.to))) {
       const load = this.loadAt(reps.to + 1);
       if (load === null) return null;
-      const third = this.#token(reps.to + 1)!;
+      const third = this.token(reps.to + 1)!;
       const last = clean[0]!.reps!;
       const byCount = first.value <= setsBelieved;
-      const byLoad = !this.#isSure(reps.to + 1, load) && isWhole(third) && third.value <= setsBelieved;
+      const byLoad = !this.isSure(reps.to + 1, load) && isWhole(third) && third.value <= setsBelieved;
       const text = (kg: string, count: number) => `${count}x${last} ${kg} ${this.defaultUnit}`;
       if (byCount && byLoad && third.value !== first.value)
         return {
@@ -383,14 +75,14 @@ export class SetGrammar {
             })),
           },
         };
-      if (byCount) return this.#group(from, load.to, this.#sets(first.value, clean, [load.value]));
+      if (byCount) return this.#group(from, load.to, this.sets(first.value, clean, [load.value]));
       return byLoad
         ? this.#whichCount(from, { value: third.value, to: load.to }, last, `${first.text} ${this.defaultUnit}`)
         : null;
     }
     if (first.value > surelyLoad) return null;
-    const to = isSets(this.#token(reps.to)) ? reps.to + 1 : reps.to;
-    const loads = this.#loadsFor(first.value, to);
+    const to = isSets(this.token(reps.to)) ? reps.to + 1 : reps.to;
+    const loads = this.loadsFor(first.value, to);
     if (loads === null && first.value > setsBelieved && this.measure === "load-reps") return null;
     if (
       loads === null &&
@@ -413,11 +105,11 @@ export class SetGrammar {
     if (
       loads === null &&
       this.measure === "load-reps" &&
-      (isMark(this.#token(to), ",") || this.#token(to) === undefined) === false &&
-      this.loadAt(this.#connector(to)) !== null &&
-      !isMark(this.#token(to), "@")
+      (isMark(this.token(to), ",") || this.token(to) === undefined) === false &&
+      this.loadAt(this.connector(to)) !== null &&
+      !isMark(this.token(to), "@")
     )
-      return this.#group(from, to, this.#sets(first.value, clean, []));
+      return this.#group(from, to, this.sets(first.value, clean, []));
     if (first.value > setsBelieved) {
       const [count, amount] = [
         first.text,
@@ -440,7 +132,7 @@ export class SetGrammar {
         },
       };
     }
-    return this.#group(from, loads?.to ?? to, this.#sets(first.value, clean, loads?.value ?? []));
+    return this.#group(from, loads?.to ?? to, this.sets(first.value, clean, loads?.value ?? []));
   }
 
   #spoken({ value, unit, percent, bodyAlone, added }: Load): string {
@@ -451,9 +143,9 @@ export class SetGrammar {
 
   /** `5x105 kg`: repetitions by load, or sets of which the repetitions are not said. One is a single. */
   #repsByLoad(from: number): { group: Group } | { doubt: Doubt } | null {
-    const first = this.#token(from)!;
+    const first = this.token(from)!;
     const load = this.loadAt(from + 2);
-    if (load === null || isCross(this.#token(load.to)) || this.measure === "duration" || this.measure === "distance")
+    if (load === null || isCross(this.token(load.to)) || this.measure === "duration" || this.measure === "distance")
       return null;
     if (load.value.unit === null && !load.value.percent && !load.value.added && load.value.value % 1 === 0) return null;
     const spoken = this.#spoken(load.value);
@@ -495,10 +187,10 @@ export class SetGrammar {
 
   /** `3 sets of 5 at 80 kg`, `3 sets 8, 8, 7 60 kg`, `5 reps x 3 sets at 80`, `5 reps at 100 kg`. */
   #inWords(from: number): { group: Group } | null {
-    const first = this.#token(from);
-    if (isWhole(first) && isSets(this.#token(from + 1)) && first.value > 0 && first.value <= 30) {
+    const first = this.token(from);
+    if (isWhole(first) && isSets(this.token(from + 1)) && first.value > 0 && first.value <= 30) {
       let to = from + 2;
-      if (isWord(this.#token(to), "of") || isMark(this.#token(to), "x", "@", ":", ",")) to += 1;
+      if (isWord(this.token(to), "of") || isMark(this.token(to), "x", "@", ":", ",")) to += 1;
       const list = this.repsListAt(to, false);
       const single = this.repsAt(to);
       const reps =
@@ -508,49 +200,49 @@ export class SetGrammar {
             ? { value: [omit(single.value)], to: single.to }
             : null;
       if (reps === null) return null;
-      const behind = isCross(this.#token(reps.to)) ? reps.to + 1 : reps.to;
-      const loads = this.#loadsFor(first.value, behind);
-      return this.#group(from, loads?.to ?? reps.to, this.#sets(first.value, reps.value, loads?.value ?? []));
+      const behind = isCross(this.token(reps.to)) ? reps.to + 1 : reps.to;
+      const loads = this.loadsFor(first.value, behind);
+      return this.#group(from, loads?.to ?? reps.to, this.sets(first.value, reps.value, loads?.value ?? []));
     }
     const reps = this.repsAt(from);
     if (reps === null || !reps.value.labelled) return null;
     let to = reps.to;
-    if (isCross(this.#token(to)) || isWord(this.#token(to), "for") || isMark(this.#token(to), ",")) to += 1;
+    if (isCross(this.token(to)) || isWord(this.token(to), "for") || isMark(this.token(to), ",")) to += 1;
     if (
-      isWhole(this.#token(to)) &&
-      (isSets(this.#token(to + 1)) ||
-        (isCross(this.#token(to - 1)) &&
+      isWhole(this.token(to)) &&
+      (isSets(this.token(to + 1)) ||
+        (isCross(this.token(to - 1)) &&
           massUnitAt(this.tokens, to + 1) === null &&
-          this.#token(to)!.value <= setsBelieved &&
-          !isCross(this.#token(to + 1)) &&
-          this.#loadsFor(1, to + 1) !== null))
+          this.token(to)!.value <= setsBelieved &&
+          !isCross(this.token(to + 1)) &&
+          this.loadsFor(1, to + 1) !== null))
     ) {
-      const count = this.#token(to)!.value;
-      to += isSets(this.#token(to + 1)) ? 2 : 1;
-      const loads = this.#loadsFor(count, isCross(this.#token(to)) ? to + 1 : to);
-      return this.#group(from, loads?.to ?? to, this.#sets(count, [omit(reps.value)], loads?.value ?? []));
+      const count = this.token(to)!.value;
+      to += isSets(this.token(to + 1)) ? 2 : 1;
+      const loads = this.loadsFor(count, isCross(this.token(to)) ? to + 1 : to);
+      return this.#group(from, loads?.to ?? to, this.sets(count, [omit(reps.value)], loads?.value ?? []));
     }
-    const loads = this.#loadsFor(
+    const loads = this.loadsFor(
       1,
-      isCross(this.#token(reps.to)) || isWord(this.#token(reps.to), "for") ? reps.to + 1 : reps.to,
+      isCross(this.token(reps.to)) || isWord(this.token(reps.to), "for") ? reps.to + 1 : reps.to,
     );
     if (loads === null) return this.#group(from, reps.to, [omit(reps.value)]);
     // `8 reps 60 kg x 3`, `8 reps 60 kg 3 sets`
     const count = this.#countAt(loads.to);
-    return this.#group(from, count?.to ?? loads.to, this.#sets(count?.value ?? 1, [omit(reps.value)], loads.value));
+    return this.#group(from, count?.to ?? loads.to, this.sets(count?.value ?? 1, [omit(reps.value)], loads.value));
   }
 
   /** A count of sets behind a set: `x 3`, `x 3 sets`, `3 sets`, `for 3 sets`. */
   #countAt(at: number): At<number> | null {
-    const to = isCross(this.#token(at)) || isWord(this.#token(at), "for") || isMark(this.#token(at), ",") ? at + 1 : at;
-    const count = this.#token(to);
+    const to = isCross(this.token(at)) || isWord(this.token(at), "for") || isMark(this.token(at), ",") ? at + 1 : at;
+    const count = this.token(to);
     if (!isWhole(count) || count.value < 1) return null;
-    if (isSets(this.#token(to + 1)) && count.value <= 30) return { value: count.value, to: to + 2 };
+    if (isSets(this.token(to + 1)) && count.value <= 30) return { value: count.value, to: to + 2 };
     const crossed =
-      isCross(this.#token(at)) &&
+      isCross(this.token(at)) &&
       massUnitAt(this.tokens, to + 1) === null &&
-      !isCross(this.#token(to + 1)) &&
-      !isReps(this.#token(to + 1));
+      !isCross(this.token(to + 1)) &&
+      !isReps(this.token(to + 1));
     return crossed && count.value <= 30 ? { value: count.value, to: to + 1 } : null;
   }
 
@@ -558,37 +250,37 @@ export class SetGrammar {
   #loadFirst(from: number): { group: Group } | { doubt: Doubt } | null {
     const one = this.loadAt(from);
     const listed = this.loadsAt(from, true);
-    const crossing = isCross(this.#token(listed.to)) || isWord(this.#token(listed.to), "for");
+    const crossing = isCross(this.token(listed.to)) || isWord(this.token(listed.to), "for");
     const loads =
       listed.value.length > 1 && crossing
         ? listed
-        : one && this.#isSure(from, one)
+        : one && this.isSure(from, one)
           ? { value: [one.value], to: one.to }
           : null;
     if (loads === null) return null;
     const many = loads.value.length;
     const told =
-      isCross(this.#token(loads.to)) ||
-      isWord(this.#token(loads.to), "for") ||
-      isMark(this.#token(loads.to), ":", "=", "-", ",", "@", "/") ||
-      isWord(this.#token(loads.to), "of");
+      isCross(this.token(loads.to)) ||
+      isWord(this.token(loads.to), "for") ||
+      isMark(this.token(loads.to), ":", "=", "-", ",", "@", "/") ||
+      isWord(this.token(loads.to), "of");
     const crossed =
-      isCross(this.#token(loads.to)) || isWord(this.#token(loads.to), "for") || isMark(this.#token(loads.to), ":");
+      isCross(this.token(loads.to)) || isWord(this.token(loads.to), "for") || isMark(this.token(loads.to), ":");
     const at = told ? loads.to + 1 : loads.to;
     if (many === 1) {
       // sets by repetitions behind the load
       const counted =
-        isWhole(this.#token(at)) && (isCross(this.#token(at + 1)) || isSets(this.#token(at + 1)))
+        isWhole(this.token(at)) && (isCross(this.token(at + 1)) || isSets(this.token(at + 1)))
           ? this.#plainCounted(at)
           : null;
-      if (counted && !(isCross(this.#token(loads.to)) && isCross(this.#token(at + 1))))
+      if (counted && !(isCross(this.token(loads.to)) && isCross(this.token(at + 1))))
         return this.#group(
           from,
           counted.to,
           counted.value.map((set) => ({ ...set, load: loads.value[0]! })),
         );
     }
-    if (isMark(this.#token(loads.to), ",", "-", "@") && many === 1) {
+    if (isMark(this.token(loads.to), ",", "-", "@") && many === 1) {
       const labelled = this.repsAt(at);
       if (labelled === null || !labelled.value.labelled) return null;
     }
@@ -597,11 +289,11 @@ export class SetGrammar {
     if (single === null && list === null) return null;
     if (list !== null && list.value.length > 1) {
       if (many > 1 && many !== list.value.length) return null;
-      return this.#group(from, list.to, this.#sets(list.value.length, list.value, loads.value));
+      return this.#group(from, list.to, this.sets(list.value.length, list.value, loads.value));
     }
     if (single === null) return null;
     if (!crossed && !single.value.labelled && !single.value.parts) {
-      if (at !== loads.to || this.#loadsFor(1, single.to) !== null) return null;
+      if (at !== loads.to || this.loadsFor(1, single.to) !== null) return null;
       const spoken = this.#spoken(loads.value[0]!);
       return {
         doubt: {
@@ -612,11 +304,11 @@ export class SetGrammar {
         },
       };
     }
-    if (many > 1) return this.#group(from, single.to, this.#sets(many, [omit(single.value)], loads.value));
+    if (many > 1) return this.#group(from, single.to, this.sets(many, [omit(single.value)], loads.value));
     const count = this.#countAt(single.to);
-    if (count && !single.value.labelled && !isSets(this.#token(count.to - 1)))
+    if (count && !single.value.labelled && !isSets(this.token(count.to - 1)))
       return this.#whichCount(from, count, single.value.reps!, this.#spoken(loads.value[0]!));
-    return this.#group(from, count?.to ?? single.to, this.#sets(count?.value ?? 1, [omit(single.value)], loads.value));
+    return this.#group(from, count?.to ?? single.to, this.sets(count?.value ?? 1, [omit(single.value)], loads.value));
   }
 
   /** `100 kg x 5 x 3`: which of the two is the number of sets? */
@@ -627,7 +319,7 @@ export class SetGrammar {
     spoken: string,
   ): { group: Group } | { doubt: Doubt } | null {
     const load = this.loadAt(from)!.value;
-    if (reps === count.value) return this.#group(from, count.to, this.#sets(reps, [{ reps }], [load]));
+    if (reps === count.value) return this.#group(from, count.to, this.sets(reps, [{ reps }], [load]));
     const text = (sets: number, of: number) => `${sets}x${of} ${spoken}`;
     return {
       doubt: {
@@ -644,18 +336,18 @@ export class SetGrammar {
 
   /** Sets by repetitions with nothing said of a load: `3x5`, `3x5,5,4`, `3 sets of 5`. */
   #plainCounted(at: number): At<WrittenSet[]> | null {
-    const count = this.#token(at)!.value;
+    const count = this.token(at)!.value;
     if (count < 1 || count > 30) return null;
     const from =
-      isWord(this.#token(at + 2), "of") || (isSets(this.#token(at + 1)) && isMark(this.#token(at + 2), "x", ":"))
+      isWord(this.token(at + 2), "of") || (isSets(this.token(at + 1)) && isMark(this.token(at + 2), "x", ":"))
         ? at + 3
         : at + 2;
     const list = this.repsListAt(from, false);
-    if (list && list.value.length === count) return { value: this.#sets(count, list.value, []), to: list.to };
+    if (list && list.value.length === count) return { value: this.sets(count, list.value, []), to: list.to };
     const single = this.repsAt(from);
-    return single === null || isCross(this.#token(single.to))
+    return single === null || isCross(this.token(single.to))
       ? null
-      : { value: this.#sets(count, [omit(single.value)], []), to: single.to };
+      : { value: this.sets(count, [omit(single.value)], []), to: single.to };
   }
 
   /**
@@ -663,22 +355,22 @@ export class SetGrammar {
    * meant.
    */
   #bareLoadFirst(from: number): { group: Group } | { doubt: Doubt } | null {
-    const first = this.#token(from);
+    const first = this.token(from);
     if (!isWhole(first) || this.measure === "duration" || this.measure === "distance") return null;
     const load: Load = { value: first.value, unit: null, percent: false, added: false, bodyAlone: false };
-    const then = this.#token(from + 1);
+    const then = this.token(from + 1);
     const behind = isMark(then, ":", "@") || isWord(then, "for") ? from + 2 : from + 1;
     if (isMark(then, ":") && this.measure === "load-reps" && first.value >= surelyLoad) {
       const listed = this.repsListAt(from + 2, true);
       if (listed && listed.to > from + 3)
-        return this.#group(from, listed.to, this.#sets(listed.value.length, listed.value, [load]));
+        return this.#group(from, listed.to, this.sets(listed.value.length, listed.value, [load]));
     }
     if (
       isWhole(then) &&
       this.measure === "load-reps" &&
       first.value >= surelyLoad &&
-      !isCross(this.#token(from + 2)) &&
-      !isSets(this.#token(from + 2))
+      !isCross(this.token(from + 2)) &&
+      !isSets(this.token(from + 2))
     ) {
       const listed = this.repsListAt(from + 1, true);
       if (listed && listed.to === this.tokens.length && listed.value.every(({ reps }) => reps! < surelyLoad)) {
@@ -686,7 +378,7 @@ export class SetGrammar {
           .slice(from + 1, listed.to)
           .some((token) => isMark(token, ",", "/") || token.pair !== null);
         if (marked && listed.value.length > 1)
-          return this.#group(from, listed.to, this.#sets(listed.value.length, listed.value, [load]));
+          return this.#group(from, listed.to, this.sets(listed.value.length, listed.value, [load]));
         const text = `${first.text} ${this.defaultUnit} x ${listed.value.map(({ reps }) => reps).join(", ")}`;
         return {
           doubt: {
@@ -699,15 +391,15 @@ export class SetGrammar {
       }
     }
     if (
-      isWhole(this.#token(behind)) &&
-      (isCross(this.#token(behind + 1)) || isSets(this.#token(behind + 1))) &&
+      isWhole(this.token(behind)) &&
+      (isCross(this.token(behind + 1)) || isSets(this.token(behind + 1))) &&
       this.measure === "load-reps"
     ) {
       const counted = this.#plainCounted(behind);
       if (
         counted &&
-        this.#token(behind)!.value <= setsBelieved &&
-        this.#loadsFor(counted.value.length, counted.to) === null
+        this.token(behind)!.value <= setsBelieved &&
+        this.loadsFor(counted.value.length, counted.to) === null
       )
         return this.#group(
           from,
@@ -729,11 +421,11 @@ export class SetGrammar {
     if (first.value <= setsBelieved && reps.value[0]!.reps! > first.value) return null;
     const count = reps.value.length > 1 ? null : this.#countAt(reps.to);
     const to = count?.to ?? reps.to;
-    if (count && !isSets(this.#token(count.to - 1)) && single?.value.labelled !== true)
+    if (count && !isSets(this.token(count.to - 1)) && single?.value.labelled !== true)
       return this.measure === "load-reps"
         ? this.#whichCount(from, count, reps.value[0]!.reps!, `${first.text} ${this.defaultUnit}`)
         : null;
-    const sets = this.#sets(count?.value ?? reps.value.length, reps.value, [load]);
+    const sets = this.sets(count?.value ?? reps.value.length, reps.value, [load]);
     if (this.measure === "load-reps" && first.value >= surelyLoad) return this.#group(from, to, sets);
     if (this.measure !== "load-reps") return null;
     const text = `${first.text} ${this.defaultUnit} x ${this.tokens
@@ -755,12 +447,12 @@ export class SetGrammar {
   #listThenLoad(from: number): { group: Group } | { doubt: Doubt } | null {
     const list = this.repsListAt(from, false);
     if (list === null || list.value.length < 2) return this.#spacedList(from);
-    const at = isCross(this.#token(list.to)) ? list.to + 1 : list.to;
-    const loads = this.#loadsFor(list.value.length, at);
-    if (loads !== null) return this.#group(from, loads.to, this.#sets(list.value.length, list.value, loads.value));
+    const at = isCross(this.token(list.to)) ? list.to + 1 : list.to;
+    const loads = this.loadsFor(list.value.length, at);
+    if (loads !== null) return this.#group(from, loads.to, this.sets(list.value.length, list.value, loads.value));
     return this.measure === "load-reps"
       ? null
-      : this.#group(from, list.to, this.#sets(list.value.length, list.value, []));
+      : this.#group(from, list.to, this.sets(list.value.length, list.value, []));
   }
 
   /** `5 5 5 100`, `8 7 6`: numbers with nothing but blanks between are asked about. */
@@ -786,39 +478,39 @@ export class SetGrammar {
     const reps = this.repsAt(from);
     if (
       reps === null ||
-      !(isMark(this.#token(reps.to), "@") || isWord(this.#token(reps.to), "at", "with") || reps.value.parts)
+      !(isMark(this.token(reps.to), "@") || isWord(this.token(reps.to), "at", "with") || reps.value.parts)
     )
       return null;
-    const loads = this.#loadsFor(1, reps.to);
-    return loads && this.#group(from, loads.to, this.#sets(1, [omit(reps.value)], loads.value));
+    const loads = this.loadsFor(1, reps.to);
+    return loads && this.#group(from, loads.to, this.sets(1, [omit(reps.value)], loads.value));
   }
 
   /** `30`, `20, 15, 12`, `8 +10 kg` of a movement with the body's own weight. */
   #bodyAlone(from: number): { group: Group } | null {
     if (this.measure !== "bodyweight-reps" && this.measure !== "assisted-reps") return null;
     const single = this.repsAt(from);
-    if (single === null || isCross(this.#token(single.to)) || isSets(this.#token(single.to))) return null;
-    const loads = this.#loadsFor(1, single.to);
-    return this.#group(from, loads?.to ?? single.to, this.#sets(1, [omit(single.value)], loads?.value ?? []));
+    if (single === null || isCross(this.token(single.to)) || isSets(this.token(single.to))) return null;
+    const loads = this.loadsFor(1, single.to);
+    return this.#group(from, loads?.to ?? single.to, this.sets(1, [omit(single.value)], loads?.value ?? []));
   }
 
   /** Holds and carries: `3x40 s`, `60 s`, `1:30, 1:00`, `4x40 m 32 kg`. */
   #timed(from: number): { group: Group } | null {
     const crossed =
-      isWhole(this.#token(from)) &&
-      (isCross(this.#token(from + 1)) ||
-        (isSets(this.#token(from + 1)) && (isWord(this.#token(from + 2), "of") || isCross(this.#token(from + 2)))));
-    const count = crossed ? this.#token(from)!.value : 1;
-    const start = crossed ? (isCross(this.#token(from + 1)) ? from + 2 : from + 3) : from;
+      isWhole(this.token(from)) &&
+      (isCross(this.token(from + 1)) ||
+        (isSets(this.token(from + 1)) && (isWord(this.token(from + 2), "of") || isCross(this.token(from + 2)))));
+    const count = crossed ? this.token(from)!.value : 1;
+    const start = crossed ? (isCross(this.token(from + 1)) ? from + 2 : from + 3) : from;
     if (count < 1 || count > 30) return null;
     const heavy = crossed ? null : this.loadAt(from);
     const loaded = heavy !== null && heavy.value.unit !== null ? heavy : null;
     const at = loaded
-      ? isCross(this.#token(loaded.to)) || isWord(this.#token(loaded.to), "for")
+      ? isCross(this.token(loaded.to)) || isWord(this.token(loaded.to), "for")
         ? loaded.to + 1
         : loaded.to
       : start;
-    if (loaded && isWhole(this.#token(at)) && isCross(this.#token(at + 1))) {
+    if (loaded && isWhole(this.token(at)) && isCross(this.token(at + 1))) {
       const counted = this.#timed(at);
       return counted && counted.group.sets.every(({ load }) => load === undefined)
         ? this.#group(
@@ -835,7 +527,7 @@ export class SetGrammar {
       if (one === null) break;
       amounts.push(one.value);
       to = one.to;
-      if (!(isMark(this.#token(to), ",", "/") || isWord(this.#token(to), "and"))) break;
+      if (!(isMark(this.token(to), ",", "/") || isWord(this.token(to), "and"))) break;
       next = to + 1;
     }
     if (amounts.length === 0 || (crossed && amounts.length > 1 && amounts.length !== count)) return null;
@@ -853,11 +545,11 @@ export class SetGrammar {
 
   /** A load carried or held, which must say that it is one. */
   #heldWith(at: number): At<Load> | null {
-    const from = this.#connector(at);
+    const from = this.connector(at);
     const load = this.loadAt(from);
     const carried =
       load !== null && this.measure === "distance" && load.value.value >= 5 && load.to === this.tokens.length;
-    return load && (carried || this.#isSure(from, load)) && !load.value.percent && !isCross(this.#token(load.to))
+    return load && (carried || this.isSure(from, load)) && !load.value.percent && !isCross(this.token(load.to))
       ? load
       : null;
   }
@@ -865,7 +557,7 @@ export class SetGrammar {
   #amountAt(at: number, crossed: boolean): At<WrittenSet> | null {
     const time = durationAt(this.tokens, at);
     if (time && Number.isFinite(time.value) && time.value > 0) return { value: { seconds: time.value }, to: time.to };
-    const number = this.#token(at);
+    const number = this.token(at);
     const far = this.measure === "duration" ? null : distanceAt(this.tokens, at);
     if (far !== null) return { value: { metres: far.value }, to: far.to };
     if (
@@ -881,13 +573,4 @@ export class SetGrammar {
 
 function omit({ labelled: _, ...reps }: Reps & { labelled?: boolean }): Reps {
   return reps;
-}
-
-function isWholeOf(token: Token | undefined, value: number): boolean {
-  return isWhole(token) && token.value === value;
-}
-
-/** Whether `60,70` is two loads: 70 hundredths are no load's decimals. */
-function isListPair({ pair, decimals }: Token): boolean {
-  return pair !== null && (decimals === 3 || (decimals === 2 && pair[1] >= 20 && ![25, 50, 75].includes(pair[1])));
 }

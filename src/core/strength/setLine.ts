@@ -14,7 +14,8 @@ import {
 import { slipOf } from "../entry/names";
 import type { Token } from "../entry/tokens";
 import type { Exercise } from "../log/kinds/exercises";
-import { type Doubt, type Load, SetGrammar, type WrittenSet } from "./setGrammar";
+import type { Load, WrittenSet } from "./setAmounts";
+import { type Doubt, SetGrammar } from "./setGrammar";
 
 /** A set with all that was said of it. */
 export interface SaidSet extends WrittenSet {

@@ -1,0 +1,125 @@
+import { type At, isMark, isWhole, isWord } from "../entry/amounts";
+import type { Token } from "../entry/tokens";
+
+/** Grams of each unit an amount of food is written in; a millilitre is taken for a gram. */
+export const grams: Readonly<Record<string, number>> = {
+  g: 1,
+  gr: 1,
+  gram: 1,
+  grams: 1,
+  gramme: 1,
+  grammes: 1,
+  kg: 1000,
+  ml: 1,
+  cl: 10,
+  dl: 100,
+  l: 1000,
+  litre: 1000,
+  litres: 1000,
+  liter: 1000,
+  liters: 1000,
+  oz: 28.349523125,
+  ounce: 28.349523125,
+  ounces: 28.349523125,
+  lb: 453.59237,
+  lbs: 453.59237,
+};
+const countWords: Readonly<Record<string, number>> = {
+  a: 1,
+  an: 1,
+  one: 1,
+  two: 2,
+  three: 3,
+  four: 4,
+  five: 5,
+  six: 6,
+  half: 0.5,
+  quarter: 0.25,
+};
+
+/** An amount at a place: `80`, `1,5`, `½`, `1/2`, `1 1/2`, `half a`, `two`. */
+function amountAt(tokens: readonly Token[], at: number): At<number> | null {
+  const first = tokens[at];
+  if (first === undefined) return null;
+  if (first.kind === "number") {
+    if (isMark(tokens[at + 1], "/") && isWhole(first) && isWhole(tokens[at + 2]) && tokens[at + 2]!.value > 0)
+      return { value: first.value / tokens[at + 2]!.value, to: at + 3 };
+    const fraction =
+      isWhole(first) &&
+      isWhole(tokens[at + 1]) &&
+      isMark(tokens[at + 2], "/") &&
+      isWhole(tokens[at + 3]) &&
+      tokens[at + 3]!.value > tokens[at + 1]!.value;
+    if (fraction) return { value: first.value + tokens[at + 1]!.value / tokens[at + 3]!.value, to: at + 4 };
+    if (
+      isWhole(first) &&
+      tokens[at + 1]?.kind === "number" &&
+      tokens[at + 1]!.value === 0.5 &&
+      tokens[at + 1]!.end - tokens[at + 1]!.start === 1
+    )
+      return { value: first.value + 0.5, to: at + 2 };
+    return { value: first.value, to: at + 1 };
+  }
+  const count = first.kind === "word" ? countWords[first.text] : undefined;
+  if (count === undefined) return null;
+  let to = at + 1;
+  if (count < 1 && isWord(tokens[to], "of")) to += 1;
+  if (count < 1 && isWord(tokens[to], "a", "an", "the")) to += 1;
+  if (count === 1 && isWord(tokens[to], "half")) return { value: 0.5, to: to + 1 };
+  return { value: count, to };
+}
+
+/** The words of a piece without its amount, as they were written. */
+export function nameOf(tokens: readonly Token[], text: string): string {
+  const amount = amountAt(tokens, 0);
+  let from = amount?.to ?? 0;
+  if (amount && isMark(tokens[from], "x")) from += 1;
+  if (tokens[from]?.kind === "word" && grams[tokens[from]!.text] !== undefined) from += 1;
+  if (isWord(tokens[from], "of")) from += 1;
+  const rest = tokens.slice(from);
+  const end = rest.findIndex(({ kind }) => kind === "number");
+  const words = end < 0 ? rest : rest.slice(0, end);
+  return words.length === 0 ? "" : text.slice(words[0]!.start, words.at(-1)!.end);
+}
+
+/** A piece of a list of foods: its amount, the unit of it, and the words of its name. */
+export interface Amounted {
+  amount: number | null;
+  unit: string | null;
+  words: readonly Token[];
+}
+
+/** The amount of a piece and the words of its name, the amount before the name or behind it. */
+export function amounted(tokens: readonly Token[]): Amounted | null {
+  const unitAt = (at: number) =>
+    tokens[at]?.kind === "word" &&
+    (grams[tokens[at]!.text] !== undefined || isWord(tokens[at], "portion", "portions", "serving", "servings"))
+      ? tokens[at]!.text
+      : null;
+  const front = amountAt(tokens, 0);
+  if (front !== null) {
+    let to = front.to;
+    if (isMark(tokens[to], "x")) to += 1;
+    const unit = unitAt(to);
+    if (unit !== null) to += 1;
+    while (isWord(tokens[to], "of", "a", "an", "the")) to += 1;
+    return { amount: front.value, unit, words: tokens.slice(to) };
+  }
+  for (let at = 1; at < tokens.length; at++) {
+    const start =
+      isMark(tokens[at], "x", ":", "-", "=") && !(isMark(tokens[at], "-") && tokens[at]!.glued && tokens[at + 1]?.glued)
+        ? at + 1
+        : at;
+    const number = tokens[start];
+    if (number?.kind !== "number") continue;
+    const amount = amountAt(tokens, start)!;
+    const unit = unitAt(amount.to);
+    if (amount.to + (unit === null ? 0 : 1) === tokens.length)
+      return { amount: amount.value, unit, words: tokens.slice(0, at) };
+    // `rye bread 2 slices`
+    const rest = tokens.slice(amount.to);
+    if (unit === null && rest.every(({ kind }) => kind === "word"))
+      return { amount: amount.value, unit, words: [...rest, ...tokens.slice(0, at)] };
+  }
+  return { amount: null, unit: null, words: tokens };
+}
