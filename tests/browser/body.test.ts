@@ -177,8 +177,7 @@ describe("the reminder", () => {
     expect(await page.evaluate(() => (window as unknown as { said: string[] }).said[0])).toContain(
       "Strength B of 11 Jun is neither done nor skipped.",
     );
-    await page.reload();
-    await page.locator("#content h1").waitFor();
+    await page.goto(`${address}/`);
     await page.getByText(/Strength B of 11 Jun is neither done nor skipped/).waitFor();
     // Whoever is about to speak holds this lock, and would be ahead of us.
     await page.evaluate(() => navigator.locks.request("oat-column-reminder", () => {}));
