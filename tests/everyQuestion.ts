@@ -58,6 +58,7 @@ export function everyQuestion(log: Log, asking: Asking): { [N in QueryName]: Que
     people: [null],
     library: [null],
     holdings: [null],
+    kindNames: [null],
     shell: [asking],
     column: [
       { ...asking, from: ago(420), to: ago(-21) },

@@ -13,6 +13,7 @@ import { type GoalAsk, goalPreview } from "@/core/energy/goalPreview";
 import { type LedgerAsk, ledgerPreview, ledgerView } from "@/core/ledger/ledgerView";
 import { AsOf } from "@/core/log/asOf";
 import { type Log, peopleOf } from "@/core/log/log";
+import { kindNames } from "@/core/log/kinds/all";
 import { holdingsOf, joinedPeople, removedPerson } from "@/core/log/people";
 import { weekdayIntake } from "@/core/nutrition/foodDay";
 import { foodView } from "@/core/nutrition/foodView";
@@ -87,6 +88,8 @@ const questions = {
   people: ofHousehold(peopleOf),
   library: ofHousehold(libraryView),
   holdings: ofHousehold(holdingsView),
+  /** What each kind of record is called, in the order of an archive. */
+  kindNames: ofHousehold(() => kindNames),
   shell: ofPerson((asOf) => shellView(asOf)),
   column: ofPerson((asOf, { from, to }: Days) => columnView(asOf, mustDay(from), mustDay(to))),
   ledger: ofPerson((asOf, { from, to }: Days) => ledgerView(asOf, mustDay(from), mustDay(to))),

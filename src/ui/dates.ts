@@ -51,9 +51,17 @@ export function monthName(date: string): string {
 export function monthShort(date: string): string {
   return dayjs(date).format("MMM YYYY");
 }
+/** The date it is, by this machine's clock. */
+export function dateHere(): string {
+  return dayjs().format("YYYY-MM-DD");
+}
 /** The date so many days later. */
 export function addDays(date: string, days: number): string {
   return dateOf(mustDay(date) + days);
+}
+/** The date so many months later; the last of a month that has no such day. */
+export function monthsLater(date: string, months: number): string {
+  return dayjs(date).add(months, "month").format("YYYY-MM-DD");
 }
 /** Days from one date to another. */
 export function daysBetween(from: string, to: string): number {

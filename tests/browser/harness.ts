@@ -2,7 +2,7 @@ import { mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { createRequire } from "node:module";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { type BrowserContext, chromium, type Page } from "playwright-core";
+import { type BrowserContext, chromium, type Locator, type Page } from "playwright-core";
 import { chromiumFlags, findChromium } from "../../bin/machine.mjs";
 import type { RecordKind } from "../../src/core/log/records";
 import { address } from "./server";
@@ -121,6 +121,19 @@ export async function openDemo(page: Page, path = "/"): Promise<void> {
   await page.locator("#content h1").waitFor();
 }
 
+/** Chooses one of a list of the kit, by what it says. */
+export async function choose(field: Locator, option: string): Promise<void> {
+  const page = field.page();
+  // The list comes after the page stands; what holds its place is no list.
+  const box = field.and(page.getByRole("combobox"));
+  await box.click();
+  if (await box.isEditable()) await box.fill(option);
+  await page
+    .locator(".ant-select-dropdown:not(.ant-select-dropdown-hidden) .ant-select-item-option")
+    .and(page.getByTitle(option, { exact: true }))
+    .click();
+}
+
 /** Sets up a log through the first-run page. */
 export async function beginLog(
   page: Page,
@@ -131,11 +144,10 @@ export async function beginLog(
   at = address,
 ): Promise<void> {
   await page.goto(`${at}/?log=own`);
-  await page.getByRole("button", { name: "Begin" }).waitFor();
-  for (const [label, option] of Object.entries(choices))
-    await page.getByLabel(label, { exact: true }).selectOption(option);
+  await page.getByRole("button", { name: "Begin", exact: true }).waitFor();
+  for (const [label, option] of Object.entries(choices)) await choose(page.getByLabel(label, { exact: true }), option);
   for (const [label, value] of Object.entries(fields)) await page.getByLabel(label, { exact: true }).fill(value);
-  await page.getByRole("button", { name: "Begin" }).click();
+  await page.getByRole("button", { name: "Begin", exact: true }).click();
   await page.locator("#content h1").waitFor();
 }
 

@@ -1,6 +1,6 @@
 import type { Locator, Page } from "playwright-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { address, beginLog, exportedLog, openDemo, testDay, trainee, type Trainee, write } from "./harness";
+import { address, beginLog, exportedLog, openDemo, testDay, trainee, type Trainee, write, choose } from "./harness";
 
 type Log = Awaited<ReturnType<typeof exportedLog>>;
 
@@ -259,7 +259,7 @@ describe("a form whose fields were typed and saved", () => {
     await shows(other, "25 × 2, 20 × 4");
     await store(other, "25 × 4, 10 × 4");
     await shows(hand.page, "25 × 4, 10 × 4");
-    await hand.page.getByLabel("Weights in").selectOption("lb");
+    await choose(hand.page.getByLabel("Weights in"), "lb");
     await hand.page.getByRole("button", { name: "Save profile" }).click();
     await shows(hand.page, "25 kg × 4, 10 kg × 4");
     await hand.page.getByRole("button", { name: "Take the usual bar and plates in lb" }).click();

@@ -113,12 +113,12 @@ it("the trainee's story: from an empty start to figures that equal the headless 
   // Wiped: the first-run page stands again. In again: all is as it was.
   await page.getByRole("button", { name: "Empty the log…" }).click();
   await page.getByRole("dialog").getByRole("button", { name: "Empty the log", exact: true }).click();
-  await page.getByRole("button", { name: "Begin" }).waitFor();
+  await page.getByRole("button", { name: "Begin", exact: true }).waitFor();
   await page.getByRole("status").getByRole("button", { name: "Undo" }).first().click();
   await page.getByRole("heading", { name: "Files" }).waitFor();
   await page.getByRole("button", { name: "Empty the log…" }).click();
   await page.getByRole("dialog").getByRole("button", { name: "Empty the log", exact: true }).click();
-  await page.getByRole("button", { name: "Begin" }).waitFor();
+  await page.getByRole("button", { name: "Begin", exact: true }).waitFor();
   await beginLog(page, { "Name of the log": "Another" });
   await page.goto(`${address}/files`);
   await page.getByLabel(/An Oat Column archive/).setInputFiles(archive);

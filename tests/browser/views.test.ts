@@ -9,6 +9,7 @@ import {
   trainee,
   type Trainee,
   write,
+  choose,
 } from "./harness";
 
 const views = [
@@ -237,7 +238,7 @@ describe("units, people and tabs", () => {
     const { page } = hand;
     await openDemo(page, "/lifts");
     await page.getByRole("button", { name: "Back squat" }).waitFor();
-    await page.getByLabel("Whose log").selectOption({ label: "Training partner" });
+    await choose(page.getByLabel("Whose log"), "Training partner");
     await page.getByRole("button", { name: "Leg press" }).waitFor();
     expect(await page.getByRole("button", { name: "Back squat" }).count()).toBe(0);
     await hand.close();
@@ -248,7 +249,7 @@ describe("units, people and tabs", () => {
     await openDemo(page);
     await write(page, "second 73.4 21:00");
     await page.keyboard.press("Escape");
-    await page.getByLabel("Whose log").selectOption({ label: "Training partner" });
+    await choose(page.getByLabel("Whose log"), "Training partner");
     await page.getByRole("heading", { level: 1 }).first().waitFor();
     await page.keyboard.press("u");
     const told = page.getByRole("status");

@@ -28,6 +28,8 @@ export interface When {
   day: Day;
   problem: string | null;
   days: readonly Day[];
+  /** The next such day, where the year is not said. */
+  next: Day | null;
 }
 
 /**
@@ -95,7 +97,7 @@ export function dayWithin(text: string, tokens: readonly Token[], today: Day): W
 }
 
 function sure(from: number, to: number, day: Day): When {
-  return { from, to, day, problem: null, days: [] };
+  return { from, to, day, problem: null, days: [], next: null };
 }
 
 function named(tokens: readonly Token[], at: number, today: Day, front: boolean): When | null {
@@ -178,6 +180,7 @@ function dated(from: number, to: number, year: number, month: number, dayOfMonth
         day: 0,
         problem: dayOf(date) === null ? `There is no day ${date}.` : `${date} cannot be written: ${outsideYears}.`,
         days: [],
+        next: null,
       };
 }
 
@@ -189,10 +192,10 @@ function yearless(from: number, to: number, month: number, dayOfMonth: number, t
     return problem === null ? [day] : [];
   });
   const [past, next] = [days.findLast((day) => day <= today), days.find((day) => day > today)];
-  if (past === undefined) return { from, to, day: 0, problem: "There is no such day.", days: [] };
+  if (past === undefined) return { from, to, day: 0, problem: "There is no such day.", days: [], next: null };
   return next !== undefined && next - today < today - past
-    ? { from, to, day: past, problem: "Of which year?", days: [past, next] }
-    : sure(from, to, past);
+    ? { from, to, day: past, problem: "Of which year?", days: [past, next], next }
+    : { ...sure(from, to, past), next: next ?? null };
 }
 
 function isoAt(text: string, tokens: readonly Token[], at: number): When | null {
@@ -259,6 +262,7 @@ function inFigures(
     day: dmy.day,
     problem: `Is ${match[0].trim()} a day and a month, or a month and a day?`,
     days: [dmy, mdy].filter(({ problem }) => problem === null).map(({ day }) => day),
+    next: null,
   };
 }
 

@@ -5,9 +5,10 @@ import { counted, printNumber } from "@/core/base/units/number";
 import type { BodyAsk, BodyView } from "@/core/body/bodyView";
 import { shortDate, weekName } from "@/ui/dates";
 import { Figure, WorkingLink } from "@/ui/figure/Figure";
+import { LinkButton } from "@/ui/kit/LinkButton";
+import { Segmented } from "@/ui/kit/Segmented";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
-import { Ranges } from "@/ui/ranges";
 import { Scrollable } from "@/ui/Scrollable";
 import { usePrinter } from "@/ui/usePrinter";
 import styles from "@/ui/view.module.css";
@@ -27,10 +28,10 @@ const BodyChart = dynamic(() => import("./BodyChart").then((module) => module.Bo
 });
 
 const ranges = [
-  { label: "month", days: 31 },
-  { label: "half-year", days: 183 },
-  { label: "year", days: 366 },
-  { label: "all", days: null },
+  { label: "month", value: 31 },
+  { label: "half-year", value: 183 },
+  { label: "year", value: 366 },
+  { label: "all", value: null },
 ] as const;
 
 /** What the weight is really doing. */
@@ -54,11 +55,11 @@ export function Body() {
         </div>
         <span>
           {zoom !== null && (
-            <button type="button" className="link" style={{ marginRight: 20 }} onClick={() => setZoom(null)}>
+            <LinkButton style={{ marginRight: 20 }} onClick={() => setZoom(null)}>
               {shortDate(zoom.from)} to {shortDate(zoom.to)}, show all again
-            </button>
+            </LinkButton>
           )}
-          <Ranges
+          <Segmented
             options={ranges}
             value={days}
             onChange={(chosen) => {

@@ -1,18 +1,20 @@
 "use client";
 
-import { axisHeight, axisWidth, BodyChartDrawing, height, margin } from "./BodyChartDrawing";
-import { BodyChartKey } from "./BodyChartKey";
-import { marksOf, pointReading } from "./bodyReading";
 import { dateOf } from "@/core/base/calendar/day";
 import type { BodyView } from "@/core/body/bodyView";
 import { dayNumber } from "@/ui/charts/axis";
 import { ChartReader } from "@/ui/charts/ChartReader";
 import { shortDate } from "@/ui/dates";
+import { LinkButton } from "@/ui/kit/LinkButton";
+import { Tick } from "@/ui/kit/Tick";
 import { useLog } from "@/ui/log/LogContext";
 import { usePrinter } from "@/ui/usePrinter";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import styles from "./body.module.css";
+import { axisHeight, axisWidth, BodyChartDrawing, height, margin } from "./BodyChartDrawing";
+import { BodyChartKey } from "./BodyChartKey";
+import { marksOf, pointReading } from "./bodyReading";
 
 /**
  * Weigh-ins as dots, second ones hollow, the trend with its band, the plan line dashed in its band, the ways ahead, the
@@ -49,16 +51,14 @@ export function BodyChart({
               <span key={date}>
                 {" "}
                 · “{text || "marked"}”{levelMayJump ? ", the weight may jump here" : ""}{" "}
-                <button
-                  type="button"
-                  className="link"
+                <LinkButton
                   onClick={() => {
                     chooseDay(date);
                     router.push("/");
                   }}
                 >
                   open {shortDate(date)}
-                </button>
+                </LinkButton>
               </span>
             ))}
           </>
@@ -82,10 +82,9 @@ export function BodyChart({
       <BodyChartKey view={view} withMedians={withMedians} />
       {view.medians.length > 0 && (
         <p className={`${styles.choice} noprint`}>
-          <label>
-            <input type="checkbox" checked={withMedians} onChange={(event) => setWithMedians(event.target.checked)} />{" "}
+          <Tick checked={withMedians} onChange={setWithMedians}>
             weekly medians
-          </label>
+          </Tick>
         </p>
       )}
     </div>

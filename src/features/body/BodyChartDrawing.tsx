@@ -2,7 +2,6 @@
 
 import { printNumber } from "@/core/base/units/number";
 import type { BodyView } from "@/core/body/bodyView";
-import { chartSummary } from "./bodyReading";
 import { axisStyle, dayNumber, still, tickDates } from "@/ui/charts/axis";
 import { useChartColours } from "@/ui/charts/useChartColours";
 import { shortDate } from "@/ui/dates";
@@ -20,6 +19,7 @@ import {
   XAxis,
   YAxis,
 } from "recharts";
+import { chartSummary } from "./bodyReading";
 import { bodySeries, strip } from "./bodySeries";
 
 export const height = 380;

@@ -8,6 +8,7 @@ import { put } from "@/core/log/records";
 import { fullDate, shortDate } from "@/ui/dates";
 import { aDate } from "@/ui/inputs/checks";
 import { Field, Row, RowButton } from "@/ui/inputs/Field";
+import { LinkButton } from "@/ui/kit/LinkButton";
 import { useLog } from "@/ui/log/LogContext";
 import { Button } from "antd";
 import { useForm } from "react-hook-form";
@@ -23,13 +24,12 @@ export function MeasureGoalForm({ measure: { id, name, unit, latest, goal } }: {
     return (
       <p className="small">
         {standing(goal, unit)}{" "}
-        <button
-          type="button"
-          className="link noprint"
+        <LinkButton
+          className="noprint"
           onClick={() => void commit([{ remove: { kind: "goals", id: goal.goalId } }], `Goal of ${name} removed`)}
         >
           Remove this goal
-        </button>
+        </LinkButton>
       </p>
     );
   }
@@ -66,6 +66,7 @@ export function MeasureGoalForm({ measure: { id, name, unit, latest, goal } }: {
           name="date"
           label="By"
           type="date"
+          lean="ahead"
           check={(text) =>
             aDate("The date")(text) ?? (text <= latest.date || text <= today ? "It must lie ahead." : null)
           }

@@ -3,6 +3,7 @@
 import { printNumber, printSigned } from "@/core/base/units/number";
 import { shortDate } from "@/ui/dates";
 import { Figure } from "@/ui/figure/Figure";
+import { LinkButton } from "@/ui/kit/LinkButton";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
 import { Scrollable } from "@/ui/Scrollable";
@@ -52,22 +53,15 @@ export function Measures() {
               {measures.map(({ id, name, unit, latest, first, perWeek, count }) => (
                 <tr key={id} className={id === shown?.id ? styles.chosen : undefined}>
                   <td>
-                    <button
-                      type="button"
-                      className="link"
-                      aria-pressed={id === shown?.id}
-                      onClick={() => setChosen(id)}
-                    >
+                    <LinkButton aria-pressed={id === shown?.id} onClick={() => setChosen(id)}>
                       {name}
-                    </button>
+                    </LinkButton>
                   </td>
                   <td className="num">
                     {printNumber(latest.value, 1)} {unit}
                   </td>
                   <td>
-                    <button type="button" className="link" onClick={() => chooseDay(latest.date)}>
-                      {shortDate(latest.date)}
-                    </button>
+                    <LinkButton onClick={() => chooseDay(latest.date)}>{shortDate(latest.date)}</LinkButton>
                     {latest.method === null ? "" : <span className="quiet"> {latest.method}</span>}
                   </td>
                   <td className="num">{count === 1 ? "" : `${printSigned(latest.value - first.value, 1)} ${unit}`}</td>

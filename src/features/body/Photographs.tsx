@@ -3,6 +3,11 @@
 import type { DayPhoto } from "@/core/body/photosView";
 import { put } from "@/core/log/records";
 import { fullDate } from "@/ui/dates";
+import { Captioned } from "@/ui/kit/Captioned";
+import { DateField } from "@/ui/kit/DateField";
+import { FilePicker } from "@/ui/kit/FilePicker";
+import { LinkButton } from "@/ui/kit/LinkButton";
+import { Select } from "@/ui/kit/Select";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
 import pictures from "@/ui/photo/photo.module.css";
@@ -58,25 +63,12 @@ export function Photographs() {
         className="noprint"
         style={{ display: "flex", gap: 16, alignItems: "baseline", flexWrap: "wrap", paddingTop: 8 }}
       >
-        <label>
-          Add one of{" "}
-          <input
-            type="date"
-            value={on}
-            max={today}
-            className={view.date}
-            onChange={(event) => setDate(event.target.value || null)}
-          />
-        </label>
-        <input
-          aria-label="Photograph"
-          type="file"
-          accept="image/*"
-          onChange={(event) => {
-            void take(event.target.files?.[0]);
-            event.target.value = "";
-          }}
-        />
+        <Captioned caption="Add one of">
+          {(id) => <DateField id={id} value={on} max={today} onChange={(next) => setDate(next || null)} />}
+        </Captioned>
+        <FilePicker label="Photograph" accept="image/*" onFiles={([file]) => void take(file)}>
+          Drop a photograph here, or choose one
+        </FilePicker>
         <span className="quiet small">
           Kept in this browser, at most 1600 pixels wide or high; where and when it was taken is not kept with it.
         </span>
@@ -107,23 +99,19 @@ function Side({
     <figure className={pictures.photo}>
       <Picture photo={photo} />
       <figcaption>
-        <select
-          aria-label={`Photograph on the ${side}`}
+        <Select
+          label={`Photograph on the ${side}`}
           className="noprint"
           value={photo.id}
-          onChange={(event) => onChoose(event.target.value)}
-        >
-          {photos.map(({ id, date }, index) => (
-            <option key={id} value={id}>
-              {fullDate(date)}
-              {photos[index - 1]?.date === date ? ", another" : ""}
-            </option>
-          ))}
-        </select>{" "}
+          onChange={onChoose}
+          options={photos.map(({ id, date }, index) => ({
+            value: id,
+            label: `${fullDate(date)}${photos[index - 1]?.date === date ? ", another" : ""}`,
+          }))}
+        />{" "}
         {photo.kg === null ? "" : `trend ${printer.mass(photo.kg)} `}
-        <button
-          type="button"
-          className="link small noprint"
+        <LinkButton
+          className="small noprint"
           onClick={() =>
             void commit(
               [{ remove: { kind: "photos", id: photo.id, date: photo.date } }],
@@ -132,7 +120,7 @@ function Side({
           }
         >
           Remove
-        </button>
+        </LinkButton>
       </figcaption>
     </figure>
   );

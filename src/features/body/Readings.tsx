@@ -9,6 +9,7 @@ import { aDate } from "@/ui/inputs/checks";
 import { Field, narrow, Row, RowButton } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
+import { LinkButton } from "@/ui/kit/LinkButton";
 import { useLog } from "@/ui/log/LogContext";
 import { Scrollable } from "@/ui/Scrollable";
 import { Button } from "antd";
@@ -55,17 +56,13 @@ export function Readings({ measure }: { measure: MeasureRow }) {
                     <td className="num">{text(reading.value)}</td>
                     <td className="quiet">{reading.method}</td>
                     <td className="num" style={{ whiteSpace: "nowrap" }}>
-                      <button
-                        type="button"
-                        className="link"
+                      <LinkButton
                         aria-label={`Change ${text(reading.value)} of ${fullDate(reading.date)}`}
                         onClick={() => setEditing(reading.id)}
                       >
                         Change
-                      </button>{" "}
-                      <button
-                        type="button"
-                        className="link"
+                      </LinkButton>{" "}
+                      <LinkButton
                         aria-label={`Remove ${text(reading.value)} of ${fullDate(reading.date)}`}
                         onClick={() =>
                           void commit(
@@ -75,7 +72,7 @@ export function Readings({ measure }: { measure: MeasureRow }) {
                         }
                       >
                         Remove
-                      </button>
+                      </LinkButton>
                     </td>
                   </>
                 )}
@@ -86,9 +83,7 @@ export function Readings({ measure }: { measure: MeasureRow }) {
       </Scrollable>
       {latest.length > listed && !all && (
         <p>
-          <button type="button" className="link" onClick={() => setAll(true)}>
-            All {printNumber(latest.length, 0)}
-          </button>
+          <LinkButton onClick={() => setAll(true)}>All {printNumber(latest.length, 0)}</LinkButton>
         </p>
       )}
     </details>
@@ -145,9 +140,9 @@ function EditReading({
           <Button htmlType="submit">Save reading</Button>
         </RowButton>
         <RowButton>
-          <button type="button" className="link" style={{ paddingTop: 6 }} onClick={onClose}>
+          <LinkButton style={{ paddingTop: 6 }} onClick={onClose}>
             Cancel
-          </button>
+          </LinkButton>
         </RowButton>
       </Row>
       <Meanwhile said={meanwhile} />

@@ -6,6 +6,7 @@ import { put } from "@/core/log/records";
 import { fullDate } from "@/ui/dates";
 import { aDate, massBetween } from "@/ui/inputs/checks";
 import { check, Field, Row, RowButton, wide } from "@/ui/inputs/Field";
+import { TickField } from "@/ui/kit/Tick";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
 import { usePrinter } from "@/ui/usePrinter";
@@ -19,7 +20,7 @@ import { useOutlierCheck } from "../../ui/inputs/useOutlierCheck";
 export function WeighInForm() {
   const { units, person, today, day, commit } = useLog();
   const printer = usePrinter();
-  const { control, handleSubmit, reset, register } = useForm({
+  const { control, handleSubmit, reset } = useForm({
     mode: "onChange",
     values: { date: day < today ? day : today, kg: "", time: "", note: "", second: false },
   });
@@ -60,9 +61,9 @@ export function WeighInForm() {
           />
           <Field control={control} name="time" label="Time" type="time" />
           <Field control={control} name="note" label="What influenced it" className={wide} />
-          <label className={check}>
-            <input type="checkbox" {...register("second")} /> A second one, not the morning&apos;s
-          </label>
+          <TickField control={control} name="second" className={check}>
+            A second one, not the morning&apos;s
+          </TickField>
           <RowButton>
             <Button htmlType="submit">Log weigh-in</Button>
           </RowButton>

@@ -1,10 +1,10 @@
-import { describe, expect, it } from "vitest";
 import { mustDay } from "@/core/base/calendar/day";
 import { Printer, unitsOf } from "@/core/base/units/printer";
 import { bodyView } from "@/core/body/bodyView";
 import { AsOf } from "@/core/log/asOf";
 import { demoLog, rowerId } from "@/demo/demoLog";
 import { dayNumber } from "@/ui/charts/axis";
+import { describe, expect, it } from "vitest";
 import { chartSummary, marksOf, pointReading } from "./bodyReading";
 import { bodySeries } from "./bodySeries";
 

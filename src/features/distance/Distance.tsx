@@ -6,9 +6,10 @@ import type { SessionCard } from "@/core/training/sessionCard";
 import { Mark } from "@/ui/column/Mark";
 import { columnDate, monthName, shortDate } from "@/ui/dates";
 import { WorkingLink } from "@/ui/figure/Figure";
+import { LinkButton } from "@/ui/kit/LinkButton";
+import { Segmented } from "@/ui/kit/Segmented";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
-import { Ranges } from "@/ui/ranges";
 import { Scrollable } from "@/ui/Scrollable";
 import { usePrinter } from "@/ui/usePrinter";
 import styles from "@/ui/view.module.css";
@@ -22,10 +23,10 @@ const DistanceChart = dynamic(() => import("./DistanceChart").then((module) => m
 });
 
 const ranges = [
-  { label: "4 weeks", days: 28 },
-  { label: "12 weeks", days: 84 },
-  { label: "year", days: 366 },
-  { label: "all", days: null },
+  { label: "4 weeks", value: 28 },
+  { label: "12 weeks", value: 84 },
+  { label: "year", value: 366 },
+  { label: "all", value: null },
 ] as const;
 
 /** How far, how fast, how hard? */
@@ -37,7 +38,7 @@ export function Distance() {
     <>
       <div className={styles.head}>
         <h1>Distance</h1>
-        <Ranges options={ranges} value={days} onChange={setDays} label="How far back" />
+        <Segmented options={ranges} value={days} onChange={setDays} label="How far back" />
       </div>
       {view && view.sessions.length === 0 && (
         <p>No run or row is written here. Write one in the line above, for example run 6 km 33:10 easy.</p>
@@ -162,14 +163,9 @@ function Sessions({ sessions, printer }: { sessions: readonly SessionCard[]; pri
             {sessions.map(({ session, status, title, planned, done, secondsPerKm }) => (
               <tr key={session.id}>
                 <td style={{ whiteSpace: "nowrap" }}>
-                  <button
-                    type="button"
-                    className="link"
-                    title={monthName(session.date)}
-                    onClick={() => chooseDay(session.date)}
-                  >
+                  <LinkButton title={monthName(session.date)} onClick={() => chooseDay(session.date)}>
                     {columnDate(session.date)} {shortDate(session.date).split(" ")[1]}
-                  </button>
+                  </LinkButton>
                 </td>
                 <td>
                   <Mark kind={session.kind} status={status} title={title} /> {title}

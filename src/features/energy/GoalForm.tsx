@@ -15,6 +15,7 @@ import { aDate, between, massBetween } from "@/ui/inputs/checks";
 import { Choice, Field, Row, RowButton, wide } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
+import { LinkButton } from "@/ui/kit/LinkButton";
 import { useLog } from "@/ui/log/LogContext";
 import { usePrinter } from "@/ui/usePrinter";
 import styles from "@/ui/view.module.css";
@@ -113,24 +114,17 @@ export function GoalForm({ goal, starts }: { goal: Goal | null; starts: EnergyVi
           {goal !== null && (
             <>
               <RowButton>
-                <button
-                  type="button"
-                  className="link"
+                <LinkButton
                   style={{ paddingTop: 6 }}
                   onClick={() => void commit([{ remove: { kind: "goals", id: goal.id } }], "Goal removed")}
                 >
                   Remove
-                </button>
+                </LinkButton>
               </RowButton>
               <RowButton>
-                <button
-                  type="button"
-                  className="link"
-                  style={{ paddingTop: 6 }}
-                  onClick={(event) => void save(true)(event)}
-                >
+                <LinkButton style={{ paddingTop: 6 }} onClick={(event) => void save(true)(event)}>
                   Save as a new goal
-                </button>
+                </LinkButton>
               </RowButton>
             </>
           )}
@@ -176,6 +170,7 @@ function WayField({ by, control }: { by: GoalDraft["by"]; control: Control<GoalD
       name="date"
       label={by === "date" ? "Deadline" : "On the morning of"}
       type="date"
+      lean="ahead"
       check={aDate("The date")}
     />
   );
@@ -195,9 +190,9 @@ function Starts({ starts, onBegin }: { starts: EnergyView["starts"]; onBegin: (k
       {offered.map(
         ([name, kg]) =>
           kg !== null && (
-            <button key={name} type="button" className="link small" onClick={() => onBegin(kg)}>
+            <LinkButton key={name} className="small" onClick={() => onBegin(kg)}>
               {name} {printer.massNumber(kg)}
-            </button>
+            </LinkButton>
           ),
       )}
     </p>

@@ -4,6 +4,7 @@ import { printNumber } from "@/core/base/units/number";
 import { type BackupStanding, canBackUp, chooseFolder } from "@/store/backup";
 import { instantText } from "@/ui/dates";
 import { handOutArchive } from "@/ui/handOutArchive";
+import { LinkButton } from "@/ui/kit/LinkButton";
 import { leftAt, noteLeaving } from "@/ui/log/leftAt";
 import { useLog } from "@/ui/log/LogContext";
 import styles from "@/ui/view.module.css";
@@ -145,12 +146,12 @@ function InBrowser({
       )}
       {none === null && (
         <p className={styles.ways}>
-          <button type="button" className="link" disabled={busy} onClick={onSave}>
+          <LinkButton disabled={busy} onClick={onSave}>
             Save the second copy as an archive
-          </button>
-          <button type="button" className="link" disabled={busy} onClick={onBringBack}>
+          </LinkButton>
+          <LinkButton disabled={busy} onClick={onBringBack}>
             Put it in the log&apos;s place
-          </button>
+          </LinkButton>
         </p>
       )}
     </>
@@ -201,20 +202,20 @@ function BackupFile({
       </p>
       <p className={styles.ways}>
         {kept.allowed ? (
-          <button type="button" className="link" disabled={busy || !kept.behind} onClick={onWrite}>
+          <LinkButton disabled={busy || !kept.behind} onClick={onWrite}>
             Write it now
-          </button>
+          </LinkButton>
         ) : (
-          <button type="button" className="link" disabled={busy} onClick={onAllow}>
+          <LinkButton disabled={busy} onClick={onAllow}>
             Let it be written again
-          </button>
+          </LinkButton>
         )}
-        <button type="button" className="link" disabled={busy} onClick={onChoose}>
+        <LinkButton disabled={busy} onClick={onChoose}>
           Another folder
-        </button>
-        <button type="button" className="link" disabled={busy} onClick={onLeave}>
+        </LinkButton>
+        <LinkButton disabled={busy} onClick={onLeave}>
           Keep it no longer
-        </button>
+        </LinkButton>
       </p>
     </>
   );

@@ -5,6 +5,7 @@ import type { Diagnosis } from "@/compute/worker";
 import { messageOf } from "@/core/base/messageOf";
 import { counted, printNumber } from "@/core/base/units/number";
 import { download } from "@/ui/download";
+import { LinkButton } from "@/ui/kit/LinkButton";
 import { useLog } from "@/ui/log/LogContext";
 import styles from "@/ui/view.module.css";
 import { Button } from "antd";
@@ -66,15 +67,9 @@ export function Diagnostics() {
         <Button onClick={() => void check()} disabled={checking.line !== null}>
           Check now
         </Button>
-        {found && (
-          <button type="button" className="link" onClick={report}>
-            Save the report
-          </button>
-        )}
+        {found && <LinkButton onClick={report}>Save the report</LinkButton>}
         {(repairs.length > 0 || (found?.layout.length ?? 0) > 0) && (
-          <button type="button" className="link" onClick={() => void mend()}>
-            Repair what can be repaired
-          </button>
+          <LinkButton onClick={() => void mend()}>Repair what can be repaired</LinkButton>
         )}
       </p>
       <div aria-live="polite" style={{ paddingTop: 8 }}>

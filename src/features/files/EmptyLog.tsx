@@ -1,8 +1,7 @@
 "use client";
 
-import { emptyLog } from "@/core/log/log";
-import { layOut } from "@/store/pages";
-import { Dialog } from "@/ui/figure/Dialog";
+import { Dialog } from "@/ui/kit/Dialog";
+import { LinkButton } from "@/ui/kit/LinkButton";
 import { useLog } from "@/ui/log/LogContext";
 import { Button } from "antd";
 import { useState } from "react";
@@ -11,11 +10,13 @@ import { useState } from "react";
 export function EmptyLog({ holds, exportLog, busy }: { holds: string; exportLog: () => void; busy: boolean }) {
   const { replace, people } = useLog();
   const [asked, setAsked] = useState(false);
+  const empty = async () => {
+    const [{ emptyLog }, { layOut }] = await Promise.all([import("@/core/log/log"), import("@/store/pages")]);
+    await replace(layOut(emptyLog()), "Log emptied");
+  };
   return (
     <>
-      <button type="button" className="link" onClick={() => setAsked(true)}>
-        Empty the log…
-      </button>
+      <LinkButton onClick={() => setAsked(true)}>Empty the log…</LinkButton>
       {asked && (
         <Dialog title="Empty the log" onClose={() => setAsked(false)}>
           <p>
@@ -29,14 +30,12 @@ export function EmptyLog({ holds, exportLog, busy }: { holds: string; exportLog:
             <Button
               onClick={() => {
                 setAsked(false);
-                void replace(layOut(emptyLog()), "Log emptied");
+                void empty();
               }}
             >
               Empty the log
             </Button>
-            <button type="button" className="link" onClick={() => setAsked(false)}>
-              Keep it
-            </button>
+            <LinkButton onClick={() => setAsked(false)}>Keep it</LinkButton>
           </p>
         </Dialog>
       )}

@@ -4,6 +4,7 @@ import { madeUpLog, writeArchiveFile, writeFiguresFile } from "@/compute/archive
 import { csv } from "@/formats/csv";
 import { download } from "@/ui/download";
 import { handOutArchive } from "@/ui/handOutArchive";
+import { LinkButton } from "@/ui/kit/LinkButton";
 import { useLog } from "@/ui/log/LogContext";
 import { useHousehold } from "@/ui/log/useFigure";
 import styles from "@/ui/view.module.css";
@@ -12,8 +13,8 @@ import Link from "next/link";
 import { Copies } from "./Copies";
 import { Diagnostics } from "./Diagnostics";
 import { EmptyLog } from "./EmptyLog";
+import { holdingsText } from "./holdingsText";
 import { ImportPanel } from "./ImportPanel";
-import { holdingsText } from "./kindName";
 import { StorageLine } from "./StorageLine";
 import { UnreadPart } from "./UnreadPart";
 import { useHandOut } from "./useHandOut";
@@ -23,6 +24,7 @@ import { Workbook } from "./Workbook";
 export function Files() {
   const { today, name, person, people, units, compute, openLog, undo, redo } = useLog();
   const holdings = useHousehold("holdings");
+  const names = useHousehold("kindNames");
   const handing = useHandOut();
   const exportLog = () =>
     handing.out(async () => {
@@ -42,7 +44,7 @@ export function Files() {
         today,
       );
     });
-  const held = holdingsText(holdings?.counts ?? []);
+  const held = names === undefined ? "" : holdingsText(names, holdings?.counts ?? []);
   const exportFigures = () =>
     handing.out(async () =>
       download(`oat-column-figures-${today}.json`, await writeFiguresFile(name, today), "application/json"),
@@ -69,16 +71,16 @@ export function Files() {
             <Button type="primary" disabled={handing.busy} onClick={() => void exportLog()}>
               Export archive
             </Button>
-            <button type="button" className="link" disabled={handing.busy} onClick={() => void exportFigures()}>
+            <LinkButton disabled={handing.busy} onClick={() => void exportFigures()}>
               Export figures
-            </button>
-            <button type="button" className="link" disabled={handing.busy} onClick={() => void exportDays()}>
+            </LinkButton>
+            <LinkButton disabled={handing.busy} onClick={() => void exportDays()}>
               Days as CSV
-            </button>
+            </LinkButton>
             {people.length > 1 && (
-              <button type="button" className="link" disabled={handing.busy} onClick={() => void exportPerson()}>
+              <LinkButton disabled={handing.busy} onClick={() => void exportPerson()}>
                 Archive of {person.name} alone
-              </button>
+              </LinkButton>
             )}
             <EmptyLog holds={held} exportLog={() => void exportLog()} busy={handing.busy} />
           </p>
@@ -96,28 +98,18 @@ export function Files() {
       <section className={styles.section}>
         <h2>Last changes</h2>
         <p style={{ display: "flex", gap: 20 }}>
-          <button type="button" className="link" onClick={() => void undo()}>
-            Undo the last change
-          </button>
-          <button type="button" className="link" onClick={() => void redo()}>
-            Do it again
-          </button>
+          <LinkButton onClick={() => void undo()}>Undo the last change</LinkButton>
+          <LinkButton onClick={() => void redo()}>Do it again</LinkButton>
         </p>
       </section>
       <section className={styles.section}>
         <h2>Which log</h2>
         <p style={{ display: "flex", gap: 20, flexWrap: "wrap" }}>
-          {name !== "own" && (
-            <button type="button" className="link" onClick={() => openLog("own")}>
-              Open your own log
-            </button>
-          )}
+          {name !== "own" && <LinkButton onClick={() => openLog("own")}>Open your own log</LinkButton>}
           {name === "demo" ? (
             <RestartDemo />
           ) : (
-            <button type="button" className="link" onClick={() => openLog("demo")}>
-              Open the demo log
-            </button>
+            <LinkButton onClick={() => openLog("demo")}>Open the demo log</LinkButton>
           )}
         </p>
       </section>
@@ -131,12 +123,8 @@ export function Files() {
 function RestartDemo() {
   const { today, replace } = useLog();
   return (
-    <button
-      type="button"
-      className="link"
-      onClick={() => void madeUpLog(today, null).then((laidOut) => replace(laidOut, "Demo log begun anew"))}
-    >
+    <LinkButton onClick={() => void madeUpLog(today, null).then((laidOut) => replace(laidOut, "Demo log begun anew"))}>
       Begin the demo anew from today
-    </button>
+    </LinkButton>
   );
 }

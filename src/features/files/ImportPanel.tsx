@@ -4,14 +4,17 @@ import { readArchiveFile } from "@/compute/archives";
 import type { ImportReading } from "@/compute/archiveWorker";
 import { messageOf } from "@/core/base/messageOf";
 import { counted, printNumber } from "@/core/base/units/number";
-import { recordKinds } from "@/core/log/kinds/all";
+import type { RecordKind } from "@/core/log/records";
 import { accepted } from "@/formats/endings";
+import { FilePicker } from "@/ui/kit/FilePicker";
+import { LinkButton } from "@/ui/kit/LinkButton";
 import { useLog } from "@/ui/log/LogContext";
+import { useHousehold } from "@/ui/log/useFigure";
 import { useUnsaved } from "@/ui/unsaved";
 import styles from "@/ui/view.module.css";
 import { Button } from "antd";
-import { useId, useState } from "react";
-import { holdingsText } from "./kindName";
+import { useState } from "react";
+import { holdingsText } from "./holdingsText";
 import { MergeList } from "./MergeList";
 import { useProgress } from "./useProgress";
 
@@ -26,9 +29,9 @@ const maxBytes = 300_000_000;
 export function ImportPanel() {
   const { name, replace, commit } = useLog();
   const [found, setFound] = useState<Found | null>(null);
+  const names = useHousehold("kindNames");
   const reads = useProgress("Reading");
   useUnsaved(found !== null);
-  const id = useId();
   const take = async (file: File | undefined) => {
     if (file === undefined) return;
     if (file.size > maxBytes)
@@ -47,20 +50,14 @@ export function ImportPanel() {
   return (
     <section className={styles.section}>
       <h2>Import an archive</h2>
-      <label htmlFor={id} className="quiet">
-        An Oat Column archive (JSON or zip). Nothing changes before you say so.
-      </label>
-      <p style={{ paddingTop: 8 }}>
-        <input
-          id={id}
-          type="file"
-          accept={accepted.archive}
-          onChange={(event) => {
-            void take(event.target.files?.[0]);
-            event.target.value = "";
-          }}
-        />
-      </p>
+      <FilePicker
+        label="An Oat Column archive (JSON or zip)"
+        accept={accepted.archive}
+
+        onFiles={([file]) => void take(file)}
+      >
+        An Oat Column archive (JSON or zip). Nothing changes before you say so. Drop it here, or choose it.
+      </FilePicker>
       <div aria-live="polite" style={{ paddingTop: 8 }}>
         {reads.line}
         {found && "problems" in found && (
@@ -75,11 +72,15 @@ export function ImportPanel() {
             </ul>
           </div>
         )}
-        {found && "laidOut" in found && (
+        {found && "laidOut" in found && names !== undefined && (
           <>
             <p>
               {found.file} is sound:{" "}
-              {holdingsText(recordKinds.map((kind) => ({ kind, count: found.counts[kind] }))) || "nothing is in it"}.
+              {holdingsText(
+                names,
+                (Object.keys(names) as RecordKind[]).map((kind) => ({ kind, count: found.counts[kind] })),
+              ) || "nothing is in it"}
+              .
             </p>
             {found.photos.length > 0 && <p>It holds {counted(found.photos.length, "photograph")}.</p>}
             {found.healed > 0 && (
@@ -112,9 +113,7 @@ export function ImportPanel() {
               >
                 Replace the log by it
               </Button>
-              <button type="button" className="link" onClick={() => setFound(null)}>
-                Leave it
-              </button>
+              <LinkButton onClick={() => setFound(null)}>Leave it</LinkButton>
             </p>
           </>
         )}

@@ -5,10 +5,11 @@ import type { MergeLine } from "@/core/log/merge/lines";
 import type { ChangeStep } from "@/core/log/records";
 import type { Merge } from "@/formats/importing/importing";
 import { fullDate, instantText } from "@/ui/dates";
+import { Tick } from "@/ui/kit/Tick";
+import { useHousehold } from "@/ui/log/useFigure";
 import { Scrollable } from "@/ui/Scrollable";
 import { Button } from "antd";
 import { useState } from "react";
-import { kindName } from "./kindName";
 
 /** More lines than this are counted and not listed. */
 const listed = 400;
@@ -30,7 +31,9 @@ export function MergeList({
     () => new Set(merge.lines?.flatMap(({ proposed }, index) => (proposed ? [] : [index]))),
   );
   const [writing, setWriting] = useState(false);
+  const names = useHousehold("kindNames");
   const { lines, steps, count, related } = merge;
+  if (names === undefined) return null;
   if (lines === null)
     return (
       <p className="quiet">
@@ -62,16 +65,15 @@ export function MergeList({
               return (
                 <tr key={index}>
                   <td>
-                    <input
-                      type="checkbox"
-                      aria-label={`Take ${kindName(kind, 1)} ${title} ${date === null ? "" : fullDate(date)}`}
+                    <Tick
+                      label={`Take ${names[kind].one} ${title} ${date === null ? "" : fullDate(date)}`}
                       checked={!left.has(index)}
                       onChange={() => toggle(index)}
                     />
                   </td>
                   <td>{date === null ? "" : fullDate(date)}</td>
                   <td>
-                    {kindName(kind, 1)} {title}
+                    {names[kind].one} {title}
                   </td>
                   <td>
                     <WhatDiffers line={line} taken={!left.has(index)} />

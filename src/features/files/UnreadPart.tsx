@@ -3,6 +3,7 @@
 import { mendedLog, writeUnreadFile } from "@/compute/archives";
 import { printNumber } from "@/core/base/units/number";
 import { download } from "@/ui/download";
+import { LinkButton } from "@/ui/kit/LinkButton";
 import { useLog } from "@/ui/log/LogContext";
 import { unreadText } from "@/ui/log/told";
 import styles from "@/ui/view.module.css";
@@ -29,12 +30,12 @@ export function UnreadPart({ count }: { count: number }) {
     <div className="warn">
       <p>{unreadText(count)}</p>
       <p className={styles.ways}>
-        <button type="button" className="link" disabled={handing.busy} onClick={() => void save()}>
+        <LinkButton disabled={handing.busy} onClick={() => void save()}>
           Save what cannot be read
-        </button>
-        <button type="button" className="link" disabled={handing.busy} onClick={() => void repair()}>
+        </LinkButton>
+        <LinkButton disabled={handing.busy} onClick={() => void repair()}>
           Repair from the second copy
-        </button>
+        </LinkButton>
       </p>
       <p className="quiet small">
         A repair puts in what the second copy has of it and takes out what cannot be read; undo takes it back.

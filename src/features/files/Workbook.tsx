@@ -13,6 +13,8 @@ import { type Role, roles } from "@/formats/workbook/sheet";
 import { fullDate, shortDate } from "@/ui/dates";
 import { orderNames } from "@/ui/inputs/dateOrders";
 import { SheetField } from "@/ui/inputs/SheetField";
+import { Captioned } from "@/ui/kit/Captioned";
+import { Select } from "@/ui/kit/Select";
 import { useLog } from "@/ui/log/LogContext";
 import { Scrollable } from "@/ui/Scrollable";
 import { useUnsaved } from "@/ui/unsaved";
@@ -92,46 +94,40 @@ export function Workbook() {
             </p>
             <p className={files.roles}>
               {found.heads.map((head, column) => (
-                <label key={column}>
-                  {head}{" "}
-                  <select
-                    aria-label={`Column ${head} holds`}
-                    value={found.roles[column]}
-                    onChange={(event) =>
-                      look(text, {
-                        roles: found.roles.map((role, index) =>
-                          index === column
-                            ? (event.target.value as Role)
-                            : role === event.target.value && (role === "date" || role === "weight")
-                              ? "none"
-                              : role,
-                        ),
-                        order: found.order,
-                      })
-                    }
-                  >
-                    {roles.map((role) => (
-                      <option key={role} value={role}>
-                        {roleNames[role]}
-                      </option>
-                    ))}
-                  </select>
-                </label>
+                <Captioned key={column} caption={head}>
+                  {(id) => (
+                    <Select
+                      id={id}
+                      label={`Column ${head} holds`}
+                      value={found.roles[column]!}
+                      onChange={(chosen) =>
+                        look(text, {
+                          roles: found.roles.map((role, index) =>
+                            index === column
+                              ? chosen
+                              : role === chosen && (role === "date" || role === "weight")
+                                ? "none"
+                                : role,
+                          ),
+                          order: found.order,
+                        })
+                      }
+                      options={roles.map((role) => ({ value: role, label: roleNames[role] }))}
+                    />
+                  )}
+                </Captioned>
               ))}
               {found.orders.length > 1 && (
-                <label>
-                  Dates are written{" "}
-                  <select
-                    value={found.order}
-                    onChange={(event) => look(text, { roles: found.roles, order: event.target.value as DateOrder })}
-                  >
-                    {found.orders.map((order) => (
-                      <option key={order} value={order}>
-                        {orderNames[order]}
-                      </option>
-                    ))}
-                  </select>
-                </label>
+                <Captioned caption="Dates are written">
+                  {(id) => (
+                    <Select
+                      id={id}
+                      value={found.order}
+                      onChange={(order) => look(text, { roles: found.roles, order })}
+                      options={found.orders.map((order) => ({ value: order, label: orderNames[order] }))}
+                    />
+                  )}
+                </Captioned>
               )}
             </p>
             {found.refused.slice(0, 8).map(({ line, text: said, why }) => (

@@ -1,4 +1,5 @@
 import type { MayStop } from "@/compute/archives";
+import { LinkButton } from "@/ui/kit/LinkButton";
 import { type ReactNode, useRef, useState } from "react";
 
 /**
@@ -27,15 +28,13 @@ export function useProgress(doing: string): {
     share === null ? null : (
       <p>
         {doing}, {Math.round(share * 100)} %{" "}
-        <button
-          type="button"
-          className="link"
+        <LinkButton
           onClick={() => {
             going.current = false;
           }}
         >
           Stop
-        </button>
+        </LinkButton>
       </p>
     );
   return { line, run };

@@ -3,13 +3,13 @@
 import { readArchiveFile } from "@/compute/archives";
 import { messageOf } from "@/core/base/messageOf";
 import { accepted } from "@/formats/endings";
+import { FilePicker } from "@/ui/kit/FilePicker";
 import type { FirstRunActions } from "@/ui/log/useOpenLog";
-import { useId, useState } from "react";
+import { useState } from "react";
 import styles from "./firstRun.module.css";
 
 /** An archive brought to a browser that holds nothing yet: it is checked whole, and then it is the log. */
 export function FirstImport({ actions: { name, replace } }: { actions: FirstRunActions }) {
-  const id = useId();
   const [told, setTold] = useState<string[]>([]);
   const [reading, setReading] = useState(false);
   const take = async (file: File | undefined) => {
@@ -38,21 +38,14 @@ export function FirstImport({ actions: { name, replace } }: { actions: FirstRunA
   return (
     <section className={styles.import}>
       <h2>Or bring your log</h2>
-      <label htmlFor={id} className="quiet">
-        An Oat Column archive (JSON or zip) from another browser or an earlier export.
-      </label>
-      <p style={{ paddingTop: 8 }}>
-        <input
-          id={id}
-          type="file"
-          disabled={reading}
-          accept={accepted.archive}
-          onChange={(event) => {
-            void take(event.target.files?.[0]);
-            event.target.value = "";
-          }}
-        />
-      </p>
+      <FilePicker
+        label="An Oat Column archive (JSON or zip)"
+        accept={accepted.archive}
+        disabled={reading}
+        onFiles={([file]) => void take(file)}
+      >
+        An Oat Column archive (JSON or zip) from another browser or an earlier export. Drop it here, or choose it.
+      </FilePicker>
       <div aria-live="polite">
         {reading && <p className="quiet">Reading…</p>}
         {told.map((line) => (

@@ -4,14 +4,15 @@ import type { MassUnit } from "@/core/base/units/mass";
 import { fullDate } from "@/ui/dates";
 import { aDate, massBetween, optional } from "@/ui/inputs/checks";
 import { Field, Row } from "@/ui/inputs/Field";
+import { LinkButton } from "@/ui/kit/LinkButton";
 import type { FirstRunActions } from "@/ui/log/useOpenLog";
 import { Button } from "antd";
 import { useEffect, useState } from "react";
 import { useForm, useWatch } from "react-hook-form";
-import { FirstImport } from "./FirstImport";
-import styles from "./firstRun.module.css";
 import { type FirstFields, profileFields } from "../../ui/profile/profile";
 import { ProfileFieldset } from "../../ui/profile/ProfileFieldset";
+import { FirstImport } from "./FirstImport";
+import styles from "./firstRun.module.css";
 
 /** The one short page of the first run: units, start, height, birth date, sex, goal — or the demo. */
 export function FirstRun({ actions }: { actions: FirstRunActions }) {
@@ -59,10 +60,7 @@ export function FirstRun({ actions }: { actions: FirstRunActions }) {
       )}
       {undoable !== null && (
         <p role="status">
-          The last change here was “{undoable}”.{" "}
-          <button type="button" className="link" onClick={() => void actions.undo()}>
-            Undo it
-          </button>{" "}
+          The last change here was “{undoable}”. <LinkButton onClick={() => void actions.undo()}>Undo it</LinkButton>{" "}
           and the log is as it was.
         </p>
       )}
@@ -96,6 +94,7 @@ export function FirstRun({ actions }: { actions: FirstRunActions }) {
             name="deadline"
             label="By"
             type="date"
+            lean="ahead"
             check={(text) =>
               target.trim() === ""
                 ? null
@@ -114,9 +113,7 @@ export function FirstRun({ actions }: { actions: FirstRunActions }) {
           <Button type="primary" htmlType="submit" size="large" disabled={formState.isSubmitting}>
             Begin
           </Button>
-          <button type="button" className="link" onClick={() => openLog("demo")}>
-            Open the demo log instead
-          </button>
+          <LinkButton onClick={() => openLog("demo")}>Open the demo log instead</LinkButton>
         </div>
       </form>
       <FirstImport actions={actions} />

@@ -3,8 +3,8 @@ import type { Person } from "@/core/log/kinds/people";
 import type { RecordKind } from "@/core/log/records";
 import { starterExercises } from "@/core/strength/starterExercises";
 import { describe, expect, it } from "vitest";
-import { firstChange } from "./firstChange";
 import { personOf, profileFields } from "../../ui/profile/profile";
+import { firstChange } from "./firstChange";
 
 const fields = {
   ...profileFields(null),

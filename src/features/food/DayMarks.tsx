@@ -5,6 +5,7 @@ import { put } from "@/core/log/records";
 import type { FoodDay } from "@/core/nutrition/foodDay";
 import { between } from "@/ui/inputs/checks";
 import { check, Field, Row, RowButton } from "@/ui/inputs/Field";
+import { Tick } from "@/ui/kit/Tick";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
 import styles from "@/ui/view.module.css";
@@ -42,10 +43,9 @@ export function DayMarks({ food, date }: { food: FoodDay; date: string }) {
         <RowButton>
           <Button htmlType="submit">Add water</Button>
         </RowButton>
-        <label className={check}>
-          <input type="checkbox" checked={food.complete} onChange={(event) => void setComplete(event.target.checked)} />{" "}
+        <Tick className={check} checked={food.complete} onChange={(complete) => void setComplete(complete)}>
           Everything eaten that day is written
-        </label>
+        </Tick>
       </Row>
     </form>
   );

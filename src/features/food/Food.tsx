@@ -7,6 +7,7 @@ import type { FoodDay } from "@/core/nutrition/foodDay";
 import type { FoodView } from "@/core/nutrition/foodView";
 import { columnDate, longDate } from "@/ui/dates";
 import { WorkingLink } from "@/ui/figure/Figure";
+import { LinkButton } from "@/ui/kit/LinkButton";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
 import { Scrollable } from "@/ui/Scrollable";
@@ -114,24 +115,20 @@ function Meals({ view: { meals, food } }: { view: FoodView }) {
                 <td className="num small noprint">
                   {meal.status === "planned" && (
                     <>
-                      <button
-                        type="button"
-                        className="link"
+                      <LinkButton
                         onClick={() => void commit([put("meals", { ...meal, status: "eaten" }, meal)], `${food} eaten`)}
                       >
                         Eaten
-                      </button>{" "}
+                      </LinkButton>{" "}
                       ·{" "}
                     </>
                   )}
-                  <button
-                    type="button"
-                    className="link"
+                  <LinkButton
                     aria-label={`Remove ${food}`}
                     onClick={() => void commit([{ remove: { kind: "meals", id: meal.id } }], `${food} removed`)}
                   >
                     Remove
-                  </button>
+                  </LinkButton>
                 </td>
               </tr>
             )),

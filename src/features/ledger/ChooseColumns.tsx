@@ -1,7 +1,9 @@
 "use client";
 
 import type { LedgerColumn, LedgerColumnId } from "@/core/ledger/columns";
-import { Dialog } from "@/ui/figure/Dialog";
+import { Dialog } from "@/ui/kit/Dialog";
+import { LinkButton } from "@/ui/kit/LinkButton";
+import { Tick } from "@/ui/kit/Tick";
 
 /** Which columns the ledger shows, and in which order. */
 export function ChooseColumns({
@@ -31,39 +33,27 @@ export function ChooseColumns({
             return (
               <tr key={id}>
                 <td>
-                  <label>
-                    <input
-                      type="checkbox"
-                      checked={at >= 0}
-                      disabled={columns.length === 1 && at === 0}
-                      onChange={() => onChange(at >= 0 ? columns.filter((one) => one !== id) : [...columns, id])}
-                    />{" "}
+                  <Tick
+                    checked={at >= 0}
+                    disabled={columns.length === 1 && at === 0}
+                    onChange={() => onChange(at >= 0 ? columns.filter((one) => one !== id) : [...columns, id])}
+                  >
                     {title}
-                  </label>
+                  </Tick>
                 </td>
                 <td className="quiet small">{why === null ? "typed in place" : "derived"}</td>
                 <td>
                   {at > 0 && (
-                    <button
-                      type="button"
-                      className="link"
-                      aria-label={`${title}, further left`}
-                      onClick={() => swap(at, -1)}
-                    >
+                    <LinkButton aria-label={`${title}, further left`} onClick={() => swap(at, -1)}>
                       Left
-                    </button>
+                    </LinkButton>
                   )}
                 </td>
                 <td>
                   {at >= 0 && at < columns.length - 1 && (
-                    <button
-                      type="button"
-                      className="link"
-                      aria-label={`${title}, further right`}
-                      onClick={() => swap(at, 1)}
-                    >
+                    <LinkButton aria-label={`${title}, further right`} onClick={() => swap(at, 1)}>
                       Right
-                    </button>
+                    </LinkButton>
                   )}
                 </td>
               </tr>

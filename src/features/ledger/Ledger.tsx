@@ -4,6 +4,9 @@ import { entryDayOf, firstYear, lastYear } from "@/core/base/calendar/day";
 import { allColumns, type LedgerColumn, type LedgerColumnId } from "@/core/ledger/columns";
 import { useReach } from "@/ui/column/useReach";
 import { daysBetween, ledgerDate } from "@/ui/dates";
+import { Captioned } from "@/ui/kit/Captioned";
+import { DateField } from "@/ui/kit/DateField";
+import { LinkButton } from "@/ui/kit/LinkButton";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
 import { PreviewDialog } from "@/ui/preview/PreviewDialog";
@@ -174,26 +177,25 @@ function Head({
   return (
     <div className={styles.head}>
       <h1>Ledger</h1>
-      <label className={styles.jump}>
-        Go to{" "}
-        <input
-          type="date"
-          min={`${firstYear}-01-01`}
-          max={`${lastYear}-12-31`}
-          value={going ?? day}
-          onBlur={() => setGoing(null)}
-          onChange={(event) => {
-            setGoing(event.target.value);
-            if (entryDayOf(event.target.value) !== null) chooseDay(event.target.value);
-          }}
-        />
-      </label>
-      <button type="button" className="link" onClick={onColumns}>
-        Columns
-      </button>
-      <button type="button" className="link" title="Ctrl D" onClick={onFillDown}>
+      <Captioned caption="Go to">
+        {(id) => (
+          <DateField
+            id={id}
+            min={`${firstYear}-01-01`}
+            max={`${lastYear}-12-31`}
+            value={going ?? day}
+            onBlur={() => setGoing(null)}
+            onChange={(date) => {
+              setGoing(date);
+              if (entryDayOf(date) !== null) chooseDay(date);
+            }}
+          />
+        )}
+      </Captioned>
+      <LinkButton onClick={onColumns}>Columns</LinkButton>
+      <LinkButton title="Ctrl D" onClick={onFillDown}>
         Fill down
-      </button>
+      </LinkButton>
       <p role="status" className={message?.warn ? `warn ${styles.message}` : `quiet ${styles.message}`}>
         {message?.text ??
           "Type to write, Enter to keep, Escape to leave it; paste from a spreadsheet with or without dates."}

@@ -8,7 +8,7 @@ import { useLog } from "@/ui/log/LogContext";
 import { type ClipboardEvent, type KeyboardEvent, type RefObject, useState } from "react";
 import { copiedText } from "./clipboard";
 import { editAction, gridAction } from "./keys";
-import { held, rangeOf, type Place } from "./selection";
+import { held, type Place, rangeOf } from "./selection";
 import type { useCellEdit } from "./useCellEdit";
 import { rowHeight } from "./useRows";
 

@@ -12,6 +12,7 @@ import { aDate, between, required } from "@/ui/inputs/checks";
 import { Field, Row, RowButton, wide } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
+import { LinkButton } from "@/ui/kit/LinkButton";
 import { useLog } from "@/ui/log/LogContext";
 import { Scrollable } from "@/ui/Scrollable";
 import view from "@/ui/view.module.css";
@@ -75,10 +76,7 @@ export function Blocks({ blocks: { blocks, blocksInAll, next }, printer, choose,
           {blocksInAll > blocks.length && (
             <>
               {" "}
-              {blocks.length} of {blocksInAll} blocks.{" "}
-              <button type="button" className="link" onClick={showMore}>
-                Show all
-              </button>
+              {blocks.length} of {blocksInAll} blocks. <LinkButton onClick={showMore}>Show all</LinkButton>
             </>
           )}
         </p>
@@ -90,9 +88,7 @@ export function Blocks({ blocks: { blocks, blocksInAll, next }, printer, choose,
               A block is some weeks of training with one aim; its work is summed and held against the block before.{" "}
             </span>
           )}
-          <button type="button" className="link" onClick={() => setEdited("new")}>
-            Write a block
-          </button>
+          <LinkButton onClick={() => setEdited("new")}>Write a block</LinkButton>
         </p>
       ) : (
         <BlockForm
@@ -141,9 +137,9 @@ function Line({
   return (
     <tr>
       <td>
-        <button type="button" className="link" onClick={() => choose(daysOf(one))} title="Show the work of these days">
+        <LinkButton onClick={() => choose(daysOf(one))} title="Show the work of these days">
           {block.name}
-        </button>
+        </LinkButton>
         <div className="quiet small" style={{ whiteSpace: "nowrap" }}>
           {shortDate(block.startDate)} to {shortDate(daysOf(one).to)}, {lengthOf(block.days)}
           {course.state === "under way" ? `; day ${course.passed}` : ahead ? "; ahead" : ""}
@@ -169,9 +165,9 @@ function Line({
       </td>
       <td className="num">{averageIntensity === null ? "" : printer.percent(averageIntensity)}</td>
       <td className="noprint">
-        <button type="button" className="link small" onClick={edit} aria-label={`Change ${block.name}`}>
+        <LinkButton className="small" onClick={edit} aria-label={`Change ${block.name}`}>
           Change
-        </button>
+        </LinkButton>
       </td>
     </tr>
   );
@@ -274,6 +270,7 @@ function BlockForm({ block, next, close }: { block: Block | null; next: string; 
           name="endDate"
           label="To, included"
           type="date"
+          lean="ahead"
           check={anEnd}
           onChange={() => fit("endDate")}
         />
@@ -282,15 +279,15 @@ function BlockForm({ block, next, close }: { block: Block | null; next: string; 
           <Button htmlType="submit">Save block</Button>
         </RowButton>
         <RowButton>
-          <button type="button" className="link" style={{ paddingTop: 6 }} onClick={close}>
+          <LinkButton style={{ paddingTop: 6 }} onClick={close}>
             Leave
-          </button>
+          </LinkButton>
         </RowButton>
         {block !== null && (
           <RowButton>
-            <button type="button" className="link" style={{ paddingTop: 6 }} onClick={() => void remove()}>
+            <LinkButton style={{ paddingTop: 6 }} onClick={() => void remove()}>
               Remove
-            </button>
+            </LinkButton>
           </RowButton>
         )}
       </Row>

@@ -3,6 +3,10 @@
 import { entryDayOf } from "@/core/base/calendar/day";
 import type { TypedLine } from "@/core/training/setsTable";
 import { fullDate } from "@/ui/dates";
+import { Captioned } from "@/ui/kit/Captioned";
+import { DateField } from "@/ui/kit/DateField";
+import { LinkButton } from "@/ui/kit/LinkButton";
+import { Tick } from "@/ui/kit/Tick";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
 import view from "@/ui/view.module.css";
@@ -41,13 +45,10 @@ export function DoneTable() {
     <section className={view.section}>
       <h2>What was done</h2>
       <div className={styles.filters}>
-        <label>
-          Day
-          <input type="date" value={date} max={today} onChange={(event) => setDate(event.target.value)} />
-        </label>
-        <button type="button" className="link" onClick={() => void same()}>
-          Same as last time
-        </button>
+        <Captioned caption="Day" over>
+          {(id) => <DateField id={id} value={date} max={today} onChange={setDate} />}
+        </Captioned>
+        <LinkButton onClick={() => void same()}>Same as last time</LinkButton>
         {!sound && <span className="warn small">A day up to today is needed.</span>}
       </div>
       <form
@@ -68,11 +69,10 @@ export function DoneTable() {
           extra={{
             head: "One more missed",
             cell: (line, at, set) => (
-              <input
-                type="checkbox"
-                aria-label={`One more tried and missed, line ${at + 1}`}
+              <Tick
+                label={`One more tried and missed, line ${at + 1}`}
                 checked={line.missed ?? false}
-                onChange={(event) => set({ missed: event.target.checked })}
+                onChange={(missed) => set({ missed })}
               />
             ),
           }}
@@ -93,9 +93,7 @@ export function DoneTable() {
                 <Button type="primary" htmlType="submit" disabled={!sound || !table?.change}>
                   Log these sets
                 </Button>
-                <button type="button" className="link" onClick={addLine}>
-                  Add a line
-                </button>
+                <LinkButton onClick={addLine}>Add a line</LinkButton>
               </p>
             </>
           )}

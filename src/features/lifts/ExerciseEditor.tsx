@@ -11,11 +11,14 @@ import {
   namesIn,
 } from "@/core/strength/exerciseDraft";
 import type { ExercisesView } from "@/core/strength/libraryView";
-import { between, massBetween, optional, required } from "@/ui/inputs/checks";
-import { check, type Check, Choice, Field, Row, RowButton, wide } from "@/ui/inputs/Field";
+import { between, type Check, massBetween, optional, required } from "@/ui/inputs/checks";
+import { check, Choice, Field, Row, RowButton, wide } from "@/ui/inputs/Field";
 import inputs from "@/ui/inputs/inputs.module.css";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
+import { LinkButton } from "@/ui/kit/LinkButton";
+import { Suggested } from "@/ui/kit/Suggested";
+import { TickField } from "@/ui/kit/Tick";
 import { ExercisePicker } from "@/ui/lifts/ExercisePicker";
 import { useLog } from "@/ui/log/LogContext";
 import { Button, Select } from "antd";
@@ -73,11 +76,7 @@ export function ExerciseEditor({
   onSaved: (id: string) => void;
 }) {
   const { commit, units } = useLog();
-  const id = useId();
-  const { control, save, register, meanwhile } = useRecordForm<ExerciseDraft>(
-    draftOfExercise(exercise, units.mass),
-    fieldNames,
-  );
+  const { control, save, meanwhile } = useRecordForm<ExerciseDraft>(draftOfExercise(exercise, units.mass), fieldNames);
   const [measure, parentId] = useWatch({ control, name: ["measure", "parentId"] });
   const taken = new Set(
     Object.entries(library.names)
@@ -113,8 +112,8 @@ export function ExerciseEditor({
             return same === undefined ? null : `"${same}" is the name of another exercise.`;
           }}
         />
-        <Suggested control={control} name="group" label="Group" options={library.groups} />
-        <Suggested control={control} name="equipment" label="Equipment" options={library.equipment} />
+        <Usual control={control} name="group" label="Group" options={library.groups} />
+        <Usual control={control} name="equipment" label="Equipment" options={library.equipment} />
       </Row>
       <Row>
         <Choice control={control} name="measure" label="Counted by" options={measures} />
@@ -129,9 +128,9 @@ export function ExerciseEditor({
             check={optional(between("The share", 0, 150))}
           />
         )}
-        <label className={check}>
-          <input type="checkbox" {...register("perSide")} /> one side at a time
-        </label>
+        <TickField control={control} name="perSide" className={check}>
+          one side at a time
+        </TickField>
       </Row>
       <Row>
         <Muscles control={control} name="direct" label="Muscles, direct" options={library.muscles} />
@@ -157,15 +156,7 @@ export function ExerciseEditor({
         <Field control={control} name="setting" label="Setting of the machine" placeholder="seat 4, pin 2" />
       </Row>
       <MaximumFrom control={control} exerciseId={exercise?.id} parentId={parentId} />
-      <div className={inputs.field}>
-        <label htmlFor={`${id}c`}>Cues</label>
-        <textarea
-          id={`${id}c`}
-          className={inputs.native}
-          style={{ height: 62, padding: "6px 10px" }}
-          {...register("cues")}
-        />
-      </div>
+      <Field control={control} name="cues" label="Cues" type="long" />
       <Row>
         <Field control={control} name="links" label="Links, opened in a new tab" className={wide} check={aLink} />
         <Field control={control} name="note" label="Note" className={wide} />
@@ -215,9 +206,9 @@ function MaximumFrom({
             check={between("The share", 1, 500)}
           />
           <RowButton>
-            <button type="button" className="link" style={{ paddingTop: 6 }} onClick={() => field.onChange(null)}>
+            <LinkButton style={{ paddingTop: 6 }} onClick={() => field.onChange(null)}>
               its own instead
-            </button>
+            </LinkButton>
           </RowButton>
         </>
       )}
@@ -243,7 +234,7 @@ function Links({ links }: { links: readonly string[] }) {
   );
 }
 
-function Suggested({
+function Usual({
   control,
   name,
   label,
@@ -255,31 +246,19 @@ function Suggested({
   options: readonly string[];
 }) {
   const id = useId();
+  const {
+    field: { value, onChange, onBlur },
+  } = useController({ control, name });
   return (
     <div className={inputs.field}>
       <label htmlFor={id}>{label}</label>
-      <Controller
-        control={control}
-        name={name}
-        render={({ field }) => (
-          <input
-            id={id}
-            className={inputs.native}
-            list={`${id}l`}
-            value={field.value}
-            onChange={field.onChange}
-            onBlur={field.onBlur}
-            autoComplete="off"
-          />
-        )}
+      <Suggested
+        id={id}
+        value={value}
+        onChange={onChange}
+        onBlur={onBlur}
+        options={options.filter((option) => option !== "none")}
       />
-      <datalist id={`${id}l`}>
-        {options
-          .filter((option) => option !== "none")
-          .map((option) => (
-            <option key={option} value={option} />
-          ))}
-      </datalist>
     </div>
   );
 }

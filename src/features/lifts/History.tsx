@@ -4,6 +4,8 @@ import { fromKg } from "@/core/base/units/mass";
 import { counted, printNumber, printSigned } from "@/core/base/units/number";
 import type { LiftTime, LiftView } from "@/core/strength/liftsView";
 import { fullDate, shortDate } from "@/ui/dates";
+import { LinkButton } from "@/ui/kit/LinkButton";
+import { Tick } from "@/ui/kit/Tick";
 import { useLog } from "@/ui/log/LogContext";
 import { Scrollable } from "@/ui/Scrollable";
 import { usePrinter } from "@/ui/usePrinter";
@@ -62,9 +64,8 @@ export function History({ lift: { times, timesInAll, added }, more }: { lift: Li
                 </td>
                 <td className="num">{printer.volumeLoad(time.volumeLoadKg)}</td>
                 <td className="num">
-                  <input
-                    type="checkbox"
-                    aria-label={`Hold ${fullDate(time.date)} against another`}
+                  <Tick
+                    label={`Hold ${fullDate(time.date)} against another`}
                     checked={picked.includes(time.sessionId)}
                     onChange={() => toggle(time.sessionId)}
                   />
@@ -76,11 +77,7 @@ export function History({ lift: { times, timesInAll, added }, more }: { lift: Li
       </Scrollable>
       <p className="quiet small" style={{ paddingTop: 6 }}>
         {printNumber(times.length, 0)} of {counted(timesInAll, "time")}.{" "}
-        {more && (
-          <button type="button" className="link" onClick={more}>
-            Show more
-          </button>
-        )}{" "}
+        {more && <LinkButton onClick={more}>Show more</LinkButton>}{" "}
         {picked.length === 1 ? "Tick another to hold the two against each other." : ""}
       </p>
     </section>

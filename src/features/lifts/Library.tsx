@@ -8,9 +8,13 @@ import type { ExercisesView } from "@/core/strength/libraryView";
 import { starterExercisesIn } from "@/core/strength/starterExercises";
 import { useAddress } from "@/ui/address";
 import { shortDate } from "@/ui/dates";
+import { Captioned } from "@/ui/kit/Captioned";
+import { LinkButton } from "@/ui/kit/LinkButton";
+import { Select } from "@/ui/kit/Select";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
 import view from "@/ui/view.module.css";
+import { Input } from "antd";
 import { Suspense, useDeferredValue, useState } from "react";
 import { ExerciseEditor } from "./ExerciseEditor";
 import styles from "./lifts.module.css";
@@ -44,44 +48,39 @@ function Exercises() {
   if (found === undefined || library === undefined) return null;
   const chosen = library.found.find(({ exercise }) => exercise.id === chosenId)?.exercise;
   const select = (label: string, key: keyof typeof narrow, options: readonly string[]) => (
-    <label>
-      {label}
-      <select
-        className={styles.select}
-        value={narrow[key] ?? ""}
-        onChange={(event) => setNarrow({ ...narrow, [key]: event.target.value || null })}
-      >
-        <option value="">any</option>
-        {options.map((option) => (
-          <option key={option} value={option}>
-            {option}
-          </option>
-        ))}
-      </select>
-    </label>
+    <Captioned caption={label} over>
+      {(id) => (
+        <Select
+          id={id}
+          value={narrow[key] ?? ""}
+          onChange={(chosen) => setNarrow({ ...narrow, [key]: chosen || null })}
+          options={[{ value: "", label: "any" }, ...options.map((option) => ({ value: option, label: option }))]}
+        />
+      )}
+    </Captioned>
   );
   return (
     <div className={view.two}>
       <section className={view.section}>
         <div className={`${styles.filters} noprint`}>
-          <label>
-            Search
-            <input
-              type="search"
-              value={typed}
-              onChange={(event) => setTyped(event.target.value)}
-              placeholder="name, muscle, equipment"
-            />
-          </label>
+          <Captioned caption="Search" over>
+            {(id) => (
+              <Input
+                id={id}
+                type="search"
+                value={typed}
+                onChange={(event) => setTyped(event.target.value)}
+                placeholder="name, muscle, equipment"
+              />
+            )}
+          </Captioned>
           {select("Muscle", "muscle", library.muscles)}
           {select("Equipment", "equipment", library.equipment)}
           {select("Group", "group", library.groups)}
         </div>
         <p className="quiet small" aria-live="polite">
           {found.found.length} of {found.inAll} exercises, those done lately first.{" "}
-          <button type="button" className="link" onClick={() => choose("new")}>
-            Add an exercise
-          </button>
+          <LinkButton onClick={() => choose("new")}>Add an exercise</LinkButton>
         </p>
         <List found={found} chosenId={chosenId} choose={choose} />
         <Shipped held={library} />
@@ -134,15 +133,13 @@ function List({
           {found.found.map(({ exercise, lastDone, sessions }) => (
             <tr key={exercise.id} className={exercise.id === chosenId ? view.chosen : undefined}>
               <td>
-                <button
-                  type="button"
-                  className="link"
+                <LinkButton
                   style={{ color: "var(--ink)" }}
                   aria-pressed={exercise.id === chosenId}
                   onClick={() => choose(exercise.id)}
                 >
                   {exercise.name}
-                </button>
+                </LinkButton>
                 <div className="quiet small">{(exercise.direct ?? []).join(", ")}</div>
               </td>
               <td className="quiet">{exercise.group || "other"}</td>
@@ -200,9 +197,7 @@ function Shipped({ held }: { held: ExercisesView }) {
   return (
     <p className="small quiet noprint" style={{ paddingTop: 8 }}>
       {missing.length} movements that ship with Oat Column are not in this log.{" "}
-      <button
-        type="button"
-        className="link"
+      <LinkButton
         onClick={() =>
           void commit(
             missing.map((exercise) => put("exercises", exercise)),
@@ -211,7 +206,7 @@ function Shipped({ held }: { held: ExercisesView }) {
         }
       >
         Add them
-      </button>
+      </LinkButton>
     </p>
   );
 }

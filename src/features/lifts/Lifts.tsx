@@ -6,6 +6,7 @@ import type { LiftRow, MaximumFigure } from "@/core/strength/liftsView";
 import { useAddress } from "@/ui/address";
 import { shortDate } from "@/ui/dates";
 import { WorkingLink } from "@/ui/figure/Figure";
+import { LinkButton } from "@/ui/kit/LinkButton";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
 import { Scrollable } from "@/ui/Scrollable";
@@ -106,15 +107,13 @@ function LiftTable({
               return (
                 <tr key={exercise.id} className={exercise.id === chosenId ? view.chosen : undefined}>
                   <td>
-                    <button
-                      type="button"
-                      className="link"
+                    <LinkButton
                       style={{ color: "var(--ink)" }}
                       aria-pressed={exercise.id === chosenId}
                       onClick={() => choose(exercise.id)}
                     >
                       {exercise.name}
-                    </button>
+                    </LinkButton>
                     <div className="quiet small">
                       {lastDone === null
                         ? "tested"

@@ -1,11 +1,13 @@
 "use client";
 
 import { printNumber } from "@/core/base/units/number";
-import type { DateOrder } from "@/core/ledger/paste";
 import type { SetsPreview } from "@/formats/workbook/setsPreview";
 import { type SetColumn, setColumns, type SetsSheetAsk } from "@/formats/workbook/setsSheet";
 import { shortDate } from "@/ui/dates";
 import { orderNames } from "@/ui/inputs/dateOrders";
+import { Captioned } from "@/ui/kit/Captioned";
+import { LinkButton } from "@/ui/kit/LinkButton";
+import { Select } from "@/ui/kit/Select";
 import { ExercisePicker } from "@/ui/lifts/ExercisePicker";
 import { Scrollable } from "@/ui/Scrollable";
 import styles from "./lifts.module.css";
@@ -87,44 +89,36 @@ function Columns({
   return (
     <p className={styles.filters}>
       {sheet.heads.map((head, column) => (
-        <label key={column}>
-          {head}
-          <select
-            className={styles.select}
-            aria-label={`Column ${head} holds`}
-            value={sheet.columns[column]}
-            onChange={(event) =>
-              onAsk({
-                ...ask,
-                columns: sheet.columns.map((held, index) =>
-                  index === column ? (event.target.value as SetColumn) : held === event.target.value ? "none" : held,
-                ),
-              })
-            }
-          >
-            {setColumns.map((name) => (
-              <option key={name} value={name}>
-                {columnNames[name]}
-              </option>
-            ))}
-          </select>
-        </label>
+        <Captioned key={column} caption={head} over>
+          {(id) => (
+            <Select
+              id={id}
+              label={`Column ${head} holds`}
+              value={sheet.columns[column]!}
+              onChange={(chosen) =>
+                onAsk({
+                  ...ask,
+                  columns: sheet.columns.map((held, index) =>
+                    index === column ? chosen : held === chosen ? "none" : held,
+                  ),
+                })
+              }
+              options={setColumns.map((name) => ({ value: name, label: columnNames[name] }))}
+            />
+          )}
+        </Captioned>
       ))}
       {sheet.orders.length > 1 && (
-        <label>
-          Dates are written
-          <select
-            className={styles.select}
-            value={sheet.order}
-            onChange={(event) => onAsk({ ...ask, order: event.target.value as DateOrder })}
-          >
-            {sheet.orders.map((order) => (
-              <option key={order} value={order}>
-                {orderNames[order]}
-              </option>
-            ))}
-          </select>
-        </label>
+        <Captioned caption="Dates are written" over>
+          {(id) => (
+            <Select
+              id={id}
+              value={sheet.order}
+              onChange={(order) => onAsk({ ...ask, order })}
+              options={sheet.orders.map((order) => ({ value: order, label: orderNames[order] }))}
+            />
+          )}
+        </Captioned>
       )}
     </p>
   );
@@ -155,15 +149,9 @@ function Unmatched({
             <td className="num">{printNumber(count, 0)}</td>
             <td>
               {candidates.slice(0, 4).map((one) => (
-                <button
-                  key={one.id}
-                  type="button"
-                  className="link"
-                  style={{ marginRight: 14 }}
-                  onClick={() => onMatch(typed, one.id)}
-                >
+                <LinkButton key={one.id} style={{ marginRight: 14 }} onClick={() => onMatch(typed, one.id)}>
                   {one.name}
-                </button>
+                </LinkButton>
               ))}
               <span style={{ display: "inline-block", width: 240 }}>
                 <ExercisePicker
@@ -175,9 +163,7 @@ function Unmatched({
               </span>
             </td>
             <td className="num">
-              <button type="button" className="link" onClick={() => onMatch(typed, null)}>
-                Leave out
-              </button>
+              <LinkButton onClick={() => onMatch(typed, null)}>Leave out</LinkButton>
             </td>
           </tr>
         ))}

@@ -4,6 +4,8 @@ import type { Session } from "@/core/log/kinds/sessions";
 import { put } from "@/core/log/records";
 import type { PlanLine } from "@/core/training/setsTable";
 import { fullDate, longDate } from "@/ui/dates";
+import { LinkButton } from "@/ui/kit/LinkButton";
+import { Tick } from "@/ui/kit/Tick";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
 import view from "@/ui/view.module.css";
@@ -110,13 +112,7 @@ export function PlanTable({ date, sessionId }: { date: string; sessionId: string
           extra={{
             head: "Warm-up",
             cell: (line, at, set) => (
-              <input
-                type="checkbox"
-                style={{ width: "auto", height: "auto", minWidth: 0 }}
-                aria-label={`Warm-up, line ${at + 1}`}
-                checked={line.warmUp}
-                onChange={(event) => set({ warmUp: event.target.checked })}
-              />
+              <Tick label={`Warm-up, line ${at + 1}`} checked={line.warmUp} onChange={(warmUp) => set({ warmUp })} />
             ),
           }}
         >
@@ -131,12 +127,8 @@ export function PlanTable({ date, sessionId }: { date: string; sessionId: string
                 <Button type="primary" htmlType="submit" disabled={!table?.session}>
                   Save plan
                 </Button>
-                <button type="button" className="link" onClick={addLine}>
-                  Add a line
-                </button>
-                <button type="button" className="link" onClick={leave}>
-                  Cancel
-                </button>
+                <LinkButton onClick={addLine}>Add a line</LinkButton>
+                <LinkButton onClick={leave}>Cancel</LinkButton>
               </p>
             </>
           )}

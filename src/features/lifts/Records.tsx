@@ -4,6 +4,9 @@ import { counted, printNumber } from "@/core/base/units/number";
 import type { Printer } from "@/core/base/units/printer";
 import type { RecordLine, RecordsView } from "@/core/strength/recordsView";
 import { fullDate, shortDate } from "@/ui/dates";
+import { Captioned } from "@/ui/kit/Captioned";
+import { LinkButton } from "@/ui/kit/LinkButton";
+import { Select } from "@/ui/kit/Select";
 import { ExercisePicker } from "@/ui/lifts/ExercisePicker";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
@@ -27,21 +30,19 @@ export function Records() {
     <>
       <LiftsHead>
         {all && (
-          <label className={`${styles.inline} quiet small`}>
-            of{" "}
-            <select
-              className={styles.select}
-              value={exerciseId ?? ""}
-              onChange={(event) => setExerciseId(event.target.value || null)}
-            >
-              <option value="">every lift</option>
-              {all.standing.map(({ exerciseId: id, name }) => (
-                <option key={id} value={id}>
-                  {name}
-                </option>
-              ))}
-            </select>
-          </label>
+          <Captioned caption="of" className="quiet small">
+            {(id) => (
+              <Select
+                id={id}
+                value={exerciseId ?? ""}
+                onChange={(chosen) => setExerciseId(chosen || null)}
+                options={[
+                  { value: "", label: "every lift" },
+                  ...all.standing.map((one) => ({ value: one.exerciseId, label: one.name })),
+                ]}
+              />
+            )}
+          </Captioned>
         )}
       </LiftsHead>
       {records && (
@@ -78,9 +79,7 @@ export function Records() {
             {records.beatenInAll > records.beaten.length && (
               <p className="quiet small" style={{ paddingTop: 6 }}>
                 {printNumber(records.beaten.length, 0)} of {printNumber(records.beatenInAll, 0)} records.{" "}
-                <button type="button" className="link" onClick={() => setAtMost(atMost + 200)}>
-                  Show more
-                </button>
+                <LinkButton onClick={() => setAtMost(atMost + 200)}>Show more</LinkButton>
               </p>
             )}
           </section>
@@ -163,14 +162,9 @@ function Standing({
             {standing.map(({ exerciseId, name, byReps, ratio }) => (
               <tr key={exerciseId}>
                 <td>
-                  <button
-                    type="button"
-                    className="link"
-                    style={{ color: "var(--ink)" }}
-                    onClick={() => choose(exerciseId)}
-                  >
+                  <LinkButton style={{ color: "var(--ink)" }} onClick={() => choose(exerciseId)}>
                     {name}
-                  </button>
+                  </LinkButton>
                 </td>
                 {shownReps.map((reps) => {
                   const one = byReps.find((record) => record.reps === reps);
@@ -281,9 +275,7 @@ function Meets({ records: { meets, totalLifts, standing }, printer }: { records:
         {(settings.totalLifts ?? []).map((id) => (
           <span key={id} className="small">
             {names.get(id) ?? id}{" "}
-            <button
-              type="button"
-              className="link"
+            <LinkButton
               aria-label={`Take ${names.get(id) ?? id} out of the total`}
               onClick={() =>
                 set(
@@ -293,7 +285,7 @@ function Meets({ records: { meets, totalLifts, standing }, printer }: { records:
               }
             >
               ×
-            </button>
+            </LinkButton>
           </span>
         ))}
         <span style={{ width: 240 }}>

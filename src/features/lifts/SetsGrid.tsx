@@ -1,8 +1,10 @@
 "use client";
 
 import { shortDate } from "@/ui/dates";
+import { LinkButton } from "@/ui/kit/LinkButton";
 import { ExercisePicker } from "@/ui/lifts/ExercisePicker";
 import { Scrollable } from "@/ui/Scrollable";
+import { Input } from "antd";
 import type { Dispatch, ReactNode, SetStateAction } from "react";
 import styles from "./lifts.module.css";
 import { useGridKeys } from "./useGridKeys";
@@ -92,7 +94,8 @@ export function SetsGrid<L extends { exerciseId: string }, F extends string & ke
                 </td>
                 {fields.map((field) => (
                   <td key={field}>
-                    <input
+                    <Input
+                      variant="borderless"
                       data-line={at}
                       data-field={field}
                       aria-label={`${heads[field].split(",")[0]}, line ${at + 1}`}
@@ -111,33 +114,18 @@ export function SetsGrid<L extends { exerciseId: string }, F extends string & ke
                 </td>
                 <td style={{ whiteSpace: "nowrap" }}>
                   {ordered && at > 0 && (
-                    <button
-                      type="button"
-                      className="link"
-                      aria-label={`Line ${at + 1} up`}
-                      onClick={() => move(at, -1)}
-                    >
+                    <LinkButton aria-label={`Line ${at + 1} up`} onClick={() => move(at, -1)}>
                       ↑
-                    </button>
+                    </LinkButton>
                   )}{" "}
                   {ordered && at < lines.length - 1 && (
-                    <button
-                      type="button"
-                      className="link"
-                      aria-label={`Line ${at + 1} down`}
-                      onClick={() => move(at, 1)}
-                    >
+                    <LinkButton aria-label={`Line ${at + 1} down`} onClick={() => move(at, 1)}>
                       ↓
-                    </button>
+                    </LinkButton>
                   )}{" "}
-                  <button
-                    type="button"
-                    className="link"
-                    aria-label={`Remove line ${at + 1}`}
-                    onClick={() => remove(at)}
-                  >
+                  <LinkButton aria-label={`Remove line ${at + 1}`} onClick={() => remove(at)}>
                     ×
-                  </button>
+                  </LinkButton>
                 </td>
               </tr>
             ))}

@@ -4,6 +4,7 @@ import { parseDecimal } from "@/core/base/units/number";
 import { useFigure } from "@/ui/log/useFigure";
 import { usePrinter } from "@/ui/usePrinter";
 import view from "@/ui/view.module.css";
+import { Input } from "antd";
 import { useState } from "react";
 import styles from "./lifts.module.css";
 
@@ -22,7 +23,7 @@ export function Suggest({ exerciseId }: { exerciseId: string }) {
       <div className={styles.suggest}>
         <label>
           for{" "}
-          <input
+          <Input
             value={reps}
             inputMode="numeric"
             aria-label="Repetitions"
@@ -32,7 +33,7 @@ export function Suggest({ exerciseId }: { exerciseId: string }) {
         </label>
         <label>
           at RPE{" "}
-          <input value={rpe} inputMode="decimal" aria-label="RPE" onChange={(event) => setRpe(event.target.value)} />
+          <Input value={rpe} inputMode="decimal" aria-label="RPE" onChange={(event) => setRpe(event.target.value)} />
         </label>
         <span aria-live="polite" className={styles.answer}>
           {!sound || !answer || "reason" in answer ? "" : printer.load(answer.kg)}

@@ -6,6 +6,7 @@ import type { LiftView } from "@/core/strength/liftsView";
 import { fullDate } from "@/ui/dates";
 import { aDate, massBetween } from "@/ui/inputs/checks";
 import { Field, Row, RowButton } from "@/ui/inputs/Field";
+import { LinkButton } from "@/ui/kit/LinkButton";
 import { useLog } from "@/ui/log/LogContext";
 import { usePrinter } from "@/ui/usePrinter";
 import view from "@/ui/view.module.css";
@@ -45,9 +46,8 @@ export function Tests({ lift: { exercise, tests, added } }: { lift: LiftView }) 
                   {maximum === null ? (
                     <span className="quiet small">from a day of testing</span>
                   ) : (
-                    <button
-                      type="button"
-                      className="link small"
+                    <LinkButton
+                      className="small"
                       onClick={() =>
                         void commit(
                           [{ remove: { kind: "maxima", id: maximum.id, date } }],
@@ -56,7 +56,7 @@ export function Tests({ lift: { exercise, tests, added } }: { lift: LiftView }) 
                       }
                     >
                       Remove
-                    </button>
+                    </LinkButton>
                   )}
                 </td>
               </tr>

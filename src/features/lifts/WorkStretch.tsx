@@ -3,9 +3,12 @@
 import { entryDayOf } from "@/core/base/calendar/day";
 import type { BlockWork } from "@/core/planning/blockWorks";
 import { addDays } from "@/ui/dates";
+import { Captioned } from "@/ui/kit/Captioned";
+import { DateField } from "@/ui/kit/DateField";
+import { LinkButton } from "@/ui/kit/LinkButton";
+import { Select } from "@/ui/kit/Select";
 import { useLog } from "@/ui/log/LogContext";
 import type { RefObject } from "react";
-import { useId } from "react";
 import { daysOf } from "./Blocks";
 import styles from "./lifts.module.css";
 
@@ -29,7 +32,6 @@ export function WorkStretch({
   choose: (stretch: { from: string; to: string }) => void;
 }) {
   const { today } = useLog();
-  const id = useId();
   const set = (part: "from" | "to", date: string) => {
     if (entryDayOf(date) !== null) choose({ ...stretch, [part]: date });
   };
@@ -40,62 +42,43 @@ export function WorkStretch({
           const from = addDays(today, -days);
           const on = stretch.from === from && stretch.to === today;
           return (
-            <button
+            <LinkButton
               key={name}
-              type="button"
-              className="link"
               style={on ? { color: "var(--ink)", textDecoration: "underline", textUnderlineOffset: 5 } : undefined}
               aria-pressed={on}
               onClick={() => choose({ from, to: today })}
             >
               {name}
-            </button>
+            </LinkButton>
           );
         })}
       </span>
       {blocks.length > 0 && (
-        <label htmlFor={`${id}b`}>
-          Block
-          <select
-            id={`${id}b`}
-            className={styles.select}
-            value={
-              blocks.find((one) => daysOf(one).from === stretch.from && daysOf(one).to === stretch.to)?.block.id ?? ""
-            }
-            onChange={(event) => {
-              const chosen = blocks.find(({ block }) => block.id === event.target.value);
-              if (chosen) choose(daysOf(chosen));
-            }}
-          >
-            <option value="">none</option>
-            {blocks.map(({ block }) => (
-              <option key={block.id} value={block.id}>
-                {block.name}
-              </option>
-            ))}
-          </select>
-        </label>
+        <Captioned caption="Block" over>
+          {(id) => (
+            <Select
+              id={id}
+              value={
+                blocks.find((one) => daysOf(one).from === stretch.from && daysOf(one).to === stretch.to)?.block.id ?? ""
+              }
+              onChange={(blockId) => {
+                const chosen = blocks.find(({ block }) => block.id === blockId);
+                if (chosen) choose(daysOf(chosen));
+              }}
+              options={[
+                { value: "", label: "none" },
+                ...blocks.map(({ block }) => ({ value: block.id, label: block.name })),
+              ]}
+            />
+          )}
+        </Captioned>
       )}
-      <label htmlFor={`${id}f`}>
-        From
-        <input
-          id={`${id}f`}
-          type="date"
-          value={stretch.from}
-          max={stretch.to}
-          onChange={(event) => set("from", event.target.value)}
-        />
-      </label>
-      <label htmlFor={`${id}t`}>
-        To
-        <input
-          id={`${id}t`}
-          type="date"
-          value={stretch.to}
-          min={stretch.from}
-          onChange={(event) => set("to", event.target.value)}
-        />
-      </label>
+      <Captioned caption="From" over>
+        {(id) => <DateField id={id} value={stretch.from} max={stretch.to} onChange={(from) => set("from", from)} />}
+      </Captioned>
+      <Captioned caption="To" over>
+        {(id) => <DateField id={id} value={stretch.to} min={stretch.from} onChange={(to) => set("to", to)} />}
+      </Captioned>
     </div>
   );
 }

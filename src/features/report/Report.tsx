@@ -3,10 +3,15 @@
 import { dateOf, entryDayOf } from "@/core/base/calendar/day";
 import { fromKg } from "@/core/base/units/mass";
 import { counted, printNumber, printSigned } from "@/core/base/units/number";
-import { type ReportGoal, reportRows, type ReportView } from "@/core/review/reportView";
+import { reportRows } from "@/core/review/reportRows";
+import { type ReportGoal, type ReportView } from "@/core/review/reportView";
 import { csv } from "@/formats/csv";
 import { fullDate } from "@/ui/dates";
 import { download } from "@/ui/download";
+import { Captioned } from "@/ui/kit/Captioned";
+import { DateField, type DateFieldProps } from "@/ui/kit/DateField";
+import { LinkButton } from "@/ui/kit/LinkButton";
+import { Select } from "@/ui/kit/Select";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
 import photos from "@/ui/photo/photo.module.css";
@@ -49,43 +54,32 @@ export function Report() {
           {shown.name}, {person.name}
         </h1>
         <span className={`${styles.choices} noprint`}>
-          <label>
-            Of{" "}
-            <select aria-label="Report of" value={shown.of} onChange={(event) => setOf(event.target.value)}>
-              {shown.choices.map((choice) => (
-                <option key={choice.of} value={choice.of}>
-                  {choice.name}
-                </option>
-              ))}
-            </select>
-          </label>
-          <label>
-            From{" "}
-            <input
-              type="date"
-              aria-label="Report from"
-              className={view.date}
-              value={from ?? ""}
-              max={until ?? today}
-              onChange={({ target: { value } }) => {
-                if (value === "" || entryDayOf(value) !== null) setFrom(value || null);
-              }}
-            />
-          </label>
-          <label>
-            Until{" "}
-            <input
-              type="date"
-              aria-label="Report until"
-              className={view.date}
-              value={until ?? ""}
-              min={from ?? undefined}
-              max={today}
-              onChange={({ target: { value } }) => {
-                if (value === "" || entryDayOf(value) !== null) setUntil(value || null);
-              }}
-            />
-          </label>
+          <Captioned caption="Of">
+            {(id) => (
+              <Select
+                id={id}
+                label="Report of"
+                value={shown.of}
+                onChange={setOf}
+                options={shown.choices.map(({ of, name }) => ({ value: of, label: name }))}
+              />
+            )}
+          </Captioned>
+          <Captioned caption="From">
+            {(id) => <DateRange id={id} label="Report from" value={from} max={until ?? today} onChange={setFrom} />}
+          </Captioned>
+          <Captioned caption="Until">
+            {(id) => (
+              <DateRange
+                id={id}
+                label="Report until"
+                value={until}
+                {...(from === null ? {} : { min: from })}
+                max={today}
+                onChange={setUntil}
+              />
+            )}
+          </Captioned>
         </span>
       </div>
       {report === null ? (
@@ -120,9 +114,7 @@ export function Report() {
           <p className={`${styles.choices} noprint`}>
             <Button onClick={() => window.print()}>Print</Button>
             {report.weeks.length > 1 && (
-              <button
-                type="button"
-                className="link"
+              <LinkButton
                 onClick={() =>
                   void chartPicture(
                     chart.current!,
@@ -132,15 +124,11 @@ export function Report() {
                 }
               >
                 As a picture
-              </button>
+              </LinkButton>
             )}
-            <button
-              type="button"
-              className="link"
-              onClick={() => download(`${fileName}.csv`, csv(reportRows(shown, unit, inUnit)), "text/csv")}
-            >
+            <LinkButton onClick={() => download(`${fileName}.csv`, csv(reportRows(shown, unit, inUnit)), "text/csv")}>
               As CSV
-            </button>
+            </LinkButton>
           </p>
           {shown.photos && (
             <section className={view.section}>
@@ -363,5 +351,22 @@ function Weeks({ shown, inUnit, unit }: Part) {
         <p className="quiet">and {counted(weeks.length - weeksListed, "week")} before; the CSV has them all</p>
       )}
     </section>
+  );
+}
+
+/** An end of the stretch; nothing where it is open. */
+function DateRange({
+  value,
+  onChange,
+  ...field
+}: { value: string | null; onChange: (date: string | null) => void } & Omit<DateFieldProps, "value" | "onChange">) {
+  return (
+    <DateField
+      {...field}
+      value={value ?? ""}
+      onChange={(date) => {
+        if (date === "" || entryDayOf(date) !== null) onChange(date || null);
+      }}
+    />
   );
 }

@@ -3,9 +3,10 @@
 import { counted } from "@/core/base/units/number";
 import type { Person } from "@/core/log/kinds/people";
 import { put } from "@/core/log/records";
-import { Dialog } from "@/ui/figure/Dialog";
 import { required } from "@/ui/inputs/checks";
 import { Field, Row, RowButton } from "@/ui/inputs/Field";
+import { Dialog } from "@/ui/kit/Dialog";
+import { LinkButton } from "@/ui/kit/LinkButton";
 import { useLog } from "@/ui/log/LogContext";
 import styles from "@/ui/view.module.css";
 import { Button } from "antd";
@@ -55,18 +56,13 @@ export function People() {
         <ul style={{ margin: 0, paddingLeft: 18 }}>
           {others.map((other) => (
             <li key={other.id}>
-              {other.name}{" "}
-              <button type="button" className="link" onClick={() => choosePerson(other.id)}>
-                Look at this log
-              </button>
+              {other.name} <LinkButton onClick={() => choosePerson(other.id)}>Look at this log</LinkButton>
               {" · "}
-              <button type="button" className="link" onClick={() => void ask("join", other)}>
+              <LinkButton onClick={() => void ask("join", other)}>
                 {other.name} and {person.name} are one
-              </button>
+              </LinkButton>
               {" · "}
-              <button type="button" className="link" onClick={() => void ask("remove", other)}>
-                Remove
-              </button>
+              <LinkButton onClick={() => void ask("remove", other)}>Remove</LinkButton>
             </li>
           ))}
         </ul>
@@ -105,9 +101,7 @@ export function People() {
             <Button type="primary" onClick={() => void act()}>
               {asked.what === "remove" ? `Remove ${asked.other.name}` : "Join them"}
             </Button>
-            <button type="button" className="link" onClick={() => setAsked(null)}>
-              Leave it
-            </button>
+            <LinkButton onClick={() => setAsked(null)}>Leave it</LinkButton>
           </p>
         </Dialog>
       )}

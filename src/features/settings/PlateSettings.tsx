@@ -5,10 +5,12 @@ import { parseDecimal } from "@/core/base/units/number";
 import { parseDuration, printDuration } from "@/core/base/units/time";
 import { madeIn, usualBarKg, usualPlates } from "@/core/strength/loading";
 import { ironText } from "@/core/strength/setText";
-import { massBetween } from "@/ui/inputs/checks";
-import { check, type Check, Field, list, Row, RowButton } from "@/ui/inputs/Field";
+import { type Check, massBetween } from "@/ui/inputs/checks";
+import { check, Field, list, Row, RowButton } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
+import { LinkButton } from "@/ui/kit/LinkButton";
+import { TickField } from "@/ui/kit/Tick";
 import { useLog } from "@/ui/log/LogContext";
 import { useSettings } from "@/ui/log/useSettings";
 import view from "@/ui/view.module.css";
@@ -30,7 +32,7 @@ export function PlateSettings() {
     rest: printDuration(settings.restSeconds ?? 120),
     warmUps: settings.countWarmUps ?? false,
   };
-  const { control, save, register, meanwhile } = useRecordForm(shown, {
+  const { control, save, meanwhile } = useRecordForm(shown, {
     bar: "Bar",
     plates: "Plates",
     rest: "Rest",
@@ -86,9 +88,9 @@ export function PlateSettings() {
             check={arePlates}
           />
           <Field control={control} name="rest" label="Rest between sets" check={aRest} />
-          <label className={check}>
-            <input type="checkbox" {...register("warmUps")} /> count warm-ups as work
-          </label>
+          <TickField control={control} name="warmUps" className={check}>
+            count warm-ups as work
+          </TickField>
           <RowButton>
             <Button htmlType="submit">Save</Button>
           </RowButton>
@@ -96,9 +98,7 @@ export function PlateSettings() {
         {foreign && (
           <p className="quiet small" style={{ paddingTop: 6 }}>
             The plates are made in {unit === "lb" ? "kilograms" : "pounds"}.{" "}
-            <button
-              type="button"
-              className="link"
+            <LinkButton
               onClick={() =>
                 void change(
                   { barKg: usualBarKg(unit), plates: usualPlates(unit) },
@@ -107,7 +107,7 @@ export function PlateSettings() {
               }
             >
               Take the usual bar and plates in {unit}
-            </button>
+            </LinkButton>
           </p>
         )}
         <Meanwhile said={meanwhile} />

@@ -1,5 +1,9 @@
 "use client";
 
+import { typedTime } from "@/core/entry/typed";
+import { Captioned } from "@/ui/kit/Captioned";
+import { LinkButton } from "@/ui/kit/LinkButton";
+import { TimeField } from "@/ui/kit/TimeField";
 import { reminder } from "@/ui/shell/useReminder";
 import styles from "@/ui/view.module.css";
 import { useState, useSyncExternalStore } from "react";
@@ -28,20 +32,18 @@ export function Reminder() {
         <p className="quiet">This browser shows no notifications.</p>
       ) : (
         <p style={{ display: "flex", gap: 16, alignItems: "baseline", flexWrap: "wrap" }}>
-          <label>
-            Remind me at{" "}
-            <input
-              type="time"
-              className={styles.date}
-              value={time ?? ""}
-              onChange={(event) => void choose(event.target.value || null)}
-            />
-          </label>
-          {time !== null && (
-            <button type="button" className="link" onClick={() => void choose(null)}>
-              No reminder
-            </button>
-          )}
+          <Captioned caption="Remind me at">
+            {(id) => (
+              <TimeField
+                id={id}
+                value={time ?? ""}
+                onChange={(next) => {
+                  if (next === "" || typedTime(next) === next) void choose(next || null);
+                }}
+              />
+            )}
+          </Captioned>
+          {time !== null && <LinkButton onClick={() => void choose(null)}>No reminder</LinkButton>}
           <span className="quiet small">
             Once a day, of what is due, while Oat Column is open in a tab of this browser.
           </span>

@@ -5,6 +5,8 @@ import { required } from "@/ui/inputs/checks";
 import { Field, Row, RowButton } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
+import { LinkButton } from "@/ui/kit/LinkButton";
+import { Tick } from "@/ui/kit/Tick";
 import { useLog } from "@/ui/log/LogContext";
 import { shortcuts } from "@/ui/shell/useShortcuts";
 import { useMode } from "@/ui/theme/ThemeProvider";
@@ -84,25 +86,23 @@ function Browser() {
     <section className={styles.section}>
       <h2>This browser</h2>
       <p style={{ display: "flex", gap: 20, flexWrap: "wrap" }}>
-        <button type="button" className="link" aria-pressed={mode === "light"} onClick={() => setMode("light")}>
+        <LinkButton aria-pressed={mode === "light"} onClick={() => setMode("light")}>
           Light paper
-        </button>
-        <button type="button" className="link" aria-pressed={mode === "dark"} onClick={() => setMode("dark")}>
+        </LinkButton>
+        <LinkButton aria-pressed={mode === "dark"} onClick={() => setMode("dark")}>
           Dark paper
-        </button>
+        </LinkButton>
       </p>
       <p>
-        <label>
-          <input
-            type="checkbox"
-            checked={keys}
-            onChange={(event) => {
-              shortcuts.set(event.target.checked);
-              setKeys(event.target.checked);
-            }}
-          />{" "}
+        <Tick
+          checked={keys}
+          onChange={(on) => {
+            shortcuts.set(on);
+            setKeys(on);
+          }}
+        >
           plain keys go to views and act (? lists them)
-        </label>
+        </Tick>
       </p>
     </section>
   );

@@ -4,6 +4,7 @@ import { printNumber } from "@/core/base/units/number";
 import type { DayView } from "@/core/days/dayView";
 import { put } from "@/core/log/records";
 import type { MealLine } from "@/core/nutrition/mealGroups";
+import { LinkButton } from "@/ui/kit/LinkButton";
 import { useLog } from "@/ui/log/LogContext";
 import { usePrinter } from "@/ui/usePrinter";
 import Link from "next/link";
@@ -35,9 +36,8 @@ export function FoodOfDay({ view }: { view: DayView }) {
                 </td>
                 <td className={`num ${planned.length === lines.length ? "planned" : ""}`}>
                   {planned.length > 0 && view.date <= today && (
-                    <button
-                      type="button"
-                      className="link small"
+                    <LinkButton
+                      className="small"
                       onClick={() =>
                         void commit(
                           planned.map(({ meal }) => put("meals", { ...meal, status: "eaten" }, meal)),
@@ -46,7 +46,7 @@ export function FoodOfDay({ view }: { view: DayView }) {
                       }
                     >
                       Eaten
-                    </button>
+                    </LinkButton>
                   )}{" "}
                   {printer.energyNumber(kcal)}
                 </td>

@@ -6,6 +6,8 @@ import { fullDate } from "@/ui/dates";
 import { check, Field, Row, RowButton, wide } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
+import { LinkButton } from "@/ui/kit/LinkButton";
+import { TickField } from "@/ui/kit/Tick";
 import { useLog } from "@/ui/log/LogContext";
 import { Button } from "antd";
 import { useState } from "react";
@@ -16,7 +18,7 @@ import styles from "./today.module.css";
 export function NoteOfDay({ view: { note, date } }: { view: DayView }) {
   const [open, setOpen] = useState(false);
   const { person, commit, today } = useLog();
-  const { control, save, register, meanwhile } = useRecordForm(
+  const { control, save, meanwhile } = useRecordForm(
     { text: note?.text ?? "", levelMayJump: note?.levelMayJump ?? false },
     { text: "The note", levelMayJump: "That the weight may jump" },
   );
@@ -25,9 +27,9 @@ export function NoteOfDay({ view: { note, date } }: { view: DayView }) {
       <p className={styles.section}>
         <span className="label">Note</span>{" "}
         {note?.text ? `${note.text}${note.levelMayJump ? " (the weight may jump here)" : ""} · ` : ""}
-        <button type="button" className="link small" onClick={() => setOpen(true)}>
+        <LinkButton className="small" onClick={() => setOpen(true)}>
           {note?.text ? "Change" : "Write one"}
-        </button>
+        </LinkButton>
       </p>
     );
   }
@@ -50,10 +52,9 @@ export function NoteOfDay({ view: { note, date } }: { view: DayView }) {
       <Row>
         <Field control={control} name="text" label="Note of the day" className={wide} autoFocus />
         {date <= today && (
-          <label className={check}>
-            <input type="checkbox" {...register("levelMayJump")} /> From here the weight may jump: creatine begun, a
-            diet break
-          </label>
+          <TickField control={control} name="levelMayJump" className={check}>
+            From here the weight may jump: creatine begun, a diet break
+          </TickField>
         )}
         <RowButton>
           <Button htmlType="submit">Save note</Button>{" "}

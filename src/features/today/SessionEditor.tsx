@@ -6,6 +6,8 @@ import { aDuration, between, optional } from "@/ui/inputs/checks";
 import { check, Field, Row, RowButton, wide } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
+import { LinkButton } from "@/ui/kit/LinkButton";
+import { TickField } from "@/ui/kit/Tick";
 import { useLog } from "@/ui/log/LogContext";
 import { Button } from "antd";
 
@@ -36,7 +38,7 @@ const names = {
 export function SessionEditor({ session, onSave, onClose }: Props) {
   const { units } = useLog();
   const covered = session.distance != null;
-  const { control, save, register, meanwhile } = useRecordForm(sessionFields(session, units.distance), names);
+  const { control, save, meanwhile } = useRecordForm(sessionFields(session, units.distance), names);
   const onSubmit = save(async (fields, changed) => {
     const written = await onSave(withSessionFields(session, fields, changed, units.distance));
     if (written) onClose();
@@ -48,13 +50,13 @@ export function SessionEditor({ session, onSave, onClose }: Props) {
         <Field control={control} name="title" label="Title" />
         <Field control={control} name="at" label="Time of day" type="time" />
         <Field control={control} name="place" label="Place" />
-        <label className={check}>
-          <input type="checkbox" {...register("optional")} /> optional
-        </label>
+        <TickField control={control} name="optional" className={check}>
+          optional
+        </TickField>
         {session.kind === "strength" && (
-          <label className={check}>
-            <input type="checkbox" {...register("test")} /> a meet or day of testing
-          </label>
+          <TickField control={control} name="test" className={check}>
+            a meet or day of testing
+          </TickField>
         )}
       </Row>
       <Row>
@@ -98,9 +100,9 @@ export function SessionEditor({ session, onSave, onClose }: Props) {
           <Button htmlType="submit">Save session</Button>
         </RowButton>
         <RowButton>
-          <button type="button" className="link" style={{ paddingTop: 6 }} onClick={onClose}>
+          <LinkButton style={{ paddingTop: 6 }} onClick={onClose}>
             Cancel
-          </button>
+          </LinkButton>
         </RowButton>
       </Row>
       <Meanwhile said={meanwhile} />

@@ -11,11 +11,13 @@ import { asPlanned, confirmed, isShort, performedAs } from "@/core/training/perf
 import type { CardItem, SessionCard } from "@/core/training/sessionCard";
 import { Mark } from "@/ui/column/Mark";
 import { shortDate } from "@/ui/dates";
+import { Captioned } from "@/ui/kit/Captioned";
+import { LinkButton } from "@/ui/kit/LinkButton";
 import { SetEditor } from "@/ui/lifts/SetEditor";
 import { useLog } from "@/ui/log/LogContext";
 import { Scrollable } from "@/ui/Scrollable";
 import { usePrinter } from "@/ui/usePrinter";
-import { Button } from "antd";
+import { Button, Input } from "antd";
 import Link from "next/link";
 import { useState } from "react";
 import { SessionEditor } from "./SessionEditor";
@@ -75,26 +77,24 @@ export function SessionOfDay({ card, strong }: { card: SessionCard; strong: bool
           </Button>
         )}
         {(status === "planned" || status === "missed") && (
-          <button type="button" className="link" aria-expanded={open === "skip"} onClick={() => flip("skip")}>
+          <LinkButton aria-expanded={open === "skip"} onClick={() => flip("skip")}>
             Skip
-          </button>
+          </LinkButton>
         )}
         {status === "skipped" && (
-          <button
-            type="button"
-            className="link"
+          <LinkButton
             onClick={() => {
               const { reason: _reason, ...kept } = session;
               void save({ ...kept, status: "planned" }, `${title} planned again`);
             }}
           >
             Plan again
-          </button>
+          </LinkButton>
         )}
         {status !== "skipped" && (
-          <button type="button" className="link" aria-expanded={open === "change"} onClick={() => flip("change")}>
+          <LinkButton aria-expanded={open === "change"} onClick={() => flip("change")}>
             Change
-          </button>
+          </LinkButton>
         )}
         {lifted && status !== "skipped" && (
           <Link
@@ -104,16 +104,15 @@ export function SessionOfDay({ card, strong }: { card: SessionCard; strong: bool
             Plan sets
           </Link>
         )}
-        <button type="button" className="link" aria-expanded={open === "pictures"} onClick={() => flip("pictures")}>
+        <LinkButton aria-expanded={open === "pictures"} onClick={() => flip("pictures")}>
           Pictures{card.photos.length > 0 ? ` (${card.photos.length})` : ""}
-        </button>
-        <button
-          type="button"
-          className="link small"
+        </LinkButton>
+        <LinkButton
+          className="small"
           onClick={() => void commit([{ remove: { kind: "sessions", id: session.id } }], `${title} removed`)}
         >
           Remove
-        </button>
+        </LinkButton>
       </div>
       {asked && lacking.length > 0 && (
         <p className="warn small" role="alert">
@@ -152,16 +151,18 @@ function Skip({ onSkip }: { onSkip: (reason: string) => void }) {
         onSkip(reason.trim());
       }}
     >
-      <label className="quiet">
-        because{" "}
-        <input
-          aria-label="Reason for skipping"
-          value={reason}
-          onChange={(event) => setReason(event.target.value)}
-          maxLength={200}
-          autoFocus
-        />
-      </label>
+      <Captioned caption="because" className="quiet">
+        {(id) => (
+          <Input
+            id={id}
+            aria-label="Reason for skipping"
+            value={reason}
+            onChange={(event) => setReason(event.target.value)}
+            maxLength={200}
+            autoFocus
+          />
+        )}
+      </Captioned>
       <Button htmlType="submit">Skip session</Button>
     </form>
   );
@@ -302,10 +303,7 @@ function EditedSet({
   if (set === undefined)
     return (
       <p className="warn small">
-        Another tab has removed this set.{" "}
-        <button type="button" className="link" onClick={onClose}>
-          Close
-        </button>
+        Another tab has removed this set. <LinkButton onClick={onClose}>Close</LinkButton>
       </p>
     );
   const onSave = (done: TrainingSet["done"]) =>

@@ -2,10 +2,12 @@
 
 import { put } from "@/core/log/records";
 import type { SessionCard } from "@/core/training/sessionCard";
+import { FilePicker } from "@/ui/kit/FilePicker";
+import { LinkButton } from "@/ui/kit/LinkButton";
 import { useLog } from "@/ui/log/LogContext";
 import { Picture } from "@/ui/photo/Picture";
 import { takenPhoto } from "@/ui/photo/takenPhoto";
-import { useId, useState } from "react";
+import { useState } from "react";
 import styles from "./today.module.css";
 
 /**
@@ -15,7 +17,6 @@ import styles from "./today.module.css";
 export function SessionPictures({ card: { session, photos, title } }: { card: SessionCard }) {
   const { person, commit } = useLog();
   const [problem, setProblem] = useState<string | null>(null);
-  const id = useId();
   const take = async (file: File | undefined) => {
     if (file === undefined) return;
     setProblem(null);
@@ -47,26 +48,17 @@ export function SessionPictures({ card: { session, photos, title } }: { card: Se
         <figure key={photo.id}>
           <Picture photo={photo} />
           <figcaption>
-            <button type="button" className="link small noprint" onClick={() => void drop(photo.id)}>
+            <LinkButton className="small noprint" onClick={() => void drop(photo.id)}>
               Remove picture
-            </button>
+            </LinkButton>
           </figcaption>
         </figure>
       ))}
-      <p className="small noprint">
-        <label htmlFor={id} className="quiet">
-          Add a picture{" "}
-        </label>
-        <input
-          id={id}
-          type="file"
-          accept="image/*"
-          onChange={(event) => {
-            void take(event.target.files?.[0]);
-            event.target.value = "";
-          }}
-        />
-      </p>
+      <div className="small noprint">
+        <FilePicker label="Add a picture" accept="image/*" onFiles={([file]) => void take(file)}>
+          Add a picture: drop it here, or choose it
+        </FilePicker>
+      </div>
       {problem !== null && (
         <p className="warn" role="alert">
           {problem}

@@ -5,6 +5,7 @@ import type { DayView } from "@/core/days/dayView";
 import { put } from "@/core/log/records";
 import { fullDate, longDate } from "@/ui/dates";
 import { dueText } from "@/ui/dueText";
+import { LinkButton } from "@/ui/kit/LinkButton";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
 import Link from "next/link";
@@ -74,11 +75,7 @@ function StartSession({ view }: { view: DayView }) {
   };
   return (
     <p className={`${styles.actions} noprint`}>
-      {view.date === today && (
-        <button type="button" className="link" onClick={() => void start()}>
-          Start lifting
-        </button>
-      )}
+      {view.date === today && <LinkButton onClick={() => void start()}>Start lifting</LinkButton>}
       {view.date < today ? (
         <Link href="/lifts/write" style={{ fontWeight: 600, textDecoration: "none" }}>
           Write sets
@@ -100,10 +97,7 @@ function DueList({ due }: { due: DayView["due"] }) {
     <ul className={styles.due}>
       {open.map((one) => (
         <li key={`${one.what} ${one.date} ${one.title}`}>
-          {dueText(one)}{" "}
-          <button type="button" className="link" onClick={() => chooseDay(one.date)}>
-            Open that day
-          </button>
+          {dueText(one)} <LinkButton onClick={() => chooseDay(one.date)}>Open that day</LinkButton>
         </li>
       ))}
     </ul>

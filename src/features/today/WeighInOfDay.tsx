@@ -10,6 +10,7 @@ import { massBetween } from "@/ui/inputs/checks";
 import { Field, narrow, Row, RowButton } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
+import { LinkButton } from "@/ui/kit/LinkButton";
 import { useLog } from "@/ui/log/LogContext";
 import { usePrinter } from "@/ui/usePrinter";
 import { Button } from "antd";
@@ -47,12 +48,8 @@ export function WeighInOfDay({ view: { weighIn, seconds, date, trend } }: { view
           <p className="warn small">
             {" "}
             Another tab has logged it while you wrote {typed}.{" "}
-            <button type="button" className="link" onClick={() => void save()}>
-              Write {typed} instead
-            </button>{" "}
-            <button type="button" className="link" onClick={() => reset()}>
-              Leave it
-            </button>
+            <LinkButton onClick={() => void save()}>Write {typed} instead</LinkButton>{" "}
+            <LinkButton onClick={() => reset()}>Leave it</LinkButton>
           </p>
         )}
       </div>
@@ -96,12 +93,11 @@ function Weighed({ weighIn, label, expectedKg }: { weighIn: WeighIn; label: stri
       <span className="label">{label}</span> {printer.mass(weighIn.kg)}
       {weighIn.time ? ` at ${weighIn.time}` : ""}
       {weighIn.note ? `, ${weighIn.note}` : ""} ·{" "}
-      <button type="button" className="link small" onClick={() => setChanging(true)}>
+      <LinkButton className="small" onClick={() => setChanging(true)}>
         Change
-      </button>{" "}
-      <button
-        type="button"
-        className="link small"
+      </LinkButton>{" "}
+      <LinkButton
+        className="small"
         onClick={() =>
           void commit(
             [{ remove: { kind: "weighIns", id: weighIn.id, date: weighIn.date } }],
@@ -110,7 +106,7 @@ function Weighed({ weighIn, label, expectedKg }: { weighIn: WeighIn; label: stri
         }
       >
         Remove
-      </button>
+      </LinkButton>
     </p>
   );
 }
@@ -164,9 +160,9 @@ function Change({
           <Button htmlType="submit">Save</Button>
         </RowButton>
         <RowButton>
-          <button type="button" className="link" style={{ paddingTop: 6 }} onClick={onClose}>
+          <LinkButton style={{ paddingTop: 6 }} onClick={onClose}>
             Cancel
-          </button>
+          </LinkButton>
         </RowButton>
       </Row>
       {question !== null && (

@@ -8,8 +8,9 @@ import { withMoreSets, withoutIdleSets } from "@/core/training/change";
 import type { TrainingView } from "@/core/training/trainingView";
 import { shortDate } from "@/ui/dates";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
+import { LinkButton } from "@/ui/kit/LinkButton";
 import { usePrinter } from "@/ui/usePrinter";
-import { Button } from "antd";
+import { Button, Input } from "antd";
 import { useState } from "react";
 import { v7 as newId } from "uuid";
 import { recordText } from "./recordText";
@@ -95,9 +96,7 @@ export function Finish({
         {goOn && (
           <>
             {" "}
-            <button type="button" className="link" onClick={goOn}>
-              Go on
-            </button>
+            <LinkButton onClick={goOn}>Go on</LinkButton>
           </>
         )}
       </p>
@@ -120,7 +119,7 @@ export function Finish({
       <div className={styles.choices}>
         <label>
           minutes
-          <input
+          <Input
             inputMode="decimal"
             value={minutes}
             aria-invalid={wrong}
@@ -134,7 +133,12 @@ export function Finish({
         )}
         <label>
           note
-          <textarea rows={2} value={note} onChange={(event) => change({ note: event.target.value })} maxLength={2000} />
+          <Input.TextArea
+            rows={2}
+            value={note}
+            onChange={(event) => change({ note: event.target.value })}
+            maxLength={2000}
+          />
         </label>
       </div>
       <div className={styles.act}>
@@ -143,19 +147,15 @@ export function Finish({
         </Button>
         <p className={styles.more}>
           {lastItem && (
-            <button
-              type="button"
-              className="link"
+            <LinkButton
               onClick={() =>
                 void save(withMoreSets(session, lastItem.id, newId), `${lastItem.exercise.name}, a set more`)
               }
             >
               Another set of {lastItem.exercise.name}
-            </button>
+            </LinkButton>
           )}
-          <button type="button" className="link" onClick={addExercise}>
-            Add an exercise
-          </button>
+          <LinkButton onClick={addExercise}>Add an exercise</LinkButton>
         </p>
       </div>
     </div>

@@ -13,11 +13,13 @@ import {
   withSwapped,
 } from "@/core/training/change";
 import type { TrainingItem, TrainingView } from "@/core/training/trainingView";
-import { Dialog } from "@/ui/figure/Dialog";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
+import { Captioned } from "@/ui/kit/Captioned";
+import { Dialog } from "@/ui/kit/Dialog";
+import { Select } from "@/ui/kit/Select";
 import { ExercisePicker } from "@/ui/lifts/ExercisePicker";
 import { usePrinter } from "@/ui/usePrinter";
-import { Button } from "antd";
+import { Button, Input } from "antd";
 import { useState } from "react";
 import styles from "./train.module.css";
 
@@ -158,26 +160,32 @@ function DropPart({
   return (
     <div className={styles.drop}>
       <p>Straight after the last set:</p>
-      <label>
-        load{" "}
-        <select value={share} onChange={(event) => setShare(Number(event.target.value))}>
-          {[1, 0.9, 0.8, 0.7, 0.6, 0.5].map((one) => (
-            <option key={one} value={one}>
-              {printer.load(loadAt(one))}
-            </option>
-          ))}
-        </select>
-      </label>
-      <label>
-        reps{" "}
-        <select value={reps} onChange={(event) => setReps(Number(event.target.value))}>
-          {Array.from({ length: 20 }, (_, index) => (
-            <option key={index} value={index + 1}>
-              {index + 1}
-            </option>
-          ))}
-        </select>
-      </label>
+      <Captioned caption="load">
+        {(id) => (
+          <Select
+            id={id}
+            value={String(share)}
+            onChange={(chosen) => setShare(Number(chosen))}
+            options={[1, 0.9, 0.8, 0.7, 0.6, 0.5].map((one) => ({
+              value: String(one),
+              label: printer.load(loadAt(one)),
+            }))}
+          />
+        )}
+      </Captioned>
+      <Captioned caption="reps">
+        {(id) => (
+          <Select
+            id={id}
+            value={String(reps)}
+            onChange={(chosen) => setReps(Number(chosen))}
+            options={Array.from({ length: 20 }, (_, index) => ({
+              value: String(index + 1),
+              label: String(index + 1),
+            }))}
+          />
+        )}
+      </Captioned>
       <Button onClick={() => void onPart(reps, loadAt(share))}>Add to the set</Button>
     </div>
   );
@@ -208,7 +216,7 @@ function Skip({ onSkip }: { onSkip: (reason: string) => Promise<void> }) {
       ))}
       <label>
         another reason
-        <input value={reason} onChange={(event) => setReason(event.target.value)} maxLength={200} />
+        <Input value={reason} onChange={(event) => setReason(event.target.value)} maxLength={200} />
       </label>
       <Button block htmlType="submit">
         Leave it out
@@ -231,7 +239,13 @@ function Note({ item, onNote }: { item: TrainingItem; onNote: (note: string) => 
     >
       <label>
         Note of this exercise today
-        <textarea rows={3} value={note} onChange={(event) => setNote(event.target.value)} maxLength={2000} autoFocus />
+        <Input.TextArea
+          rows={3}
+          value={note}
+          onChange={(event) => setNote(event.target.value)}
+          maxLength={2000}
+          autoFocus
+        />
       </label>
       <Meanwhile
         said={

@@ -5,7 +5,8 @@ import { withSet } from "@/core/sessions/sets";
 import { withJoined, withMoved } from "@/core/training/change";
 import { performedAs } from "@/core/training/perform";
 import type { TrainingView } from "@/core/training/trainingView";
-import { Dialog } from "@/ui/figure/Dialog";
+import { Dialog } from "@/ui/kit/Dialog";
+import { LinkButton } from "@/ui/kit/LinkButton";
 import { usePrinter } from "@/ui/usePrinter";
 import { printSet } from "./printSet";
 
@@ -34,29 +35,23 @@ export function Overview({
             </span>
             <span className="small" style={{ display: "flex", gap: 12, marginLeft: "auto" }}>
               {at > 0 && (
-                <button
-                  type="button"
-                  className="link"
+                <LinkButton
                   aria-label={`${item.exercise.name} earlier`}
                   onClick={() => void save(withMoved(session, item.id, -1), `${item.exercise.name} earlier`)}
                 >
                   ↑
-                </button>
+                </LinkButton>
               )}
               {at < items.length - 1 && (
-                <button
-                  type="button"
-                  className="link"
+                <LinkButton
                   aria-label={`${item.exercise.name} later`}
                   onClick={() => void save(withMoved(session, item.id, 1), `${item.exercise.name} later`)}
                 >
                   ↓
-                </button>
+                </LinkButton>
               )}
               {at < items.length - 1 && (
-                <button
-                  type="button"
-                  className="link"
+                <LinkButton
                   onClick={() =>
                     void save(withJoined(session, item.id), `${item.exercise.name} and ${items[at + 1]!.exercise.name}`)
                   }
@@ -64,16 +59,14 @@ export function Overview({
                   {item.superset !== null && item.superset === items[at + 1]!.superset
                     ? "part from the next"
                     : "superset with the next"}
-                </button>
+                </LinkButton>
               )}
             </span>
           </h3>
           {item.skipped !== null ? (
             <p className="quiet">
               Left out{item.skipped ? `: ${item.skipped}` : ""}.{" "}
-              <button
-                type="button"
-                className="link"
+              <LinkButton
                 onClick={() =>
                   void save(
                     {
@@ -88,7 +81,7 @@ export function Overview({
                 }
               >
                 Take it up again
-              </button>
+              </LinkButton>
             </p>
           ) : (
             item.sets.map((set, index) => (
@@ -98,9 +91,7 @@ export function Overview({
                   {set.done ? printSet(set.done, item.exercise, printer) : "open"}
                 </span>
                 {set.done ? (
-                  <button
-                    type="button"
-                    className="link"
+                  <LinkButton
                     aria-label={`Open set ${index + 1} of ${item.exercise.name} again`}
                     onClick={() =>
                       void save(
@@ -112,16 +103,14 @@ export function Overview({
                     }
                   >
                     Open again
-                  </button>
+                  </LinkButton>
                 ) : (
-                  <button
-                    type="button"
-                    className="link"
+                  <LinkButton
                     aria-label={`Go to set ${index + 1} of ${item.exercise.name}`}
                     onClick={() => choose(item.id, set.id)}
                   >
                     Go to it
-                  </button>
+                  </LinkButton>
                 )}
               </p>
             ))

@@ -1,6 +1,7 @@
 "use client";
 
 import { printDuration } from "@/core/base/units/time";
+import { LinkButton } from "@/ui/kit/LinkButton";
 import styles from "./train.module.css";
 import { useRest } from "./useRest";
 import type { TrainingState } from "./useTraining";
@@ -13,19 +14,17 @@ export function Rest({ rest, change }: { rest: TrainingState["rest"]; change: (r
     change({ until: Math.max(Date.now(), rest.until + seconds * 1000), seconds: Math.max(0, rest.seconds + seconds) });
   return (
     <div className={styles.rest}>
-      <button type="button" className="link" aria-label="−15 seconds of rest" onClick={() => by(-15)}>
+      <LinkButton aria-label="−15 seconds of rest" onClick={() => by(-15)}>
         −15
-      </button>
+      </LinkButton>
       <p role="timer" aria-label="Rest">
         <span className={styles.clock}>{printDuration(Math.abs(left))}</span>{" "}
         <span className="quiet">{left > 0 ? `of ${printDuration(rest.seconds)} rest` : "since the rest was over"}</span>
       </p>
-      <button type="button" className="link" aria-label="+15 seconds of rest" onClick={() => by(15)}>
+      <LinkButton aria-label="+15 seconds of rest" onClick={() => by(15)}>
         +15
-      </button>
-      <button type="button" className="link" onClick={() => change(null)}>
-        End rest
-      </button>
+      </LinkButton>
+      <LinkButton onClick={() => change(null)}>End rest</LinkButton>
       <span className="hidden" role="status">
         {left === 0 ? "Rest is over" : ""}
       </span>

@@ -12,6 +12,7 @@ import { fieldNumber, ironText, stepLoad } from "@/core/strength/setText";
 import { isOpenEnded, isShort } from "@/core/training/perform";
 import type { TrainingItem, TrainingStep, TrainingView } from "@/core/training/trainingView";
 import { shortDate } from "@/ui/dates";
+import { LinkButton } from "@/ui/kit/LinkButton";
 import { usePrinter } from "@/ui/usePrinter";
 import { Button } from "antd";
 import { type ReactNode, useState } from "react";
@@ -27,7 +28,8 @@ interface Props {
   step: TrainingStep;
   draft: Draft | null;
   onDraft: (draft: Draft) => void;
-  onConfirm: (draft: Draft) => Promise<void>;
+  /** Resolves to whether it was written; the next set then comes in front. */
+  onConfirm: (draft: Draft) => Promise<boolean>;
   choose: (setId: string) => void;
   children: ReactNode;
 }
@@ -62,9 +64,9 @@ export function SetInFront({ view, item, step, draft, onDraft, onConfirm, choose
   const [doubted, setDoubted] = useState<number | null>(null);
   const confirm = async () => {
     if (doubt !== null && doubted !== now.kg) return setDoubted(now.kg);
+    // Until the next set is in front, so that a second press does not confirm this one again.
     setSaving(true);
-    await onConfirm(now);
-    setSaving(false);
+    if (!(await onConfirm(now))) setSaving(false);
   };
   return (
     <>
@@ -352,9 +354,9 @@ function Plates({
           loaded === null
             ? []
             : [
-                <button key={loaded.kg} type="button" className="link" onClick={() => onPick(loaded.kg)}>
+                <LinkButton key={loaded.kg} onClick={() => onPick(loaded.kg)}>
                   {printer.loadNumber(loaded.kg)}
-                </button>,
+                </LinkButton>,
               ],
         )
         .reduce<ReactNode[]>((all, one, index) => (index === 0 ? [one] : [...all, " or ", one]), [])}

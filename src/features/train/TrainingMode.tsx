@@ -10,7 +10,8 @@ import { withMoreSets } from "@/core/training/change";
 import { performedAs } from "@/core/training/perform";
 import { restAfter } from "@/core/training/rest";
 import type { TrainingItem, TrainingView } from "@/core/training/trainingView";
-import { Dialog } from "@/ui/figure/Dialog";
+import { Dialog } from "@/ui/kit/Dialog";
+import { LinkButton } from "@/ui/kit/LinkButton";
 import { SetEditor } from "@/ui/lifts/SetEditor";
 import { useLog } from "@/ui/log/LogContext";
 import { NoticeBar } from "@/ui/shell/NoticeBar";
@@ -73,32 +74,31 @@ export function TrainingMode({ view }: { view: TrainingView }) {
   };
 
   const confirm = async (draft: Draft) => {
-    if (!step || !item) return;
+    if (!step || !item) return false;
     const done = doneOf(draft, item.exercise);
     const written = withSet(session, step.item.id, step.set.id, (set) => performedAs(set, done));
     // Where nothing was planned another set waits, until the exercise or the session is left.
     const next =
       nextStep(written) === null && !hasPlan(step.set) ? withMoreSets(written, step.item.id, newId) : written;
     setTold("");
-    if (!(await save(next, `${item.exercise.name}, ${printSet(done, item.exercise, printer)}`))) return;
+    if (!(await save(next, `${item.exercise.name}, ${printSet(done, item.exercise, printer)}`))) return false;
     const seconds = restAfter(step, nextStep(next), view.restSeconds);
     change({
       at: null,
       draft: null,
       rest: seconds === null ? null : { until: Date.now() + seconds * 1000, seconds },
     });
+    return true;
   };
 
   return (
     <div className={styles.page}>
       <header className={styles.top}>
-        <button type="button" className="link" onClick={leave}>
-          Leave
-        </button>
+        <LinkButton onClick={leave}>Leave</LinkButton>
         <span>{view.title}</span>
-        <button type="button" className="link" onClick={() => setPanel("overview")}>
+        <LinkButton onClick={() => setPanel("overview")}>
           {item ? `exercise ${items.indexOf(item) + 1} of ${items.length}` : "all sets"}
-        </button>
+        </LinkButton>
       </header>
       {item && step && held && !state.finishing ? (
         <SetInFront
@@ -136,14 +136,12 @@ export function TrainingMode({ view }: { view: TrainingView }) {
       {item && (
         <nav className={styles.foot} aria-label="This exercise">
           {ways.map(([to, label]) => (
-            <button key={to} type="button" className="link" onClick={() => setPanel(to)}>
+            <LinkButton key={to} onClick={() => setPanel(to)}>
               {label}
-            </button>
+            </LinkButton>
           ))}
           {!state.finishing && items.some(({ sets }) => sets.some(({ done }) => done)) && (
-            <button type="button" className="link" onClick={() => change({ finishing: true })}>
-              Finish
-            </button>
+            <LinkButton onClick={() => change({ finishing: true })}>Finish</LinkButton>
           )}
         </nav>
       )}

@@ -4,6 +4,7 @@ import type { Units } from "@/core/base/units/printer";
 import type { EntryProblem, ParsedEntry } from "@/core/entry/parsedEntry";
 import type { FormEvent, KeyboardEvent, RefObject } from "react";
 import { longDate } from "../dates";
+import { LinkButton } from "../kit/LinkButton";
 import { useLog } from "../log/LogContext";
 import styles from "./entry.module.css";
 import { firstOf, useEntry } from "./useEntry";
@@ -100,9 +101,9 @@ function Understood({
       {offered.length > 0 && (
         <span className={styles.choices}>
           {offered.map(({ label, text: choice }) => (
-            <button key={choice} type="button" className="link" onClick={() => onTake(choice)}>
+            <LinkButton key={choice} onClick={() => onTake(choice)}>
               {label}
-            </button>
+            </LinkButton>
           ))}
           <span className="quiet">Tab takes the first</span>
         </span>

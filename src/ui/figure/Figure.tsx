@@ -3,6 +3,7 @@
 import type { FigureRef } from "@/core/workings";
 import dynamic from "next/dynamic";
 import { type ReactNode, useState } from "react";
+import { LinkButton } from "../kit/LinkButton";
 import styles from "./figure.module.css";
 
 const WorkingPanel = dynamic(() => import("./WorkingPanel").then((module) => module.WorkingPanel), { ssr: false });
@@ -22,10 +23,10 @@ export function WorkingLink({
   const [open, setOpen] = useState(false);
   return (
     <>
-      <button type="button" className="link" aria-haspopup="dialog" onClick={() => setOpen(true)}>
+      <LinkButton aria-haspopup="dialog" onClick={() => setOpen(true)}>
         {children}
         <span className="hidden">{label}</span>
-      </button>
+      </LinkButton>
       {open && <WorkingPanel figure={figure} on={on} onClose={() => setOpen(false)} />}
     </>
   );

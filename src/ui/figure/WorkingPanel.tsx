@@ -3,8 +3,9 @@
 import type { WorkingResult } from "@/core/base/working";
 import type { FigureRef } from "@/core/workings";
 import { useEffect, useState } from "react";
+import { Dialog } from "../kit/Dialog";
+import { LinkButton } from "../kit/LinkButton";
 import { useLog } from "../log/LogContext";
-import { Dialog } from "./Dialog";
 import styles from "./figure.module.css";
 
 /** How a figure was made: formula with the numbers put in, the entries it came from, assumptions, source, sureness. */
@@ -50,17 +51,15 @@ export function WorkingPanel({ figure, on, onClose }: { figure: FigureRef; on: s
                   {label}
                 </span>
               ) : (
-                <button
+                <LinkButton
                   key={`l${index}`}
-                  type="button"
-                  className="link"
                   onClick={() => {
                     chooseDay(date);
                     onClose();
                   }}
                 >
                   {label}
-                </button>
+                </LinkButton>
               ),
               <span key={`v${index}`}>{value}</span>,
             ])}

@@ -1,12 +1,13 @@
 "use client";
 
+import { DateField } from "@/ui/kit/DateField";
+import { Select } from "@/ui/kit/Select";
+import { TimeField } from "@/ui/kit/TimeField";
 import { Input } from "antd";
 import { type ReactNode, useId } from "react";
 import { type Control, type FieldPath, type FieldValues, useController } from "react-hook-form";
+import { aTime, type Check } from "./checks";
 import styles from "./inputs.module.css";
-
-/** Says what is wrong with a text, or nothing. */
-export type Check = (text: string) => string | null;
 
 interface FieldProps<T extends FieldValues> {
   control: Control<T>;
@@ -14,7 +15,12 @@ interface FieldProps<T extends FieldValues> {
   label: string;
   unit?: string;
   check?: Check;
-  type?: "text" | "date" | "time";
+  type?: "text" | "long" | "date" | "time";
+  /** Dates between which one is meant. */
+  max?: string;
+  min?: string;
+  /** Which way a date without its year is taken: the last such day, or the next. */
+  lean?: "back" | "ahead";
   placeholder?: string;
   inputMode?: "decimal" | "numeric" | "text";
   autoFocus?: boolean;
@@ -22,7 +28,7 @@ interface FieldProps<T extends FieldValues> {
   onChange?: () => void;
 }
 
-/** One labelled text field, checked as it is typed; the reason stands under it. */
+/** One labelled field for text, a date or a time, checked as it is typed; the reason stands under it. */
 export function Field<T extends FieldValues>({
   control,
   name,
@@ -30,6 +36,9 @@ export function Field<T extends FieldValues>({
   unit,
   check,
   type = "text",
+  max,
+  min,
+  lean,
   placeholder,
   inputMode,
   autoFocus,
@@ -40,43 +49,52 @@ export function Field<T extends FieldValues>({
   const {
     field: { ref, value, onBlur, onChange },
     fieldState,
-  } = useController({ control, name, rules: { validate: (text: string) => check?.(text) ?? true } });
+  } = useController({
+    control,
+    name,
+    rules: { validate: (text: string) => (type === "time" ? aTime(text) : null) ?? check?.(text) ?? true },
+  });
   const write = (text: string) => {
     onChange(text);
     changed?.();
   };
   const problem = fieldState.error?.message;
-  const shared = {
-    id,
-    value: (value as string | undefined) ?? "",
-    onBlur,
-    "aria-invalid": problem !== undefined,
-    "aria-describedby": problem === undefined ? undefined : `${id}-problem`,
-  };
+  const invalid = problem !== undefined;
+  const describedBy = invalid ? `${id}-problem` : undefined;
+  const shared = { id, value: (value as string | undefined) ?? "", onBlur };
   return (
     <div className={`${styles.field} ${className ?? ""}`}>
       <label htmlFor={id}>{label}</label>
-      {type === "text" ? (
+      {type === "text" && (
         <Input
           {...shared}
           ref={ref}
           onChange={(event) => write(event.target.value)}
-          status={problem === undefined ? undefined : "error"}
+          aria-invalid={invalid}
+          aria-describedby={describedBy}
+          status={invalid ? "error" : undefined}
           suffix={unit}
           placeholder={placeholder}
           inputMode={inputMode}
           autoComplete="off"
           autoFocus={autoFocus}
         />
-      ) : (
-        <input
+      )}
+      {type === "long" && (
+        <Input.TextArea
           {...shared}
           ref={ref}
-          type={type}
-          className={styles.native}
           onChange={(event) => write(event.target.value)}
+          aria-invalid={invalid}
+          aria-describedby={describedBy}
+          placeholder={placeholder}
+          autoSize={{ minRows: 2, maxRows: 8 }}
         />
       )}
+      {type === "date" && (
+        <DateField {...shared} {...{ invalid, describedBy, max, min, lean }} ref={ref} onChange={write} />
+      )}
+      {type === "time" && <TimeField {...shared} {...{ invalid, describedBy }} ref={ref} onChange={write} />}
       {problem !== undefined && (
         <span id={`${id}-problem`} className={styles.problem} role="alert">
           {problem}
@@ -102,25 +120,12 @@ export function Choice<T extends FieldValues>({
 }) {
   const id = useId();
   const {
-    field: { ref, value: chosen, onBlur, onChange },
+    field: { value: chosen, onBlur, onChange },
   } = useController({ control, name });
   return (
-    <div className={`${styles.field} ${className ?? ""}`}>
+    <div className={`${styles.field} ${styles.choice} ${className ?? ""}`}>
       <label htmlFor={id}>{label}</label>
-      <select
-        id={id}
-        className={styles.native}
-        value={chosen as string}
-        onChange={(event) => onChange(event.target.value)}
-        onBlur={onBlur}
-        ref={ref}
-      >
-        {options.map(({ value, label: title }) => (
-          <option key={value} value={value}>
-            {title}
-          </option>
-        ))}
-      </select>
+      <Select id={id} value={chosen as string} options={options} onChange={onChange} onBlur={onBlur} />
     </div>
   );
 }

@@ -2,7 +2,9 @@
 
 import { longestPaste, tooLarge, tooLong } from "@/core/ledger/paste";
 import { accepted } from "@/formats/endings";
+import { Input } from "antd";
 import { type ReactNode, useId } from "react";
+import { FilePicker } from "../kit/FilePicker";
 
 interface Props {
   label: ReactNode;
@@ -32,7 +34,7 @@ export function SheetField({ label, fileLabel, className, text, onText, onRefuse
       <label htmlFor={id} className="quiet">
         {label}
       </label>
-      <textarea
+      <Input.TextArea
         id={id}
         className={className}
         rows={4}
@@ -46,18 +48,15 @@ export function SheetField({ label, fileLabel, className, text, onText, onRefuse
           onRefused(why);
         }}
       />
-      <p>
-        <input
-          type="file"
-          aria-label={fileLabel}
-          accept={accepted.workbook}
-          onChange={(event) => {
-            const file = event.target.files?.[0];
-            event.target.value = "";
-            if (file) void open(file);
-          }}
-        />
-      </p>
+      <FilePicker
+        label={fileLabel}
+        accept={accepted.workbook}
+        onFiles={([file]) => {
+          if (file) void open(file);
+        }}
+      >
+        Or drop a file here, or choose one
+      </FilePicker>
     </>
   );
 }

@@ -1,8 +1,12 @@
-import { dayOf, entryDayOf, outsideYears } from "@/core/base/calendar/day";
+import { dayOf, entryDayOf, mustDay, outsideYears } from "@/core/base/calendar/day";
 import { type MassUnit, parseMass } from "@/core/base/units/mass";
 import { parseDecimal } from "@/core/base/units/number";
 import { parseDuration } from "@/core/base/units/time";
-import type { Check } from "./Field";
+import { typedDate, typedTime } from "@/core/entry/typed";
+import { dateHere, dateOrder } from "../dates";
+
+/** Says what is wrong with a text, or nothing. */
+export type Check = (text: string) => string | null;
 
 /** Lets an empty field pass. */
 export const optional =
@@ -38,10 +42,21 @@ export const massBetween =
     return kg < lowKg || kg > highKg ? `${what} is out of range.` : null;
   };
 
+/** Why what was typed for a date cannot be read as one. */
+function notADate(text: string): string {
+  const read = typedDate(text, mustDay(dateHere()), dateOrder(), "back");
+  return typeof read === "number" ? outsideYears : read.problem;
+}
+
+/** A time of day as HH:MM, or none. */
+export const aTime: Check = (text) =>
+  text.trim() === "" || typedTime(text) !== null ? null : "Write a time of day such as 6:40.";
+
 export const aDate =
   (what: string, latest?: string): Check =>
   (text) => {
-    if (dayOf(text) === null) return `${what} is missing.`;
+    if (text.trim() === "") return `${what} is missing.`;
+    if (dayOf(text) === null) return notADate(text);
     if (entryDayOf(text) === null) return `${what} is out of range: ${outsideYears}.`;
     return latest !== undefined && text > latest ? `${what} cannot be in the future.` : null;
   };

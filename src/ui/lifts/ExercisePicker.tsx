@@ -96,7 +96,6 @@ export function ExercisePicker({ value, onPick, label, autoFocus, placeholder = 
       defaultOpen={autoFocus === true}
       style={{ width: "100%" }}
       popupMatchSelectWidth={320}
-      getPopupContainer={(node: HTMLElement) => node.closest("dialog") ?? document.body}
       defaultActiveFirstOption
       options={options}
       onChange={pick}

@@ -9,6 +9,8 @@ import { isOpenEnded } from "@/core/training/perform";
 import { Field, narrow, Row, RowButton, check as tick } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
+import { LinkButton } from "@/ui/kit/LinkButton";
+import { TickField } from "@/ui/kit/Tick";
 import { Button } from "antd";
 
 interface Props {
@@ -30,7 +32,7 @@ export function SetEditor({ set, exercise, printer, onSave, onClose }: Props) {
     load: loadField(done, unit),
     rpe: set.done?.rpe == null ? "" : String(set.done.rpe),
   };
-  const { control, save, getValues, trigger, register, meanwhile } = useRecordForm(shown, {
+  const { control, save, getValues, trigger, meanwhile } = useRecordForm(shown, {
     reps: amount,
     failed: "Missed one more",
     load: "Load",
@@ -79,9 +81,9 @@ export function SetEditor({ set, exercise, printer, onSave, onClose }: Props) {
       <Row>
         <Field className={narrow} control={control} name="reps" label={amount} check={check} />
         {!timed && (
-          <label className={tick}>
-            <input type="checkbox" {...register("failed")} /> one more tried and missed
-          </label>
+          <TickField control={control} name="failed" className={tick}>
+            one more tried and missed
+          </TickField>
         )}
         <Field className={narrow} control={control} name="load" label="Load" unit={unit} />
         <Field className={narrow} control={control} name="rpe" label="RPE" inputMode="decimal" />
@@ -100,9 +102,9 @@ export function SetEditor({ set, exercise, printer, onSave, onClose }: Props) {
           </Button>
         </RowButton>
         <RowButton>
-          <button type="button" className="link" style={{ paddingTop: 6 }} onClick={onClose}>
+          <LinkButton style={{ paddingTop: 6 }} onClick={onClose}>
             Cancel
-          </button>
+          </LinkButton>
         </RowButton>
       </Row>
       <Meanwhile said={meanwhile} />

@@ -59,6 +59,8 @@ export function useFigure<N extends QueryName>(
 }
 
 /** What belongs to the whole household. */
-export function useHousehold<N extends "library" | "holdings">(name: N): Queries[N]["answers"] | undefined {
+export function useHousehold<N extends "library" | "holdings" | "kindNames">(
+  name: N,
+): Queries[N]["answers"] | undefined {
   return useAnswer(useLog().compute, name, null) ?? undefined;
 }

@@ -1,8 +1,8 @@
 "use client";
 
 import type { RecordOf } from "@/core/log/records";
-import type { StoredPhoto } from "@/store/database";
 import { photoFile } from "@/formats/importing/photoFile";
+import type { StoredPhoto } from "@/store/database";
 import { v7 as newId } from "uuid";
 import { resizePhoto } from "./resizePhoto";
 

@@ -6,11 +6,14 @@ import type { LedgerColumn, LedgerColumnId } from "@/core/ledger/columns";
 import type { LedgerPreview } from "@/core/ledger/ledgerView";
 import type { DateOrder } from "@/core/ledger/paste";
 import { ledgerDate } from "@/ui/dates";
-import { Dialog } from "@/ui/figure/Dialog";
 import { orderNames } from "@/ui/inputs/dateOrders";
+import { Captioned } from "@/ui/kit/Captioned";
+import { LinkButton } from "@/ui/kit/LinkButton";
+import { Select } from "@/ui/kit/Select";
 import { useUnsaved } from "@/ui/unsaved";
 import { Button } from "antd";
 import { useState } from "react";
+import { Dialog } from "../kit/Dialog";
 import styles from "./preview.module.css";
 
 /** More lines than this are counted and not listed. */
@@ -49,29 +52,35 @@ export function PreviewDialog({
       {order !== null && orders.length > 1 && (
         <p className="warn">
           Its dates can be read in more than one way.{" "}
-          <label>
-            They are written as{" "}
-            <select value={order} onChange={(event) => onOrder(event.target.value as DateOrder)}>
-              {orders.map((one) => (
-                <option key={one} value={one}>
-                  {orderNames[one]}
-                </option>
-              ))}
-            </select>
-          </label>
+          <Captioned caption="They are written as">
+            {(id) => (
+              <Select
+                id={id}
+                value={order}
+                onChange={onOrder}
+                options={orders.map((one) => ({ value: one, label: orderNames[one] }))}
+              />
+            )}
+          </Captioned>
         </p>
       )}
       {units.length > 1 && (
         <p className="warn">
           Its weights name no unit and may be kilograms or pounds.{" "}
-          <label>
-            They are in{" "}
-            <select value={unit ?? ""} onChange={(event) => onUnit(event.target.value as MassUnit)}>
-              {unit === null && <option value="">choose</option>}
-              <option value="kg">kilograms</option>
-              <option value="lb">pounds</option>
-            </select>
-          </label>
+          <Captioned caption="They are in">
+            {(id) => (
+              <Select
+                id={id}
+                value={unit}
+                placeholder="choose"
+                onChange={onUnit}
+                options={[
+                  { value: "kg", label: "kilograms" },
+                  { value: "lb", label: "pounds" },
+                ]}
+              />
+            )}
+          </Captioned>
         </p>
       )}
       {refusals > 0 && (
@@ -134,9 +143,7 @@ export function PreviewDialog({
         >
           Write {changes.length} {changes.length === 1 ? "change" : "changes"}
         </Button>{" "}
-        <button type="button" className="link" onClick={onClose}>
-          Leave all as it is
-        </button>
+        <LinkButton onClick={onClose}>Leave all as it is</LinkButton>
       </p>
     </Dialog>
   );

@@ -5,6 +5,7 @@ import { messageOf } from "@/core/base/messageOf";
 import type { LogName } from "@/store/database";
 import { useState } from "react";
 import { handOutArchive } from "../handOutArchive";
+import { LinkButton } from "../kit/LinkButton";
 import styles from "./shell.module.css";
 
 /**
@@ -45,15 +46,9 @@ export function LastResort({ name, reason, tryAgain }: { name: LogName; reason: 
         This could not be shown. Nothing was changed; the log is as it was saved. ({reason})
       </p>
       <p className={styles.ways}>
-        <button type="button" className="link" onClick={tryAgain}>
-          Try again
-        </button>
-        <button type="button" className="link" onClick={() => void undo()}>
-          Undo the last change
-        </button>
-        <button type="button" className="link" onClick={() => void save()}>
-          Export archive
-        </button>
+        <LinkButton onClick={tryAgain}>Try again</LinkButton>
+        <LinkButton onClick={() => void undo()}>Undo the last change</LinkButton>
+        <LinkButton onClick={() => void save()}>Export archive</LinkButton>
       </p>
       <p aria-live="polite">{told}</p>
     </div>

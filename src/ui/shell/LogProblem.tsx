@@ -7,6 +7,7 @@ import type { Restored } from "@/store/copy/restore";
 import type { LogName } from "@/store/database";
 import { type ReactNode, useEffect, useRef, useState } from "react";
 import { handOutArchive } from "../handOutArchive";
+import { LinkButton } from "../kit/LinkButton";
 import { broughtBackKey, restoredText } from "../log/told";
 import styles from "./shell.module.css";
 
@@ -94,23 +95,21 @@ export function LogProblem({ name, alert, mayReplace, children }: Props) {
         {children}
       </div>
       <p className={styles.ways}>
-        <button type="button" className="link" onClick={() => location.reload()}>
-          Open the log again
-        </button>
+        <LinkButton onClick={() => location.reload()}>Open the log again</LinkButton>
         {held && (
-          <button type="button" className="link" disabled={doing !== null} onClick={() => void save()}>
+          <LinkButton disabled={doing !== null} onClick={() => void save()}>
             Save the second copy as an archive
-          </button>
+          </LinkButton>
         )}
         {held && mayReplace && !stuck && (
-          <button type="button" className="link" disabled={doing !== null} onClick={() => void bringBack()}>
+          <LinkButton disabled={doing !== null} onClick={() => void bringBack()}>
             Put the second copy in its place
-          </button>
+          </LinkButton>
         )}
         {stuck && (
-          <button type="button" className="link" disabled={doing !== null} onClick={() => void beginAnew()}>
+          <LinkButton disabled={doing !== null} onClick={() => void beginAnew()}>
             Save it as an archive, empty the storage, and put it back
-          </button>
+          </LinkButton>
         )}
       </p>
       {stuck && (

@@ -7,6 +7,9 @@ import { usePathname, useRouter } from "next/navigation";
 import { type ReactNode, useEffect, useMemo, useRef, useState } from "react";
 import { Column } from "../column/Column";
 import { EntryLine } from "../entry/EntryLine";
+import { useDialogSoon } from "../kit/Dialog";
+import { LinkButton } from "../kit/LinkButton";
+import { Select } from "../kit/Select";
 import { LogContext, type OpenLog } from "../log/LogContext";
 import { type FirstRunActions, useOpenLog } from "../log/useOpenLog";
 import { watchTyping } from "../unsaved";
@@ -62,10 +65,7 @@ export function Shell({
             ""
           ) : (
             <>
-              , {Math.round(opening.share * 100)} %{" "}
-              <button type="button" className="link" onClick={opening.stop}>
-                Stop
-              </button>
+              , {Math.round(opening.share * 100)} % <LinkButton onClick={opening.stop}>Stop</LinkButton>
             </>
           )}
         </p>
@@ -108,6 +108,7 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
   useShortcuts(actions);
   useEffect(() => watchTyping(), []);
   useReminder(log);
+  useDialogSoon();
   useBackup(log);
   const version = useNewVersion(log);
   useEffect(() => {
@@ -169,20 +170,17 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
             {reading !== null && (
               <span className={styles.late}>
                 reading the log{reading.share > 0 ? `, ${Math.round(reading.share * 100)} %` : ""}{" "}
-                <button type="button" className="link" onClick={reading.stop}>
-                  Stop
-                </button>
+                <LinkButton onClick={reading.stop}>Stop</LinkButton>
               </span>
             )}
             {name !== "own" && <span className={styles.demo}>{name} log</span>}
             {people.length > 1 ? (
-              <select aria-label="Whose log" value={person.id} onChange={(event) => choosePerson(event.target.value)}>
-                {people.map(({ id, name: title }) => (
-                  <option key={id} value={id}>
-                    {title}
-                  </option>
-                ))}
-              </select>
+              <Select
+                label="Whose log"
+                value={person.id}
+                onChange={choosePerson}
+                options={people.map(({ id, name: title }) => ({ value: id, label: title }))}
+              />
             ) : (
               <span>{person.name}</span>
             )}
@@ -193,9 +191,9 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
             >
               {settings.name}
             </Link>
-            <button type="button" className="link" title="Keys (?)" aria-label="Keys" onClick={() => setListOpen(true)}>
+            <LinkButton title="Keys (?)" aria-label="Keys" onClick={() => setListOpen(true)}>
               ?
-            </button>
+            </LinkButton>
           </div>
         </header>
         <div ref={page} className={styles.page}>
@@ -212,10 +210,7 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
       <NoticeBar notice={notice} undo={undo} dismiss={dismiss} />
       {version && (
         <p className={`${styles.version} noprint`}>
-          <span>{version.text}</span>{" "}
-          <button type="button" className="link" onClick={version.takeOver}>
-            Take it now
-          </button>
+          <span>{version.text}</span> <LinkButton onClick={version.takeOver}>Take it now</LinkButton>
         </p>
       )}
       {listOpen && <ShortcutList onClose={() => setListOpen(false)} />}

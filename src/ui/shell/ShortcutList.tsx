@@ -1,6 +1,6 @@
 "use client";
 
-import { Dialog } from "../figure/Dialog";
+import { Dialog } from "../kit/Dialog";
 import { views, wide } from "./views";
 
 const others = [

@@ -23,7 +23,7 @@ export function useShortcuts(actions: Record<string, () => void>): void {
       const typing =
         target.isContentEditable ||
         /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) ||
-        document.querySelector("dialog[open]") !== null;
+        document.querySelector('[role="dialog"][aria-modal="true"]') !== null;
       if (typing || event.defaultPrevented || event.altKey) return;
       const undoKey = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === "z";
       const name = undoKey ? (event.shiftKey ? "redo" : "undo") : event.ctrlKey || event.metaKey ? "" : event.key;

@@ -72,6 +72,10 @@ function antdTheme(mode: Mode) {
       colorTextLightSolid: mode === "dark" ? paper : "#ffffff",
       controlItemBgActive: wash,
       controlItemBgHover: wash,
+      colorFillAlter: wash,
+      colorFillSecondary: wash,
+      colorFillTertiary: wash,
+      colorTextQuaternary: slate,
       colorPrimaryHover: pine,
       colorPrimaryActive: pine,
       borderRadius: 3,
@@ -85,6 +89,10 @@ function antdTheme(mode: Mode) {
     components: {
       Button: { primaryShadow: "none", defaultShadow: "none", fontWeight: 600 },
       Input: { activeShadow: "none" },
+      Select: { activeOutlineColor: "transparent", optionSelectedBg: wash, optionSelectedFontWeight: 600 },
+      Segmented: { trackBg: wash, itemColor: slate, itemSelectedBg: paper, itemSelectedColor: ink },
+      Modal: { contentBg: paper, headerBg: paper },
+      Checkbox: { colorBorder: slate },
     },
   };
 }

@@ -57,6 +57,11 @@ export type DatedKind = { [K in RecordKind]: (typeof kinds)[K]["belongsTo"] exte
 export const recordKinds = Object.keys(kinds) as RecordKind[];
 const dated: ReadonlySet<string> = new Set(recordKinds.filter((kind) => kinds[kind].belongsTo === "day"));
 
+/** What one record of a kind is called, and several. */
+export type KindNames = Readonly<Record<RecordKind, { one: string; several: string }>>;
+/** The same of all kinds, in archive order. */
+export const kindNames = Object.fromEntries(recordKinds.map((kind) => [kind, kinds[kind].names])) as KindNames;
+
 /** Whether a text names a kind of record; `constructor` does not. */
 export function isRecordKind(kind: string): kind is RecordKind {
   return Object.hasOwn(kinds, kind);

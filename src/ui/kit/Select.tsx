@@ -1,0 +1,55 @@
+"use client";
+
+import styles from "./kit.module.css";
+import { type Held, late } from "./late";
+
+export interface Option<V extends string> {
+  value: V;
+  label: string;
+}
+
+export interface SelectProps<V extends string> {
+  /** The one that is chosen; null where none is. */
+  value: V | null;
+  placeholder?: string;
+  options: readonly Option<V>[];
+  onChange: (value: V) => void;
+  /** Its name, where no label stands beside it. */
+  label?: string;
+  id?: string;
+  onBlur?: () => void;
+  className?: string;
+}
+
+const LateSelect = late<SelectProps<string>>(
+  () => import("./SelectBox").then(({ SelectBox }) => SelectBox),
+  function Holding({
+    value,
+    options,
+    label,
+    id,
+    placeholder = "",
+    className = "",
+    onFocus,
+    onBlur,
+  }: SelectProps<string> & Held) {
+    return (
+      <button
+        type="button"
+        aria-haspopup="listbox"
+        aria-busy="true"
+        aria-label={label}
+        id={id}
+        className={`${styles.select} ${styles.holding} ${className}`}
+        {...{ onFocus, onBlur }}
+      >
+        {options.find((one) => one.value === value)?.label ?? placeholder}
+      </button>
+    );
+  },
+);
+
+/** One of several; where there are many they are found by typing. */
+export function Select<V extends string>({ onChange, ...given }: SelectProps<V>) {
+  return <LateSelect {...given} onChange={(chosen) => onChange(chosen as V)} />;
+}

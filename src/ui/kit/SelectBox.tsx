@@ -1,0 +1,37 @@
+"use client";
+
+import { Select } from "antd";
+import styles from "./kit.module.css";
+import type { SelectProps } from "./Select";
+
+/** From so many choices on they are found by typing. */
+const many = 9;
+
+/** The list itself, which comes after the page stands. */
+export function SelectBox({
+  value,
+  options,
+  onChange,
+  label,
+  id,
+  onBlur,
+  placeholder,
+  className,
+  autoFocus,
+}: SelectProps<string> & { autoFocus: boolean }) {
+  return (
+    <Select<string>
+      value={value}
+      onChange={onChange}
+      options={[...options]}
+      popupMatchSelectWidth={false}
+      autoFocus={autoFocus}
+      {...(label === undefined ? {} : { "aria-label": label })}
+      {...(id === undefined ? {} : { id })}
+      {...(placeholder === undefined ? {} : { placeholder })}
+      {...(onBlur === undefined ? {} : { onBlur })}
+      className={`${styles.select} ${className ?? ""}`}
+      {...(options.length < many ? {} : { showSearch: { optionFilterProp: "label" } })}
+    />
+  );
+}

@@ -1,0 +1,69 @@
+"use client";
+
+import { type ComponentType, createElement, useEffect, useState, useSyncExternalStore } from "react";
+
+/** What stands in a part's place is told to have the focus, so that the part has it when it comes. */
+export interface Held {
+  onFocus: () => void;
+  onBlur: () => void;
+}
+
+/**
+ * A part of the kit that is fetched apart from the page it stands on, so that the page is there sooner: as soon as the
+ * browser has time, or when its place is given the focus.
+ * @param load fetches it
+ * @param Holding stands in its place meanwhile, and takes as much room
+ */
+export function late<P extends object>(
+  load: () => Promise<ComponentType<P & { autoFocus: boolean }>>,
+  Holding: ComponentType<P & Held>,
+): ComponentType<P> & { fetch: () => void } {
+  let part: ComponentType<P & { autoFocus: boolean }> | null = null;
+  let asked = false;
+  const arrived = new EventTarget();
+  const fetch = () => {
+    if (asked) return;
+    asked = true;
+    load().then(
+      (loaded) => {
+        part = loaded;
+        arrived.dispatchEvent(new Event("part"));
+      },
+      () => {
+        // What could not be fetched is fetched when it is next needed.
+        asked = false;
+      },
+    );
+  };
+  const subscribe = (changed: () => void) => {
+    arrived.addEventListener("part", changed);
+    return () => arrived.removeEventListener("part", changed);
+  };
+  function Late(props: P) {
+    const held = useSyncExternalStore(
+      subscribe,
+      () => part,
+      () => null,
+    );
+    const [focused, setFocused] = useState(false);
+    useEffect(() => whenIdle(fetch), []);
+    if (held !== null) return createElement(held, { ...props, autoFocus: focused });
+    return (
+      <Holding
+        {...props}
+        onFocus={() => {
+          setFocused(true);
+          fetch();
+        }}
+        onBlur={() => setFocused(false)}
+      />
+    );
+  }
+  return Object.assign(Late, { fetch });
+}
+
+/** Does something once the browser has nothing else to do; returns what calls it off. */
+export function whenIdle(work: () => void): () => void {
+  const asked = requestIdleCallback(work, { timeout: 3000 });
+  return () => cancelIdleCallback(asked);
+}
