@@ -10,7 +10,7 @@ const slow = [
   "src/formats/zip.test.ts",
   "src/formats/archive/archive.fuzz.test.ts",
   "src/formats/csv.test.ts",
-  "tests/checks/lines.test.ts",
+  "tests/checks/lines-varied.test.ts",
   "tests/checks/trend-coverage.test.ts",
   "tests/house/commands.test.ts",
 ];
