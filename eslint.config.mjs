@@ -83,6 +83,19 @@ const ownWriting = [
   },
 ];
 
+/** Fields, lists and dialogs stand once, in the kit; what is the trade's own is named here. */
+const ownControls = [
+  {
+    selector: "JSXOpeningElement[name.name=/^(select|input|textarea|dialog|datalist)$/]",
+    message: "Fields, lists and dialogs are those of ui/kit.",
+  },
+];
+const controlsOfTheTrade = [
+  "src/ui/entry/EntryLine.tsx",
+  "src/features/ledger/LedgerCell.tsx",
+  "src/features/train/Dial.tsx",
+];
+
 /** The outside world by way of the language itself. */
 const noOutside = [
   {
@@ -136,6 +149,11 @@ const config = [
     files: ["src/**/*.{ts,tsx}"],
     ignores: ["src/**/*.test.ts", "src/core/base/units/**", "src/ui/dates.ts"],
     rules: { "no-restricted-syntax": ["error", ...ownWriting] },
+  },
+  {
+    files: ["src/{app,features,ui}/**/*.tsx"],
+    ignores: ["src/ui/kit/**", ...controlsOfTheTrade],
+    rules: { "no-restricted-syntax": ["error", ...ownWriting, ...ownControls] },
   },
   { files: ["src/core/**/*.ts"], ignores: ["**/*.test.ts"], rules: pureCore },
   {

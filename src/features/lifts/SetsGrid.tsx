@@ -95,7 +95,6 @@ export function SetsGrid<L extends { exerciseId: string }, F extends string & ke
                 {fields.map((field) => (
                   <td key={field}>
                     <Input
-                      variant="borderless"
                       data-line={at}
                       data-field={field}
                       aria-label={`${heads[field].split(",")[0]}, line ${at + 1}`}

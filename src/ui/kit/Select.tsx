@@ -18,6 +18,8 @@ export interface SelectProps<V extends string> {
   label?: string;
   id?: string;
   onBlur?: () => void;
+  /** Without a border, among words. */
+  plain?: boolean;
   className?: string;
 }
 
@@ -29,6 +31,7 @@ const LateSelect = late<SelectProps<string>>(
     label,
     id,
     placeholder = "",
+    plain = false,
     className = "",
     onFocus,
     onBlur,
@@ -40,7 +43,7 @@ const LateSelect = late<SelectProps<string>>(
         aria-busy="true"
         aria-label={label}
         id={id}
-        className={`${styles.select} ${styles.holding} ${className}`}
+        className={`${styles.select} ${plain ? styles.plain : styles.holding} ${className}`}
         {...{ onFocus, onBlur }}
       >
         {options.find((one) => one.value === value)?.label ?? placeholder}

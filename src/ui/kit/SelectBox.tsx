@@ -16,6 +16,7 @@ export function SelectBox({
   id,
   onBlur,
   placeholder,
+  plain = false,
   className,
   autoFocus,
 }: SelectProps<string> & { autoFocus: boolean }) {
@@ -25,6 +26,7 @@ export function SelectBox({
       onChange={onChange}
       options={[...options]}
       popupMatchSelectWidth={false}
+      variant={plain ? "borderless" : "outlined"}
       autoFocus={autoFocus}
       {...(label === undefined ? {} : { "aria-label": label })}
       {...(id === undefined ? {} : { id })}

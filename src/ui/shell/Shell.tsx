@@ -177,6 +177,7 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
             {people.length > 1 ? (
               <Select
                 label="Whose log"
+                plain
                 value={person.id}
                 onChange={choosePerson}
                 options={people.map(({ id, name: title }) => ({ value: id, label: title }))}

@@ -3,6 +3,7 @@
 import { AntdRegistry } from "@ant-design/nextjs-registry";
 import { ConfigProvider } from "antd";
 import { createContext, type ReactNode, use, useCallback, useMemo, useSyncExternalStore } from "react";
+import { useCoarse } from "../kit/useCoarse";
 import { type Mode, tokens } from "./tokens";
 
 interface ModeControl {
@@ -40,7 +41,8 @@ export function ThemeProvider({ children }: { children: ReactNode }) {
     }
     changed.dispatchEvent(new Event("mode"));
   }, []);
-  const theme = useMemo(() => antdTheme(mode), [mode]);
+  const isCoarse = useCoarse();
+  const theme = useMemo(() => antdTheme(mode, isCoarse), [mode, isCoarse]);
   return (
     <AntdRegistry>
       <ConfigProvider theme={theme} wave={{ disabled: true }}>
@@ -50,7 +52,7 @@ export function ThemeProvider({ children }: { children: ReactNode }) {
   );
 }
 
-function antdTheme(mode: Mode) {
+function antdTheme(mode: Mode, isCoarse: boolean) {
   const { paper, ink, rule, pine, plum, slate, wash } = tokens[mode];
   return {
     token: {
@@ -81,7 +83,8 @@ function antdTheme(mode: Mode) {
       borderRadius: 3,
       fontFamily: "var(--font-text), 'Source Sans 3', sans-serif",
       fontSize: 16,
-      controlHeight: 36,
+      // A finger needs more room than a pointer.
+      controlHeight: isCoarse ? 40 : 36,
       motion: false,
       boxShadow: "none",
       boxShadowSecondary: `0 0 0 1px ${rule}`,
