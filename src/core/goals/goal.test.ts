@@ -34,7 +34,36 @@ const projected = (...given: Parameters<typeof project>): Projection => {
 };
 const line = (...given: Parameters<typeof goal>) => planLine(goal(...given)) as PlanLine;
 
+describe("what a goal is warned of", () => {
+  const asked = (startKg: number, targetKg: number, rate: number, heightCm: number | null = null) =>
+    goalWarnings(line({ rateKgPerWeek: rate }, startKg, targetKg), heightCm);
+
+  it("is a loss above 1 % of body weight a week, a gain above 0.5 %; not just as much", () => {
+    expect(asked(80, 74, 0.8)).toEqual([]);
+    expect(asked(80, 74, 0.81)).toEqual([expect.stringContaining("above 1 % a growing share of the loss is muscle")]);
+    expect(asked(80, 84, 0.4)).toEqual([]);
+    expect(asked(80, 84, 0.41)).toEqual([expect.stringContaining("above 0.5 % most of a gain is fat")]);
+  });
+
+  it("is a body mass index under 18.5 (WHO 1995), not one of 18.5", () => {
+    expect(asked(80, 74, 0.4, 200)).toEqual([]);
+    expect(asked(80, 73.9, 0.4, 200)).toEqual([expect.stringContaining("body mass index of 18.5, under 18.5")]);
+    expect(asked(80, 60, 0.4, 180)).toEqual([]);
+    expect(asked(80, 59.9, 0.4, 180)).toHaveLength(1);
+  });
+
+  it("is nothing where the weight is kept", () => {
+    expect(goalWarnings(line({ date: "2026-03-01" }, 74, 74), 210)).toEqual([]);
+  });
+});
+
 describe("the plan line", () => {
+  it("reaches no further than 36,500 days", () => {
+    const in36500 = (6 / 36_500) * 7;
+    expect(planLine(goal({ rateKgPerWeek: in36500 }))).toMatchObject({ days: 36_500 });
+    expect(planLine(goal({ rateKgPerWeek: in36500 * (36_500 / 36_501) }))).toHaveProperty("reason");
+  });
+
   it("by rate: 6 kg at 0.4 kg a week is 105 days", () => {
     expect(line({ rateKgPerWeek: -0.4 })).toMatchObject({ days: 105, kgPerWeek: -0.4, deadline: start + 105 });
     expect(line({ rateKgPerWeek: 0.4 })).toMatchObject({ days: 105, kgPerWeek: -0.4 });
