@@ -126,7 +126,8 @@ export async function choose(field: Locator, option: string): Promise<void> {
   const page = field.page();
   // The list comes after the page stands; what holds its place is no list.
   const box = field.and(page.getByRole("combobox"));
-  await box.click();
+  await box.focus();
+  await box.press("Enter");
   if (await box.isEditable()) await box.fill(option);
   await page
     .locator(".ant-select-dropdown:not(.ant-select-dropdown-hidden) .ant-select-item-option")

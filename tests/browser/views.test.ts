@@ -250,7 +250,8 @@ describe("units, people and tabs", () => {
     await write(page, "second 73.4 21:00");
     await page.keyboard.press("Escape");
     await choose(page.getByLabel("Whose log"), "Training partner");
-    await page.getByRole("heading", { level: 1 }).first().waitFor();
+    // No plain key acts while a list has the focus.
+    await page.getByRole("heading", { level: 1 }).first().click();
     await page.keyboard.press("u");
     const told = page.getByRole("status");
     await told.getByText(/^The last change is Rower's: .*Undo it all the same\?/).waitFor();
