@@ -1,6 +1,8 @@
 import { mustDay } from "@/core/base/calendar/day";
 import { describe, expect, it } from "vitest";
 import { demoAnswers } from "../../../tests/demoAnswers";
+import { smallAsOf, weighedFrom } from "../../../tests/smallLog";
+import { columnSpan, columnView } from "./columnView";
 
 const { today, log, answers, rower } = demoAnswers();
 
@@ -33,5 +35,26 @@ describe("the Column", () => {
     expect(span.first <= "2025-09-11").toBe(true);
     expect(span.last >= "2026-06-18").toBe(true);
     expect((mustDay(span.last) - mustDay(span.first) + 1) % 7).toBe(0);
+  });
+  it("runs at least eight weeks back and two ahead, in whole weeks, where little is written", () => {
+    // The 11th of June 2026 is a Thursday: eight weeks back from it, counting it, is Friday 17 April.
+    const asOf = smallAsOf("2026-06-11", { weighIns: weighedFrom("2026-06-11", 72) });
+    expect(columnSpan(asOf)).toEqual({ first: "2026-04-13", last: "2026-06-28" });
+    const far = smallAsOf("2026-06-11", {
+      weighIns: weighedFrom("2026-03-04", 72),
+      sessions: [{ date: "2026-07-08", kind: "run", status: "planned" }],
+    });
+    expect(columnSpan(far)).toEqual({ first: "2026-03-02", last: "2026-07-12" });
+  });
+  it("shows the share of the day's target that was eaten, and none where nothing was", () => {
+    const food = rows.filter(({ date }) => date <= today).map(({ foodShare }) => foodShare);
+    expect(food.filter((share) => share !== null && share > 0.3 && share < 2).length).toBeGreaterThan(10);
+    const none = smallAsOf("2026-06-11", { weighIns: weighedFrom("2026-06-01", 72, 72.2, 71.9) });
+    expect(columnView(none, mustDay("2026-06-08"), mustDay("2026-06-11")).map(({ foodShare }) => foodShare)).toEqual([
+      null,
+      null,
+      null,
+      null,
+    ]);
   });
 });
