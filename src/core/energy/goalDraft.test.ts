@@ -39,6 +39,14 @@ describe("a goal as it is typed", () => {
       rate: "0.88",
     });
   });
+  it("asks nothing while a date in it is none", () => {
+    const base = { id: "g", personId: "p" };
+    expect(goalAsked(draft, metric.units, base)).not.toBeNull();
+    for (const changed of [{ startDate: "" }, { startDate: "some day" }, { date: "" }, { date: "3 Ma" }])
+      expect(goalAsked({ ...draft, ...changed }, metric.units, base)).toBeNull();
+    // A date that the way does not ask for may be anything.
+    expect(goalAsked({ ...draft, by: "rate", rate: "0.4", date: "3 Ma" }, metric.units, base)).not.toBeNull();
+  });
   it("gives back the goal it was made of, to the last digit, in either unit", () => {
     const weight = fc.double({ min: 40, max: 150, noNaN: true });
     const by = fc.oneof(

@@ -1,4 +1,4 @@
-import { dateOf } from "../base/calendar/day";
+import { dayOf, dateOf } from "../base/calendar/day";
 import { fromKcal, toKcal } from "../base/units/energy";
 import { fromKg, parseMass } from "../base/units/mass";
 import { parseDecimal, printNumber } from "../base/units/number";
@@ -90,8 +90,8 @@ export function goalAsked(
     startKg === null ||
     targetKg === null ||
     milestones === null ||
-    fields.startDate === "" ||
-    (dated ? fields.date === "" : fields.by === "rate" ? rate === null : intake === null)
+    dayOf(fields.startDate) === null ||
+    (dated ? dayOf(fields.date) === null : fields.by === "rate" ? rate === null : intake === null)
   )
     return null;
   const { limit: _limit, milestonesKg: _milestones, why: _why, ...keep } = base as Partial<Goal>;

@@ -1,5 +1,6 @@
 "use client";
 
+import { entryDayOf } from "@/core/base/calendar/day";
 import type { DayPhoto } from "@/core/body/photosView";
 import { put } from "@/core/log/records";
 import { fullDate } from "@/ui/dates";
@@ -30,6 +31,7 @@ export function Photographs() {
   const right = photos.find((photo) => photo.id === chosen.right) ?? photos.at(-1);
   const take = async (file: File | undefined) => {
     if (file === undefined) return;
+    if (entryDayOf(on) === null) return setProblem("The day of the photograph is missing. It was not taken.");
     setProblem(null);
     try {
       const { photo, stored } = await takenPhoto(file, person.id, on);

@@ -48,7 +48,9 @@ export function DoneTable() {
         <Captioned caption="Day" over>
           {(id) => <DateField id={id} value={date} max={today} onChange={setDate} />}
         </Captioned>
-        <LinkButton onClick={() => void same()}>Same as last time</LinkButton>
+        <LinkButton disabled={!sound} onClick={() => void same()}>
+          Same as last time
+        </LinkButton>
         {!sound && <span className="warn small">A day up to today is needed.</span>}
       </div>
       <form
