@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { entry, read, rows, said } from "./lines";
+import { entry, more, read, rows, said } from "./lines";
 
 describe("lines of many hands", () => {
   it("are read right, asked or refused, and none is written wrong", () => {
@@ -27,7 +27,7 @@ describe("lines of many hands", () => {
 
 describe("what is shown while a line is typed", () => {
   it("is what it was: fields, questions, offers and doubts, line by line", async () => {
-    const shown = rows.map((row) => {
+    const shown = [...rows, ...more].map((row) => {
       const { fields, problems, choices, caution, label } = entry(row);
       return [
         row.line,

@@ -24,6 +24,12 @@ export const rows = readFileSync(new URL("./lines.tsv", import.meta.url), "utf8"
     return { sort, how, units, day, right, line };
   });
 
+/** Further lines, of which only is held what is shown of them. */
+export const more = readFileSync(new URL("./lines.more.txt", import.meta.url), "utf8")
+  .trim()
+  .split("\n")
+  .map((line) => ({ units: "kg", line }));
+
 const today = mustDay("2026-11-27");
 function readerIn(mass: "kg" | "lb"): (line: string) => ParsedEntry {
   const log = emptyLog();

@@ -25,6 +25,13 @@ describe("least squares", () => {
     expect(weighted.coefficients[1]).toBeCloseTo(doubled.coefficients[1]!, 10);
   });
 
+  it("tells regressors apart by their own size: large ones that differ by a hair are the same", () => {
+    const near = (share: number) =>
+      leastSquares(rows.map((row, index) => ({ ...row, x: [1e6 * row.x[1]!, 1e6 * row.x[1]! + (index % 2) * share] })));
+    expect(near(1e-3)).toBeNull();
+    expect(near(1e6)).not.toBeNull();
+  });
+
   it("has no answer where the regressors cannot be told apart, or there are too few observations", () => {
     expect(leastSquares(rows.map((row) => ({ ...row, x: [row.x[1]!, 2 * row.x[1]!] })))).toBeNull();
     expect(leastSquares(rows.slice(0, 2))).toBeNull();

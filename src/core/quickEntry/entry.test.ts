@@ -349,3 +349,25 @@ describe("an exercise that is not there yet", () => {
     expect(read("flurb").change).toBeNull();
   });
 });
+
+describe("what stands at an edge", () => {
+  it("a share of nothing, of more than 150 %, and a time of nothing are refused", () => {
+    const shareOf = () => 100;
+    for (const text of ["back squat 3x5 0 %", "back squat 3x5 151 %", "run 5 km 0:00"]) {
+      const { change, problems } = read(text, { shareOf });
+      expect([text, change, problems.length > 0]).toEqual([text, null, true]);
+    }
+    for (const text of ["back squat 3x5 1 %", "back squat 3x5 150 %"])
+      expect([text, read(text, { shareOf }).change]).not.toEqual([text, null]);
+  });
+  it("a mark inside brackets parts nothing, one behind them does", () => {
+    const { change, problems } = read("72.1 (slept well; up late); run 5 km 25:00");
+    expect(problems).toEqual([]);
+    expect(change).toHaveLength(2);
+    expect((change![0] as { put: WeighIn }).put.note).toBe("slept well; up late");
+  });
+  it("a name in quotes is underlined whole where its sets are missing", () => {
+    const { problems } = read('"log press"');
+    expect(problems.map(({ start, end }) => '"log press"'.slice(start, end))).toEqual(["log press"]);
+  });
+});

@@ -39,6 +39,31 @@ describe("a session by its form", () => {
     });
   });
 
+  it("writes each of its fields, and it alone", () => {
+    const fields: SessionFields = {
+      ...sessionFields(row, "km"),
+      title: "Hard row",
+      place: "lake",
+      note: "wind",
+      at: "06:40",
+      optional: true,
+      test: true,
+      effort: "7",
+      feel: "4",
+    };
+    for (const [key, value] of [
+      ["title", { title: "Hard row" }],
+      ["place", { place: "lake" }],
+      ["note", { note: "wind" }],
+      ["at", { time: "06:40" }],
+      ["optional", { optional: true }],
+      ["test", { test: true }],
+      ["effort", { effort: 7 }],
+      ["feel", { feel: 4 }],
+    ] as const)
+      expect(withSessionFields(row, fields, new Set([key]), "km")).toEqual({ ...row, ...value });
+  });
+
   it("drops what was emptied, and makes a planned distance a done one", () => {
     const planned: Session = {
       id: "s",
