@@ -1,5 +1,5 @@
-import { describe, expect, it } from "vitest";
-import { aDate, aDuration, between, massBetween, optional, required } from "./checks";
+import { describe, expect, it, vi } from "vitest";
+import { aDate, aTime, aDuration, between, massBetween, optional, required } from "./checks";
 
 describe("checks of what is typed", () => {
   it("numbers between bounds, with point or comma", () => {
@@ -22,7 +22,13 @@ describe("checks of what is typed", () => {
     expect(check("x")).toContain("Write a weight");
   });
   it("dates, durations, names", () => {
-    expect(aDate("The date")("2026-02-30")).toBe("The date is missing.");
+    vi.stubGlobal("navigator", { language: "en-GB" });
+    expect(aDate("The date")("")).toBe("The date is missing.");
+    expect(aDate("The date")("2026-02-30")).toBe("There is no day 2026-02-30.");
+    expect(aDate("The date")("some day")).toMatch(/^"some day" is no date\. Write it such as/);
+    expect(aTime("")).toBeNull();
+    expect(aTime("06:40")).toBeNull();
+    expect(aTime("25:00")).toBe("Write a time of day such as 6:40.");
     expect(aDate("The date", "2026-06-11")("2026-06-12")).toBe("The date cannot be in the future.");
     expect(aDate("The date", "2026-06-11")("2026-06-11")).toBeNull();
     expect(aDuration("33:10")).toBeNull();
