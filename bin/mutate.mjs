@@ -1,7 +1,6 @@
 // `npm run mutate`: breaks the core in small ways, one at a time, and sees whether a test notices. Prints the share
-// noticed by room and each
-// break that nothing noticed. `-- --each 40` tries so many a room (20 without it), `-- --room body` one room alone, `--
-// --seed 7` others.
+// noticed by room and each break that nothing noticed. `-- --each 40` tries so many a room (20 without it),
+// `-- --room body` one room alone, `-- --seed 7` others.
 import { spawn } from "node:child_process";
 import { cpSync, mkdirSync, readdirSync, readFileSync, rmSync, symlinkSync, writeFileSync } from "node:fs";
 import { cpus } from "node:os";

@@ -1,6 +1,5 @@
 // `npm run sizes`: first-load JavaScript (gzip) of every page, beside a bare page with only Next, ConfigProvider,
-// Button and Input
-// (bench/bare), built with the same packages. Fails when one is more than 1.5 times the bare page.
+// Button and Input (bench/bare), built with the same packages. Fails when one is more than 1.5 times the bare page.
 import { spawnSync } from "node:child_process";
 import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";

@@ -4,6 +4,7 @@ import { LineCursor } from "../entry/cursor";
 import { type NameAt, type Named, namesIn, slipOf } from "../entry/names";
 import type { Line } from "../entry/parsedEntry";
 import type { Token } from "../entry/tokens";
+import { clock } from "../entry/typed";
 import type { RecordOf } from "../log/records";
 import { centimetresIn, inUnit, readingProblem, usualMeasures } from "./usualMeasures";
 import { heaviest, lightest } from "./weighIns";
@@ -330,9 +331,9 @@ export class Facts extends LineCursor {
       const [hours, minutes, ...rest] = token.text.split(":");
       if (rest.length > 0 || Number(hours) > 23 || Number(minutes) > 59 || !/^\d{2}$/.test(minutes!))
         return this.unread(at, at + 1, `"${token.text}" is no time of day. Write one such as 6:40.`);
-      time = clock(Number(hours), minutes!, half);
+      time = clock(Number(hours), Number(minutes), half);
     } else if (isWhole(token) && half !== null && token.value >= 1 && token.value <= 12)
-      time = clock(token.value, "00", half);
+      time = clock(token.value, 0, half);
     if (time === null) return null;
     const last = this.weighIns.at(-1);
     const to = half === null ? at + 1 : at + 2;
@@ -494,9 +495,4 @@ export class Facts extends LineCursor {
 /** `2nd`. */
 export function isSecond(token: Token | undefined, next: Token | undefined): boolean {
   return isWhole(token) && token.value === 2 && isWord(next, "nd") && next!.glued;
-}
-
-function clock(hours: number, minutes: string, half: string | null): string {
-  const hour = half === null ? hours : (hours % 12) + (half === "pm" ? 12 : 0);
-  return `${String(hour).padStart(2, "0")}:${minutes}`;
 }

@@ -40,6 +40,11 @@ export function typedTime(text: string): string | null {
   const half = match[3]?.toLowerCase();
   if (half === undefined && match[2] === undefined) return null;
   if (minutes > 59 || (half === undefined ? hours > 23 : hours < 1 || hours > 12)) return null;
-  const hour = half === undefined ? hours : (hours % 12) + (half === "pm" ? 12 : 0);
+  return clock(hours, minutes, half ?? null);
+}
+
+/** HH:MM of an hour and its minutes, of the morning or the afternoon where `half` says so. */
+export function clock(hours: number, minutes: number, half: string | null): string {
+  const hour = half === null ? hours : (hours % 12) + (half === "pm" ? 12 : 0);
   return `${String(hour).padStart(2, "0")}:${String(minutes).padStart(2, "0")}`;
 }

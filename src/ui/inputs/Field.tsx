@@ -16,9 +16,6 @@ interface FieldProps<T extends FieldValues> {
   unit?: string;
   check?: Check;
   type?: "text" | "long" | "date" | "time";
-  /** Dates between which one is meant. */
-  max?: string;
-  min?: string;
   /** Which way a date without its year is taken: the last such day, or the next. */
   lean?: "back" | "ahead";
   placeholder?: string;
@@ -36,8 +33,6 @@ export function Field<T extends FieldValues>({
   unit,
   check,
   type = "text",
-  max,
-  min,
   lean,
   placeholder,
   inputMode,
@@ -91,9 +86,7 @@ export function Field<T extends FieldValues>({
           autoSize={{ minRows: 2, maxRows: 8 }}
         />
       )}
-      {type === "date" && (
-        <DateField {...shared} {...{ invalid, describedBy, max, min, lean }} ref={ref} onChange={write} />
-      )}
+      {type === "date" && <DateField {...shared} {...{ invalid, describedBy, lean }} ref={ref} onChange={write} />}
       {type === "time" && <TimeField {...shared} {...{ invalid, describedBy }} ref={ref} onChange={write} />}
       {problem !== undefined && (
         <span id={`${id}-problem`} className={styles.problem} role="alert">

@@ -4,32 +4,22 @@ import { dateOf, dayOf, mustDay } from "@/core/base/calendar/day";
 import { typedDate } from "@/core/entry/typed";
 import { CalendarOutlined } from "@ant-design/icons";
 import { Input, type InputRef } from "antd";
-import { type KeyboardEvent, type Ref, useEffect, useId, useImperativeHandle, useRef, useState } from "react";
+import { type KeyboardEvent, useEffect, useId, useImperativeHandle, useRef, useState } from "react";
 import { addDays, dateOrder, fullDate, monthsLater } from "../dates";
 import { useToday } from "../log/useToday";
 import type { CalendarPanelProps } from "./CalendarPanel";
 import styles from "./kit.module.css";
 import { late, whenIdle } from "./late";
+import { Touched, type TypedFieldProps } from "./Touched";
 import { useCoarse } from "./useCoarse";
 
-export interface DateFieldProps {
-  /** The date as YYYY-MM-DD; or what was typed, where it cannot be read; or nothing. */
-  value: string;
-  /** Told the date, or what was typed where it cannot be read, as it is typed. */
-  onChange: (value: string) => void;
+/** Its value is kept as YYYY-MM-DD. Where no form around it says that it is wrong (`invalid`), it says so itself. */
+export interface DateFieldProps extends TypedFieldProps {
   /** No date after it, none before it is offered. */
   max?: string;
   min?: string;
   /** Which way a date without its year is taken: the last such day, or the next. */
   lean?: "back" | "ahead";
-  id?: string;
-  label?: string;
-  onBlur?: () => void;
-  /** Whether the form around it says that it is wrong; where none is around it, the field says so itself. */
-  invalid?: boolean;
-  describedBy?: string;
-  className?: string;
-  ref?: Ref<{ focus: () => void }>;
 }
 
 const Calendar = late<CalendarPanelProps>(
@@ -41,35 +31,11 @@ const Calendar = late<CalendarPanelProps>(
  * A date: typed as it is written (`3 Mar`, `3/3/26`, `yesterday`), or chosen in a calendar by pointer, or by arrow and
  * page keys. With a finger it is the device's own field. What cannot be read stays as it was typed.
  */
-export function DateField(props: DateFieldProps) {
-  return useCoarse() ? <TouchedDate {...props} /> : <TypedDate {...props} />;
-}
-
-function TouchedDate({
-  value,
-  onChange,
-  max,
-  min,
-  id,
-  label,
-  onBlur,
-  invalid,
-  describedBy,
-  className = "",
-  ref,
-}: DateFieldProps) {
-  return (
-    <input
-      type="date"
-      ref={ref as Ref<HTMLInputElement>}
-      value={dayOf(value) === null ? "" : value}
-      onChange={(event) => onChange(event.target.value)}
-      {...{ max, min, id, onBlur }}
-      aria-label={label}
-      aria-invalid={invalid}
-      aria-describedby={describedBy}
-      className={`${styles.touched} ${className}`}
-    />
+export function DateField({ lean = "back", ...field }: DateFieldProps) {
+  return useCoarse() ? (
+    <Touched type="date" {...field} value={dayOf(field.value) === null ? "" : field.value} />
+  ) : (
+    <TypedDate lean={lean} {...field} />
   );
 }
 
@@ -88,7 +54,7 @@ function TypedDate({
   onChange,
   max,
   min,
-  lean = "back",
+  lean,
   id,
   label,
   onBlur,
@@ -96,7 +62,7 @@ function TypedDate({
   describedBy,
   className = "",
   ref,
-}: DateFieldProps) {
+}: DateFieldProps & { lean: "back" | "ahead" }) {
   const own = useId();
   const input = useRef<InputRef>(null);
   useImperativeHandle(ref, () => ({ focus: () => input.current?.focus() }));
@@ -111,18 +77,25 @@ function TypedDate({
   const isDate = dayOf(value) !== null;
   const held = (date: string) => (max !== undefined && date > max ? max : min !== undefined && date < min ? min : date);
 
-  const problemOf = (text: string) => {
-    if (text.trim() === "" || today === null) return null;
-    const day = typedDate(text, mustDay(today), dateOrder(), lean);
-    return typeof day === "number" ? null : day.problem;
-  };
+  /** What is typed, read; nothing where there is nothing to read. */
+  const read = (text: string) =>
+    text.trim() === "" || today === null ? null : typedDate(text, mustDay(today), dateOrder(), lean);
   const write = (text: string) => {
     setTyped(text);
     setUnread(null);
-    if (text.trim() === "" || today === null) return onChange("");
-    const day = typedDate(text, mustDay(today), dateOrder(), lean);
-    onChange(typeof day === "number" ? dateOf(day) : text);
-    if (cursor !== null && typeof day === "number") setCursor(dateOf(day));
+    const day = read(text);
+    if (typeof day !== "number") return onChange(day === null ? "" : text);
+    onChange(dateOf(day));
+    if (cursor !== null) setCursor(dateOf(day));
+  };
+  /** What cannot be read stays, and is said. */
+  const leave = () => {
+    const day = invalid === undefined && typed !== null ? read(typed) : null;
+    const problem = typeof day === "object" ? (day?.problem ?? null) : null;
+    setUnread(problem);
+    if (problem === null) setTyped(null);
+    setCursor(null);
+    onBlur?.();
   };
   const choose = (date: string) => {
     setCursor(null);
@@ -159,19 +132,13 @@ function TypedDate({
         onChange={(event) => write(event.target.value)}
         onKeyDown={onKeyDown}
         onFocus={(event) => event.target.select()}
-        onBlur={() => {
-          const problem = invalid === undefined && typed !== null ? problemOf(typed) : null;
-          setUnread(problem);
-          if (problem === null) setTyped(null);
-          setCursor(null);
-          onBlur?.();
-        }}
+        onBlur={leave}
         autoComplete="off"
         aria-invalid={invalid ?? unread !== null}
         aria-describedby={unread === null ? describedBy : `${own}-problem`}
-        {...(id === undefined ? {} : { id })}
-        {...(label === undefined ? {} : { "aria-label": label })}
-        {...(invalid || unread !== null ? { status: "error" as const } : {})}
+        id={id}
+        aria-label={label}
+        status={invalid || unread !== null ? "error" : undefined}
         suffix={
           <button
             type="button"

@@ -5,12 +5,11 @@ import type { FilePickerProps } from "./FilePicker";
 import styles from "./kit.module.css";
 
 /** The zone itself, which comes after the page stands. */
-export function DropZone({ label, accept, onFiles, multiple = false, disabled = false, children }: FilePickerProps) {
+export function DropZone({ label, accept, onFiles, disabled = false, children }: FilePickerProps) {
   return (
     <Upload.Dragger
       aria-label={label}
       accept={accept}
-      multiple={multiple}
       disabled={disabled}
       showUploadList={false}
       className={styles.zone ?? ""}

@@ -10,7 +10,6 @@ export interface FilePickerProps {
   /** File name endings, with commas. */
   accept: string;
   onFiles: (files: File[]) => void;
-  multiple?: boolean;
   disabled?: boolean;
   /** What stands in the zone. */
   children: ReactNode;

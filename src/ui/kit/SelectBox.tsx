@@ -28,10 +28,8 @@ export function SelectBox({
       popupMatchSelectWidth={false}
       variant={plain ? "borderless" : "outlined"}
       autoFocus={autoFocus}
-      {...(label === undefined ? {} : { "aria-label": label })}
-      {...(id === undefined ? {} : { id })}
-      {...(placeholder === undefined ? {} : { placeholder })}
-      {...(onBlur === undefined ? {} : { onBlur })}
+      aria-label={label}
+      {...{ id, placeholder, onBlur }}
       className={`${styles.select} ${className ?? ""}`}
       {...(options.length < many ? {} : { showSearch: { optionFilterProp: "label" } })}
     />

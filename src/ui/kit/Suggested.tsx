@@ -18,8 +18,7 @@ export const Suggested = late<SuggestedProps>(
   function Holding({ id, value, onChange, onFocus, onBlur }: SuggestedProps & Held) {
     return (
       <Input
-        {...(id === undefined ? {} : { id })}
-        {...{ value, onFocus, onBlur }}
+        {...{ id, value, onFocus, onBlur }}
         onChange={(event) => onChange(event.target.value)}
         autoComplete="off"
       />

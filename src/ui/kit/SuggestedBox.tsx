@@ -22,8 +22,7 @@ export function SuggestedBox({
       }}
       autoFocus={autoFocus}
       style={{ width: "100%" }}
-      {...(id === undefined ? {} : { id })}
-      {...(onBlur === undefined ? {} : { onBlur })}
+      {...{ id, onBlur }}
     />
   );
 }

@@ -8,6 +8,7 @@ import { type Control, type FieldPath, type FieldValues, useController } from "r
 export function Tick({
   checked,
   onChange,
+  onBlur,
   disabled = false,
   className,
   label,
@@ -15,6 +16,7 @@ export function Tick({
 }: {
   checked: boolean;
   onChange: (checked: boolean) => void;
+  onBlur?: () => void;
   disabled?: boolean;
   className?: string;
   /** Its name, where no words stand beside it. */
@@ -26,8 +28,9 @@ export function Tick({
       checked={checked}
       disabled={disabled}
       onChange={(event) => onChange(event.target.checked)}
-      {...(className === undefined ? {} : { className })}
-      {...(label === undefined ? {} : { "aria-label": label })}
+      onBlur={onBlur}
+      className={className}
+      aria-label={label}
     >
       {children}
     </Checkbox>
@@ -47,17 +50,11 @@ export function TickField<T extends FieldValues>({
   children: ReactNode;
 }) {
   const {
-    field: { value, onChange, onBlur, ref },
+    field: { value, onChange, onBlur },
   } = useController({ control, name });
   return (
-    <Checkbox
-      checked={value as boolean}
-      onChange={(event) => onChange(event.target.checked)}
-      onBlur={onBlur}
-      ref={(box) => ref(box?.input ?? null)}
-      {...(className === undefined ? {} : { className })}
-    >
+    <Tick checked={value as boolean} onChange={onChange} onBlur={onBlur} className={className}>
       {children}
-    </Checkbox>
+    </Tick>
   );
 }

@@ -1,61 +1,30 @@
 "use client";
 
 import { typedTime } from "@/core/entry/typed";
-import { Input } from "antd";
-import { type Ref, useState } from "react";
-import styles from "./kit.module.css";
+import { Input, type InputRef } from "antd";
+import { useImperativeHandle, useRef, useState } from "react";
+import { Touched, type TypedFieldProps } from "./Touched";
 import { useCoarse } from "./useCoarse";
 
-export interface TimeFieldProps {
-  /** The time as HH:MM; or what was typed, where it cannot be read; or nothing. */
-  value: string;
-  onChange: (value: string) => void;
-  id?: string;
-  label?: string;
-  onBlur?: () => void;
-  invalid?: boolean;
-  describedBy?: string;
-  className?: string;
-  ref?: Ref<{ focus: () => void }>;
+/**
+ * A time of day, kept as HH:MM: typed as it is written (`6:40`, `0640`, `6.40 pm`); with a finger it is the device's own
+ * field. What cannot be read stays as it was typed.
+ */
+export function TimeField(props: TypedFieldProps) {
+  return useCoarse() ? (
+    <Touched type="time" {...props} value={typedTime(props.value) === null ? "" : props.value} />
+  ) : (
+    <TypedTime {...props} />
+  );
 }
 
-/**
- * A time of day: typed as it is written (`6:40`, `0640`, `6.40 pm`); with a finger it is the device's own field. What
- * cannot be read stays as it was typed.
- */
-export function TimeField({
-  value,
-  onChange,
-  id,
-  label,
-  onBlur,
-  invalid,
-  describedBy,
-  className = "",
-  ref,
-}: TimeFieldProps) {
-  const isCoarse = useCoarse();
+function TypedTime({ value, onChange, id, label, onBlur, invalid, describedBy, className, ref }: TypedFieldProps) {
+  const input = useRef<InputRef>(null);
+  useImperativeHandle(ref, () => ({ focus: () => input.current?.focus() }));
   const [typed, setTyped] = useState<string | null>(null);
-  if (isCoarse)
-    return (
-      <input
-        type="time"
-        ref={ref as Ref<HTMLInputElement>}
-        value={typedTime(value) === null ? "" : value}
-        onChange={(event) => onChange(event.target.value)}
-        {...{ id, onBlur }}
-        aria-label={label}
-        aria-invalid={invalid}
-        aria-describedby={describedBy}
-        className={`${styles.touched} ${className}`}
-      />
-    );
   return (
     <Input
-      ref={(field) => {
-        if (typeof ref === "function") ref(field);
-        else if (ref) ref.current = field;
-      }}
+      ref={input}
       value={typed ?? value}
       onChange={(event) => {
         setTyped(event.target.value);
@@ -68,11 +37,11 @@ export function TimeField({
       placeholder="06:40"
       autoComplete="off"
       className={className}
+      id={id}
+      aria-label={label}
       aria-invalid={invalid}
       aria-describedby={describedBy}
-      {...(id === undefined ? {} : { id })}
-      {...(label === undefined ? {} : { "aria-label": label })}
-      {...(invalid ? { status: "error" as const } : {})}
+      status={invalid ? "error" : undefined}
     />
   );
 }
