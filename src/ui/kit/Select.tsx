@@ -36,17 +36,19 @@ const LateSelect = late<SelectProps<string>>(
     onFocus,
     onBlur,
   }: SelectProps<string> & Held) {
+    const shown = options.find((one) => one.value === value)?.label ?? placeholder;
     return (
       <button
         type="button"
         aria-haspopup="listbox"
         aria-busy="true"
-        aria-label={label}
+        // A button's name holds what it shows.
+        aria-label={label && `${label}: ${shown}`}
         id={id}
         className={`${styles.select} ${plain ? styles.plain : styles.holding} ${className}`}
         {...{ onFocus, onBlur }}
       >
-        {options.find((one) => one.value === value)?.label ?? placeholder}
+        {shown}
       </button>
     );
   },
