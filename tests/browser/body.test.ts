@@ -304,7 +304,7 @@ describe("an old spreadsheet", () => {
       )
       .waitFor();
     // 14 March: (83.6 + 83.4 + 83.9 + 83.5) ÷ 4 = 83.6, and the sheet says 83.7.
-    await page.getByRole("row", { name: /^14 Mar 8 83\.7 83\.60 \+0\.10/ }).waitFor();
+    await page.getByRole("row", { name: /^14 Mar 2026 8 83\.7 83\.60 \+0\.10/ }).waitFor();
     await choose(page.getByLabel("Column Average holds"), "not compared");
     await page.getByRole("heading", { name: "Average, mean" }).waitFor({ state: "detached" });
     await page.getByRole("button", { name: "Take its weights and notes into the log" }).click();

@@ -55,7 +55,7 @@ async function screen(page: Page) {
   const lifts = await page.locator("#content table").first().innerText();
   await page.goto(`${address}/lifts/work`);
   await page.getByRole("heading", { name: "Week by week" }).waitFor();
-  const volume = await page.getByRole("group", { name: "Week by week" }).innerText();
+  const volume = await page.getByRole("table", { name: "Week by week" }).innerText();
   await page.goto(`${address}/distance`);
   await page.getByRole("heading", { name: "By purpose" }).waitFor();
   const distance = await page.locator("#content table").first().innerText();

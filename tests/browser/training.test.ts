@@ -537,7 +537,7 @@ describe("sets at the keyboard", () => {
       .getByRole("row", { name: /^Zottmans/ })
       .getByRole("button", { name: "Leave out" })
       .click();
-    const lines = page.getByRole("group", { name: "What would be written" });
+    const lines = page.getByRole("table", { name: "What would be written" });
     await lines.getByText("8, 8, 7 at 70 kg").waitFor();
     await lines.getByText("3 × 5 at 100 kg").waitFor();
     await lines.getByText("1 × 5 at 145.15 kg").waitFor();
@@ -689,7 +689,7 @@ describe("reading the lifts", () => {
   it("a block of training: its days are one choice, its work stands beside the block before, and nonsense is refused", async () => {
     const { page } = hand;
     await page.getByRole("link", { name: "Work", exact: true }).click();
-    const blocks = page.getByRole("group", { name: "Blocks" });
+    const blocks = page.getByRole("table", { name: "Blocks" });
     const lifts = (name: string) => blocks.getByRole("row", { name }).getByRole("cell").nth(2).innerText();
     await choose(page.getByRole("combobox", { name: "Block" }), "Build four");
     await expect.poll(() => page.getByLabel("From").inputValue()).toBe("6 Apr 2026");

@@ -19,6 +19,8 @@ describe("readings of measures", () => {
     [fat, "18.5 %", 18.5],
     [fat, "18.5", 18.5],
     [own, "45", 45],
+    // A measure known by its name in a unit of one's own has no known bounds.
+    [{ name: "Body fat", unit: "mm" }, "190", 190],
   ])("%o takes %s", (measure, text, value) => {
     expect(readReading(text, measure)).toEqual({ value: expect.closeTo(value, 9) as number });
   });

@@ -2,7 +2,7 @@ import { pacePerKm } from "@/core/sessions/covered";
 import { describe, expect, it } from "vitest";
 import { mustDay } from "../base/calendar/day";
 import type { Session } from "../log/kinds/sessions";
-import { adherence } from "../sessions/adherence";
+import { adherence, wasPlanned } from "../sessions/adherence";
 import { splitPer500, totalsByPurpose } from "./distance";
 
 describe("pace", () => {
@@ -29,6 +29,15 @@ describe("pace", () => {
   });
 });
 
+it("pace of a metre a second, over metres of which there is one: 16:40 /km", () => {
+  expect(
+    pacePerKm([
+      { metres: 1, seconds: 1 },
+      { metres: 0, seconds: 60 },
+    ]),
+  ).toBe(1000);
+});
+
 describe("adherence", () => {
   const session = (status: Session["status"], extra: Partial<Session> = {}): Session => ({
     id: Math.random().toString(),
@@ -38,6 +47,16 @@ describe("adherence", () => {
     status,
     planned: {},
     ...extra,
+  });
+  it("takes a session that was not done for planned unless it was begun and left empty", () => {
+    const planned = (extra: Partial<Session>) => wasPlanned(session("skipped", { planned: null, ...extra }));
+    expect([
+      planned({}),
+      planned({ items: [] }),
+      planned({ items: [], planned: { minutes: 30 } }),
+      planned({ items: [], distance: { purpose: "steady" } }),
+      planned({ items: [{ id: "i", exerciseId: "e", sets: [] }] }),
+    ]).toEqual([true, false, true, true, true]);
   });
   it("counts partly as half, an untouched past session as missed, and nothing of what is to come", () => {
     const week = [
@@ -59,6 +78,8 @@ describe("adherence", () => {
       extra: 1,
       share: 0.5,
     });
+    // A session done today counts today.
+    expect(adherence([session("done")], mustDay("2026-06-01"))).toMatchObject({ planned: 1, done: 1 });
     expect(adherence([], 0).share).toBeNull();
     expect(adherence([session("planned", { date: "2026-06-02" })], mustDay("2026-06-02"))).toMatchObject({
       planned: 0,

@@ -76,6 +76,18 @@ describe("edits of cells", () => {
       ["", "slept badly"],
     ]);
   });
+  it("are listed by day, and of one day as the columns stand", () => {
+    const { changes } = ledgerChange(context(), [
+      edit("2026-06-11", "note", "windy"),
+      edit("2026-06-11", "weight", "72.1"),
+      edit("2026-06-09", "note", "calm"),
+    ]);
+    expect(changes.map(({ date, column }) => [date, column])).toEqual([
+      ["2026-06-09", "note"],
+      ["2026-06-11", "weight"],
+      ["2026-06-11", "note"],
+    ]);
+  });
   it("that change nothing write nothing, and a weight typed in pounds keeps its pounds", () => {
     expect(
       ledgerChange(context(), [edit("2026-06-10", "weight", " 72.4 "), edit("2026-06-10", "note", "travel")]).change,
@@ -161,6 +173,13 @@ describe("a measure's column", () => {
     expect(ledgerChange(context(), [edit("2026-06-10", column, "wide")]).refused[0]!.why).toContain("is no number");
     expect(ledgerChange(context(), [edit("2026-06-12", column, "82")]).refused[0]!.why).toContain("in the future");
   });
+  it("says its unit, unless it has none", () => {
+    const columns = allColumns([
+      { id: "waist", name: "Waist", unit: "cm" },
+      { id: "mood", name: "Mood", unit: "" },
+    ]);
+    expect([columns.get("measure waist")!.unit, columns.get("measure mood")!.unit]).toEqual([{ own: "cm" }, null]);
+  });
   it("is found by its name in a pasted head", () => {
     expect(paste("Date\tWaist (cm)\n2026-05-28\t82,5").edits).toEqual([edit("2026-05-28", "measure waist", "82,5 cm")]);
   });
@@ -210,6 +229,10 @@ describe("pasted text", () => {
       edit("2026-06-01", "trend", "72.0"),
       edit("2026-06-02", "weight", "72.2"),
     ]);
+  });
+  it("of one column keeps its decimal commas, also where a date stands before them", () => {
+    expect(paste("72,4\n72,2").edits.map(({ text }) => text)).toEqual(["72,4", "72,2"]);
+    expect(paste("2026-05-28,72").edits.map(({ text }) => text)).toEqual(["2026-05-28,72"]);
   });
   it("with a head puts each column under its name and passes over those it does not know", () => {
     expect(paste("Date\tMood\tNotes\tWeight (kg)\n2026-05-28\tgood\ttravel\t72.4").edits).toEqual([

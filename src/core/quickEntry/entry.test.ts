@@ -352,6 +352,11 @@ describe("an exercise that is not there yet", () => {
 
 describe("what stands at an edge", () => {
   it("a share of nothing, of more than 150 %, and a time of nothing are refused", () => {
+    // Of a maximum of 200 kg, 75 % are 150 kg.
+    expect(read("front squat 3x5 75 %", { shareOf: (_, share) => share * 200 }).fields).toContainEqual({
+      label: "sets",
+      text: "3 × 5 at 150 kg",
+    });
     const shareOf = () => 100;
     for (const text of ["back squat 3x5 0 %", "back squat 3x5 151 %", "run 5 km 0:00"]) {
       const { change, problems } = read(text, { shareOf });

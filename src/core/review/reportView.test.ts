@@ -55,6 +55,8 @@ describe("a report", () => {
   it("of some days alone says nothing of the others", () => {
     const view = reportView(asOf, { of: "weight", from: "2026-06-15", until: "2026-06-21" });
     expect(view.report!.start.value).toBeCloseTo(79, 12);
+    // 15 to 21 June, both included.
+    expect(view.report!.current.value).toBeCloseTo(80 - 20 / 14, 12);
     expect([view.notes, view.photos]).toEqual([[], null]);
     expect(reportView(asOf, { of: "weight", from: "2027-01-01", until: null }).report).toBeNull();
   });

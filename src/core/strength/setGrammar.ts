@@ -185,13 +185,42 @@ export class SetGrammar extends SetAmounts {
     };
   }
 
+  /** `3 sets 8 8 7 60`: repetitions of each set and a load, or repetitions and a load for each set. */
+  #loadOrLoads(from: number, sets: number, { value, to }: At<Reps[]>): Doubt | null {
+    const numbers = value.map(({ reps }) => reps!);
+    const areBare = value.every((one) => Object.keys(one).length === 1) && this.token(to)?.kind !== "number";
+    if (sets < 2 || numbers.length !== sets + 1 || !areBare || numbers.slice(1, -1).some((one) => one >= surelyLoad))
+      return null;
+    const unit = this.defaultUnit;
+    return {
+      from,
+      to,
+      message: "Is the last number the load of all sets, or has each set a load of its own?",
+      readings: [
+        {
+          label: `${numbers.slice(0, -1).join(", ")} at ${numbers.at(-1)} ${unit}`,
+          text: `${numbers.slice(0, -1).join(",")} ${numbers.at(-1)} ${unit}`,
+        },
+        {
+          label: `${numbers[0]} at ${numbers.slice(1).join(", ")} ${unit}`,
+          text: numbers
+            .slice(1)
+            .map((load) => `${load} ${unit} x ${numbers[0]}`)
+            .join(", "),
+        },
+      ],
+    };
+  }
+
   /** `3 sets of 5 at 80 kg`, `3 sets 8, 8, 7 60 kg`, `5 reps x 3 sets at 80`, `5 reps at 100 kg`. */
-  #inWords(from: number): { group: Group } | null {
+  #inWords(from: number): { group: Group } | { doubt: Doubt } | null {
     const first = this.token(from);
     if (isWhole(first) && isSets(this.token(from + 1)) && first.value > 0 && first.value <= 30) {
       let to = from + 2;
       if (isWord(this.token(to), "of") || isMark(this.token(to), "x", "@", ":", ",")) to += 1;
-      const list = this.repsListAt(to, false);
+      const list = this.repsListAt(to, true);
+      const doubt = list && this.#loadOrLoads(from, first.value, list);
+      if (doubt) return { doubt };
       const single = this.repsAt(to);
       const reps =
         list && list.value.length === first.value

@@ -6,10 +6,10 @@ import type { BodyAsk, BodyView } from "@/core/body/bodyView";
 import { shortDate, weekName } from "@/ui/dates";
 import { Figure, WorkingLink } from "@/ui/figure/Figure";
 import { LinkButton } from "@/ui/kit/LinkButton";
+import { Matrix } from "@/ui/kit/Matrix";
 import { Segmented } from "@/ui/kit/Segmented";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
-import { Scrollable } from "@/ui/Scrollable";
 import { usePrinter } from "@/ui/usePrinter";
 import styles from "@/ui/view.module.css";
 import dynamic from "next/dynamic";
@@ -129,76 +129,51 @@ function Second({ view: { second } }: { view: BodyView }) {
 function Weeks({ view }: { view: BodyView }) {
   const printer = usePrinter();
   const { today } = useLog();
+  const change = (kg: number) => printer.massChange(kg).split(" ")[0];
   const plan = "reason" in view.plan ? null : view.plan.kgPerWeek;
+  const planned = (parts: number) => (plan === null ? "" : `, plan ${change(plan / parts)}`);
   return (
-    <Scrollable label="Weeks">
-      <table>
-        <thead>
-          <tr>
-            <th>Week from</th>
-            {view.weeks.map(({ closingDate, open }) => (
-              <th key={closingDate} className="num">
-                {weekName(closingDate)}
-                {open ? ", open" : ""}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          <tr>
-            <td>Median, days</td>
-            {view.weeks.map((week) => (
-              <td key={week.closingDate} className="num">
-                {week.medianKg === null ? (
-                  <span className="quiet">none</span>
-                ) : (
-                  <WorkingLink
-                    figure={{ figure: "weekly", closingDate: week.closingDate }}
-                    on={today}
-                    label={`, working of the week from ${weekName(week.closingDate)}`}
-                  >
-                    {printer.massNumber(week.medianKg)}
-                  </WorkingLink>
-                )}{" "}
-                <span className="quiet">· {week.days}</span>
-              </td>
-            ))}
-          </tr>
-          <tr>
-            <td>Mean</td>
-            {view.weeks.map((week) => (
-              <td key={week.closingDate} className="num">
-                {week.meanKg === null ? "" : printer.massNumber(week.meanKg)}
-              </td>
-            ))}
-          </tr>
-          <tr>
-            <td>Change a week{plan === null ? "" : `, plan ${printer.massChange(plan).split(" ")[0]}`}</td>
-            {view.weeks.map((week) => (
-              <td key={week.closingDate} className="num">
-                {week.changeKg === null ? "" : printer.massChange(week.changeKg).split(" ")[0]}
-              </td>
-            ))}
-          </tr>
-          <tr>
-            <td>A day{plan === null ? "" : `, plan ${printer.massChange(plan / 7).split(" ")[0]}`}</td>
-            {view.weeks.map((week) => (
-              <td key={week.closingDate} className="num">
-                {week.changeKg === null ? "" : printer.massChange(week.changeKg / 7).split(" ")[0]}
-              </td>
-            ))}
-          </tr>
-          <tr>
-            <td>Sessions, done of planned</td>
-            {view.weeks.map((week) => (
-              <td key={week.closingDate} className="num">
-                {week.planned === 0 ? "" : `${week.done} of ${week.planned}`}
-              </td>
-            ))}
-          </tr>
-        </tbody>
-      </table>
-    </Scrollable>
+    <Matrix
+      label="Weeks"
+      corner="Week from"
+      columns={view.weeks}
+      keyOf={({ closingDate }) => closingDate}
+      headOf={({ closingDate, open }) => `${weekName(closingDate)}${open ? ", open" : ""}`}
+      lines={[
+        {
+          head: "Median, days",
+          cell: (week) => (
+            <>
+              {week.medianKg === null ? (
+                <span className="quiet">none</span>
+              ) : (
+                <WorkingLink
+                  figure={{ figure: "weekly", closingDate: week.closingDate }}
+                  on={today}
+                  label={`, working of the week from ${weekName(week.closingDate)}`}
+                >
+                  {printer.massNumber(week.medianKg)}
+                </WorkingLink>
+              )}{" "}
+              <span className="quiet">· {week.days}</span>
+            </>
+          ),
+        },
+        { head: "Mean", cell: ({ meanKg }) => (meanKg === null ? "" : printer.massNumber(meanKg)) },
+        {
+          head: `Change a week${planned(1)}`,
+          cell: ({ changeKg }) => (changeKg === null ? "" : change(changeKg)),
+        },
+        {
+          head: `A day${planned(7)}`,
+          cell: ({ changeKg }) => (changeKg === null ? "" : change(changeKg / 7)),
+        },
+        {
+          head: "Sessions, done of planned",
+          cell: (week) => (week.planned === 0 ? "" : `${week.done} of ${week.planned}`),
+        },
+      ]}
+    />
   );
 }
 

@@ -4,9 +4,9 @@ import { printNumber, printSigned } from "@/core/base/units/number";
 import { shortDate } from "@/ui/dates";
 import { Figure } from "@/ui/figure/Figure";
 import { LinkButton } from "@/ui/kit/LinkButton";
+import { RecordTable } from "@/ui/kit/RecordTable";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
-import { Scrollable } from "@/ui/Scrollable";
 import { usePrinter } from "@/ui/usePrinter";
 import styles from "@/ui/view.module.css";
 import dynamic from "next/dynamic";
@@ -37,47 +37,55 @@ export function Measures() {
           Nothing is measured yet. Waist and neck (for women hip too) give an estimate of body fat.
         </p>
       ) : (
-        <Scrollable label="Measures">
-          <table>
-            <thead>
-              <tr>
-                <th>Measure</th>
-                <th className="num">Latest</th>
-                <th>On</th>
-                <th className="num">Since the first</th>
-                <th className="num">A week, over 12 weeks</th>
-                <th className="num">Readings</th>
-              </tr>
-            </thead>
-            <tbody>
-              {measures.map(({ id, name, unit, latest, first, perWeek, count }) => (
-                <tr key={id} className={id === shown?.id ? styles.chosen : undefined}>
-                  <td>
-                    <LinkButton aria-pressed={id === shown?.id} onClick={() => setChosen(id)}>
-                      {name}
-                    </LinkButton>
-                  </td>
-                  <td className="num">
-                    {printNumber(latest.value, 1)} {unit}
-                  </td>
-                  <td>
-                    <LinkButton onClick={() => chooseDay(latest.date)}>{shortDate(latest.date)}</LinkButton>
-                    {latest.method === null ? "" : <span className="quiet"> {latest.method}</span>}
-                  </td>
-                  <td className="num">{count === 1 ? "" : `${printSigned(latest.value - first.value, 1)} ${unit}`}</td>
-                  <td className="num">
-                    {perWeek === null ? (
-                      <span className="quiet">needs four readings over three weeks</span>
-                    ) : (
-                      `${printSigned(perWeek.rate, 2)} ± ${printNumber(perWeek.half80, 2)}`
-                    )}
-                  </td>
-                  <td className="num">{count}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </Scrollable>
+        <RecordTable
+          label="Measures"
+          rows={measures}
+          keyOf={({ id }) => id}
+          chosen={({ id }) => id === shown?.id}
+          columns={[
+            {
+              head: "Measure",
+              cell: ({ id, name }) => (
+                <LinkButton aria-pressed={id === shown?.id} onClick={() => setChosen(id)}>
+                  {name}
+                </LinkButton>
+              ),
+            },
+            {
+              head: "Latest",
+              num: true,
+              bare: true,
+              folded: "beside",
+              cell: ({ latest, unit }) => `${printNumber(latest.value, 1)} ${unit}`,
+            },
+            {
+              head: "On",
+              cell: ({ latest }) => (
+                <>
+                  <LinkButton onClick={() => chooseDay(latest.date)}>{shortDate(latest.date)}</LinkButton>
+                  {latest.method === null ? "" : <span className="quiet"> {latest.method}</span>}
+                </>
+              ),
+            },
+            {
+              head: "Since the first",
+              num: true,
+              cell: ({ count, latest, first, unit }) =>
+                count === 1 ? "" : `${printSigned(latest.value - first.value, 1)} ${unit}`,
+            },
+            {
+              head: "A week, over 12 weeks",
+              num: true,
+              cell: ({ perWeek }) =>
+                perWeek === null ? (
+                  <span className="quiet">needs four readings over three weeks</span>
+                ) : (
+                  `${printSigned(perWeek.rate, 2)} ± ${printNumber(perWeek.half80, 2)}`
+                ),
+            },
+            { head: "Readings", num: true, cell: ({ count }) => count },
+          ]}
+        />
       )}
       {shown && shown.points.length > 1 && <MeasureChart measure={shown} />}
       {shown && <Readings key={shown.id} measure={shown} />}

@@ -2,8 +2,9 @@
 
 import type { BodyView, Morning } from "@/core/body/bodyView";
 import { shortDate, weekdayShort, weekName } from "@/ui/dates";
+import type { Column } from "@/ui/kit/column";
+import { RecordTable } from "@/ui/kit/RecordTable";
 import { useLog } from "@/ui/log/LogContext";
-import { Scrollable } from "@/ui/Scrollable";
 import { usePrinter } from "@/ui/usePrinter";
 import view from "@/ui/view.module.css";
 import styles from "./body.module.css";
@@ -21,55 +22,50 @@ export function MorningsByWeek({ view: { byWeekday } }: { view: BodyView }) {
   return (
     <section className={view.section}>
       <h2>Mornings, week by week</h2>
-      <Scrollable label="Mornings, week by week">
-        <table className={styles.mornings}>
-          <thead>
-            <tr>
-              <th>Week from</th>
-              {weekdays.map((weekday) => (
-                <th key={weekday} className="num">
-                  {weekdayShort(weekday)}
-                </th>
-              ))}
-              <th className="num">Median, days</th>
-            </tr>
-          </thead>
-          <tbody>
-            {byWeekday.map(({ closingDate, mornings, medianKg, days, open }) => (
-              <tr key={closingDate}>
-                <th scope="row">
-                  {weekName(closingDate)}
-                  {open ? ", open" : ""}
-                </th>
-                {mornings.map((morning) => (
-                  <td key={morning.date} className="num" aria-current={morning.date === day ? "date" : undefined}>
-                    {morning.kg !== null && (
-                      <button
-                        type="button"
-                        className={styles.morning}
-                        title={shortDate(morning.date)}
-                        onClick={() => chooseDay(morning.date)}
-                      >
-                        <Lean step={morning.step} />
-                        {printer.massNumber(morning.kg)}
-                        <span className="hidden">
-                          {morning.step === null ? "" : `, ${words[morning.step]}`}, {shortDate(morning.date)}
-                        </span>
-                      </button>
-                    )}
-                  </td>
-                ))}
-                {Array.from({ length: 7 - mornings.length }, (_, index) => (
-                  <td key={index} />
-                ))}
-                <td className="num">
-                  {medianKg === null ? "" : printer.massNumber(medianKg)} <span className="quiet">· {days}</span>
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </Scrollable>
+      <RecordTable
+        label="Mornings by week"
+        rows={byWeekday}
+        keyOf={({ closingDate }) => closingDate}
+        columns={[
+          {
+            head: "Week from",
+            cell: ({ closingDate, open }) => `${weekName(closingDate)}${open ? ", open" : ""}`,
+          },
+          ...weekdays.map((weekday, index): Column<BodyView["byWeekday"][number]> => ({
+            head: weekdayShort(weekday),
+            num: true,
+            cell: ({ mornings }) => {
+              const morning = mornings[index];
+              return morning === undefined || morning.kg === null ? (
+                ""
+              ) : (
+                <button
+                  type="button"
+                  className={styles.morning}
+                  aria-current={morning.date === day ? "date" : undefined}
+                  onClick={() => chooseDay(morning.date)}
+                >
+                  <Lean step={morning.step} />
+                  {printer.massNumber(morning.kg)}
+                  <span className="hidden">
+                    {morning.step === null ? "" : `, ${words[morning.step]}`}, {shortDate(morning.date)}
+                  </span>
+                </button>
+              );
+            },
+          })),
+          {
+            head: "Median, days",
+            num: true,
+            folded: "beside",
+            cell: ({ medianKg, days }) => (
+              <>
+                {medianKg === null ? "" : printer.massNumber(medianKg)} <span className="quiet">· {days}</span>
+              </>
+            ),
+          },
+        ]}
+      />
     </section>
   );
 }

@@ -10,8 +10,8 @@ import { Field, narrow, Row, RowButton } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
 import { LinkButton } from "@/ui/kit/LinkButton";
+import { RecordTable } from "@/ui/kit/RecordTable";
 import { useLog } from "@/ui/log/LogContext";
-import { Scrollable } from "@/ui/Scrollable";
 import { Button } from "antd";
 import { useState } from "react";
 
@@ -31,56 +31,45 @@ export function Readings({ measure }: { measure: MeasureRow }) {
       <summary>
         {counted(measure.count, "reading")} of {measure.name.toLowerCase()}
       </summary>
-      <Scrollable label={`Readings of ${measure.name}`}>
-        <table>
-          <thead>
-            <tr>
-              <th>Day</th>
-              <th className="num">Value</th>
-              <th>Method</th>
-              <th>
-                <span className="hidden">Change or remove</span>
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {shown.map((reading) => (
-              <tr key={reading.id}>
-                {editing === reading.id ? (
-                  <td colSpan={4}>
-                    <EditReading measure={measure} reading={reading} onClose={() => setEditing(null)} />
-                  </td>
-                ) : (
-                  <>
-                    <td>{fullDate(reading.date)}</td>
-                    <td className="num">{text(reading.value)}</td>
-                    <td className="quiet">{reading.method}</td>
-                    <td className="num" style={{ whiteSpace: "nowrap" }}>
-                      <LinkButton
-                        aria-label={`Change ${text(reading.value)} of ${fullDate(reading.date)}`}
-                        onClick={() => setEditing(reading.id)}
-                      >
-                        Change
-                      </LinkButton>{" "}
-                      <LinkButton
-                        aria-label={`Remove ${text(reading.value)} of ${fullDate(reading.date)}`}
-                        onClick={() =>
-                          void commit(
-                            [{ remove: { kind: "readings", id: reading.id, date: reading.date } }],
-                            `${measure.name} ${text(reading.value)} removed`,
-                          )
-                        }
-                      >
-                        Remove
-                      </LinkButton>
-                    </td>
-                  </>
-                )}
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </Scrollable>
+      <RecordTable
+        label={`Readings of ${measure.name}`}
+        rows={shown}
+        keyOf={({ id }) => id}
+        below={(reading) =>
+          editing === reading.id && <EditReading measure={measure} reading={reading} onClose={() => setEditing(null)} />
+        }
+        columns={[
+          { head: "Day", cell: ({ date }) => fullDate(date) },
+          { head: "Value", num: true, folded: "beside", bare: true, cell: ({ value }) => text(value) },
+          { head: "Method", tone: "quiet", bare: true, cell: ({ method }) => method },
+          {
+            head: "Change or remove",
+            mute: true,
+            num: true,
+            cell: (reading) => (
+              <>
+                <LinkButton
+                  aria-label={`Change ${text(reading.value)} of ${fullDate(reading.date)}`}
+                  onClick={() => setEditing(reading.id)}
+                >
+                  Change
+                </LinkButton>{" "}
+                <LinkButton
+                  aria-label={`Remove ${text(reading.value)} of ${fullDate(reading.date)}`}
+                  onClick={() =>
+                    void commit(
+                      [{ remove: { kind: "readings", id: reading.id, date: reading.date } }],
+                      `${measure.name} ${text(reading.value)} removed`,
+                    )
+                  }
+                >
+                  Remove
+                </LinkButton>
+              </>
+            ),
+          },
+        ]}
+      />
       {latest.length > listed && !all && (
         <p>
           <LinkButton onClick={() => setAll(true)}>All {printNumber(latest.length, 0)}</LinkButton>

@@ -4,13 +4,15 @@ import type { Printer } from "@/core/base/units/printer";
 import type { DistanceView } from "@/core/endurance/distanceView";
 import type { SessionCard } from "@/core/training/sessionCard";
 import { Mark } from "@/ui/column/Mark";
-import { columnDate, monthName, shortDate } from "@/ui/dates";
+import { columnDate, shortDate } from "@/ui/dates";
 import { WorkingLink } from "@/ui/figure/Figure";
+import { by } from "@/ui/kit/column";
 import { LinkButton } from "@/ui/kit/LinkButton";
+import { Matrix } from "@/ui/kit/Matrix";
+import { RecordTable } from "@/ui/kit/RecordTable";
 import { Segmented } from "@/ui/kit/Segmented";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
-import { Scrollable } from "@/ui/Scrollable";
 import { usePrinter } from "@/ui/usePrinter";
 import styles from "@/ui/view.module.css";
 import dynamic from "next/dynamic";
@@ -65,45 +67,51 @@ function Totals({ view, printer, days }: { view: DistanceView; printer: Printer;
   return (
     <section className={styles.section}>
       <h2>By purpose</h2>
-      <Scrollable label="By purpose">
-        <table>
-          <thead>
-            <tr>
-              <th>Kind, purpose</th>
-              <th className="num">Done of planned</th>
-              <th className="num">Distance</th>
-              <th className="num">Time</th>
-              <th className="num">Pace or split</th>
-            </tr>
-          </thead>
-          <tbody>
-            {view.totals.map(({ kind, purpose, planned, done, metres, seconds, secondsPerKm }) => (
-              <tr key={`${kind} ${purpose}`}>
-                <td>
-                  {kind}
-                  {purpose ? `, ${purpose}` : ""}
-                </td>
-                <td className="num">{planned === 0 ? `${done} unplanned` : `${done} of ${Math.max(planned, done)}`}</td>
-                <td className="num">{printer.distanceOf(kind, metres)}</td>
-                <td className="num">{printer.duration(seconds)}</td>
-                <td className="num">
-                  {secondsPerKm === null ? (
-                    ""
-                  ) : (
-                    <WorkingLink
-                      figure={{ figure: "pace", kind, purpose, days }}
-                      on={today}
-                      label={`, working of the pace, ${kind} ${purpose ?? ""}`}
-                    >
-                      {printer.paceOf(kind, secondsPerKm)}
-                    </WorkingLink>
-                  )}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </Scrollable>
+      <RecordTable
+        label="By purpose"
+        rows={view.totals}
+        keyOf={({ kind, purpose }) => `${kind} ${purpose}`}
+        columns={[
+          { head: "Kind, purpose", cell: ({ kind, purpose }) => `${kind}${purpose ? `, ${purpose}` : ""}` },
+          {
+            head: "Done of planned",
+            num: true,
+            cell: ({ planned, done }) =>
+              planned === 0 ? `${done} unplanned` : `${done} of ${Math.max(planned, done)}`,
+          },
+          {
+            head: "Distance",
+            num: true,
+            bare: true,
+            folded: "beside",
+            compare: by(({ metres }) => metres),
+            cell: ({ kind, metres }) => printer.distanceOf(kind, metres),
+          },
+          {
+            head: "Time",
+            num: true,
+            compare: by(({ seconds }) => seconds),
+            cell: ({ seconds }) => printer.duration(seconds),
+          },
+          {
+            head: "Pace or split",
+            num: true,
+            bare: true,
+            cell: ({ kind, purpose, secondsPerKm }) =>
+              secondsPerKm === null ? (
+                ""
+              ) : (
+                <WorkingLink
+                  figure={{ figure: "pace", kind, purpose, days }}
+                  on={today}
+                  label={`, working of the pace, ${kind} ${purpose ?? ""}`}
+                >
+                  {printer.paceOf(kind, secondsPerKm)}
+                </WorkingLink>
+              ),
+          },
+        ]}
+      />
     </section>
   );
 }
@@ -111,30 +119,14 @@ function Totals({ view, printer, days }: { view: DistanceView; printer: Printer;
 function Loads({ weeks }: { weeks: DistanceView["weeks"] }) {
   const shown = weeks.slice(-6);
   return (
-    <Scrollable label="Session load">
-      <table>
-        <thead>
-          <tr>
-            <th>Week from</th>
-            {shown.map(({ weekStart }) => (
-              <th key={weekStart} className="num">
-                {shortDate(weekStart)}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          <tr>
-            <td title="Effort × minutes of every session (Foster et al. 2001)">Session load</td>
-            {shown.map(({ weekStart, load }) => (
-              <td key={weekStart} className="num">
-                {load === 0 ? "" : Math.round(load)}
-              </td>
-            ))}
-          </tr>
-        </tbody>
-      </table>
-    </Scrollable>
+    <Matrix
+      label="Session load"
+      corner="Week from"
+      columns={shown}
+      keyOf={({ weekStart }) => weekStart}
+      headOf={({ weekStart }) => shortDate(weekStart)}
+      lines={[{ head: "Session load", cell: ({ load }) => (load === 0 ? "" : Math.round(load)) }]}
+    />
   );
 }
 
@@ -147,39 +139,53 @@ function Sessions({ sessions, printer }: { sessions: readonly SessionCard[]; pri
   return (
     <section className={styles.section}>
       <h2>Sessions</h2>
-      <Scrollable label="Sessions">
-        <table>
-          <thead>
-            <tr>
-              <th>Date</th>
-              <th>Session</th>
-              <th>Planned</th>
-              <th>Done</th>
-              <th className="num">Pace or split</th>
-              <th className="num">Effort</th>
-            </tr>
-          </thead>
-          <tbody>
-            {sessions.map(({ session, status, title, planned, done, secondsPerKm }) => (
-              <tr key={session.id}>
-                <td style={{ whiteSpace: "nowrap" }}>
-                  <LinkButton title={monthName(session.date)} onClick={() => chooseDay(session.date)}>
-                    {columnDate(session.date)} {shortDate(session.date).split(" ")[1]}
-                  </LinkButton>
-                </td>
-                <td>
-                  <Mark kind={session.kind} status={status} title={title} /> {title}
-                  {session.distance?.purpose ? <span className="quiet">, {session.distance.purpose}</span> : null}
-                </td>
-                <td className="planned">{covered(planned?.metres, planned?.seconds)}</td>
-                <td>{done ? covered(done.metres, done.seconds) : <span className="quiet">{status}</span>}</td>
-                <td className="num">{secondsPerKm === null ? "" : printer.paceOf(session.kind, secondsPerKm)}</td>
-                <td className="num">{done ? session.effort : ""}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </Scrollable>
+      <RecordTable
+        label="Sessions"
+        keep="distance"
+        rows={sessions}
+        keyOf={({ session }) => session.id}
+        columns={[
+          {
+            head: "Date",
+            compare: by(({ session }) => session.date),
+            cell: ({ session }) => (
+              <LinkButton onClick={() => chooseDay(session.date)}>
+                {columnDate(session.date)} {shortDate(session.date).split(" ")[1]}
+              </LinkButton>
+            ),
+          },
+          {
+            head: "Session",
+            bare: true,
+            folded: "beside",
+            kind: ({ session }) => session.kind,
+            cell: ({ session, status, title }) => (
+              <>
+                <Mark kind={session.kind} status={status} title={title} /> {title}
+                {session.distance?.purpose ? <span className="quiet">, {session.distance.purpose}</span> : null}
+              </>
+            ),
+          },
+          {
+            head: "Planned",
+            tone: "planned",
+            cell: ({ planned }) => covered(planned?.metres, planned?.seconds),
+          },
+          {
+            head: "Done",
+            cell: ({ done, status }) =>
+              done ? covered(done.metres, done.seconds) : <span className="quiet">{status}</span>,
+          },
+          {
+            head: "Pace or split",
+            num: true,
+            bare: true,
+            cell: ({ session, secondsPerKm }) =>
+              secondsPerKm === null ? "" : printer.paceOf(session.kind, secondsPerKm),
+          },
+          { head: "Effort", num: true, cell: ({ done, session }) => (done ? session.effort : "") },
+        ]}
+      />
     </section>
   );
 }

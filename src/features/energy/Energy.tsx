@@ -7,6 +7,7 @@ import type { EnergyView } from "@/core/energy/energyView";
 import { equations, whereToWrite } from "@/core/energy/resting";
 import { fullDate, shortDate } from "@/ui/dates";
 import { Figure, WorkingLink } from "@/ui/figure/Figure";
+import { RecordTable } from "@/ui/kit/RecordTable";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
 import { usePrinter } from "@/ui/usePrinter";
@@ -115,31 +116,41 @@ function Resting({ view: { resting, settings }, printer }: Part) {
   return (
     <section className={styles.section}>
       <h2>Resting expenditure</h2>
-      <table>
-        <tbody>
-          {resting.map(({ equation, result }) => (
-            <tr key={equation}>
-              <td>
+      <RecordTable
+        label="Resting energy by equation"
+        rows={resting}
+        keyOf={({ equation }) => equation}
+        columns={[
+          {
+            head: "Equation",
+            mute: true,
+            cell: ({ equation }) => (
+              <>
                 {equations[equation].title}
                 {equation === chosen ? <span className="done small">, in use</span> : ""}
-              </td>
-              <td className="num">
-                {"reason" in result ? (
-                  <span className="quiet">{result.reason}</span>
-                ) : (
-                  <WorkingLink
-                    figure={{ figure: "resting", equation }}
-                    on={today}
-                    label={`, working of ${equations[equation].title}`}
-                  >
-                    {printer.energy(result.kcal)}
-                  </WorkingLink>
-                )}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+              </>
+            ),
+          },
+          {
+            head: "Resting energy",
+            mute: true,
+            num: true,
+            folded: "beside",
+            cell: ({ equation, result }) =>
+              "reason" in result ? (
+                <span className="quiet">{result.reason}</span>
+              ) : (
+                <WorkingLink
+                  figure={{ figure: "resting", equation }}
+                  on={today}
+                  label={`, working of ${equations[equation].title}`}
+                >
+                  {printer.energy(result.kcal)}
+                </WorkingLink>
+              ),
+          },
+        ]}
+      />
     </section>
   );
 }
@@ -150,32 +161,36 @@ function Credits({ view: { credits }, printer }: Part) {
     <section className={styles.section}>
       <h2>Energy of sessions, last seven days</h2>
       {credits.length === 0 && <p className="quiet">No session was performed in the last seven days.</p>}
-      <table>
-        <tbody>
-          {credits.map(({ date, title, credit }) => (
-            <tr key={credit.sessionId}>
-              <td className="quiet">{shortDate(date)}</td>
-              <td>{title}</td>
-              <td className="num">
-                {"reason" in credit ? (
-                  <span className="quiet small">{credit.reason}</span>
-                ) : (
-                  <>
-                    <WorkingLink
-                      figure={{ figure: "credit", sessionId: credit.sessionId }}
-                      on={today}
-                      label={`, working of the energy of ${title}`}
-                    >
-                      {printer.energy(credit.kcal)}
-                    </WorkingLink>{" "}
-                    <span className="quiet small">net, {credit.credited ? "added" : "in the factor"}</span>
-                  </>
-                )}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <RecordTable
+        label="Energy of sessions, last seven days"
+        rows={credits}
+        keyOf={({ credit }) => credit.sessionId}
+        columns={[
+          { head: "Session", mute: true, cell: ({ title }) => title },
+          { head: "Day", mute: true, tone: "quiet", cell: ({ date }) => shortDate(date) },
+          {
+            head: "Energy",
+            mute: true,
+            num: true,
+            folded: "beside",
+            cell: ({ title, credit }) =>
+              "reason" in credit ? (
+                <span className="quiet small">{credit.reason}</span>
+              ) : (
+                <>
+                  <WorkingLink
+                    figure={{ figure: "credit", sessionId: credit.sessionId }}
+                    on={today}
+                    label={`, working of the energy of ${title}`}
+                  >
+                    {printer.energy(credit.kcal)}
+                  </WorkingLink>{" "}
+                  <span className="quiet small">net, {credit.credited ? "added" : "in the factor"}</span>
+                </>
+              ),
+          },
+        ]}
+      />
     </section>
   );
 }

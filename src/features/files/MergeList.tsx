@@ -5,9 +5,10 @@ import type { MergeLine } from "@/core/log/merge/lines";
 import type { ChangeStep } from "@/core/log/records";
 import type { Merge } from "@/formats/importing/importing";
 import { fullDate, instantText } from "@/ui/dates";
+import { by } from "@/ui/kit/column";
+import { RecordTable } from "@/ui/kit/RecordTable";
 import { Tick } from "@/ui/kit/Tick";
 import { useHousehold } from "@/ui/log/useFigure";
-import { Scrollable } from "@/ui/Scrollable";
 import { Button } from "antd";
 import { useState } from "react";
 
@@ -49,41 +50,42 @@ export function MergeList({
     <>
       {!related && <p className="warn">It speaks of other people than this log: merged, they join the household.</p>}
       <p>{summary(lines)}. Untick what should stay as it is here.</p>
-      <Scrollable label="What differs">
-        <table>
-          <thead>
-            <tr>
-              <th>Take</th>
-              <th>Day</th>
-              <th>Record</th>
-              <th>What differs</th>
-            </tr>
-          </thead>
-          <tbody>
-            {lines.slice(0, listed).map((line, index) => {
-              const { kind, date, title } = line;
-              return (
-                <tr key={index}>
-                  <td>
-                    <Tick
-                      label={`Take ${names[kind].one} ${title} ${date === null ? "" : fullDate(date)}`}
-                      checked={!left.has(index)}
-                      onChange={() => toggle(index)}
-                    />
-                  </td>
-                  <td>{date === null ? "" : fullDate(date)}</td>
-                  <td>
-                    {names[kind].one} {title}
-                  </td>
-                  <td>
-                    <WhatDiffers line={line} taken={!left.has(index)} />
-                  </td>
-                </tr>
-              );
-            })}
-          </tbody>
-        </table>
-      </Scrollable>
+      <RecordTable
+        label="What differs"
+        rows={lines.slice(0, listed).map((line, index) => ({ line, index }))}
+        keyOf={({ index }) => index}
+        columns={[
+          {
+            head: "Take",
+            bare: true,
+            folded: "beside",
+            cell: ({ line: { kind, title, date }, index }) => (
+              <Tick
+                label={`Take ${names[kind].one} ${title} ${date === null ? "" : fullDate(date)}`}
+                checked={!left.has(index)}
+                onChange={() => toggle(index)}
+              />
+            ),
+          },
+          {
+            head: "Day",
+            bare: true,
+            compare: by(({ line }) => line.date),
+            cell: ({ line: { date } }) => (date === null ? "" : fullDate(date)),
+          },
+          {
+            head: "Record",
+            folded: "name",
+            kind: ({ line }) => names[line.kind].one,
+            cell: ({ line: { kind, title } }) => `${names[kind].one} ${title}`,
+          },
+          {
+            head: "What differs",
+            bare: true,
+            cell: ({ line, index }) => <WhatDiffers line={line} taken={!left.has(index)} />,
+          },
+        ]}
+      />
       {lines.length > listed && <p className="quiet">and {printNumber(lines.length - listed, 0)} more</p>}
       <p style={{ paddingTop: 8 }}>
         <Button

@@ -10,13 +10,13 @@ import type { DateOrder } from "@/core/ledger/paste";
 import type { ColumnReading } from "@/formats/workbook/explain";
 import type { WorkbookView } from "@/formats/workbook/preview";
 import { type Role, roles } from "@/formats/workbook/sheet";
-import { fullDate, shortDate } from "@/ui/dates";
+import { fullDate } from "@/ui/dates";
 import { orderNames } from "@/ui/inputs/dateOrders";
 import { SheetField } from "@/ui/inputs/SheetField";
 import { Captioned } from "@/ui/kit/Captioned";
+import { RecordTable } from "@/ui/kit/RecordTable";
 import { Select } from "@/ui/kit/Select";
 import { useLog } from "@/ui/log/LogContext";
-import { Scrollable } from "@/ui/Scrollable";
 import { useUnsaved } from "@/ui/unsaved";
 import styles from "@/ui/view.module.css";
 import { Button } from "antd";
@@ -197,32 +197,28 @@ function Compared({
         )}
       </p>
       {differing.length > 0 && (
-        <Scrollable label={`Rows of ${head} that differ`}>
-          <table>
-            <thead>
-              <tr>
-                <th>Day</th>
-                <th className="num">Line</th>
-                <th className="num">Its number</th>
-                <th className="num">{theirs === null ? "Ours" : "By that way"}</th>
-                <th className="num">Apart</th>
-                <th />
-              </tr>
-            </thead>
-            <tbody>
-              {differing.slice(0, 12).map(({ day, line, theirs: said, ours: made, why }) => (
-                <tr key={line}>
-                  <td title={fullDate(dateOf(day))}>{shortDate(dateOf(day))}</td>
-                  <td className="num">{line}</td>
-                  <td className="num">{printNumber(said, decimals)}</td>
-                  <td className="num">{printNumber(made, 2)}</td>
-                  <td className="num">{printSigned(said - made, 2)}</td>
-                  <td className="quiet">{why}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </Scrollable>
+        <RecordTable
+          label={`Rows of ${head} that differ`}
+          rows={differing.slice(0, 12)}
+          keyOf={({ line }) => line}
+          columns={[
+            { head: "Day", cell: ({ day }) => fullDate(dateOf(day)) },
+            { head: "Line", num: true, cell: ({ line }) => line },
+            { head: "Its number", num: true, cell: (one) => printNumber(one.theirs, decimals) },
+            {
+              head: theirs === null ? "Ours" : "By that way",
+              num: true,
+              cell: (one) => printNumber(one.ours, 2),
+            },
+            {
+              head: "Apart",
+              num: true,
+              folded: "beside",
+              cell: (one) => printSigned(one.theirs - one.ours, 2),
+            },
+            { head: "Why", mute: true, tone: "quiet", cell: ({ why }) => why },
+          ]}
+        />
       )}
       {differing.length > 12 && <p className="quiet small">and more</p>}
     </section>

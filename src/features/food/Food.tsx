@@ -7,10 +7,12 @@ import type { FoodDay } from "@/core/nutrition/foodDay";
 import type { FoodView } from "@/core/nutrition/foodView";
 import { columnDate, longDate } from "@/ui/dates";
 import { WorkingLink } from "@/ui/figure/Figure";
+import type { Column } from "@/ui/kit/column";
 import { LinkButton } from "@/ui/kit/LinkButton";
+import { Matrix } from "@/ui/kit/Matrix";
+import { RecordTable } from "@/ui/kit/RecordTable";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
-import { Scrollable } from "@/ui/Scrollable";
 import { usePrinter } from "@/ui/usePrinter";
 import styles from "@/ui/view.module.css";
 import { DayMarks } from "./DayMarks";
@@ -57,6 +59,17 @@ function Left({ food, date }: { food: FoodDay; date: string }) {
   );
 }
 
+/** A line of a meal, the first of it under the meal's name; or what was eaten in all. */
+type Line = { name: string; index: number; line: FoodView["meals"][number]["lines"][number] } | "eaten";
+
+const shownNutrients = [
+  ["protein", "Protein, g"],
+  ["fat", "Fat, g"],
+  ["carbohydrate", "Carbohydrate, g"],
+  ["fibre", "of it fibre"],
+  ["sugars", "of it sugars"],
+] as const;
+
 function Meals({ view: { meals, food } }: { view: FoodView }) {
   const { commit } = useLog();
   const printer = usePrinter();
@@ -66,89 +79,99 @@ function Meals({ view: { meals, food } }: { view: FoodView }) {
     );
   const grams = (value: number) => printNumber(value, 0);
   return (
-    <Scrollable label="Meals">
-      <table>
-        <thead>
-          <tr>
-            <th>Meal</th>
-            <th></th>
-            <th className="num">Amount</th>
-            <th className="num">{printer.units.energy}</th>
-            <th className="num">Protein, g</th>
-            <th className="num">Fat, g</th>
-            <th className="num">Carbohydrate, g</th>
-            <th className="num">of it fibre</th>
-            <th className="num">of it sugars</th>
-            <th></th>
-          </tr>
-        </thead>
-        <tbody>
-          {meals.flatMap(({ name, lines }) =>
-            lines.map(({ meal, name: food, grams: weight, portions, nutrients, reason }, index) => (
-              <tr key={meal.id} className={meal.status === "planned" ? "planned" : undefined}>
-                <td>{index === 0 ? name.charAt(0).toUpperCase() + name.slice(1) : ""}</td>
-                <td>
-                  {food}
-                  {meal.status === "planned" ? <span className="small">, planned</span> : ""}
-                </td>
-                <td className="num">
-                  {weight !== null
-                    ? `${grams(weight)} g`
-                    : portions !== null
-                      ? `${printNumber(portions, portions % 1 === 0 ? 0 : 1)} ${portions === 1 ? "portion" : "portions"}`
-                      : ""}
-                </td>
-                {nutrients === null ? (
-                  <td colSpan={6} className="quiet">
-                    {reason}
-                  </td>
-                ) : (
+    <RecordTable<Line>
+      label="Meals"
+      rows={[...meals.flatMap(({ name, lines }) => lines.map((line, index) => ({ name, index, line }))), "eaten"]}
+      keyOf={(row) => (row === "eaten" ? row : row.line.meal.id)}
+      tone={(row) => (row !== "eaten" && row.line.meal.status === "planned" ? "planned" : undefined)}
+      columns={[
+        {
+          head: "Meal",
+          bare: true,
+          cell: (row) => {
+            if (row === "eaten") return <strong>Eaten</strong>;
+            return row.index === 0 ? row.name.charAt(0).toUpperCase() + row.name.slice(1) : "";
+          },
+        },
+        {
+          head: "Food",
+          mute: true,
+          folded: "name",
+          cell: (row) =>
+            row !== "eaten" && (
+              <>
+                {row.line.name}
+                {row.line.meal.status === "planned" ? <span className="small">, planned</span> : ""}
+              </>
+            ),
+        },
+        {
+          head: "Amount",
+          num: true,
+          bare: true,
+          cell: (row) => {
+            if (row === "eaten") return "";
+            const { grams: weight, portions } = row.line;
+            if (weight !== null) return `${grams(weight)} g`;
+            return portions === null
+              ? ""
+              : `${printNumber(portions, portions % 1 === 0 ? 0 : 1)} ${portions === 1 ? "portion" : "portions"}`;
+          },
+        },
+        {
+          head: printer.units.energy,
+          num: true,
+          folded: "beside",
+          cell: (row) => {
+            if (row === "eaten") return <strong>{printer.energyNumber(food.eaten.kcal)}</strong>;
+            const { nutrients, reason } = row.line;
+            return nutrients === null ? <span className="quiet">{reason}</span> : printer.energyNumber(nutrients.kcal);
+          },
+        },
+        ...shownNutrients.map(([name, head]): Column<Line> => ({
+          head,
+          num: true,
+          tone: name === "fibre" || name === "sugars" ? "quiet" : undefined,
+          cell: (row) => {
+            if (row === "eaten") return <strong>{grams(food.eaten[name])}</strong>;
+            return row.line.nutrients === null ? "" : grams(row.line.nutrients[name]);
+          },
+        })),
+        {
+          head: "Eaten or remove",
+          mute: true,
+          num: true,
+          cell: (row) =>
+            row !== "eaten" && (
+              <span className="small noprint">
+                {row.line.meal.status === "planned" && (
                   <>
-                    <td className="num">{printer.energyNumber(nutrients.kcal)}</td>
-                    <td className="num">{grams(nutrients.protein)}</td>
-                    <td className="num">{grams(nutrients.fat)}</td>
-                    <td className="num">{grams(nutrients.carbohydrate)}</td>
-                    <td className="num quiet">{grams(nutrients.fibre)}</td>
-                    <td className="num quiet">{grams(nutrients.sugars)}</td>
+                    <LinkButton
+                      onClick={() =>
+                        void commit(
+                          [put("meals", { ...row.line.meal, status: "eaten" }, row.line.meal)],
+                          `${row.line.name} eaten`,
+                        )
+                      }
+                    >
+                      Eaten
+                    </LinkButton>{" "}
+                    ·{" "}
                   </>
                 )}
-                <td className="num small noprint">
-                  {meal.status === "planned" && (
-                    <>
-                      <LinkButton
-                        onClick={() => void commit([put("meals", { ...meal, status: "eaten" }, meal)], `${food} eaten`)}
-                      >
-                        Eaten
-                      </LinkButton>{" "}
-                      ·{" "}
-                    </>
-                  )}
-                  <LinkButton
-                    aria-label={`Remove ${food}`}
-                    onClick={() => void commit([{ remove: { kind: "meals", id: meal.id } }], `${food} removed`)}
-                  >
-                    Remove
-                  </LinkButton>
-                </td>
-              </tr>
-            )),
-          )}
-          <tr>
-            <td>
-              <strong>Eaten</strong>
-            </td>
-            <td></td>
-            <td></td>
-            {(["kcal", "protein", "fat", "carbohydrate", "fibre", "sugars"] as const).map((name) => (
-              <td key={name} className="num">
-                <strong>{name === "kcal" ? printer.energyNumber(food.eaten.kcal) : grams(food.eaten[name])}</strong>
-              </td>
-            ))}
-            <td></td>
-          </tr>
-        </tbody>
-      </table>
-    </Scrollable>
+                <LinkButton
+                  aria-label={`Remove ${row.line.name}`}
+                  onClick={() =>
+                    void commit([{ remove: { kind: "meals", id: row.line.meal.id } }], `${row.line.name} removed`)
+                  }
+                >
+                  Remove
+                </LinkButton>
+              </span>
+            ),
+        },
+      ]}
+    />
   );
 }
 
@@ -158,63 +181,24 @@ function Week({ week }: { week: FoodView["week"] }) {
   return (
     <section className={styles.section}>
       <h2>Last seven days</h2>
-      <Scrollable label="Last seven days">
-        <table>
-          <thead>
-            <tr>
-              <th></th>
-              {week.map(({ day, complete }) => (
-                <th key={day} className="num">
-                  {columnDate(dateOf(day))}
-                  {complete ? "" : ", open"}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            <tr>
-              <td>Energy, {printer.units.energy}</td>
-              {week.map(({ day, eaten }) => (
-                <td key={day} className="num">
-                  {printer.energyNumber(eaten.kcal)}
-                </td>
-              ))}
-            </tr>
-            <tr>
-              <td>Target</td>
-              {week.map(({ day, target }) => (
-                <td key={day} className="num quiet">
-                  {"reason" in target ? "" : printer.energyNumber(target.kcal)}
-                </td>
-              ))}
-            </tr>
-            <tr>
-              <td>Protein, g</td>
-              {week.map(({ day, eaten }) => (
-                <td key={day} className="num">
-                  {printNumber(eaten.protein, 0)}
-                </td>
-              ))}
-            </tr>
-            <tr>
-              <td>Fibre, g</td>
-              {week.map(({ day, eaten }) => (
-                <td key={day} className="num">
-                  {printNumber(eaten.fibre, 0)}
-                </td>
-              ))}
-            </tr>
-            <tr>
-              <td>Water, l</td>
-              {week.map(({ day, waterMl }) => (
-                <td key={day} className="num">
-                  {waterMl === 0 ? "" : printNumber(waterMl / 1000, 1)}
-                </td>
-              ))}
-            </tr>
-          </tbody>
-        </table>
-      </Scrollable>
+      <Matrix
+        label="Last seven days"
+        corner="Day"
+        columns={week}
+        keyOf={({ day }) => day}
+        headOf={({ day, complete }) => `${columnDate(dateOf(day))}${complete ? "" : ", open"}`}
+        lines={[
+          { head: `Energy, ${printer.units.energy}`, cell: ({ eaten }) => printer.energyNumber(eaten.kcal) },
+          {
+            head: "Target",
+            tone: "quiet",
+            cell: ({ target }) => ("reason" in target ? "" : printer.energyNumber(target.kcal)),
+          },
+          { head: "Protein, g", cell: ({ eaten }) => printNumber(eaten.protein, 0) },
+          { head: "Fibre, g", cell: ({ eaten }) => printNumber(eaten.fibre, 0) },
+          { head: "Water, l", cell: ({ waterMl }) => (waterMl === 0 ? "" : printNumber(waterMl / 1000, 1)) },
+        ]}
+      />
     </section>
   );
 }

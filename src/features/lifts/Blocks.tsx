@@ -12,9 +12,10 @@ import { aDate, between, required } from "@/ui/inputs/checks";
 import { Field, Row, RowButton, wide } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
+import type { Column } from "@/ui/kit/column";
 import { LinkButton } from "@/ui/kit/LinkButton";
+import { RecordTable } from "@/ui/kit/RecordTable";
 import { useLog } from "@/ui/log/LogContext";
-import { Scrollable } from "@/ui/Scrollable";
 import view from "@/ui/view.module.css";
 import { Button } from "antd";
 import { useState } from "react";
@@ -38,36 +39,12 @@ export function Blocks({ blocks: { blocks, blocksInAll, next }, printer, choose,
     <section className={view.section}>
       <h2>Blocks</h2>
       {blocks.length > 0 && (
-        <Scrollable label="Blocks">
-          <table>
-            <thead>
-              <tr>
-                <th>Block</th>
-                <th className="num">Sessions</th>
-                <th className="num">Lifts</th>
-                <th className="num">planned</th>
-                <th className="num">a week</th>
-                <th className="num">Volume load, {printer.units.mass}</th>
-                <th className="num">planned</th>
-                <th className="num">a week</th>
-                <th className="num">Average weight, {printer.units.mass}</th>
-                <th className="num">Intensity</th>
-                <th></th>
-              </tr>
-            </thead>
-            <tbody>
-              {blocks.map((one) => (
-                <Line
-                  key={one.block.id}
-                  one={one}
-                  printer={printer}
-                  choose={choose}
-                  edit={() => setEdited(one.block)}
-                />
-              ))}
-            </tbody>
-          </table>
-        </Scrollable>
+        <RecordTable
+          label="Blocks"
+          rows={blocks}
+          keyOf={({ block }) => block.id}
+          columns={columns(printer, choose, setEdited)}
+        />
       )}
       {blocks.length > 0 && (
         <p className="quiet small" style={{ paddingTop: 6 }}>
@@ -107,70 +84,99 @@ export function daysOf({ course }: BlockWork): { from: string; to: string } {
   return { from: dateOf(course.first), to: dateOf(course.last) };
 }
 
-function Line({
-  one,
-  printer,
-  choose,
-  edit,
-}: {
-  one: BlockWork;
-  printer: Printer;
-  choose: Props["choose"];
-  edit: () => void;
-}) {
-  const {
-    block,
-    course,
-    sessions,
-    numberOfLifts,
-    volumeLoadKg,
-    averageKg,
-    averageIntensity,
-    perWeek,
-    plannedSoFar,
-    planned,
-    against,
-  } = one;
+function columns(
+  printer: Printer,
+  choose: Props["choose"],
+  edit: (block: Block) => void,
+): readonly Column<BlockWork>[] {
   const load = (kg: number) => printer.volumeLoadNumber(kg);
-  const ahead = course.state === "ahead";
-  const plan = ahead ? planned : plannedSoFar;
-  return (
-    <tr>
-      <td>
-        <LinkButton onClick={() => choose(daysOf(one))} title="Show the work of these days">
-          {block.name}
-        </LinkButton>
-        <div className="quiet small" style={{ whiteSpace: "nowrap" }}>
-          {shortDate(block.startDate)} to {shortDate(daysOf(one).to)}, {lengthOf(block.days)}
-          {course.state === "under way" ? `; day ${course.passed}` : ahead ? "; ahead" : ""}
-        </div>
-        {block.aim && <div className="quiet small">{block.aim}</div>}
-      </td>
-      <td className="num">{ahead ? "" : sessions}</td>
-      <td className="num">{ahead ? "" : printNumber(numberOfLifts, 0)}</td>
-      <td className="num planned">{plan.numberOfLifts > 0 ? printNumber(plan.numberOfLifts, 0) : ""}</td>
-      <td className="num">
-        {perWeek && printNumber(perWeek.numberOfLifts, 0)}
-        <Change share={against?.numberOfLifts} />
-      </td>
-      <td className="num">{ahead ? "" : load(volumeLoadKg)}</td>
-      <td className="num planned">{plan.volumeLoadKg > 0 ? load(plan.volumeLoadKg) : ""}</td>
-      <td className="num">
-        {perWeek && load(perWeek.volumeLoadKg)}
-        <Change share={against?.volumeLoadKg} />
-      </td>
-      <td className="num">
-        {averageKg === null ? "" : printer.massNumber(averageKg)}
-        <Change share={against?.averageKg} />
-      </td>
-      <td className="num">{averageIntensity === null ? "" : printer.percent(averageIntensity)}</td>
-      <td className="noprint">
-        <LinkButton className="small" onClick={edit} aria-label={`Change ${block.name}`}>
+  const isAhead = ({ course }: BlockWork) => course.state === "ahead";
+  const planOf = (one: BlockWork) => (isAhead(one) ? one.planned : one.plannedSoFar);
+  return [
+    {
+      head: "Block",
+      cell: (one) => (
+        <>
+          <LinkButton onClick={() => choose(daysOf(one))}>
+            {one.block.name}
+            <span className="hidden">, show the work of these days</span>
+          </LinkButton>
+          <div className={`quiet small ${styles.day}`}>
+            {shortDate(one.block.startDate)} to {shortDate(daysOf(one).to)}, {lengthOf(one.block.days)}
+            {one.course.state === "under way" ? `; day ${one.course.passed}` : isAhead(one) ? "; ahead" : ""}
+          </div>
+          {one.block.aim && <div className="quiet small">{one.block.aim}</div>}
+        </>
+      ),
+    },
+    { head: "Sessions", num: true, cell: (one) => (isAhead(one) ? "" : one.sessions) },
+    { head: "Lifts", num: true, cell: (one) => (isAhead(one) ? "" : printNumber(one.numberOfLifts, 0)) },
+    {
+      head: "Lifts planned",
+      num: true,
+      tone: "planned",
+      cell: (one) => (planOf(one).numberOfLifts > 0 ? printNumber(planOf(one).numberOfLifts, 0) : ""),
+    },
+    {
+      head: "Lifts a week",
+      num: true,
+      cell: ({ perWeek, against }) =>
+        perWeek && (
+          <>
+            {printNumber(perWeek.numberOfLifts, 0)}
+            <Change share={against?.numberOfLifts} />
+          </>
+        ),
+    },
+    {
+      head: `Volume load, ${printer.units.mass}`,
+      num: true,
+      cell: (one) => (isAhead(one) ? "" : load(one.volumeLoadKg)),
+    },
+    {
+      head: "Load planned",
+      num: true,
+      tone: "planned",
+      cell: (one) => (planOf(one).volumeLoadKg > 0 ? load(planOf(one).volumeLoadKg) : ""),
+    },
+    {
+      head: "Load a week",
+      num: true,
+      cell: ({ perWeek, against }) =>
+        perWeek && (
+          <>
+            {load(perWeek.volumeLoadKg)}
+            <Change share={against?.volumeLoadKg} />
+          </>
+        ),
+    },
+    {
+      head: `Average weight, ${printer.units.mass}`,
+      num: true,
+      cell: ({ averageKg, against }) =>
+        averageKg !== null && (
+          <>
+            {printer.massNumber(averageKg)}
+            <Change share={against?.averageKg} />
+          </>
+        ),
+    },
+    {
+      head: "Intensity",
+      num: true,
+      cell: ({ averageIntensity }) => (averageIntensity === null ? "" : printer.percent(averageIntensity)),
+    },
+    {
+      head: "Change",
+      mute: true,
+      folded: "beside",
+      cell: ({ block }) => (
+        <LinkButton className="small noprint" onClick={() => edit(block)} aria-label={`Change ${block.name}`}>
           Change
         </LinkButton>
-      </td>
-    </tr>
-  );
+      ),
+    },
+  ];
 }
 
 /** Whole weeks where it is some, else days. */

@@ -18,10 +18,11 @@ import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
 import { LinkButton } from "@/ui/kit/LinkButton";
 import { Suggested } from "@/ui/kit/Suggested";
+import { Tags } from "@/ui/kit/Tags";
 import { TickField } from "@/ui/kit/Tick";
 import { ExercisePicker } from "@/ui/lifts/ExercisePicker";
 import { useLog } from "@/ui/log/LogContext";
-import { Button, Select } from "antd";
+import { Button } from "antd";
 import { useId } from "react";
 import { type Control, Controller, useController, useWatch } from "react-hook-form";
 import { v7 as newId } from "uuid";
@@ -280,17 +281,7 @@ function Muscles({
       <Controller
         control={control}
         name={name}
-        render={({ field }) => (
-          <Select
-            mode="tags"
-            aria-label={label}
-            value={field.value}
-            onChange={field.onChange}
-            options={options.map((muscle) => ({ value: muscle, label: muscle }))}
-            style={{ width: "100%" }}
-            tokenSeparators={[","]}
-          />
-        )}
+        render={({ field }) => <Tags label={label} value={field.value} onChange={field.onChange} options={options} />}
       />
     </div>
   );

@@ -9,7 +9,9 @@ import { starterExercisesIn } from "@/core/strength/starterExercises";
 import { useAddress } from "@/ui/address";
 import { shortDate } from "@/ui/dates";
 import { Captioned } from "@/ui/kit/Captioned";
+import { by } from "@/ui/kit/column";
 import { LinkButton } from "@/ui/kit/LinkButton";
+import { RecordTable } from "@/ui/kit/RecordTable";
 import { Select } from "@/ui/kit/Select";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
@@ -119,37 +121,44 @@ function List({
 }) {
   return (
     <div className={styles.list} role="group" aria-label="Exercises found" tabIndex={0}>
-      <table>
-        <thead>
-          <tr>
-            <th>Exercise</th>
-            <th>Group</th>
-            <th>Equipment</th>
-            <th className="num">Last done</th>
-            <th className="num">Times</th>
-          </tr>
-        </thead>
-        <tbody>
-          {found.found.map(({ exercise, lastDone, sessions }) => (
-            <tr key={exercise.id} className={exercise.id === chosenId ? view.chosen : undefined}>
-              <td>
-                <LinkButton
-                  style={{ color: "var(--ink)" }}
-                  aria-pressed={exercise.id === chosenId}
-                  onClick={() => choose(exercise.id)}
-                >
+      <RecordTable
+        label="Exercises found"
+        keep="exercises"
+        rows={found.found}
+        keyOf={({ exercise }) => exercise.id}
+        chosen={({ exercise }) => exercise.id === chosenId}
+        columns={[
+          {
+            head: "Exercise",
+            compare: by(({ exercise }) => exercise.name),
+            cell: ({ exercise }) => (
+              <>
+                <LinkButton ink aria-pressed={exercise.id === chosenId} onClick={() => choose(exercise.id)}>
                   {exercise.name}
                 </LinkButton>
                 <div className="quiet small">{(exercise.direct ?? []).join(", ")}</div>
-              </td>
-              <td className="quiet">{exercise.group || "other"}</td>
-              <td className="quiet">{exercise.equipment ?? ""}</td>
-              <td className="num quiet">{lastDone === null ? "" : shortDate(lastDone)}</td>
-              <td className="num quiet">{sessions || ""}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+              </>
+            ),
+          },
+          { head: "Group", bare: true, tone: "quiet", cell: ({ exercise }) => exercise.group || "other" },
+          { head: "Equipment", bare: true, tone: "quiet", cell: ({ exercise }) => exercise.equipment ?? "" },
+          {
+            head: "Last done",
+            num: true,
+            tone: "quiet",
+            compare: by(({ lastDone }) => lastDone),
+            cell: ({ lastDone }) => (lastDone === null ? "" : shortDate(lastDone)),
+          },
+          {
+            head: "Times",
+            num: true,
+            tone: "quiet",
+            folded: "beside",
+            compare: by(({ sessions }) => sessions),
+            cell: ({ sessions }) => sessions || "",
+          },
+        ]}
+      />
     </div>
   );
 }

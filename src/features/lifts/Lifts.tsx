@@ -1,15 +1,16 @@
 "use client";
 
-import { printNumber } from "@/core/base/units/number";
+import { counted, printNumber } from "@/core/base/units/number";
 import type { Printer } from "@/core/base/units/printer";
 import type { LiftRow, MaximumFigure } from "@/core/strength/liftsView";
 import { useAddress } from "@/ui/address";
 import { shortDate } from "@/ui/dates";
 import { WorkingLink } from "@/ui/figure/Figure";
+import { by } from "@/ui/kit/column";
 import { LinkButton } from "@/ui/kit/LinkButton";
+import { RecordTable } from "@/ui/kit/RecordTable";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
-import { Scrollable } from "@/ui/Scrollable";
 import { usePrinter } from "@/ui/usePrinter";
 import view from "@/ui/view.module.css";
 import { useRouter } from "next/navigation";
@@ -63,82 +64,85 @@ function LiftTable({
 }) {
   const { today } = useLog();
   const chosen = lifts.find(({ exercise }) => exercise.id === chosenId)?.exercise.name;
-  const cell = (maximum: MaximumFigure | null, { added, exercise }: LiftRow, which: "best" | "latest") => (
-    <td className="num">
-      {maximum === null ? (
-        <span className="quiet">
-          {exercise.measure === "duration" ? "timed" : exercise.measure === "distance" ? "distance" : "none"}
-        </span>
-      ) : (
-        <>
-          <WorkingLink
-            figure={{ figure: "maximum", exerciseId: exercise.id, which }}
-            on={today}
-            label={`, working of the ${which} estimated maximum`}
-          >
-            {added && maximum.e1rmKg >= 0 ? "+" : ""}
-            {printer.massNumber(maximum.e1rmKg)}
-          </WorkingLink>
-          <div className="quiet small">
-            {printer.loadNumber(maximum.kg)} × {maximum.reps}
-            {maximum.rpe === null ? "" : ` @${maximum.rpe}`}, {shortDate(maximum.date)}
-            {maximum.rough ? ", rough" : ""}
-          </div>
-        </>
-      )}
-    </td>
-  );
+  const cell = (maximum: MaximumFigure | null, { added, exercise }: LiftRow, which: "best" | "latest") =>
+    maximum === null ? (
+      <span className="quiet">
+        {exercise.measure === "duration" ? "timed" : exercise.measure === "distance" ? "distance" : "none"}
+      </span>
+    ) : (
+      <>
+        <WorkingLink
+          figure={{ figure: "maximum", exerciseId: exercise.id, which }}
+          on={today}
+          label={`, working of the ${which} estimated maximum`}
+        >
+          {added && maximum.e1rmKg >= 0 ? "+" : ""}
+          {printer.massNumber(maximum.e1rmKg)}
+        </WorkingLink>
+        <div className="quiet small">
+          {printer.loadNumber(maximum.kg)} × {maximum.reps}
+          {maximum.rpe === null ? "" : ` @${maximum.rpe}`}, {shortDate(maximum.date)}
+          {maximum.rough ? ", rough" : ""}
+        </div>
+      </>
+    );
   return (
     <section className={view.section}>
       <h2>Estimated maximum</h2>
-      <Scrollable label="Estimated maximum">
-        <table>
-          <thead>
-            <tr>
-              <th>Lift</th>
-              <th className="num">Best, {printer.units.mass}</th>
-              <th className="num">Latest, {printer.units.mass}</th>
-              <th className="num">12 weeks</th>
-            </tr>
-          </thead>
-          <tbody>
-            {lifts.map((row) => {
-              const { exercise, best, latest, lastDone, sessions, changeKg, ratio, against } = row;
-              return (
-                <tr key={exercise.id} className={exercise.id === chosenId ? view.chosen : undefined}>
-                  <td>
-                    <LinkButton
-                      style={{ color: "var(--ink)" }}
-                      aria-pressed={exercise.id === chosenId}
-                      onClick={() => choose(exercise.id)}
-                    >
-                      {exercise.name}
-                    </LinkButton>
-                    <div className="quiet small">
-                      {lastDone === null
-                        ? "tested"
-                        : `${sessions} ${sessions === 1 ? "time" : "times"}, last ${shortDate(lastDone)}`}
-                    </div>
-                  </td>
-                  {cell(best, row, "best")}
-                  {cell(latest, row, "latest")}
-                  <td className="num">
-                    {changeKg === null ? "" : printer.massChange(changeKg, 1).split(" ")[0]}
-                    <div className="quiet small">
-                      {[
-                        ratio === null ? null : `${printNumber(ratio, 2)} ×`,
-                        against === null ? null : printer.percent(against),
-                      ]
-                        .filter(Boolean)
-                        .join(", ")}
-                    </div>
-                  </td>
-                </tr>
-              );
-            })}
-          </tbody>
-        </table>
-      </Scrollable>
+      <RecordTable
+        label="Estimated maximum"
+        keep="lifts"
+        rows={lifts}
+        keyOf={({ exercise }) => exercise.id}
+        chosen={({ exercise }) => exercise.id === chosenId}
+        columns={[
+          {
+            head: "Lift",
+            compare: by(({ exercise }) => exercise.name),
+            cell: ({ exercise, lastDone, sessions }) => (
+              <>
+                <LinkButton ink aria-pressed={exercise.id === chosenId} onClick={() => choose(exercise.id)}>
+                  {exercise.name}
+                </LinkButton>
+                <div className="quiet small">
+                  {lastDone === null ? "tested" : `${counted(sessions, "time")}, last ${shortDate(lastDone)}`}
+                </div>
+              </>
+            ),
+          },
+          {
+            head: `Best, ${printer.units.mass}`,
+            num: true,
+            folded: "beside",
+            compare: by(({ best }) => best?.e1rmKg ?? null),
+            cell: (row) => cell(row.best, row, "best"),
+          },
+          {
+            head: `Latest, ${printer.units.mass}`,
+            num: true,
+            compare: by(({ latest }) => latest?.e1rmKg ?? null),
+            cell: (row) => cell(row.latest, row, "latest"),
+          },
+          {
+            head: "12 weeks",
+            num: true,
+            compare: by(({ changeKg }) => changeKg),
+            cell: ({ changeKg, ratio, against }) => (
+              <>
+                {changeKg === null ? "" : printer.massChange(changeKg, 1).split(" ")[0]}
+                <div className="quiet small">
+                  {[
+                    ratio === null ? null : `${printNumber(ratio, 2)} ×`,
+                    against === null ? null : printer.percent(against),
+                  ]
+                    .filter(Boolean)
+                    .join(", ")}
+                </div>
+              </>
+            ),
+          },
+        ]}
+      />
       <p className="quiet small" style={{ paddingTop: 6 }}>
         Under the change of twelve weeks: the best as a multiple of body weight, and the latest as a share of{" "}
         {chosen ?? "the chosen lift"}.

@@ -5,9 +5,9 @@ import type { Printer } from "@/core/base/units/printer";
 import type { LiftView } from "@/core/strength/liftsView";
 import { fullDate, shortDate } from "@/ui/dates";
 import { WorkingLink } from "@/ui/figure/Figure";
+import { RecordTable } from "@/ui/kit/RecordTable";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
-import { Scrollable } from "@/ui/Scrollable";
 import { usePrinter } from "@/ui/usePrinter";
 import view from "@/ui/view.module.css";
 import dynamic from "next/dynamic";
@@ -133,46 +133,42 @@ function RepTable({
           working
         </WorkingLink>
       </p>
-      <Scrollable label="Repetitions and load">
-        <table>
-          <thead>
-            <tr>
-              <th className="num">Reps</th>
-              <th className="num">Load, {printer.units.mass}</th>
-              <th className="num">80 % between</th>
-              <th className="num">Share</th>
-              <th className="num">Heaviest done</th>
-            </tr>
-          </thead>
-          <tbody>
-            {table.map(({ reps, kg, low80, high80, share, done }) => (
-              <tr key={reps}>
-                <td className="num">{reps}</td>
-                <td className="num">
-                  <strong>{kg === null ? "" : quoted(printer, kg, added)}</strong>
-                </td>
-                <td className="num quiet">
-                  {low80 === null || high80 === null
-                    ? ""
-                    : `${printer.massNumber(low80)} – ${printer.massNumber(high80)}`}
-                </td>
-                <td className="num quiet">{printNumber(share * 100, 0)} %</td>
-                <td className="num">
-                  {done === null ? (
-                    <span className="quiet">none</span>
-                  ) : (
-                    <>
-                      {printer.loadNumber(done.kg)}
-                      {done.reps > reps ? <span className="quiet"> × {done.reps}</span> : ""}{" "}
-                      <span className="quiet small">{shortDate(done.date)}</span>
-                    </>
-                  )}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </Scrollable>
+      <RecordTable
+        label="Repetitions and load"
+        rows={table}
+        keyOf={({ reps }) => reps}
+        columns={[
+          { head: "Reps", cell: ({ reps }) => reps },
+          {
+            head: `Load, ${printer.units.mass}`,
+            num: true,
+            folded: "beside",
+            cell: ({ kg }) => <strong>{kg === null ? "" : quoted(printer, kg, added)}</strong>,
+          },
+          {
+            head: "80 % between",
+            num: true,
+            tone: "quiet",
+            cell: ({ low80, high80 }) =>
+              low80 === null || high80 === null ? "" : `${printer.massNumber(low80)} – ${printer.massNumber(high80)}`,
+          },
+          { head: "Share", num: true, tone: "quiet", cell: ({ share }) => `${printNumber(share * 100, 0)} %` },
+          {
+            head: "Heaviest done",
+            num: true,
+            cell: ({ reps, done }) =>
+              done === null ? (
+                <span className="quiet">none</span>
+              ) : (
+                <>
+                  {printer.loadNumber(done.kg)}
+                  {done.reps > reps ? <span className="quiet"> × {done.reps}</span> : ""}{" "}
+                  <span className="quiet small">{shortDate(done.date)}</span>
+                </>
+              ),
+          },
+        ]}
+      />
     </section>
   );
 }

@@ -7,9 +7,9 @@ import { shortDate } from "@/ui/dates";
 import { orderNames } from "@/ui/inputs/dateOrders";
 import { Captioned } from "@/ui/kit/Captioned";
 import { LinkButton } from "@/ui/kit/LinkButton";
+import { RecordTable } from "@/ui/kit/RecordTable";
 import { Select } from "@/ui/kit/Select";
 import { ExercisePicker } from "@/ui/lifts/ExercisePicker";
-import { Scrollable } from "@/ui/Scrollable";
 import styles from "./lifts.module.css";
 
 const columnNames: Record<SetColumn, string> = {
@@ -133,27 +133,24 @@ function Unmatched({
   onMatch: (typed: string, exerciseId: string | null) => void;
 }) {
   return (
-    <table aria-label="Names to match" style={{ marginBottom: 12 }}>
-      <thead>
-        <tr>
-          <th>Not in your library</th>
-          <th className="num">Lines</th>
-          <th>Is</th>
-          <th />
-        </tr>
-      </thead>
-      <tbody>
-        {unmatched.slice(0, listed).map(({ typed, lines: count, candidates }) => (
-          <tr key={typed}>
-            <td>{typed}</td>
-            <td className="num">{printNumber(count, 0)}</td>
-            <td>
+    <RecordTable
+      label="Names to match"
+      className={styles.compared}
+      rows={unmatched.slice(0, listed)}
+      keyOf={({ typed }) => typed}
+      columns={[
+        { head: "Not in your library", cell: ({ typed }) => typed },
+        { head: "Lines", num: true, folded: "beside", cell: ({ lines: count }) => printNumber(count, 0) },
+        {
+          head: "Is",
+          cell: ({ typed, candidates }) => (
+            <span className={styles.candidates}>
               {candidates.slice(0, 4).map((one) => (
-                <LinkButton key={one.id} style={{ marginRight: 14 }} onClick={() => onMatch(typed, one.id)}>
+                <LinkButton key={one.id} onClick={() => onMatch(typed, one.id)}>
                   {one.name}
                 </LinkButton>
               ))}
-              <span style={{ display: "inline-block", width: 240 }}>
+              <span className={styles.picker}>
                 <ExercisePicker
                   value={null}
                   label={`${typed} is`}
@@ -161,41 +158,33 @@ function Unmatched({
                   onPick={(exercise) => onMatch(typed, exercise.id)}
                 />
               </span>
-            </td>
-            <td className="num">
-              <LinkButton onClick={() => onMatch(typed, null)}>Leave out</LinkButton>
-            </td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+            </span>
+          ),
+        },
+        {
+          head: "Leave out",
+          mute: true,
+          num: true,
+          cell: ({ typed }) => <LinkButton onClick={() => onMatch(typed, null)}>Leave out</LinkButton>,
+        },
+      ]}
+    />
   );
 }
 
 /** The lines as they would be written. */
 function Lines({ lines }: { lines: SetsPreview["lines"] }) {
   return (
-    <Scrollable label="What would be written">
-      <table>
-        <thead>
-          <tr>
-            <th>Day</th>
-            <th>Exercise</th>
-            <th>Sets</th>
-            <th>Already there</th>
-          </tr>
-        </thead>
-        <tbody>
-          {lines.slice(0, listed).map(({ date, name, text, held }) => (
-            <tr key={`${date} ${name}`}>
-              <td style={{ whiteSpace: "nowrap" }}>{shortDate(date)}</td>
-              <td>{name}</td>
-              <td>{text}</td>
-              <td className="quiet">{held}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </Scrollable>
+    <RecordTable
+      label="What would be written"
+      rows={lines.slice(0, listed)}
+      keyOf={({ date, name }) => `${date} ${name}`}
+      columns={[
+        { head: "Day", cell: ({ date }) => <span className={styles.day}>{shortDate(date)}</span> },
+        { head: "Exercise", folded: "beside", bare: true, cell: ({ name }) => name },
+        { head: "Sets", bare: true, cell: ({ text }) => text },
+        { head: "Already there", tone: "quiet", cell: ({ held }) => held },
+      ]}
+    />
   );
 }

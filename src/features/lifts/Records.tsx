@@ -5,13 +5,14 @@ import type { Printer } from "@/core/base/units/printer";
 import type { RecordLine, RecordsView } from "@/core/strength/recordsView";
 import { fullDate, shortDate } from "@/ui/dates";
 import { Captioned } from "@/ui/kit/Captioned";
+import { by, type Column } from "@/ui/kit/column";
 import { LinkButton } from "@/ui/kit/LinkButton";
+import { RecordTable } from "@/ui/kit/RecordTable";
 import { Select } from "@/ui/kit/Select";
 import { ExercisePicker } from "@/ui/lifts/ExercisePicker";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
 import { useSettings } from "@/ui/log/useSettings";
-import { Scrollable } from "@/ui/Scrollable";
 import { usePrinter } from "@/ui/usePrinter";
 import view from "@/ui/view.module.css";
 import Link from "next/link";
@@ -26,6 +27,7 @@ export function Records() {
   const records = useFigure("records", { exerciseId, atMost });
   const all = useFigure("records", { exerciseId: null, atMost: 40 });
   const printer = usePrinter();
+  const { chooseDay } = useLog();
   return (
     <>
       <LiftsHead>
@@ -53,28 +55,13 @@ export function Records() {
             {records.beaten.length === 0 ? (
               <p className="quiet">Nothing was beaten yet: what is done for the first time stands above.</p>
             ) : (
-              <Scrollable label="Records by date">
-                <table>
-                  <thead>
-                    <tr>
-                      <th>Day</th>
-                      <th>Lift</th>
-                      <th>Record</th>
-                      <th className="num">Was</th>
-                      <th className="num">Now</th>
-                    </tr>
-                  </thead>
-                  <tbody>
-                    {records.beaten.map((line) => (
-                      <Beaten
-                        key={`${line.date} ${line.exerciseId} ${line.what} ${line.reps}`}
-                        line={line}
-                        printer={printer}
-                      />
-                    ))}
-                  </tbody>
-                </table>
-              </Scrollable>
+              <RecordTable
+                label="Records by date"
+                keep="records"
+                rows={records.beaten}
+                keyOf={({ date, exerciseId, what, reps }) => `${date} ${exerciseId} ${what} ${reps}`}
+                columns={beatenColumns(printer, chooseDay)}
+              />
             )}
             {records.beatenInAll > records.beaten.length && (
               <p className="quiet small" style={{ paddingTop: 6 }}>
@@ -90,44 +77,48 @@ export function Records() {
   );
 }
 
-function Beaten({ line, printer }: { line: RecordLine; printer: Printer }) {
-  const { chooseDay } = useLog();
-  const what =
-    line.what === "e1rm"
-      ? "estimated maximum"
-      : line.what === "volume"
-        ? "work in a day"
-        : line.reps === 1
-          ? "a repetition"
-          : counted(line.reps!, "repetition");
-  const mass = (kg: number) =>
-    line.what === "volume" ? printer.volumeLoad(kg) : line.what === "e1rm" ? printer.mass(kg) : printer.load(kg);
-  return (
-    <tr>
-      <td style={{ whiteSpace: "nowrap" }}>
-        <Link href="/" onClick={() => chooseDay(line.date)}>
-          {shortDate(line.date)}
+function beatenColumns(printer: Printer, chooseDay: (date: string) => void): Column<RecordLine>[] {
+  const mass = (what: RecordLine["what"], kg: number) =>
+    what === "volume" ? printer.volumeLoad(kg) : what === "e1rm" ? printer.mass(kg) : printer.load(kg);
+  return [
+    {
+      head: "Day",
+      compare: by(({ date }) => date),
+      cell: ({ date }) => (
+        <Link href="/" className={styles.day} onClick={() => chooseDay(date)}>
+          {shortDate(date)}
         </Link>
-      </td>
-      <td>{line.name}</td>
-      <td>
-        {what}
-        {line.what === "e1rm" && line.set ? (
-          <span className="quiet small">
-            {" "}
-            from {printer.load(line.set.kg)} × {line.set.reps}
-            {line.ratio === null ? "" : `, ${printNumber(line.ratio, 2)} × body weight`}
-          </span>
-        ) : (
-          ""
-        )}
-      </td>
-      <td className="num quiet">{mass(line.beforeKg)}</td>
-      <td className="num">
-        <strong>{mass(line.kg)}</strong>
-      </td>
-    </tr>
-  );
+      ),
+    },
+    { head: "Lift", bare: true, compare: by(({ name }) => name), kind: ({ name }) => name, cell: ({ name }) => name },
+    {
+      head: "Record",
+      bare: true,
+      kind: recordOf,
+      cell: (line) => (
+        <>
+          {recordOf(line)}
+          {line.what === "e1rm" && line.set ? (
+            <span className="quiet small">
+              {" "}
+              from {printer.load(line.set.kg)} × {line.set.reps}
+              {line.ratio === null ? "" : `, ${printNumber(line.ratio, 2)} × body weight`}
+            </span>
+          ) : (
+            ""
+          )}
+        </>
+      ),
+    },
+    { head: "Was", num: true, tone: "quiet", cell: ({ what, beforeKg }) => mass(what, beforeKg) },
+    { head: "Now", num: true, folded: "beside", cell: ({ what, kg }) => <strong>{mass(what, kg)}</strong> },
+  ];
+}
+
+function recordOf({ what, reps }: RecordLine): string {
+  if (what === "e1rm") return "estimated maximum";
+  if (what === "volume") return "work in a day";
+  return reps === 1 ? "a repetition" : counted(reps!, "repetition");
 }
 
 const shownReps = [1, 2, 3, 4, 5, 6, 8, 10, 12];
@@ -145,60 +136,55 @@ function Standing({
   return (
     <section className={view.section}>
       <h2>Heaviest for at least so many repetitions, {printer.units.mass}</h2>
-      <Scrollable label="Heaviest for at least so many repetitions">
-        <table>
-          <thead>
-            <tr>
-              <th>Lift</th>
-              {shownReps.map((reps) => (
-                <th key={reps} className="num">
-                  {reps}
-                </th>
-              ))}
-              <th className="num">e1RM × body</th>
-            </tr>
-          </thead>
-          <tbody>
-            {standing.map(({ exerciseId, name, byReps, ratio }) => (
-              <tr key={exerciseId}>
-                <td>
-                  <LinkButton style={{ color: "var(--ink)" }} onClick={() => choose(exerciseId)}>
-                    {name}
-                  </LinkButton>
-                </td>
-                {shownReps.map((reps) => {
-                  const one = byReps.find((record) => record.reps === reps);
-                  return (
-                    <td key={reps} className="num">
-                      {one ? (
-                        <>
-                          {printer.loadNumber(one.kg)}
-                          <div className="quiet small">{shortDate(one.date)}</div>
-                        </>
-                      ) : (
-                        ""
-                      )}
-                    </td>
-                  );
-                })}
-                <td className="num">
-                  {ratio === null ? (
-                    ""
-                  ) : (
-                    <>
-                      {printNumber(ratio.ratio, 2)}
-                      <div className="quiet small">{shortDate(ratio.date)}</div>
-                    </>
-                  )}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </Scrollable>
+      <RecordTable
+        label="Heaviest for at least so many repetitions"
+        rows={standing}
+        keyOf={({ exerciseId }) => exerciseId}
+        columns={[
+          {
+            head: "Lift",
+            cell: ({ exerciseId, name }) => (
+              <LinkButton ink onClick={() => choose(exerciseId)}>
+                {name}
+              </LinkButton>
+            ),
+          },
+          ...shownReps.map((reps): Column<RecordsView["standing"][number]> => ({
+            head: `${reps}RM`,
+            num: true,
+            cell: ({ byReps }) => {
+              const one = byReps.find((record) => record.reps === reps);
+              return one ? (
+                <>
+                  {printer.loadNumber(one.kg)}
+                  <div className="quiet small">{shortDate(one.date)}</div>
+                </>
+              ) : (
+                ""
+              );
+            },
+          })),
+          {
+            head: "e1RM × body",
+            num: true,
+            cell: ({ ratio }) =>
+              ratio === null ? (
+                ""
+              ) : (
+                <>
+                  {printNumber(ratio.ratio, 2)}
+                  <div className="quiet small">{shortDate(ratio.date)}</div>
+                </>
+              ),
+          },
+        ]}
+      />
     </section>
   );
 }
+
+/** A lift of a meet; null is the total. */
+type MeetLine = RecordsView["meets"][number]["lifts"][number] | null;
 
 function Meets({ records: { meets, totalLifts, standing }, printer }: { records: RecordsView; printer: Printer }) {
   const [settings, change] = useSettings();
@@ -214,60 +200,55 @@ function Meets({ records: { meets, totalLifts, standing }, printer }: { records:
         made singles count as tested maxima.
       </p>
       {meets.map((meet) => (
-        <table key={meet.sessionId} aria-label={`${meet.title}, ${fullDate(meet.date)}`} style={{ marginTop: 10 }}>
-          <thead>
-            <tr>
-              <th>
-                {meet.title}, {fullDate(meet.date)}
-              </th>
-              <th className="num">Attempts</th>
-              <th className="num">Best, {printer.units.mass}</th>
-            </tr>
-          </thead>
-          <tbody>
-            {meet.lifts.map(({ exerciseId, attempts, bestKg, changeKg }) => (
-              <tr key={exerciseId}>
-                <td>{meet.names[exerciseId]}</td>
-                <td className="num">
+        <RecordTable<MeetLine>
+          key={meet.sessionId}
+          label={`${meet.title}, ${fullDate(meet.date)}`}
+          className={styles.apart}
+          rows={[...meet.lifts, null]}
+          keyOf={(line) => line?.exerciseId ?? "total"}
+          columns={[
+            {
+              head: `${meet.title}, ${fullDate(meet.date)}`,
+              cell: (line) => (line === null ? <strong>Total</strong> : meet.names[line.exerciseId]),
+            },
+            {
+              head: "Attempts",
+              num: true,
+              cell: (line) =>
+                line && (
                   <span className={styles.attempts}>
-                    {attempts.map(({ kg, made }, index) => (
+                    {line.attempts.map(({ kg, made }, index) => (
                       <span key={index} className={made ? "done" : styles.missed}>
                         {printer.loadNumber(kg)}
                         <span className="hidden">{made ? " made" : " missed"}</span>
                       </span>
                     ))}
                   </span>
-                </td>
-                <td className="num">
-                  {bestKg === null ? (
-                    <span className="quiet">none made</span>
-                  ) : (
-                    <>
-                      {printer.loadNumber(bestKg)}
-                      <span className="quiet">{changed(changeKg)}</span>
-                    </>
-                  )}
-                </td>
-              </tr>
-            ))}
-            <tr>
-              <td>
-                <strong>Total</strong>
-              </td>
-              <td />
-              <td className="num">
-                {meet.totalKg === null ? (
-                  <span className="quiet">none: a chosen lift has no made attempt</span>
-                ) : (
+                ),
+            },
+            {
+              head: `Best, ${printer.units.mass}`,
+              num: true,
+              folded: "beside",
+              cell: (line) => {
+                const kg = line === null ? meet.totalKg : line.bestKg;
+                if (kg === null)
+                  return (
+                    <span className="quiet">
+                      {line === null ? "none: a chosen lift has no made attempt" : "none made"}
+                    </span>
+                  );
+                const text = printer.loadNumber(kg);
+                return (
                   <>
-                    <strong>{printer.loadNumber(meet.totalKg)}</strong>
-                    <span className="quiet">{changed(meet.changeKg)}</span>
+                    {line === null ? <strong>{text}</strong> : text}
+                    <span className="quiet">{changed(line === null ? meet.changeKg : line.changeKg)}</span>
                   </>
-                )}
-              </td>
-            </tr>
-          </tbody>
-        </table>
+                );
+              },
+            },
+          ]}
+        />
       ))}
       {meets.length === 0 && <p className="quiet">None so far.</p>}
       <div className={`${styles.inline} noprint`} style={{ paddingTop: 10 }}>

@@ -7,6 +7,7 @@ import { fullDate } from "@/ui/dates";
 import { aDate, massBetween } from "@/ui/inputs/checks";
 import { Field, Row, RowButton } from "@/ui/inputs/Field";
 import { LinkButton } from "@/ui/kit/LinkButton";
+import { RecordTable } from "@/ui/kit/RecordTable";
 import { useLog } from "@/ui/log/LogContext";
 import { usePrinter } from "@/ui/usePrinter";
 import view from "@/ui/view.module.css";
@@ -34,35 +35,43 @@ export function Tests({ lift: { exercise, tests, added } }: { lift: LiftView }) 
     <section className={`${view.section} noprint`}>
       <h3>Tested maxima</h3>
       {tests.length > 0 && (
-        <table>
-          <tbody>
-            {tests.map(({ id, date, kg, maximum }) => (
-              <tr key={`${id} ${date}`}>
-                <td>{fullDate(date)}</td>
-                <td className="num">
-                  {quoted(printer, kg, added)} {printer.units.mass}
-                </td>
-                <td className="num">
-                  {maximum === null ? (
-                    <span className="quiet small">from a day of testing</span>
-                  ) : (
-                    <LinkButton
-                      className="small"
-                      onClick={() =>
-                        void commit(
-                          [{ remove: { kind: "maxima", id: maximum.id, date } }],
-                          `Tested ${exercise.name} removed`,
-                        )
-                      }
-                    >
-                      Remove
-                    </LinkButton>
-                  )}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <RecordTable
+          label="Tested maxima"
+          rows={tests}
+          keyOf={({ id, date }) => `${id} ${date}`}
+          columns={[
+            { head: "Day", mute: true, cell: ({ date }) => fullDate(date) },
+            {
+              head: "Load",
+              mute: true,
+              num: true,
+              folded: "beside",
+              cell: ({ kg }) => `${quoted(printer, kg, added)} ${printer.units.mass}`,
+            },
+            {
+              head: "Remove",
+              mute: true,
+              num: true,
+              folded: "beside",
+              cell: ({ date, maximum }) =>
+                maximum === null ? (
+                  <span className="quiet small">from a day of testing</span>
+                ) : (
+                  <LinkButton
+                    className="small"
+                    onClick={() =>
+                      void commit(
+                        [{ remove: { kind: "maxima", id: maximum.id, date } }],
+                        `Tested ${exercise.name} removed`,
+                      )
+                    }
+                  >
+                    Remove
+                  </LinkButton>
+                ),
+            },
+          ]}
+        />
       )}
       <form onSubmit={(event) => void save(event)} noValidate style={{ paddingTop: 8 }}>
         <Row>

@@ -3,7 +3,8 @@
 import { printNumber } from "@/core/base/units/number";
 import type { Printer } from "@/core/base/units/printer";
 import type { WorkLine } from "@/core/strength/workView";
-import { Scrollable } from "@/ui/Scrollable";
+import { by } from "@/ui/kit/column";
+import { RecordTable } from "@/ui/kit/RecordTable";
 import view from "@/ui/view.module.css";
 import Link from "next/link";
 
@@ -12,38 +13,44 @@ export function WorkLines({ title, lines, printer }: { title: string; lines: rea
   return (
     <section className={view.section}>
       <h2>{title}</h2>
-      <Scrollable label={title}>
-        <table>
-          <thead>
-            <tr>
-              <th></th>
-              {lines.some(({ sets }) => sets !== null) && <th className="num">Sets</th>}
-              <th className="num">Lifts</th>
-              <th className="num">Share</th>
-              <th className="num">Volume load, {printer.units.mass}</th>
-              <th className="num">Share</th>
-            </tr>
-          </thead>
-          <tbody>
-            {lines.map((line) => (
-              <tr key={line.id}>
-                <td>
-                  {line.sets === null ? (
-                    line.name
-                  ) : (
-                    <Link href={`/lifts?exercise=${encodeURIComponent(line.id)}`}>{line.name}</Link>
-                  )}
-                </td>
-                {line.sets !== null && <td className="num">{line.sets}</td>}
-                <td className="num">{printNumber(line.numberOfLifts, 0)}</td>
-                <td className="num quiet">{printer.percent(line.liftShare)}</td>
-                <td className="num">{printer.volumeLoadNumber(line.volumeLoadKg)}</td>
-                <td className="num quiet">{printer.percent(line.loadShare)}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </Scrollable>
+      <RecordTable
+        label={title}
+        rows={lines}
+        keyOf={({ id }) => id}
+        columns={[
+          {
+            head: "Name",
+            mute: true,
+            cell: ({ id, name, sets }) =>
+              sets === null ? name : <Link href={`/lifts?exercise=${encodeURIComponent(id)}`}>{name}</Link>,
+          },
+          ...(lines.some(({ sets }) => sets !== null)
+            ? [
+                {
+                  head: "Sets",
+                  num: true,
+                  compare: by(({ sets }: WorkLine) => sets),
+                  cell: ({ sets }: WorkLine) => sets,
+                },
+              ]
+            : []),
+          {
+            head: "Lifts",
+            num: true,
+            compare: by(({ numberOfLifts }) => numberOfLifts),
+            cell: ({ numberOfLifts }) => printNumber(numberOfLifts, 0),
+          },
+          { head: "Share of lifts", num: true, tone: "quiet", cell: ({ liftShare }) => printer.percent(liftShare) },
+          {
+            head: `Volume load, ${printer.units.mass}`,
+            num: true,
+            folded: "beside",
+            compare: by(({ volumeLoadKg }) => volumeLoadKg),
+            cell: ({ volumeLoadKg }) => printer.volumeLoadNumber(volumeLoadKg),
+          },
+          { head: "Share of load", num: true, tone: "quiet", cell: ({ loadShare }) => printer.percent(loadShare) },
+        ]}
+      />
     </section>
   );
 }

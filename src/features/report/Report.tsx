@@ -11,12 +11,12 @@ import { download } from "@/ui/download";
 import { Captioned } from "@/ui/kit/Captioned";
 import { DateField, type DateFieldProps } from "@/ui/kit/DateField";
 import { LinkButton } from "@/ui/kit/LinkButton";
+import { RecordTable } from "@/ui/kit/RecordTable";
 import { Select } from "@/ui/kit/Select";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
 import photos from "@/ui/photo/photo.module.css";
 import { Picture } from "@/ui/photo/Picture";
-import { Scrollable } from "@/ui/Scrollable";
 import { usePrinter } from "@/ui/usePrinter";
 import view from "@/ui/view.module.css";
 import { Button } from "antd";
@@ -202,20 +202,20 @@ function Notes({ shown: { notes, notesInAll } }: { shown: ReportView }) {
   return (
     <section className={view.section}>
       <h2>Notes</h2>
-      <Scrollable label="Notes">
-        <table>
-          <tbody>
-            {notes.map(({ date, text }) => (
-              <tr key={date}>
-                <td className="quiet" style={{ whiteSpace: "nowrap", width: 120 }}>
-                  {fullDate(date)}
-                </td>
-                <td>{text}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </Scrollable>
+      <RecordTable
+        label="Notes"
+        rows={notes}
+        keyOf={({ date }) => date}
+        columns={[
+          {
+            head: "Day",
+            mute: true,
+            tone: "quiet",
+            cell: ({ date }) => <span className={styles.day}>{fullDate(date)}</span>,
+          },
+          { head: "Note", mute: true, cell: ({ text }) => text },
+        ]}
+      />
       {notesInAll > notes.length && <p className="quiet">and {counted(notesInAll - notes.length, "note")} before</p>}
     </section>
   );
@@ -228,41 +228,42 @@ function Summary({ shown, inUnit, unit }: Part) {
   const change = (value: number | null) =>
     value === null ? "needs seven days" : `${printSigned(inUnit(value), 2)} ${unit}`;
   return (
-    <Scrollable label="Summary">
-      <table className={styles.summary}>
-        <thead>
-          <tr>
-            <th />
-            <th className="num">Start, {fullDate(dateOf(start.day))}</th>
-            <th className="num">Current, {fullDate(dateOf(current.day))}</th>
-            <th className="num">Total change</th>
-            <th className="num">Mean change a week</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr>
-            <th scope="row">As {shown.unit === null ? "weighed" : "measured"}</th>
-            <td className="num">{number(start.value)}</td>
-            <td className="num">{number(current.value)}</td>
-            <td className="num">
-              <strong>{change(total)}</strong>
-            </td>
-            <td className="num">{change(perWeek)}</td>
-          </tr>
-          {trend && (
-            <tr>
-              <th scope="row">By the trend</th>
-              <td className="num">{number(trend.start)}</td>
-              <td className="num">{number(trend.current)}</td>
-              <td className="num">
-                <strong>{change(trend.current - trend.start)}</strong>
-              </td>
-              <td className="num">{change(trend.perWeek)}</td>
-            </tr>
-          )}
-        </tbody>
-      </table>
-    </Scrollable>
+    <RecordTable
+      label="Summary"
+      className={styles.summary}
+      rows={[
+        {
+          head: `As ${shown.unit === null ? "weighed" : "measured"}`,
+          from: start.value,
+          to: current.value,
+          total,
+          perWeek,
+        },
+        ...(trend
+          ? [
+              {
+                head: "By the trend",
+                from: trend.start,
+                to: trend.current,
+                total: trend.current - trend.start,
+                perWeek: trend.perWeek,
+              },
+            ]
+          : []),
+      ]}
+      keyOf={({ head }) => head}
+      columns={[
+        { head: "How", mute: true, cell: ({ head }) => head },
+        { head: `Start, ${fullDate(dateOf(start.day))}`, num: true, cell: ({ from }) => number(from) },
+        { head: `Current, ${fullDate(dateOf(current.day))}`, num: true, cell: ({ to }) => number(to) },
+        {
+          head: "Total change",
+          num: true,
+          cell: (line) => <strong>{change(line.total)}</strong>,
+        },
+        { head: "Mean change a week", num: true, cell: (line) => change(line.perWeek) },
+      ]}
+    />
   );
 }
 
@@ -271,38 +272,31 @@ function Years({ shown, inUnit, unit }: Part) {
   return (
     <section className={view.section}>
       <h2>By year</h2>
-      <Scrollable label="By year">
-        <table>
-          <thead>
-            <tr>
-              <th>Year</th>
-              <th className="num">Readings</th>
-              <th className="num">Mean, {unit}</th>
-              <th className="num">Lowest</th>
-              <th className="num">Highest</th>
-              <th className="num">Change of the weekly mean</th>
-            </tr>
-          </thead>
-          <tbody>
-            {shown.report!.years.map(({ year, days, mean, low, high, change }) => (
-              <tr key={year}>
-                <td>{year}</td>
-                <td className="num">{days}</td>
-                <td className="num">{number(mean)}</td>
-                <td className="num">{number(low)}</td>
-                <td className="num">{number(high)}</td>
-                <td className="num">{change === null ? "" : printSigned(inUnit(change), 2)}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </Scrollable>
+      <RecordTable
+        label="By year"
+        rows={shown.report!.years}
+        keyOf={({ year }) => year}
+        columns={[
+          { head: "Year", cell: ({ year }) => year },
+          { head: "Readings", num: true, cell: ({ days }) => days },
+          { head: `Mean, ${unit}`, num: true, folded: "beside", cell: ({ mean }) => number(mean) },
+          { head: "Lowest", num: true, cell: ({ low }) => number(low) },
+          { head: "Highest", num: true, cell: ({ high }) => number(high) },
+          {
+            head: "Change of the weekly mean",
+            num: true,
+            cell: ({ change }) => (change === null ? "" : printSigned(inUnit(change), 2)),
+          },
+        ]}
+      />
     </section>
   );
 }
 
 /** So many weeks are listed; the CSV has all of them. */
 const weeksListed = 104;
+
+type ReportWeek = NonNullable<ReportView["report"]>["weeks"][number];
 
 function Weeks({ shown, inUnit, unit }: Part) {
   const weeks = shown.report!.weeks.toReversed();
@@ -311,42 +305,33 @@ function Weeks({ shown, inUnit, unit }: Part) {
   return (
     <section className={view.section}>
       <h2>By week</h2>
-      <Scrollable label="By week">
-        <table>
-          <thead>
-            <tr>
-              <th>Week from</th>
-              <th className="num">Days</th>
-              <th className="num">Mean, {unit}</th>
-              <th className="num">Median</th>
-              <th className="num">Change of the mean</th>
-              {ofWeight && (
-                <>
-                  <th className="num">Trend</th>
-                  <th className="num">Plan</th>
-                </>
-              )}
-            </tr>
-          </thead>
-          <tbody>
-            {weeks.slice(0, weeksListed).map(({ closingDay, days, mean, median, change, trend, planned }) => (
-              <tr key={closingDay}>
-                <td>{fullDate(dateOf(closingDay - 6))}</td>
-                <td className="num">{days}</td>
-                <td className="num">{two(mean)}</td>
-                <td className="num">{two(median)}</td>
-                <td className="num">{change === null ? "" : printSigned(inUnit(change), 2)}</td>
-                {ofWeight && (
-                  <>
-                    <td className="num">{two(trend)}</td>
-                    <td className="num planned">{two(planned)}</td>
-                  </>
-                )}
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </Scrollable>
+      <RecordTable
+        label="By week"
+        rows={weeks.slice(0, weeksListed)}
+        keyOf={({ closingDay }) => closingDay}
+        columns={[
+          { head: "Week from", cell: ({ closingDay }) => fullDate(dateOf(closingDay - 6)) },
+          { head: "Days", num: true, cell: ({ days }) => days },
+          { head: `Mean, ${unit}`, num: true, folded: "beside", cell: ({ mean }) => two(mean) },
+          { head: "Median", num: true, cell: ({ median }) => two(median) },
+          {
+            head: "Change of the mean",
+            num: true,
+            cell: ({ change }) => (change === null ? "" : printSigned(inUnit(change), 2)),
+          },
+          ...(ofWeight
+            ? [
+                { head: "Trend", num: true, cell: ({ trend }: ReportWeek) => two(trend) },
+                {
+                  head: "Plan",
+                  num: true,
+                  tone: "planned" as const,
+                  cell: ({ planned }: ReportWeek) => two(planned),
+                },
+              ]
+            : []),
+        ]}
+      />
       {weeks.length > weeksListed && (
         <p className="quiet">and {counted(weeks.length - weeksListed, "week")} before; the CSV has them all</p>
       )}

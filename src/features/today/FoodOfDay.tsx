@@ -5,6 +5,7 @@ import type { DayView } from "@/core/days/dayView";
 import { put } from "@/core/log/records";
 import type { MealLine } from "@/core/nutrition/mealGroups";
 import { LinkButton } from "@/ui/kit/LinkButton";
+import { RecordTable } from "@/ui/kit/RecordTable";
 import { useLog } from "@/ui/log/LogContext";
 import { usePrinter } from "@/ui/usePrinter";
 import Link from "next/link";
@@ -25,39 +26,50 @@ export function FoodOfDay({ view }: { view: DayView }) {
       {view.meals.length === 0 && (
         <p className="quiet">Nothing is written. Write it above, for example breakfast: 80 g oats, 2 eggs.</p>
       )}
-      <table className={styles.foodTable}>
-        <tbody>
-          {view.meals.map(({ name, lines, planned, kcal }) => {
-            return (
-              <tr key={name}>
-                <td>{name.charAt(0).toUpperCase() + name.slice(1)}</td>
-                <td className={planned.length === lines.length ? "planned" : undefined}>
-                  {lines.map(describe).join(", ")}
-                </td>
-                <td className={`num ${planned.length === lines.length ? "planned" : ""}`}>
-                  {planned.length > 0 && view.date <= today && (
-                    <LinkButton
-                      className="small"
-                      onClick={() =>
-                        void commit(
-                          planned.map(({ meal }) => put("meals", { ...meal, status: "eaten" }, meal)),
-                          `${name} eaten`,
-                        )
-                      }
-                    >
-                      Eaten
-                    </LinkButton>
-                  )}{" "}
-                  {printer.energyNumber(kcal)}
-                </td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
+      <RecordTable
+        label="Meals"
+        rows={view.meals}
+        keyOf={({ name }) => name}
+        columns={[
+          { head: "Meal", mute: true, cell: ({ name }) => name.charAt(0).toUpperCase() + name.slice(1) },
+          {
+            head: "Foods",
+            mute: true,
+            cell: (meal) => (
+              <span className={isPlanned(meal) ? "planned" : undefined}>{meal.lines.map(describe).join(", ")}</span>
+            ),
+          },
+          {
+            head: "Energy",
+            mute: true,
+            num: true,
+            folded: "beside",
+            cell: (meal) => (
+              <span className={isPlanned(meal) ? "planned" : undefined}>
+                {meal.planned.length > 0 && view.date <= today && (
+                  <LinkButton
+                    className="small"
+                    onClick={() =>
+                      void commit(
+                        meal.planned.map((one) => put("meals", { ...one.meal, status: "eaten" }, one.meal)),
+                        `${meal.name} eaten`,
+                      )
+                    }
+                  >
+                    Eaten
+                  </LinkButton>
+                )}{" "}
+                {printer.energyNumber(meal.kcal)}
+              </span>
+            ),
+          },
+        ]}
+      />
     </section>
   );
 }
+
+const isPlanned = ({ planned, lines }: DayView["meals"][number]) => planned.length === lines.length;
 
 function describe({ name, grams, portions }: MealLine): string {
   if (grams !== null) return `${printNumber(grams, 0)} g ${name.toLowerCase()}`;

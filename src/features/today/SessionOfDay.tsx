@@ -13,9 +13,9 @@ import { Mark } from "@/ui/column/Mark";
 import { shortDate } from "@/ui/dates";
 import { Captioned } from "@/ui/kit/Captioned";
 import { LinkButton } from "@/ui/kit/LinkButton";
+import { RecordTable } from "@/ui/kit/RecordTable";
 import { SetEditor } from "@/ui/lifts/SetEditor";
 import { useLog } from "@/ui/log/LogContext";
-import { Scrollable } from "@/ui/Scrollable";
 import { usePrinter } from "@/ui/usePrinter";
 import { Button, Input } from "antd";
 import Link from "next/link";
@@ -205,81 +205,79 @@ function Items({
     );
   };
   return (
-    <Scrollable label={`${card.title}, exercises`}>
-      <table>
-        <thead>
-          <tr>
-            <th>Exercise</th>
-            <th>Planned</th>
-            <th className={styles.hideSmall}>Last time</th>
-            <th className="num">Done</th>
-          </tr>
-        </thead>
-        <tbody>
-          {card.items.map((item) => [
-            <tr key={item.id}>
-              <td>
-                <strong>{item.name}</strong>
-                {item.superset !== null && <span className="quiet small"> superset {item.superset}</span>}
-                {item.warmUps && <div className="quiet small">warm-up {item.warmUps}</div>}
-                {item.skipped !== null ? (
-                  <div className="quiet small">left out{item.skipped ? `: ${item.skipped}` : ""}</div>
-                ) : item.note ? (
-                  <div className="quiet small">{item.note}</div>
-                ) : null}
-              </td>
-              <td className="planned">{item.planned}</td>
-              <td className={`quiet ${styles.hideSmall}`}>
-                {item.last ? (
-                  <>
-                    {item.last.text}{" "}
-                    <span className="small" style={{ whiteSpace: "nowrap" }}>
-                      {shortDate(item.last.date)}
-                    </span>
-                  </>
-                ) : (
-                  "first time"
-                )}
-              </td>
-              <td className="num">
-                <span className={styles.sets}>
-                  {item.sets.every(({ done }) => done) && item.done && (
-                    <span className="done small">{item.asPlanned ? "as planned" : item.done}</span>
-                  )}
-                  {item.sets
-                    .filter(({ warmUp }) => !warmUp)
-                    .map((set, index) => (
-                      <button
-                        key={set.id}
-                        type="button"
-                        disabled={ahead}
-                        className={`${styles.set} ${set.done ? (isShort(set) ? styles.short : styles.full) : ""}`}
-                        aria-label={`${item.name}, set ${index + 1}, ${set.done ? "done, change" : needsMore(set, item) ? "open, write what was done" : "confirm as planned"}`}
-                        aria-pressed={set.done != null}
-                        onClick={() => press(item, set.id)}
-                      />
-                    ))}
-                </span>
-              </td>
-            </tr>,
-            editing?.item === item.id && (
-              <tr key={`${item.id}-editor`}>
-                <td colSpan={4}>
-                  <EditedSet
-                    item={item}
-                    setId={editing.set}
-                    session={session}
-                    printer={printer}
-                    save={save}
-                    onClose={() => setEditing(null)}
-                  />
-                </td>
-              </tr>
+    <RecordTable
+      label={`${card.title}, exercises`}
+      rows={card.items}
+      keyOf={({ id }) => id}
+      below={(item) =>
+        editing?.item === item.id && (
+          <EditedSet
+            item={item}
+            setId={editing.set}
+            session={session}
+            printer={printer}
+            save={save}
+            onClose={() => setEditing(null)}
+          />
+        )
+      }
+      columns={[
+        {
+          head: "Exercise",
+          cell: (item) => (
+            <>
+              <strong>{item.name}</strong>
+              {item.superset !== null && <span className="quiet small"> superset {item.superset}</span>}
+              {item.warmUps && <div className="quiet small">warm-up {item.warmUps}</div>}
+              {item.skipped !== null ? (
+                <div className="quiet small">left out{item.skipped ? `: ${item.skipped}` : ""}</div>
+              ) : item.note ? (
+                <div className="quiet small">{item.note}</div>
+              ) : null}
+            </>
+          ),
+        },
+        { head: "Planned", tone: "planned", cell: ({ planned }) => planned },
+        {
+          head: "Last time",
+          tone: "quiet",
+          cell: ({ last }) =>
+            last ? (
+              <>
+                {last.text} <span className={`small ${styles.day}`}>{shortDate(last.date)}</span>
+              </>
+            ) : (
+              "first time"
             ),
-          ])}
-        </tbody>
-      </table>
-    </Scrollable>
+        },
+        {
+          head: "Done",
+          num: true,
+          bare: true,
+          folded: "beside",
+          cell: (item) => (
+            <span className={styles.sets}>
+              {item.sets.every(({ done }) => done) && item.done && (
+                <span className="done small">{item.asPlanned ? "as planned" : item.done}</span>
+              )}
+              {item.sets
+                .filter(({ warmUp }) => !warmUp)
+                .map((set, index) => (
+                  <button
+                    key={set.id}
+                    type="button"
+                    disabled={ahead}
+                    className={`${styles.set} ${set.done ? (isShort(set) ? styles.short : styles.full) : ""}`}
+                    aria-label={`${item.name}, set ${index + 1}, ${set.done ? "done, change" : needsMore(set, item) ? "open, write what was done" : "confirm as planned"}`}
+                    aria-pressed={set.done != null}
+                    onClick={() => press(item, set.id)}
+                  />
+                ))}
+            </span>
+          ),
+        },
+      ]}
+    />
   );
 }
 
@@ -340,31 +338,41 @@ function DistanceLine({ card: { session, planned, done, secondsPerKm, plannedSec
       .filter(Boolean)
       .join(" · ");
   return (
-    <table>
-      <tbody>
-        {planned && (
-          <tr>
-            <td className="quiet" style={{ width: 110 }}>
-              Planned
-            </td>
-            <td className="planned">{side(planned, plannedSecondsPerKm)}</td>
-            <td className="num quiet small">
-              {[session.distance?.purpose, session.planned?.effort != null ? `effort ${session.planned.effort}` : null]
-                .filter(Boolean)
-                .join(" · ")}
-            </td>
-          </tr>
-        )}
-        {done && (
-          <tr>
-            <td className="quiet" style={{ width: 110 }}>
-              Done
-            </td>
-            <td className="done">{side(done, secondsPerKm)}</td>
-            <td className="num quiet small">{session.note}</td>
-          </tr>
-        )}
-      </tbody>
-    </table>
+    <RecordTable
+      label={session.title ?? session.kind}
+      rows={[
+        ...(planned
+          ? [
+              {
+                head: "Planned" as const,
+                text: side(planned, plannedSecondsPerKm),
+                more: [
+                  session.distance?.purpose,
+                  session.planned?.effort != null ? `effort ${session.planned.effort}` : null,
+                ]
+                  .filter(Boolean)
+                  .join(" · "),
+              },
+            ]
+          : []),
+        ...(done ? [{ head: "Done" as const, text: side(done, secondsPerKm), more: session.note ?? "" }] : []),
+      ]}
+      keyOf={({ head }) => head}
+      columns={[
+        { head: "Which", mute: true, tone: "quiet", cell: ({ head }) => <span className={styles.which}>{head}</span> },
+        {
+          head: "Distance, time and pace",
+          mute: true,
+          folded: "beside",
+          cell: ({ head, text }) => <span className={head === "Done" ? "done" : "planned"}>{text}</span>,
+        },
+        {
+          head: "More",
+          mute: true,
+          num: true,
+          cell: ({ more }) => more && <span className="quiet small">{more}</span>,
+        },
+      ]}
+    />
   );
 }

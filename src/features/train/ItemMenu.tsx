@@ -194,7 +194,7 @@ function DropPart({
 function Choose({ label, onPick }: { label: string; onPick: (exercise: Exercise) => Promise<void> }) {
   return (
     <div style={{ minHeight: 320 }}>
-      <ExercisePicker value={null} label={label} autoFocus onPick={(exercise) => void onPick(exercise)} />
+      <ExercisePicker value={null} label={label} opened onPick={(exercise) => void onPick(exercise)} />
     </div>
   );
 }

@@ -5,13 +5,18 @@ import type { EntryProblem, ParsedEntry } from "@/core/entry/parsedEntry";
 import type { FormEvent, KeyboardEvent, RefObject } from "react";
 import { longDate } from "../dates";
 import { LinkButton } from "../kit/LinkButton";
+import { useNarrow } from "../kit/useMedia";
 import { useLog } from "../log/LogContext";
 import styles from "./entry.module.css";
 import { firstOf, useEntry } from "./useEntry";
 
-/** The quick-entry line: what is typed is read as it is typed, and Enter writes it. */
-export function EntryLine({ inputRef }: { inputRef: RefObject<HTMLInputElement | null> }) {
+/**
+ * The quick-entry line: what is typed is read as it is typed, and Enter writes it.
+ * @param thin on a phone it takes little room until it is written in; then it lies over the page
+ */
+export function EntryLine({ inputRef, thin }: { inputRef: RefObject<HTMLInputElement | null>; thin: boolean }) {
   const { day, stays, today, units } = useLog();
+  const isNarrow = useNarrow();
   const { text, read, reading, fresh, problem, write, submit, takeFirst } = useEntry();
   const onSubmit = (event: FormEvent) => {
     event.preventDefault();
@@ -32,7 +37,12 @@ export function EntryLine({ inputRef }: { inputRef: RefObject<HTMLInputElement |
   };
   const ready = fresh && reading?.change != null;
   return (
-    <form className={`${styles.entry} noprint`} onSubmit={onSubmit} role="search" aria-label="Quick entry">
+    <form
+      className={`${styles.entry} ${thin ? styles.thin : ""} noprint`}
+      onSubmit={onSubmit}
+      role="search"
+      aria-label="Quick entry"
+    >
       <div className={styles.line}>
         <input
           ref={inputRef}
@@ -42,7 +52,7 @@ export function EntryLine({ inputRef }: { inputRef: RefObject<HTMLInputElement |
           onKeyDown={onKeyDown}
           aria-label={`Write it down, ${longDate(day)}`}
           aria-describedby="entry-reading"
-          placeholder={day === today ? examples(units) : `Write it down for ${longDate(day)}`}
+          placeholder={day === today ? examples(units, isNarrow) : `Write it down for ${longDate(day)}`}
           autoComplete="off"
           autoCapitalize="off"
           spellCheck={false}
@@ -129,11 +139,9 @@ function Underlined({ text, problems }: { text: string; problems: readonly Entry
 }
 
 /** What may be written, in the trainee's units. */
-function examples({ mass, distance }: Units): string {
-  return [
-    mass === "lb" ? "157.4" : "71.4",
-    mass === "lb" ? "front squat 3x6 200 lb" : "front squat 3x6 90 kg",
-    distance === "mi" ? "run 4 mi 33:10" : "run 6 km 33:10",
-    "80 g oats",
-  ].join("  ·  ");
+function examples({ mass, distance }: Units, few: boolean): string {
+  const weight = mass === "lb" ? "157.4" : "71.4";
+  const run = distance === "mi" ? "run 4 mi 33:10" : "run 6 km 33:10";
+  const squat = mass === "lb" ? "front squat 3x6 200 lb" : "front squat 3x6 90 kg";
+  return (few ? [weight, run, "80 g oats"] : [weight, squat, run, "80 g oats"]).join("  ·  ");
 }

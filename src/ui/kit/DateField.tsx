@@ -11,7 +11,7 @@ import type { CalendarPanelProps } from "./CalendarPanel";
 import styles from "./kit.module.css";
 import { late, whenIdle } from "./late";
 import { Touched, type TypedFieldProps } from "./Touched";
-import { useCoarse } from "./useCoarse";
+import { useCoarse } from "./useMedia";
 
 /** Its value is kept as YYYY-MM-DD. Where no form around it says that it is wrong (`invalid`), it says so itself. */
 export interface DateFieldProps extends TypedFieldProps {

@@ -19,17 +19,22 @@ const Panel = late<DialogProps>(
  * then is where it was.
  */
 export function Dialog(props: DialogProps) {
+  useFocusBack(Panel.fetch);
+  return <Panel {...props} />;
+}
+
+/** Fetches a panel over the page, and gives the focus back once it is gone. */
+export function useFocusBack(fetch: () => void): void {
   useLayoutEffect(() => {
     const before = document.activeElement;
-    Panel.fetch();
+    fetch();
     return () => {
       // Once the panel, which holds the focus, is gone from the page.
       queueMicrotask(() => {
         if (before instanceof HTMLElement && before.isConnected) before.focus();
       });
     };
-  }, []);
-  return <Panel {...props} />;
+  }, [fetch]);
 }
 
 /** Fetches the panel when the browser has time, so that the first dialog opens at once. */

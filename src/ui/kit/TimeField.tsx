@@ -4,7 +4,7 @@ import { typedTime } from "@/core/entry/typed";
 import { Input, type InputRef } from "antd";
 import { useImperativeHandle, useRef, useState } from "react";
 import { Touched, type TypedFieldProps } from "./Touched";
-import { useCoarse } from "./useCoarse";
+import { useCoarse } from "./useMedia";
 
 /**
  * A time of day, kept as HH:MM: typed as it is written (`6:40`, `0640`, `6.40 pm`); with a finger it is the device's own

@@ -8,6 +8,45 @@ export interface Held {
   onBlur: () => void;
 }
 
+/** Code that is fetched apart from the page it is used on. */
+export interface LateCode<C> {
+  fetch: () => void;
+  /** The code, or null until it has come; a component that reads it is drawn again when it has. */
+  useCode: () => C | null;
+}
+
+export function lateCode<C>(load: () => Promise<C>): LateCode<C> {
+  let code: C | null = null;
+  let asked = false;
+  const arrived = new EventTarget();
+  const subscribe = (changed: () => void) => {
+    arrived.addEventListener("code", changed);
+    return () => arrived.removeEventListener("code", changed);
+  };
+  return {
+    fetch: () => {
+      if (asked) return;
+      asked = true;
+      load().then(
+        (loaded) => {
+          code = loaded;
+          arrived.dispatchEvent(new Event("code"));
+        },
+        () => {
+          // What could not be fetched is fetched when it is next needed.
+          asked = false;
+        },
+      );
+    },
+    useCode: () =>
+      useSyncExternalStore(
+        subscribe,
+        () => code,
+        () => null,
+      ),
+  };
+}
+
 /**
  * A part of the kit that is fetched apart from the page it stands on, so that the page is there sooner: as soon as the
  * browser has time, or when its place is given the focus.
@@ -18,36 +57,12 @@ export function late<P extends object>(
   load: () => Promise<ComponentType<P & { autoFocus: boolean }>>,
   Holding: ComponentType<P & Held>,
 ): ComponentType<P> & { fetch: () => void } {
-  let part: ComponentType<P & { autoFocus: boolean }> | null = null;
-  let asked = false;
-  const arrived = new EventTarget();
-  const fetch = () => {
-    if (asked) return;
-    asked = true;
-    load().then(
-      (loaded) => {
-        part = loaded;
-        arrived.dispatchEvent(new Event("part"));
-      },
-      () => {
-        // What could not be fetched is fetched when it is next needed.
-        asked = false;
-      },
-    );
-  };
-  const subscribe = (changed: () => void) => {
-    arrived.addEventListener("part", changed);
-    return () => arrived.removeEventListener("part", changed);
-  };
+  const { fetch, useCode } = lateCode(load);
   function Late(props: P) {
-    const held = useSyncExternalStore(
-      subscribe,
-      () => part,
-      () => null,
-    );
+    const part = useCode();
     const [focused, setFocused] = useState(false);
     useEffect(() => whenIdle(fetch), []);
-    if (held !== null) return createElement(held, { ...props, autoFocus: focused });
+    if (part !== null) return createElement(part, { ...props, autoFocus: focused });
     return (
       <Holding
         {...props}

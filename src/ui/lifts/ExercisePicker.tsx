@@ -6,10 +6,10 @@ import type { Exercise } from "@/core/log/kinds/exercises";
 import { put } from "@/core/log/records";
 import { findExercises, namedExercise } from "@/core/strength/library";
 import { aliasesOf } from "@/core/strength/usualNames";
-import { type RefSelectProps, Select } from "antd";
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useMemo, useState } from "react";
 import { v7 as newId } from "uuid";
 import { shortDate } from "../dates";
+import { Finder } from "../kit/Finder";
 import { useLog } from "../log/LogContext";
 import { useFigure } from "../log/useFigure";
 
@@ -21,7 +21,8 @@ interface Props {
   value: string | null;
   onPick: (exercise: Exercise) => void;
   label: string;
-  autoFocus?: boolean;
+  /** Has the focus, and is open, as soon as it is there. */
+  opened?: boolean;
   placeholder?: string;
   except?: string | undefined;
 }
@@ -30,13 +31,15 @@ interface Props {
  * Chooses an exercise by typing parts of its name, a muscle or its equipment; those done lately come first. A name that
  * is not there becomes an exercise of one's own in the same step.
  */
-export function ExercisePicker({ value, onPick, label, autoFocus, placeholder = "Type to search", except }: Props) {
+export function ExercisePicker({
+  value,
+  onPick,
+  label,
+  opened = false,
+  placeholder = "Type to search",
+  except,
+}: Props) {
   const { commit } = useLog();
-  const field = useRef<RefSelectProps>(null);
-  // After a dialog has opened around it, which gives its own first button the focus.
-  useEffect(() => {
-    if (autoFocus) field.current?.focus();
-  }, [autoFocus]);
   const [typed, setTyped] = useState("");
   const view = useFigure("exercises", { text: "", muscle: null, equipment: null, group: null });
   // Found here and at once, so that Enter never takes what stood there before the last letter.
@@ -87,25 +90,16 @@ export function ExercisePicker({ value, onPick, label, autoFocus, placeholder = 
     });
   };
   return (
-    <Select<string, (typeof options)[number]>
-      aria-label={label}
-      showSearch={{ searchValue: typed, filterOption: false, onSearch: setTyped }}
-      value={value ?? undefined}
+    <Finder
+      value={value}
+      label={label}
       placeholder={placeholder}
-      ref={field}
-      defaultOpen={autoFocus === true}
-      style={{ width: "100%" }}
-      popupMatchSelectWidth={320}
-      defaultActiveFirstOption
+      typed={typed}
+      onType={setTyped}
       options={options}
+      none="Nothing is called that."
       onChange={pick}
-      notFoundContent={named === "" ? null : "Nothing is called that."}
-      optionRender={({ data }) => (
-        <span style={{ display: "flex", justifyContent: "space-between", gap: 12 }}>
-          <span>{data.label}</span>
-          <span className="quiet small">{data.detail}</span>
-        </span>
-      )}
+      opened={opened}
     />
   );
 }

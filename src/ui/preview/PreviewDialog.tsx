@@ -14,6 +14,7 @@ import { useUnsaved } from "@/ui/unsaved";
 import { Button } from "antd";
 import { useState } from "react";
 import { Dialog } from "../kit/Dialog";
+import { RecordTable } from "../kit/RecordTable";
 import styles from "./preview.module.css";
 
 /** More lines than this are counted and not listed. */
@@ -107,28 +108,22 @@ export function PreviewDialog({
       )}
       {changes.length > 0 && (
         <div className={styles.changes}>
-          <table>
-            <thead>
-              <tr>
-                <th>Day</th>
-                <th>Column</th>
-                <th>Now</th>
-                <th>Then</th>
-                <th />
-              </tr>
-            </thead>
-            <tbody>
-              {changes.slice(0, listed).map(({ date, column, before, after, caution }) => (
-                <tr key={`${date} ${column}`}>
-                  <td>{ledgerDate(date)}</td>
-                  <td>{all.get(column)?.title ?? column}</td>
-                  <td>{before === "" ? <span className="quiet">nothing</span> : before}</td>
-                  <td>{after === "" ? <span className="quiet">nothing</span> : after}</td>
-                  <td className="warn small">{caution}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <RecordTable
+            label="Changes"
+            rows={changes.slice(0, listed)}
+            keyOf={({ date, column }) => `${date} ${column}`}
+            columns={[
+              { head: "Day", cell: ({ date }) => ledgerDate(date) },
+              { head: "Column", bare: true, folded: "beside", cell: ({ column }) => all.get(column)?.title ?? column },
+              { head: "Now", cell: ({ before }) => before || <span className="quiet">nothing</span> },
+              { head: "Then", cell: ({ after }) => after || <span className="quiet">nothing</span> },
+              {
+                head: "What to look at",
+                mute: true,
+                cell: ({ caution }) => caution && <span className="warn small">{caution}</span>,
+              },
+            ]}
+          />
           {changes.length > listed && <p className="quiet">and {changes.length - listed} more</p>}
         </div>
       )}

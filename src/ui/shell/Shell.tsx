@@ -9,17 +9,18 @@ import { Column } from "../column/Column";
 import { EntryLine } from "../entry/EntryLine";
 import { useDialogSoon } from "../kit/Dialog";
 import { LinkButton } from "../kit/LinkButton";
-import { Select } from "../kit/Select";
 import { LogContext, type OpenLog } from "../log/LogContext";
 import { type FirstRunActions, useOpenLog } from "../log/useOpenLog";
 import { watchTyping } from "../unsaved";
 import { Boundary } from "./Boundary";
+import { MoreSheet } from "./MoreSheet";
 import { NoticeBar } from "./NoticeBar";
 import styles from "./shell.module.css";
 import { useBackup } from "./useBackup";
 import { useNewVersion } from "./useNewVersion";
 import { useReminder } from "./useReminder";
 import { useShortcuts } from "./useShortcuts";
+import { WhoseLog } from "./WhoseLog";
 import { settings, train, viewAt, views, wide } from "./views";
 
 const LogProblem = dynamic(() => import("./LogProblem").then((module) => module.LogProblem), { ssr: false });
@@ -87,7 +88,8 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
   const page = useRef<HTMLDivElement>(null);
   const [daysOpen, setDaysOpen] = useState(false);
   const [listOpen, setListOpen] = useState(false);
-  const { chooseDay, today, undo, redo, people, person, choosePerson, name, reading, notice, dismiss } = log;
+  const [moreOpen, setMoreOpen] = useState(false);
+  const { chooseDay, today, undo, redo, name, reading, notice, dismiss } = log;
 
   const actions = useMemo(
     () => ({
@@ -144,8 +146,8 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
           )}
           <nav aria-label="Views">
             <ul className={styles.views}>
-              {views.map(({ path: target, name: title, key }) => (
-                <li key={target}>
+              {views.map(({ path: target, name: title, key, daily }) => (
+                <li key={target} className={daily ? undefined : styles.rest}>
                   <Link
                     href={target}
                     aria-current={target === view?.path ? "page" : undefined}
@@ -166,6 +168,17 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
           >
             Days
           </button>
+          <button
+            type="button"
+            className={styles.moreButton}
+            aria-haspopup="dialog"
+            aria-current={
+              view && !views.some(({ path: one, daily }) => daily && one === view.path) ? "page" : undefined
+            }
+            onClick={() => setMoreOpen(true)}
+          >
+            More
+          </button>
           <div className={styles.whose}>
             {reading !== null && (
               <span className={styles.late}>
@@ -174,17 +187,7 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
               </span>
             )}
             {name !== "own" && <span className={styles.demo}>{name} log</span>}
-            {people.length > 1 ? (
-              <Select
-                label="Whose log"
-                plain
-                value={person.id}
-                onChange={choosePerson}
-                options={people.map(({ id, name: title }) => ({ value: id, label: title }))}
-              />
-            ) : (
-              <span>{person.name}</span>
-            )}
+            <WhoseLog />
             <Link
               href={settings.path}
               title={`${settings.name} (key ${settings.key})`}
@@ -199,7 +202,7 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
         </header>
         <div ref={page} className={styles.page}>
           <Boundary name={name}>
-            <EntryLine inputRef={entry} />
+            <EntryLine inputRef={entry} thin={path !== "/"} />
           </Boundary>
           <main className={styles.content} id="content">
             <Boundary key={path} name={name}>
@@ -214,6 +217,7 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
           <span>{version.text}</span> <LinkButton onClick={version.takeOver}>Take it now</LinkButton>
         </p>
       )}
+      {moreOpen && <MoreSheet onClose={() => setMoreOpen(false)} />}
       {listOpen && <ShortcutList onClose={() => setListOpen(false)} />}
     </div>
   );

@@ -1,6 +1,7 @@
 "use client";
 
 import { Dialog } from "../kit/Dialog";
+import { RecordTable } from "../kit/RecordTable";
 import { views, wide } from "./views";
 
 const others = [
@@ -16,32 +17,19 @@ const others = [
 export function ShortcutList({ onClose }: { onClose: () => void }) {
   return (
     <Dialog title="Keys" onClose={onClose}>
-      <table>
-        <tbody>
-          {views.map(({ key, name }) => (
-            <tr key={key}>
-              <td>
-                <kbd>{key}</kbd>
-              </td>
-              <td>{name}</td>
-            </tr>
-          ))}
-          <tr>
-            <td>
-              <kbd>{wide.key}</kbd>
-            </td>
-            <td>{wide.name}: the Column opened wide</td>
-          </tr>
-          {others.map(([key, what]) => (
-            <tr key={key}>
-              <td>
-                <kbd>{key}</kbd>
-              </td>
-              <td>{what}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <RecordTable
+        label="Keys"
+        rows={[
+          ...views.map(({ key, name }) => [key, name] as const),
+          [wide.key, `${wide.name}: the Column opened wide`] as const,
+          ...others,
+        ]}
+        keyOf={([key]) => key}
+        columns={[
+          { head: "Key", mute: true, cell: ([key]) => <kbd>{key}</kbd> },
+          { head: "What it does", mute: true, folded: "beside", cell: ([, what]) => what },
+        ]}
+      />
     </Dialog>
   );
 }

@@ -1,12 +1,12 @@
-/** The views, in the order of the bar, each with its key. */
+/** The views, in the order of the bar, each with its key; at the foot of a phone only those of every day have room. */
 export const views = [
-  { path: "/", name: "Today", key: "1" },
-  { path: "/lifts", name: "Lifts", key: "2" },
-  { path: "/distance", name: "Distance", key: "3" },
-  { path: "/body", name: "Body", key: "4" },
-  { path: "/food", name: "Food", key: "5" },
-  { path: "/energy", name: "Energy", key: "6" },
-  { path: "/files", name: "Files", key: "7" },
+  { path: "/", name: "Today", daily: true, key: "1" },
+  { path: "/lifts", name: "Lifts", daily: true, key: "2" },
+  { path: "/distance", name: "Distance", daily: false, key: "3" },
+  { path: "/body", name: "Body", daily: false, key: "4" },
+  { path: "/food", name: "Food", daily: true, key: "5" },
+  { path: "/energy", name: "Energy", daily: false, key: "6" },
+  { path: "/files", name: "Files", daily: false, key: "7" },
 ] as const;
 
 /** The Column opened wide. It is reached from the Column and by its key, and takes the Column's place. */

@@ -3,7 +3,7 @@
 import { AntdRegistry } from "@ant-design/nextjs-registry";
 import { ConfigProvider } from "antd";
 import { createContext, type ReactNode, use, useCallback, useMemo, useSyncExternalStore } from "react";
-import { useCoarse } from "../kit/useCoarse";
+import { useCoarse } from "../kit/useMedia";
 import { type Mode, tokens } from "./tokens";
 
 interface ModeControl {
@@ -96,6 +96,21 @@ function antdTheme(mode: Mode, isCoarse: boolean) {
       Segmented: { trackBg: wash, itemColor: slate, itemSelectedBg: paper, itemSelectedColor: ink },
       Modal: { contentBg: paper, headerBg: paper },
       Checkbox: { colorBorder: slate },
+      Table: {
+        headerBg: "transparent",
+        headerColor: slate,
+        headerSplitColor: "transparent",
+        headerSortActiveBg: "transparent",
+        headerSortHoverBg: "transparent",
+        bodySortBg: "transparent",
+        rowHoverBg: "transparent",
+        borderColor: rule,
+        headerBorderRadius: 0,
+        headerIconColor: slate,
+        headerIconHoverColor: ink,
+        filterDropdownBg: paper,
+        filterDropdownMenuBg: paper,
+      },
     },
   };
 }

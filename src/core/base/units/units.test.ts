@@ -107,6 +107,7 @@ describe("time and distance", () => {
       ["1 h 5 min", 3900],
       ["2h", 7200],
       ["7 m 30 s", 450],
+      ["1 h 2 min 3 s", 3723],
     ];
     for (const [text, seconds] of written) expect(parseDuration(text)).toBeCloseTo(seconds, 9);
     for (const text of ["", "1:60", "1:61:00", "fast", "12", "-1:00"]) expect(parseDuration(text)).toBeNull();
