@@ -15,7 +15,7 @@ describe("pulled plugs", () => {
     await beginLog(begun.page, { "Weight now": "72" });
     await begun.context.close();
     let acknowledged: number | null = null;
-    for (let round = 0; round < rounds(4); round++) {
+    for (let round = 0; round < rounds(3); round++) {
       const hand = await trainee({ profile });
       await hand.page.goto(`${address}/`);
       await hand.page.locator("#content h1").waitFor();
@@ -47,7 +47,7 @@ describe("pulled plugs", () => {
     async (_, folding, importing) => {
       const profile = mkdtempSync(join(tmpdir(), "oat-column-kill-"));
       const known = new Map<string, number>();
-      for (let round = 0; round < rounds(4); round++) {
+      for (let round = 0; round < rounds(3); round++) {
         const hand = await trainee({ profile, date: null });
         const page = await probed(hand);
         if (round > 0) {
@@ -150,7 +150,7 @@ describe("two tabs", () => {
     const two = await probed(hand, await hand.newPage());
     await one.evaluate(() => (globalThis as unknown as WithProbe).probe.fill("own"));
     // With ROUNDS=25 ten thousand in all.
-    const each = 100 * rounds(4);
+    const each = 100 * rounds(3);
     const edit = (page: Page, seed: number, rounds: number, undoing: boolean) =>
       page.evaluate(
         ([a, b, c]) => (globalThis as unknown as WithProbe).probe.edit("own", a as number, b as number, c as boolean),

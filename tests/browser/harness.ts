@@ -211,25 +211,28 @@ export async function offer(page: Page, name: string, content: string | Buffer):
 const axe = readFileSync(createRequire(import.meta.url).resolve("axe-core/axe.min.js"), "utf8");
 interface Finding {
   id: string;
-  impact: string | null;
   nodes: { html: string; failureSummary: string }[];
 }
 
 /**
- * Serious findings of axe on the page as it stands. Evaluated by the debugger, so the page's policy needs no hole for
+ * Findings of axe on the page as it stands, of every weight. Evaluated by the debugger, so the page's policy needs no hole for
  * it.
+ * @param rules these alone
+ * @param without parts that were looked at elsewhere
  */
-export async function seriousFindings({ page }: Trainee): Promise<string[]> {
+export async function findings(
+  { page }: Trainee,
+  { rules = [], without = [] }: { rules?: readonly string[]; without?: readonly string[] } = {},
+): Promise<string[]> {
   await page.evaluate(axe);
   const violations = await page.evaluate(
-    async () =>
+    async ([only, exclude]) =>
       (
-        await (window as unknown as { axe: { run: (options: object) => Promise<{ violations: Finding[] }> } }).axe.run({
-          resultTypes: ["violations"],
-        })
+        await (
+          window as unknown as { axe: { run: (on: object, how: object) => Promise<{ violations: Finding[] }> } }
+        ).axe.run({ exclude }, { resultTypes: ["violations"], ...(only!.length > 0 ? { runOnly: only } : {}) })
       ).violations,
+    [[...rules], [...without]],
   );
-  return violations
-    .filter(({ impact }) => impact === "serious" || impact === "critical")
-    .map(({ id, nodes }) => `${id}: ${nodes[0]!.html.slice(0, 200)} ${nodes[0]!.failureSummary}`);
+  return violations.map(({ id, nodes }) => `${id}: ${nodes[0]!.html.slice(0, 200)} ${nodes[0]!.failureSummary}`);
 }

@@ -1,6 +1,6 @@
 import type { Locator, Page } from "playwright-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { address, beginLog, openDemo, seriousFindings, testDay, trainee, type Trainee, write, choose } from "./harness";
+import { address, beginLog, openDemo, findings, testDay, trainee, type Trainee, write, choose } from "./harness";
 
 const saved = (page: Page, text: string | RegExp) =>
   page
@@ -435,7 +435,7 @@ describe("training mode for everybody", () => {
         .getByRole("button", { name: `${name} up` })
         .waitFor();
     await page.getByRole("group", { name: "effort, RPE" }).getByRole("button", { name: "10" }).waitFor();
-    expect(await seriousFindings(hand)).toEqual([]);
+    expect(await findings(hand)).toEqual([]);
     expect(hand.problems).toEqual([]);
     await hand.close();
   });

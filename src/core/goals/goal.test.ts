@@ -60,6 +60,12 @@ describe("what a goal is warned of", () => {
 describe("the plan line", () => {
   it("reaches no further than 36,500 days", () => {
     const in36500 = (6 / 36_500) * 7;
+    expect(planLine({ ...goal({ rateKgPerWeek: in36500 }), startKg: undefined } as Goal)).toEqual({
+      reason: "the goal has no start weight",
+    });
+    expect(planLine({ ...goal({ rateKgPerWeek: in36500 }), targetKg: undefined } as Goal)).toEqual({
+      reason: "the goal has no target weight",
+    });
     expect(planLine(goal({ rateKgPerWeek: in36500 }))).toMatchObject({ days: 36_500 });
     expect(planLine(goal({ rateKgPerWeek: in36500 * (36_500 / 36_501) }))).toHaveProperty("reason");
   });

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { canonical } from "./canonical";
-import { diff, inverse } from "./patch";
+import { diff, inverse, stepText } from "./patch";
 import { applyPatches, threeWay } from "./threeWay";
 
 /** Keys that look like steps of a path, among others. */
@@ -199,4 +199,8 @@ describe("joining what two tabs or devices made of one record", () => {
     expect(threeWay(ids("abc"), ids("abc"), ids("cab")).value).toEqual(ids("cab"));
     expect(threeWay(ids("abc"), ids("abyc"), ids("xabc")).value).toEqual(ids("xabyc"));
   });
+});
+
+it("a step is told by its key, its element's id, or as the order", () => {
+  expect([stepText("sets"), stepText({ element: "s1" }), stepText({ order: true })]).toEqual(["sets", "s1", "order"]);
 });

@@ -10,7 +10,7 @@ import { LinkButton } from "@/ui/kit/LinkButton";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
 import { PreviewDialog } from "@/ui/preview/PreviewDialog";
-import { useMemo, useRef, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { ChooseColumns } from "./ChooseColumns";
 import styles from "./ledger.module.css";
 import { cellId, LedgerCell } from "./LedgerCell";
@@ -52,6 +52,10 @@ function Grid({
   const scroller = useRef<HTMLDivElement>(null);
   const [choosing, setChoosing] = useState(false);
   const row = Math.min(count - 1, Math.max(0, daysBetween(first, day)));
+  // Opened by a key, it is typed into at once.
+  useEffect(() => {
+    if (document.activeElement === document.body) scroller.current?.focus({ preventScroll: true });
+  }, []);
   const { items, height, rows } = useRows({ scroller, first, count, row, todayRow });
   const edit = useCellEdit(all);
   const grid = useGrid({ all, columns, first, count, row, rows, scroller, edit });
@@ -177,21 +181,28 @@ function Head({
   return (
     <div className={styles.head}>
       <h1>Ledger</h1>
-      <Captioned caption="Go to">
-        {(id) => (
-          <DateField
-            id={id}
-            min={`${firstYear}-01-01`}
-            max={`${lastYear}-12-31`}
-            value={going ?? day}
-            onBlur={() => setGoing(null)}
-            onChange={(date) => {
-              setGoing(date);
-              if (entryDayOf(date) !== null) chooseDay(date);
-            }}
-          />
-        )}
-      </Captioned>
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          document.getElementById("ledger")?.focus();
+        }}
+      >
+        <Captioned caption="Go to">
+          {(id) => (
+            <DateField
+              id={id}
+              min={`${firstYear}-01-01`}
+              max={`${lastYear}-12-31`}
+              value={going ?? day}
+              onBlur={() => setGoing(null)}
+              onChange={(date) => {
+                setGoing(date);
+                if (entryDayOf(date) !== null) chooseDay(date);
+              }}
+            />
+          )}
+        </Captioned>
+      </form>
       <LinkButton onClick={onColumns}>Columns</LinkButton>
       <LinkButton title="Ctrl D" onClick={onFillDown}>
         Fill down

@@ -29,6 +29,7 @@ export function NoteOfDay({ view: { note, date } }: { view: DayView }) {
         {note?.text ? `${note.text}${note.levelMayJump ? " (the weight may jump here)" : ""} · ` : ""}
         <LinkButton className="small" onClick={() => setOpen(true)}>
           {note?.text ? "Change" : "Write one"}
+          <span className="hidden"> {note?.text ? "the" : "as the"} note of the day</span>
         </LinkButton>
       </p>
     );

@@ -67,9 +67,9 @@ export function WeighInOfDay({ view: { weighIn, seconds, date, trend } }: { view
           inputMode="decimal"
           check={massBetween("Weight", units.mass, lightest, heaviest)}
         />
-        <div style={{ paddingTop: 21 }}>
+        <RowButton>
           <Button htmlType="submit">Log weigh-in</Button>
-        </div>
+        </RowButton>
         {question !== null && (
           <p className="warn" role="alert" style={{ flexBasis: "100%" }}>
             {question}
@@ -94,7 +94,7 @@ function Weighed({ weighIn, label, expectedKg }: { weighIn: WeighIn; label: stri
       {weighIn.time ? ` at ${weighIn.time}` : ""}
       {weighIn.note ? `, ${weighIn.note}` : ""} ·{" "}
       <LinkButton className="small" onClick={() => setChanging(true)}>
-        Change
+        Change<span className="hidden"> the {label.toLowerCase()}</span>
       </LinkButton>{" "}
       <LinkButton
         className="small"
@@ -105,7 +105,7 @@ function Weighed({ weighIn, label, expectedKg }: { weighIn: WeighIn; label: stri
           )
         }
       >
-        Remove
+        Remove<span className="hidden"> the {label.toLowerCase()}</span>
       </LinkButton>
     </p>
   );
@@ -152,6 +152,7 @@ function Change({
           label={label}
           unit={units.mass}
           inputMode="decimal"
+          autoFocus
           check={massBetween("Weight", units.mass, lightest, heaviest)}
         />
         <Field className={narrow} control={control} name="time" label="Time" type="time" />

@@ -1,10 +1,13 @@
 "use client";
 
+import { FilterOutlined } from "@ant-design/icons";
 import { Table, type TableColumnType } from "antd";
 import { useState } from "react";
 import { cellClass, type Column, Head, rowClass } from "./column";
 import styles from "./kit.module.css";
+import { LinkButton } from "./LinkButton";
 import type { RecordTableProps } from "./RecordTable";
+import { Tick } from "./Tick";
 
 interface Choice {
   /** The column it is sorted by. */
@@ -52,22 +55,20 @@ export function SortedTable<R>({ label, rows, keyOf: keyOfRow, columns, keep, ch
           sortDirections: column.num ? ["descend", "ascend"] : ["ascend", "descend"],
           sortOrder: choice.by === column.head ? (choice.order ?? null) : null,
         }),
-        ...(column.kind && filtered(column.kind, rows, choice.only?.[column.head] ?? null)),
+        ...(column.kind &&
+          filtered(column.head, column.kind, rows, choice.only?.[column.head] ?? [], (kinds) =>
+            choose(withOnly(choice, column.head, kinds)),
+          )),
       }))}
-      onChange={(_, filters, sorter) => {
+      onChange={(_, __, sorter) => {
         const { columnKey, order } = Array.isArray(sorter) ? sorter[0]! : sorter;
-        const only = Object.entries(filters).flatMap(([head, values]) =>
-          values === null ? [] : [[head, values.map(String)] as const],
-        );
-        choose({
-          ...(order ? { by: String(columnKey), order } : {}),
-          ...(only.length > 0 ? { only: Object.fromEntries(only) } : {}),
-        });
+        const { by: _by, order: _order, ...kept } = choice;
+        choose(order ? { ...kept, by: String(columnKey), order } : kept);
       }}
       pagination={false}
       showSorterTooltip={false}
       size="small"
-      locale={{ emptyText: "Nothing of that.", filterReset: "Show all", filterConfirm: "Show these" }}
+      locale={{ emptyText: "Nothing of that." }}
     />
   );
 }
@@ -82,13 +83,44 @@ function drawn<R>(column: Column<R>): TableColumnType<R> {
   };
 }
 
-function filtered<R>(kind: (row: R) => string, rows: readonly R[], only: string[] | null): TableColumnType<R> {
+function withOnly({ only = {}, ...choice }: Choice, head: string, kinds: string[]): Choice {
+  const { [head]: _, ...others } = only;
+  return { ...choice, only: kinds.length > 0 ? { ...others, [head]: kinds } : others };
+}
+
+/**
+ * A column filtered by what its records are.
+ * @param only what is shown of it; all where it names nothing
+ */
+function filtered<R>(
+  head: string,
+  kind: (row: R) => string,
+  rows: readonly R[],
+  only: readonly string[],
+  choose: (kinds: string[]) => void,
+): TableColumnType<R> {
   const kinds = [...new Set(rows.map(kind))].sort((a, b) => a.localeCompare(b));
   // What is no longer among them hides nothing.
-  const still = only?.filter((one) => kinds.includes(one)) ?? [];
+  const still = only.filter((one) => kinds.includes(one));
   return {
-    filters: kinds.map((one) => ({ text: one === "" ? "none" : one, value: one })),
     filteredValue: still.length === 0 ? null : still,
     onFilter: (value, row) => kind(row) === value,
+    filterIcon: <FilterOutlined aria-label={`Filter by ${head.toLowerCase()}`} />,
+    filterDropdown: (
+      <div role="group" aria-label={`Shown by ${head.toLowerCase()}`} className={styles.filter}>
+        {kinds.map((one) => (
+          <Tick
+            key={one}
+            checked={still.includes(one)}
+            onChange={(isShown) => choose(isShown ? [...still, one] : still.filter((other) => other !== one))}
+          >
+            {one === "" ? "none" : one}
+          </Tick>
+        ))}
+        <LinkButton disabled={still.length === 0} onClick={() => choose([])}>
+          Show all
+        </LinkButton>
+      </div>
+    ),
   };
 }

@@ -130,6 +130,8 @@ export function PreviewDialog({
       <p className={styles.actions}>
         <Button
           type="primary"
+          // What was pasted is kept by Enter, and left by Escape.
+          autoFocus
           disabled={changes.length === 0 || writing || (units.length > 1 && unit === null)}
           onClick={() => {
             setWriting(true);

@@ -9,7 +9,7 @@ const others = [
   ["t", "go to today"],
   ["c", "go to the Column; arrows, page keys, Home and End move in it"],
   ["u or Ctrl Z", "undo"],
-  ["r or Ctrl Shift Z", "do again"],
+  ["r, Ctrl Y or Ctrl Shift Z", "do again"],
   ["?", "this list"],
 ] as const;
 

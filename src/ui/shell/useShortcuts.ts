@@ -25,14 +25,20 @@ export function useShortcuts(actions: Record<string, () => void>): void {
         /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) ||
         document.querySelector('[role="dialog"][aria-modal="true"]') !== null;
       if (typing || event.defaultPrevented || event.altKey) return;
-      const undoKey = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === "z";
-      const name = undoKey ? (event.shiftKey ? "redo" : "undo") : event.ctrlKey || event.metaKey ? "" : event.key;
+      const isModified = event.ctrlKey || event.metaKey;
+      const name = isModified ? modified(event) : event.key;
       const action = actions[name];
-      if (!action || (!undoKey && !shortcuts.on())) return;
+      if (!action || (!isModified && !shortcuts.on())) return;
       event.preventDefault();
       action();
     };
     document.addEventListener("keydown", onKey);
     return () => document.removeEventListener("keydown", onKey);
   }, [actions]);
+}
+
+/** What a key does with Ctrl or the command key; nothing that the browser does by it is taken. */
+function modified({ key, shiftKey }: KeyboardEvent): string {
+  if (key.toLowerCase() === "z") return shiftKey ? "redo" : "undo";
+  return key.toLowerCase() === "y" && !shiftKey ? "redo" : "";
 }

@@ -25,6 +25,9 @@ export function useMode(): ModeControl {
   return use(ModeContext);
 }
 
+/** Where the lists of choices stand in the page while they are open. */
+const popups = "choices";
+
 /** Ant Design in our tokens. */
 export function ThemeProvider({ children }: { children: ReactNode }) {
   const mode = useSyncExternalStore<Mode>(
@@ -45,8 +48,13 @@ export function ThemeProvider({ children }: { children: ReactNode }) {
   const theme = useMemo(() => antdTheme(mode, isCoarse), [mode, isCoarse]);
   return (
     <AntdRegistry>
-      <ConfigProvider theme={theme} wave={{ disabled: true }}>
+      <ConfigProvider
+        theme={theme}
+        wave={{ disabled: true }}
+        getPopupContainer={() => document.getElementById(popups) ?? document.body}
+      >
         <ModeContext value={{ mode, setMode }}>{children}</ModeContext>
+        <div id={popups} role="region" aria-label="Choices" />
       </ConfigProvider>
     </AntdRegistry>
   );
@@ -74,6 +82,9 @@ function antdTheme(mode: Mode, isCoarse: boolean) {
       colorTextLightSolid: mode === "dark" ? paper : "#ffffff",
       controlItemBgActive: wash,
       controlItemBgHover: wash,
+      controlItemBgActiveHover: wash,
+      colorPrimaryBg: wash,
+      colorPrimaryBgHover: wash,
       colorFillAlter: wash,
       colorFillSecondary: wash,
       colorFillTertiary: wash,
