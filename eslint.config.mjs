@@ -89,11 +89,19 @@ const ownControls = [
     selector: "JSXOpeningElement[name.name=/^(select|input|textarea|dialog|datalist)$/]",
     message: "Fields, lists and dialogs are those of ui/kit.",
   },
+  { selector: "JSXOpeningElement[name.name='table']", message: "Tables are those of ui/kit: RecordTable or Matrix." },
+  {
+    selector:
+      "JSXAttribute[name.name='style'] > JSXExpressionContainer > ObjectExpression > Property[value.type='Literal']",
+    message: "What does not change stands in a style sheet.",
+  },
 ];
 const controlsOfTheTrade = [
   "src/ui/entry/EntryLine.tsx",
   "src/features/ledger/LedgerCell.tsx",
   "src/features/train/Dial.tsx",
+  "src/features/lifts/SetsGrid.tsx",
+  "src/features/body/Weekdays.tsx",
 ];
 
 /** The outside world by way of the language itself. */

@@ -37,6 +37,10 @@ export function ledgerDate(date: string): string {
 export function columnDate(date: string): string {
   return dayjs(date).format("ddd D");
 }
+/** `Thu 11 Jun` where the day of the week matters, with the year as in `shortDate`. */
+export function weekdayDate(date: string): string {
+  return `${dayjs(date).format("ddd")} ${shortDate(date)}`;
+}
 const weekdayNames = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
 
 /** `Mon` for 1, as ISO counts them. */

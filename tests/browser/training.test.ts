@@ -347,9 +347,9 @@ describe("what a phone does beside the screen", () => {
     await at(page, 0);
     await page.getByRole("link", { name: "Train", exact: true }).click();
     await heading(page, "Deadlift");
-    expect(await told()).toEqual(["screen stays on"]);
+    await expect.poll(told).toEqual(["screen stays on"]);
     await page.evaluate(() => document.dispatchEvent(new Event("visibilitychange")));
-    expect(await told()).toEqual(["screen stays on", "screen stays on"]);
+    await expect.poll(told).toEqual(["screen stays on", "screen stays on"]);
     await done(page);
     await page.getByRole("timer").getByText("1:00", { exact: true }).waitFor();
     await at(page, 61);

@@ -88,6 +88,8 @@ describe("keys, undo and the Column", () => {
       await page.keyboard.press(path === "/ledger" ? "l" : String(index + 1));
       await page.waitForURL(`${address}${path}${path === "/" ? "*" : ""}`);
     }
+    // In the ledger keys are typed into its cells.
+    await page.getByRole("heading", { level: 1 }).click();
     await page.keyboard.press("w");
     await page.keyboard.type("front s");
     await page.getByRole("button", { name: "Front squat" }).waitFor();
@@ -116,6 +118,46 @@ describe("keys, undo and the Column", () => {
     await page.getByRole("heading", { name: /^Food, .* September$/ }).waitFor();
     await page.keyboard.press("t");
     await page.getByRole("heading", { name: "Food, Thursday 11 June" }).waitFor();
+  });
+  it("a day of rest says what comes next and when, and what the week still holds", async () => {
+    const { page } = hand;
+    await page.keyboard.press("1");
+    await page.keyboard.press("c");
+    await page.keyboard.press("ArrowDown");
+    await page.getByText("Nothing is planned for this day. Next: On the water, tomorrow.").waitFor();
+    const week = page.getByRole("table", { name: "What the week still holds" });
+    await week.getByRole("row", { name: /^Sun 14 Jun, 10:00 .*Strength B/ }).waitFor();
+    await week.getByRole("button", { name: "Sat 13 Jun" }).click();
+    await page.getByRole("heading", { name: "Saturday 13 June" }).waitFor();
+    await page.keyboard.press("t");
+  });
+  it("a plain key is changed, taken away and given back, and each does one thing", async () => {
+    const { page } = hand;
+    await page.keyboard.press(",");
+    await page.getByText("Change the keys").click();
+    await page.getByRole("button", { name: "Change the key of: undo, as Ctrl Z does" }).click();
+    await page.keyboard.press("w");
+    await page.getByText("“w” is the key of: write in the quick-entry line.").waitFor();
+    await page.keyboard.press("e");
+    await page.getByRole("button", { name: "Take the key away from: Lifts" }).click();
+    await page.keyboard.press("2");
+    await page.keyboard.press("5");
+    await page.waitForURL(`${address}/food`);
+    await write(page, "100 g oats");
+    await page.getByRole("heading", { level: 1 }).click();
+    await page.keyboard.press("u");
+    await page.keyboard.press("e");
+    await page
+      .getByRole("status")
+      .getByText(/^Undone:/)
+      .waitFor();
+    await page.keyboard.press(",");
+    await page.getByText("Change the keys").click();
+    await page.getByRole("button", { name: "u again for: undo, as Ctrl Z does" }).click();
+    await page.getByRole("button", { name: "2 again for: Lifts" }).click();
+    await page.getByRole("heading", { level: 1 }).click();
+    await page.keyboard.press("2");
+    await page.waitForURL(`${address}/lifts`);
   });
   it("a working opens with formula, numbers, entries and source, and an entry leads to its day", async () => {
     const { page } = hand;
@@ -186,7 +228,11 @@ describe("keys, undo and the Column", () => {
       await form.getByLabel("Weight").fill(text);
       await form.getByText(message).waitFor();
     }
-    await form.getByLabel("Weight").fill("72,3");
+    // A sum is worked out beside it as it is typed, and stands in its place on leaving.
+    await form.getByLabel("Weight").fill("70 + 2,3");
+    await form.getByText("= 72,3").waitFor();
+    await form.getByLabel("Weight").blur();
+    expect(await form.getByLabel("Weight").inputValue()).toBe("72,3");
     await form.getByLabel("Date").fill("2027-01-01");
     await form.getByRole("button", { name: "Log weigh-in" }).click();
     await form.getByText("The date cannot be in the future.").waitFor();

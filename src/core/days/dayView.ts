@@ -12,6 +12,7 @@ import type { MealGroup } from "../nutrition/mealGroups";
 import { mealGroups } from "../nutrition/mealGroups";
 import { sessionsOf } from "../sessions/slice";
 import { sessionCard, type SessionCard } from "../training/sessionCard";
+import { type Ahead, aheadOf } from "./ahead";
 import { type Due, dueOf } from "./due";
 
 export interface DayView {
@@ -25,6 +26,8 @@ export interface DayView {
   /** What waits to be written; nothing on a day that is past or lies ahead. */
   due: Due[];
   sessions: SessionCard[];
+  /** What comes after a day of rest; null on a day with a session. */
+  ahead: Ahead | null;
   meals: MealGroup[];
   food: FoodDay;
   trend: TrendFigure | { reason: string };
@@ -39,6 +42,7 @@ export interface DayView {
 export function dayView(asOf: AsOf, day: Day): DayView {
   const date = dateOf(day);
   const line = goalsOf(asOf).line();
+  const sessions = sessionsOf(asOf).on(day);
   return {
     date,
     goal:
@@ -53,9 +57,8 @@ export function dayView(asOf: AsOf, day: Day): DayView {
     seconds: asOf.log.index.on("weighIns", asOf.personId, day).filter(({ primary }) => primary === false),
     note: notesOf(asOf).noteOn(day),
     due: day === asOf.on ? dueOf(asOf) : [],
-    sessions: sessionsOf(asOf)
-      .on(day)
-      .map((session) => sessionCard(asOf, session)),
+    sessions: sessions.map((session) => sessionCard(asOf, session)),
+    ahead: sessions.length === 0 ? aheadOf(asOf, day) : null,
     meals: mealGroups(asOf, day),
     food: foodDay(asOf, day),
     trend: trendFigure(asOf),

@@ -24,7 +24,7 @@ import { WeighInForm } from "./WeighInForm";
 
 const BodyChart = dynamic(() => import("./BodyChart").then((module) => module.BodyChart), {
   ssr: false,
-  loading: () => <div style={{ height: 450 }} />,
+  loading: () => <div className="chart-xl" />,
 });
 
 const ranges = [
@@ -55,7 +55,7 @@ export function Body() {
         </div>
         <span>
           {zoom !== null && (
-            <LinkButton style={{ marginRight: 20 }} onClick={() => setZoom(null)}>
+            <LinkButton className="apart" onClick={() => setZoom(null)}>
               {shortDate(zoom.from)} to {shortDate(zoom.to)}, show all again
             </LinkButton>
           )}

@@ -64,7 +64,7 @@ export function BodyChart({
           </>
         )}
       </p>
-      <div style={{ position: "relative", height }}>
+      <div className="anchor" style={{ height }}>
         <BodyChartDrawing view={view} withMedians={withMedians} />
         <ChartReader
           days={days}

@@ -40,7 +40,7 @@ export function MeasureChart({ measure: { name, unit, points, line, goal } }: { 
   const step = Math.max(...values) - Math.min(...values) > 8 ? 5 : 1;
   return (
     <div
-      style={{ height: 180 }}
+      className="chart-s"
       role="img"
       aria-label={`${name}, ${counted(points.length, "reading")}; the numbers are in the table`}
     >

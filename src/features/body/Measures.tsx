@@ -17,7 +17,7 @@ import { Readings } from "./Readings";
 
 const MeasureChart = dynamic(() => import("./MeasureChart").then((module) => module.MeasureChart), {
   ssr: false,
-  loading: () => <div style={{ height: 180 }} />,
+  loading: () => <div className="chart-s" />,
 });
 
 /** Tape, measured body fat and the trainee's own measures, with what follows from them. */

@@ -61,10 +61,7 @@ export function Photographs() {
           ))}
         </div>
       )}
-      <p
-        className="noprint"
-        style={{ display: "flex", gap: 16, alignItems: "baseline", flexWrap: "wrap", paddingTop: 8 }}
-      >
+      <p className="noprint row above">
         <Captioned caption="Add one of">
           {(id) => <DateField id={id} value={on} max={today} onChange={(next) => setDate(next || null)} />}
         </Captioned>

@@ -129,9 +129,7 @@ function EditReading({
           <Button htmlType="submit">Save reading</Button>
         </RowButton>
         <RowButton>
-          <LinkButton style={{ paddingTop: 6 }} onClick={onClose}>
-            Cancel
-          </LinkButton>
+          <LinkButton onClick={onClose}>Cancel</LinkButton>
         </RowButton>
       </Row>
       <Meanwhile said={meanwhile} />

@@ -4,7 +4,7 @@ import type { Printer } from "@/core/base/units/printer";
 import type { DistanceView } from "@/core/endurance/distanceView";
 import type { SessionCard } from "@/core/training/sessionCard";
 import { Mark } from "@/ui/column/Mark";
-import { columnDate, shortDate } from "@/ui/dates";
+import { shortDate, weekdayDate } from "@/ui/dates";
 import { WorkingLink } from "@/ui/figure/Figure";
 import { by } from "@/ui/kit/column";
 import { LinkButton } from "@/ui/kit/LinkButton";
@@ -21,7 +21,7 @@ import { DistanceForm } from "./DistanceForm";
 
 const DistanceChart = dynamic(() => import("./DistanceChart").then((module) => module.DistanceChart), {
   ssr: false,
-  loading: () => <div style={{ height: 232 }} />,
+  loading: () => <div className="chart-m" />,
 });
 
 const ranges = [
@@ -149,9 +149,7 @@ function Sessions({ sessions, printer }: { sessions: readonly SessionCard[]; pri
             head: "Date",
             compare: by(({ session }) => session.date),
             cell: ({ session }) => (
-              <LinkButton onClick={() => chooseDay(session.date)}>
-                {columnDate(session.date)} {shortDate(session.date).split(" ")[1]}
-              </LinkButton>
+              <LinkButton onClick={() => chooseDay(session.date)}>{weekdayDate(session.date)}</LinkButton>
             ),
           },
           {

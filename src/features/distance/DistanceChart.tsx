@@ -19,11 +19,11 @@ export function DistanceChart({ weeks }: { weeks: DistanceView["weeks"] }) {
   }));
   const fills = [colours.pine, colours.paper, colours.slate];
   return (
-    <figure style={{ margin: 0 }}>
+    <figure className="flat">
       <figcaption className="quiet small">
         Distance a week, {units.distance}:{" "}
         {kinds.map((kind, index) => (
-          <span key={kind} style={{ marginRight: 14 }}>
+          <span key={kind} className="apart">
             <svg width="11" height="11" aria-hidden="true">
               <rect
                 x="0.75"
@@ -40,7 +40,7 @@ export function DistanceChart({ weeks }: { weeks: DistanceView["weeks"] }) {
         ))}
       </figcaption>
       <div
-        style={{ height: 210 }}
+        className="chart-m"
         role="img"
         aria-label={`Distance a week over ${counted(weeks.length, "week")} for ${kinds.join(" and ")}; the numbers are in the table`}
       >

@@ -133,7 +133,7 @@ export function EnergyForm({ settings }: { settings: EnergySettings | null }) {
         </Row>
         <Meanwhile said={meanwhile} />
       </form>
-      <p className="quiet small" style={{ paddingTop: 8 }}>
+      <p className="quiet small above">
         Left empty, the target is the expenditure plus what the plan asks. Factors:{" "}
         {activityClasses
           .map(({ name, from, to }) => `${name.toLowerCase()} ${printNumber(from, 2)} to ${printNumber(to, 2)}`)

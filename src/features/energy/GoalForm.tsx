@@ -27,7 +27,7 @@ import { useGoalPreview } from "./useGoalPreview";
 
 const WhatIfChart = dynamic(() => import("./WhatIfChart").then((module) => module.WhatIfChart), {
   ssr: false,
-  loading: () => <div style={{ height: 240 }} />,
+  loading: () => <div className="chart-m" />,
 });
 
 const fieldNames = {
@@ -114,24 +114,19 @@ export function GoalForm({ goal, starts }: { goal: Goal | null; starts: EnergyVi
           {goal !== null && (
             <>
               <RowButton>
-                <LinkButton
-                  style={{ paddingTop: 6 }}
-                  onClick={() => void commit([{ remove: { kind: "goals", id: goal.id } }], "Goal removed")}
-                >
+                <LinkButton onClick={() => void commit([{ remove: { kind: "goals", id: goal.id } }], "Goal removed")}>
                   Remove
                 </LinkButton>
               </RowButton>
               <RowButton>
-                <LinkButton style={{ paddingTop: 6 }} onClick={(event) => void save(true)(event)}>
-                  Save as a new goal
-                </LinkButton>
+                <LinkButton onClick={(event) => void save(true)(event)}>Save as a new goal</LinkButton>
               </RowButton>
             </>
           )}
         </Row>
         <Meanwhile said={meanwhile} />
       </form>
-      <div aria-live="polite" style={{ paddingTop: 8 }}>
+      <div aria-live="polite" className="above">
         {preview !== null && <PreviewText preview={preview} />}
       </div>
       {preview !== null && !("reason" in preview) && <WhatIfChart course={preview.course} />}
@@ -185,7 +180,7 @@ function Starts({ starts, onBegin }: { starts: EnergyView["starts"]; onBegin: (k
     ["the trend", starts.trendKg],
   ] as const;
   return (
-    <p className="small" style={{ display: "flex", gap: 16, flexWrap: "wrap", marginTop: 6 }}>
+    <p className="small row above">
       <span className="quiet">Start today from</span>
       {offered.map(
         ([name, kg]) =>

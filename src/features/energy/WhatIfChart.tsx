@@ -59,7 +59,7 @@ export function WhatIfChart({ course }: { course: WhatIf[] }) {
     };
   return (
     <div
-      style={{ height: 240, maxWidth: 760 }}
+      className="chart-m measure"
       role="img"
       aria-label="The plan as it would be, beside the plan as it stands, the trend and the course at today's pace"
     >

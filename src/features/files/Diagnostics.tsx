@@ -63,7 +63,7 @@ export function Diagnostics() {
         Looks for records that point nowhere or share an id, compares what is stored with what is shown, and computes
         every view afresh.
       </p>
-      <p style={{ paddingTop: 8, display: "flex", gap: 20, alignItems: "center", flexWrap: "wrap" }}>
+      <p className="row above">
         <Button onClick={() => void check()} disabled={checking.line !== null}>
           Check now
         </Button>
@@ -72,7 +72,7 @@ export function Diagnostics() {
           <LinkButton onClick={() => void mend()}>Repair what can be repaired</LinkButton>
         )}
       </p>
-      <div aria-live="polite" style={{ paddingTop: 8 }}>
+      <div aria-live="polite" className="above">
         {checking.line}
         {problem && (
           <p role="alert" className="warn">
@@ -91,7 +91,7 @@ export function Diagnostics() {
               {told.length === 1 ? "One thing is" : `${counted(told.length, "thing")} are`} not as they should be.
               Nothing was changed.
             </p>
-            <ul style={{ margin: 0, paddingLeft: 18 }}>
+            <ul className="bullets">
               {told.slice(0, toldAtMost).map(({ place, message }) => (
                 <li key={place + message}>
                   <code>{place}</code>: {message}

@@ -23,7 +23,7 @@ export function EmptyLog({ holds, exportLog, busy }: { holds: string; exportLog:
             Everything of {people.map(({ name }) => name).join(" and ")} goes: {holds}. Undo brings it back, also from
             the first page, as long as nothing else is taken back before it.
           </p>
-          <p style={{ display: "flex", gap: 16, alignItems: "center", flexWrap: "wrap", paddingTop: 14 }}>
+          <p className="row above-l">
             <Button type="primary" disabled={busy} onClick={exportLog}>
               Export archive first
             </Button>

@@ -62,12 +62,10 @@ export function Files() {
               ? `This is the ${name} log, a database of its own. Your own log is untouched by anything here.`
               : "The log lives in this browser, at this address. An archive is your copy of it: keep one elsewhere."}
           </p>
-          <p className="quiet small" style={{ paddingTop: 6 }}>
-            {held}
-          </p>
+          <p className="quiet small above">{held}</p>
           {(holdings?.unread ?? 0) > 0 && <UnreadPart count={holdings!.unread} />}
           <StorageLine />
-          <p style={{ paddingTop: 12, display: "flex", gap: 20, alignItems: "center", flexWrap: "wrap" }}>
+          <p className="row above-l">
             <Button type="primary" disabled={handing.busy} onClick={() => void exportLog()}>
               Export archive
             </Button>
@@ -97,14 +95,14 @@ export function Files() {
       <Diagnostics />
       <section className={styles.section}>
         <h2>Last changes</h2>
-        <p style={{ display: "flex", gap: 20 }}>
+        <p className="row">
           <LinkButton onClick={() => void undo()}>Undo the last change</LinkButton>
           <LinkButton onClick={() => void redo()}>Do it again</LinkButton>
         </p>
       </section>
       <section className={styles.section}>
         <h2>Which log</h2>
-        <p style={{ display: "flex", gap: 20, flexWrap: "wrap" }}>
+        <p className="row">
           {name !== "own" && <LinkButton onClick={() => openLog("own")}>Open your own log</LinkButton>}
           {name === "demo" ? (
             <RestartDemo />

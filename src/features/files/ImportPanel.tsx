@@ -58,12 +58,12 @@ export function ImportPanel() {
       >
         An Oat Column archive (JSON or zip). Nothing changes before you say so. Drop it here, or choose it.
       </FilePicker>
-      <div aria-live="polite" style={{ paddingTop: 8 }}>
+      <div aria-live="polite" className="above">
         {reads.line}
         {found && "problems" in found && (
           <div role="alert" className="warn">
             <p>{found.file} was not taken. Nothing was changed.</p>
-            <ul style={{ margin: 0, paddingLeft: 18 }}>
+            <ul className="bullets">
               {found.problems.map(({ path, message }) => (
                 <li key={path + message}>
                   <code>{path}</code>: {message}
@@ -102,7 +102,7 @@ export function ImportPanel() {
                 if (await commit(steps, `Merge of ${found.file}`, found.photos)) setFound(null);
               }}
             />
-            <p style={{ display: "flex", gap: 20, alignItems: "center", paddingTop: 8 }}>
+            <p className="row above">
               <Button
                 onClick={() => {
                   const { laidOut, file, photos } = found;

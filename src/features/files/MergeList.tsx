@@ -87,7 +87,7 @@ export function MergeList({
         ]}
       />
       {lines.length > listed && <p className="quiet">and {printNumber(lines.length - listed, 0)} more</p>}
-      <p style={{ paddingTop: 8 }}>
+      <p className="above">
         <Button
           type="primary"
           disabled={taken.length === 0 || writing}

@@ -26,7 +26,7 @@ export function StorageLine() {
         ? "This browser promised to keep the log."
         : "This browser has not promised to keep the log: it may clear it when space runs out. Export an archive now and then.";
   return (
-    <p className="quiet small" style={{ paddingTop: 6 }}>
+    <p className="quiet small above">
       {words}
       {standing.usedBytes === null ? "" : ` It takes ${printNumber(standing.usedBytes / 1e6, 1)} MB.`}
     </p>

@@ -138,7 +138,7 @@ export function Workbook() {
             {found.columns.map((column) => (
               <Compared key={column.column} reading={column} />
             ))}
-            <p style={{ paddingTop: 10 }}>
+            <p className="above-l">
               <Button type="primary" onClick={() => void take(null)}>
                 Take its weights and notes into the log
               </Button>

@@ -50,7 +50,7 @@ function Left({ food, date }: { food: FoodDay; date: string }) {
   return (
     <span>
       <WorkingLink figure={{ figure: "foodLeft", date }} on={today} label=", working of what is left to eat">
-        <span style={{ fontSize: 20 }}>{printer.energy(Math.abs(food.remainingKcal))}</span>
+        <span className="larger">{printer.energy(Math.abs(food.remainingKcal))}</span>
       </WorkingLink>{" "}
       <span className="quiet">
         {food.remainingKcal < 0 ? "over" : "left of"} {printer.energyNumber(food.target.kcal)}, {food.target.kind} day

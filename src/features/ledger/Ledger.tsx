@@ -85,7 +85,7 @@ function Grid({
         onPaste={grid.onPaste}
       >
         <Heads columns={shown} template={template} minWidth={minWidth} />
-        <div style={{ height, minWidth, position: "relative" }} role="presentation">
+        <div className={styles.days} style={{ height, minWidth }} role="presentation">
           {items.map(({ index, start }) => {
             const date = dateAt(index);
             return (

@@ -47,7 +47,7 @@ export function Blocks({ blocks: { blocks, blocksInAll, next }, printer, choose,
         />
       )}
       {blocks.length > 0 && (
-        <p className="quiet small" style={{ paddingTop: 6 }}>
+        <p className="quiet small above">
           Planned is what was planned up to today. A week: over the days that have passed, with the change against the
           block before.
           {blocksInAll > blocks.length && (
@@ -59,7 +59,7 @@ export function Blocks({ blocks: { blocks, blocksInAll, next }, printer, choose,
         </p>
       )}
       {edited === null ? (
-        <p className="noprint" style={{ paddingTop: 4 }}>
+        <p className="noprint above">
           {blocks.length === 0 && (
             <span className="quiet">
               A block is some weeks of training with one aim; its work is summed and held against the block before.{" "}
@@ -285,15 +285,11 @@ function BlockForm({ block, next, close }: { block: Block | null; next: string; 
           <Button htmlType="submit">Save block</Button>
         </RowButton>
         <RowButton>
-          <LinkButton style={{ paddingTop: 6 }} onClick={close}>
-            Leave
-          </LinkButton>
+          <LinkButton onClick={close}>Leave</LinkButton>
         </RowButton>
         {block !== null && (
           <RowButton>
-            <LinkButton style={{ paddingTop: 6 }} onClick={() => void remove()}>
-              Remove
-            </LinkButton>
+            <LinkButton onClick={() => void remove()}>Remove</LinkButton>
           </RowButton>
         )}
       </Row>

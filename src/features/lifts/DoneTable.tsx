@@ -81,7 +81,7 @@ export function DoneTable() {
         >
           {(addLine) => (
             <>
-              <p className="quiet small" style={{ padding: "8px 0" }}>
+              <p className="quiet small around">
                 Enter goes a line down. Repetitions may be listed, one number a set: 8 8 7. Repetitions are those
                 completed; when one more was tried and missed, tick it (it is that of the line&apos;s last set) or write
                 6f. A cluster is 4+2+2; a drop set 8+6 with loads 60+40. An effort may be written as reserve: 2 rir.

@@ -92,7 +92,7 @@ export function ExerciseEditor({
     return saved;
   });
   return (
-    <form onSubmit={(event) => void onSubmit(event)} noValidate style={{ display: "grid", gap: 12 }}>
+    <form onSubmit={(event) => void onSubmit(event)} noValidate className="stack">
       <Row>
         <Field
           control={control}
@@ -207,9 +207,7 @@ function MaximumFrom({
             check={between("The share", 1, 500)}
           />
           <RowButton>
-            <LinkButton style={{ paddingTop: 6 }} onClick={() => field.onChange(null)}>
-              its own instead
-            </LinkButton>
+            <LinkButton onClick={() => field.onChange(null)}>its own instead</LinkButton>
           </RowButton>
         </>
       )}
@@ -226,7 +224,7 @@ function Links({ links }: { links: readonly string[] }) {
           href={/^https?:/i.test(link) ? link : undefined}
           target="_blank"
           rel="noopener noreferrer"
-          style={{ marginRight: 14 }}
+          className="apart"
         >
           {link}
         </a>

@@ -86,7 +86,7 @@ export function History({ lift: { times, timesInAll, added }, more }: { lift: Li
           },
         ]}
       />
-      <p className="quiet small" style={{ paddingTop: 6 }}>
+      <p className="quiet small above">
         {printNumber(times.length, 0)} of {counted(timesInAll, "time")}.{" "}
         {more && <LinkButton onClick={more}>Show more</LinkButton>}{" "}
         {picked.length === 1 ? "Tick another to hold the two against each other." : ""}

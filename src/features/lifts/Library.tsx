@@ -101,9 +101,7 @@ function Exercises() {
             <MergeExercise key={`merge ${chosen.id}`} exercise={chosen} onMerged={choose} />
           </>
         ) : (
-          <p className="quiet" style={{ paddingTop: 12 }}>
-            Choose an exercise to see what it trains and to change it.
-          </p>
+          <p className="quiet above-l">Choose an exercise to see what it trains and to change it.</p>
         )}
       </section>
     </div>
@@ -172,19 +170,15 @@ function Trains({ exercise }: { exercise: Exercise }) {
   if (all.length === 0) return null;
   return (
     <div
-      className={styles.scale}
+      className={`${styles.scale} ${styles.trains}`}
       role="table"
       aria-label={`Muscles that ${exercise.name} trains, hard sets counted for a set`}
-      style={{ padding: "8px 0 16px", maxWidth: 420 }}
     >
       {all.map((muscle) => (
-        <div key={muscle} role="row" style={{ display: "contents" }}>
+        <div key={muscle} role="row" className="contents">
           <span role="rowheader">{muscle}</span>
           <span role="presentation" className={styles.track}>
-            <span
-              className={direct.has(muscle) ? undefined : styles.part}
-              style={{ width: direct.has(muscle) ? "100%" : "50%" }}
-            />
+            <span className={direct.has(muscle) ? styles.all : styles.part} />
           </span>
           <span role="cell" className="num quiet">
             {direct.has(muscle) ? "1" : "½"}
@@ -204,7 +198,7 @@ function Shipped({ held }: { held: ExercisesView }) {
   );
   if (missing.length === 0) return null;
   return (
-    <p className="small quiet noprint" style={{ paddingTop: 8 }}>
+    <p className="small quiet noprint above">
       {missing.length} movements that ship with Oat Column are not in this log.{" "}
       <LinkButton
         onClick={() =>

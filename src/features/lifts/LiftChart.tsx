@@ -37,12 +37,12 @@ export function LiftChart({
   const says = point === undefined ? "" : reading(point, printer);
   return (
     <div>
-      <p className="quiet small noprint" style={{ minHeight: 20 }} aria-hidden={point === undefined}>
+      <p className="quiet small noprint" aria-hidden={point === undefined}>
         {point === undefined
           ? "Filled dots are records. Move over the chart, or use its arrow keys, to read the set behind a day."
           : says}
       </p>
-      <div style={{ position: "relative", height }}>
+      <div className="anchor" style={{ height }}>
         <Drawing course={course} tests={tests} name={name} />
         <ChartReader
           days={course.map(({ date }) => dayNumber(date))}

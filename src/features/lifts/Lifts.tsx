@@ -143,7 +143,7 @@ function LiftTable({
           },
         ]}
       />
-      <p className="quiet small" style={{ paddingTop: 6 }}>
+      <p className="quiet small above">
         Under the change of twelve weeks: the best as a multiple of body weight, and the latest as a share of{" "}
         {chosen ?? "the chosen lift"}.
       </p>

@@ -36,7 +36,7 @@ export function MergeExercise({ exercise, onMerged }: { exercise: Exercise; onMe
   return (
     <section className={`${view.section} noprint`}>
       <h3>The same as another</h3>
-      <p className="quiet small" style={{ paddingBottom: 6 }}>
+      <p className="quiet small below">
         The other&rsquo;s sets and maxima become those of {exercise.name}, and the other goes.
       </p>
       <ExercisePicker
@@ -47,7 +47,7 @@ export function MergeExercise({ exercise, onMerged }: { exercise: Exercise; onMe
       />
       {other?.id === exercise.id && <p className="warn small">That is this exercise itself.</p>}
       {found && other && (
-        <p style={{ paddingTop: 8 }}>
+        <p className="above">
           {counted(found.sessions, "session")} and {counted(found.maxima, "tested maximum", "tested maxima")} of{" "}
           {other.name} move.{" "}
           <Button size="small" onClick={() => void merge()}>

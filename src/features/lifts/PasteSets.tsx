@@ -70,7 +70,7 @@ export function PasteSets() {
         )}
       </div>
       {found && !("reason" in found) && (
-        <p style={{ paddingTop: 10 }}>
+        <p className="above-l">
           <Button type="primary" disabled={found.change === null || writing} onClick={() => void write()}>
             Write {counted(found.sets, "set")} in {counted(found.sessions, "session")}
           </Button>

@@ -118,7 +118,7 @@ export function PlanTable({ date, sessionId }: { date: string; sessionId: string
         >
           {(addLine) => (
             <>
-              <p className="quiet small" style={{ padding: "8px 0" }}>
+              <p className="quiet small around">
                 8-12 is a range, 5+ or max as many as possible. A load of 75 % is of the maximum in force; without a
                 load, an RPE is turned into one on the day. What differs from set to set is listed: 5 3 1+ at 75 85 95
                 %. Lines of the same superset (A, B …) that follow one another are done in turn.

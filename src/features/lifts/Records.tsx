@@ -64,7 +64,7 @@ export function Records() {
               />
             )}
             {records.beatenInAll > records.beaten.length && (
-              <p className="quiet small" style={{ paddingTop: 6 }}>
+              <p className="quiet small above">
                 {printNumber(records.beaten.length, 0)} of {printNumber(records.beatenInAll, 0)} records.{" "}
                 <LinkButton onClick={() => setAtMost(atMost + 200)}>Show more</LinkButton>
               </p>
@@ -251,7 +251,7 @@ function Meets({ records: { meets, totalLifts, standing }, printer }: { records:
         />
       ))}
       {meets.length === 0 && <p className="quiet">None so far.</p>}
-      <div className={`${styles.inline} noprint`} style={{ paddingTop: 10 }}>
+      <div className={`${styles.inline} noprint above-l`}>
         <span className="quiet small">Lifts of the total:</span>
         {(settings.totalLifts ?? []).map((id) => (
           <span key={id} className="small">
@@ -269,7 +269,7 @@ function Meets({ records: { meets, totalLifts, standing }, printer }: { records:
             </LinkButton>
           </span>
         ))}
-        <span style={{ width: 240 }}>
+        <span className={styles.picker}>
           <ExercisePicker
             value={null}
             label="Add a lift to the total"

@@ -105,13 +105,11 @@ export function SetsGrid<L extends { exerciseId: string }, F extends string & ke
                     />
                   </td>
                 ))}
-                {extra && (
-                  <td style={{ textAlign: "center" }}>{extra.cell(line, at, (changed) => set(at, changed))}</td>
-                )}
+                {extra && <td className="centre">{extra.cell(line, at, (changed) => set(at, changed))}</td>}
                 <td className={styles.text}>
                   <Said read={read?.[at]} />
                 </td>
-                <td style={{ whiteSpace: "nowrap" }}>
+                <td className="nowrap">
                   {ordered && at > 0 && (
                     <LinkButton aria-label={`Line ${at + 1} up`} onClick={() => move(at, -1)}>
                       ↑

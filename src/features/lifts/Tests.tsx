@@ -73,7 +73,7 @@ export function Tests({ lift: { exercise, tests, added } }: { lift: LiftView }) 
           ]}
         />
       )}
-      <form onSubmit={(event) => void save(event)} noValidate style={{ paddingTop: 8 }}>
+      <form onSubmit={(event) => void save(event)} noValidate className="above">
         <Row>
           <Field
             control={control}

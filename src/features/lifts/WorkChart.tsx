@@ -26,7 +26,7 @@ export const WorkChart = memo(function WorkChart({ weeks }: { weeks: readonly Wo
   }));
   if (data.length < 2) return null;
   return (
-    <figure style={{ margin: 0, paddingTop: 12 }}>
+    <figure className="flat above-l">
       <figcaption className="quiet small">
         <svg width="11" height="11" aria-hidden="true">
           <rect width="11" height="11" fill={colours.pine} />
@@ -43,7 +43,7 @@ export const WorkChart = memo(function WorkChart({ weeks }: { weeks: readonly Wo
         average weight, {unit}, at the right
       </figcaption>
       <div
-        style={{ height: 240 }}
+        className="chart-m"
         role="img"
         aria-label={`Number of lifts and average weight over ${counted(weeks.length, "week")}; the numbers are in the table below`}
       >

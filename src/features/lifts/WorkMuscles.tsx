@@ -13,7 +13,7 @@ export function WorkMuscles({ work: { byMuscle } }: { work: WorkView }) {
       <h2>Hard sets a week, by muscle</h2>
       <div className={styles.scale} role="table" aria-label="Hard sets a week, by muscle">
         {byMuscle.map(({ muscle, sets, perWeek }) => (
-          <div key={muscle} role="row" style={{ display: "contents" }}>
+          <div key={muscle} role="row" className="contents">
             <span role="rowheader">{muscle}</span>
             <span role="presentation" className={styles.track}>
               <span style={{ width: `${(100 * perWeek) / most}%` }} />
@@ -25,7 +25,7 @@ export function WorkMuscles({ work: { byMuscle } }: { work: WorkView }) {
           </div>
         ))}
       </div>
-      <p className="quiet small" style={{ paddingTop: 6 }}>
+      <p className="quiet small above">
         Working sets with at most four repetitions in reserve, or unrated; a direct muscle counts 1, an indirect one ½
         (common practice).
       </p>

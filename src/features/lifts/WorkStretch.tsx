@@ -44,7 +44,7 @@ export function WorkStretch({
           return (
             <LinkButton
               key={name}
-              style={on ? { color: "var(--ink)", textDecoration: "underline", textUnderlineOffset: 5 } : undefined}
+              className={on ? styles.on : ""}
               aria-pressed={on}
               onClick={() => choose({ from, to: today })}
             >

@@ -14,7 +14,7 @@ export function WorkZones({ work: { zones, unknownZone, rails } }: { work: WorkV
       <h2>Zones of intensity</h2>
       <div className={styles.scale} role="table" aria-label="Number of lifts by zone of intensity">
         {zones.map(({ name, lifts, share }) => (
-          <div key={name} role="row" style={{ display: "contents" }}>
+          <div key={name} role="row" className="contents">
             <span role="rowheader">{name}</span>
             <span role="presentation" className={styles.track}>
               <span style={{ width: `${(100 * share) / most}%` }} />
@@ -26,13 +26,13 @@ export function WorkZones({ work: { zones, unknownZone, rails } }: { work: WorkV
         ))}
       </div>
       {unknownZone > 0 && (
-        <p className="quiet small" style={{ paddingTop: 6 }}>
+        <p className="quiet small above">
           {printNumber(unknownZone, 0)} lifts had no maximum in force and are in no zone.
         </p>
       )}
       {rails && rails.lines.length > 0 && (
         <>
-          <p className="quiet small" style={{ padding: "14px 0 4px" }}>
+          <p className="quiet small around">
             {rails.title}, {shortDate(rails.date)}: lifts in the zone where most of them fell, in Prilepin&rsquo;s range
             (outlined; drawn from weightlifters, a guide and no rule).
           </p>
@@ -40,7 +40,7 @@ export function WorkZones({ work: { zones, unknownZone, rails } }: { work: WorkV
             {rails.lines.map(({ exerciseId, name, zone, lifts, low, usual, high }) => {
               const full = Math.max(high, lifts) * 1.05;
               return (
-                <div key={exerciseId} role="row" style={{ display: "contents" }}>
+                <div key={exerciseId} role="row" className="contents">
                   <span role="rowheader">
                     {name} <span className="quiet small">{zone}</span>
                   </span>

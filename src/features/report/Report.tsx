@@ -27,7 +27,7 @@ import styles from "./report.module.css";
 
 const ReportChart = dynamic(() => import("./ReportChart").then((module) => module.ReportChart), {
   ssr: false,
-  loading: () => <div style={{ height: 300 }} />,
+  loading: () => <div className="chart-l" />,
 });
 
 /**

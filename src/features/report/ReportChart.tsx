@@ -35,7 +35,7 @@ export function ReportChart({ weeks, name }: { weeks: WeekPoint[]; name: string 
   const grid = axisStyle(colours.slate);
   return (
     <div
-      style={{ height: 300 }}
+      className="chart-l"
       role="img"
       aria-label={`${name}, mean of each week from ${fullDate(dateOf(weeks[0]!.day))} to ${fullDate(dateOf(weeks.at(-1)!.day))}; the numbers are in the table by week`}
     >

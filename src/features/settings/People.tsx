@@ -53,7 +53,7 @@ export function People() {
           The log is {person.name}&apos;s alone. Exercises, foods and recipes are shared by all who are added.
         </p>
       ) : (
-        <ul style={{ margin: 0, paddingLeft: 18 }}>
+        <ul className="bullets">
           {others.map((other) => (
             <li key={other.id}>
               {other.name} <LinkButton onClick={() => choosePerson(other.id)}>Look at this log</LinkButton>
@@ -97,7 +97,7 @@ export function People() {
               ? `${counted(asked.records, "record")} of ${asked.other.name} go. Undo brings them back.`
               : `${counted(asked.records, "record")} of ${asked.other.name} become ${person.name}'s. Where both weighed in on a morning, ${asked.other.name}'s is kept as a second weigh-in; notes of one day stand together. Undo parts them again.`}
           </p>
-          <p style={{ display: "flex", gap: 16, paddingTop: 14 }}>
+          <p className="row above-l">
             <Button type="primary" onClick={() => void act()}>
               {asked.what === "remove" ? `Remove ${asked.other.name}` : "Join them"}
             </Button>

@@ -96,7 +96,7 @@ export function PlateSettings() {
           </RowButton>
         </Row>
         {foreign && (
-          <p className="quiet small" style={{ paddingTop: 6 }}>
+          <p className="quiet small above">
             The plates are made in {unit === "lb" ? "kilograms" : "pounds"}.{" "}
             <LinkButton
               onClick={() =>

@@ -31,7 +31,7 @@ export function Reminder() {
       {!possible ? (
         <p className="quiet">This browser shows no notifications.</p>
       ) : (
-        <p style={{ display: "flex", gap: 16, alignItems: "baseline", flexWrap: "wrap" }}>
+        <p className="row">
           <Captioned caption="Remind me at">
             {(id) => (
               <TimeField

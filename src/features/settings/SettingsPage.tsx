@@ -6,15 +6,13 @@ import { Field, Row, RowButton } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
 import { LinkButton } from "@/ui/kit/LinkButton";
-import { Tick } from "@/ui/kit/Tick";
 import { useLog } from "@/ui/log/LogContext";
-import { shortcuts } from "@/ui/shell/useShortcuts";
 import { useMode } from "@/ui/theme/ThemeProvider";
 import styles from "@/ui/view.module.css";
 import { Button } from "antd";
-import { useState } from "react";
 import { profileFields, withProfile } from "../../ui/profile/profile";
 import { ProfileFieldset } from "../../ui/profile/ProfileFieldset";
+import { KeySettings } from "./KeySettings";
 import { MealSettings } from "./MealSettings";
 import { People } from "./People";
 import { PlateSettings } from "./PlateSettings";
@@ -81,11 +79,10 @@ function Profile() {
 /** What holds for this browser alone. */
 function Browser() {
   const { mode, setMode } = useMode();
-  const [keys, setKeys] = useState(() => typeof window === "undefined" || shortcuts.on());
   return (
     <section className={styles.section}>
       <h2>This browser</h2>
-      <p style={{ display: "flex", gap: 20, flexWrap: "wrap" }}>
+      <p className="row">
         <LinkButton aria-pressed={mode === "light"} onClick={() => setMode("light")}>
           Light paper
         </LinkButton>
@@ -93,17 +90,7 @@ function Browser() {
           Dark paper
         </LinkButton>
       </p>
-      <p>
-        <Tick
-          checked={keys}
-          onChange={(on) => {
-            shortcuts.set(on);
-            setKeys(on);
-          }}
-        >
-          plain keys go to views and act (? lists them)
-        </Tick>
-      </p>
+      <KeySettings />
     </section>
   );
 }
@@ -124,14 +111,12 @@ function Words() {
   return (
     <section className={styles.section}>
       <h2>Words</h2>
-      <dl
-        style={{ display: "grid", gridTemplateColumns: "minmax(110px, max-content) 1fr", gap: "4px 16px", margin: 0 }}
-      >
+      <dl className="terms">
         {words.map(([word, means]) => [
           <dt key={word}>
             <strong>{word}</strong>
           </dt>,
-          <dd key={means} style={{ margin: 0 }}>
+          <dd key={means} className="flat">
             {means}
           </dd>,
         ])}

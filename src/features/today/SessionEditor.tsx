@@ -45,7 +45,7 @@ export function SessionEditor({ session, onSave, onClose }: Props) {
     return written;
   });
   return (
-    <form onSubmit={(event) => void onSubmit(event)} noValidate style={{ paddingTop: 10, display: "grid", gap: 10 }}>
+    <form onSubmit={(event) => void onSubmit(event)} noValidate className="stack above-l">
       <Row>
         <Field control={control} name="title" label="Title" />
         <Field control={control} name="at" label="Time of day" type="time" />
@@ -100,9 +100,7 @@ export function SessionEditor({ session, onSave, onClose }: Props) {
           <Button htmlType="submit">Save session</Button>
         </RowButton>
         <RowButton>
-          <LinkButton style={{ paddingTop: 6 }} onClick={onClose}>
-            Cancel
-          </LinkButton>
+          <LinkButton onClick={onClose}>Cancel</LinkButton>
         </RowButton>
       </Row>
       <Meanwhile said={meanwhile} />

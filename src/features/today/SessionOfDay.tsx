@@ -99,7 +99,7 @@ export function SessionOfDay({ card, strong }: { card: SessionCard; strong: bool
         {lifted && status !== "skipped" && (
           <Link
             href={`/lifts/write?date=${session.date}&session=${encodeURIComponent(session.id)}`}
-            style={{ fontWeight: 600, textDecoration: "none" }}
+            className="strong-link"
           >
             Plan sets
           </Link>

@@ -12,6 +12,7 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { v7 as newId } from "uuid";
 import { KeyFigures } from "../../ui/figure/KeyFigures";
+import { DayOfRest } from "./DayOfRest";
 import { FoodOfDay } from "./FoodOfDay";
 import { NoteOfDay } from "./NoteOfDay";
 import { SessionOfDay } from "./SessionOfDay";
@@ -40,13 +41,7 @@ export function Today() {
             }
           />
         ))}
-        {view.sessions.length === 0 && (
-          <p className={`quiet ${styles.section}`}>
-            {view.date > today
-              ? "Nothing is planned."
-              : "No session is written. Write one above, for example front squat 3x6 60 kg, or run 5 km 27:30."}
-          </p>
-        )}
+        {view.ahead && <DayOfRest ahead={view.ahead} date={view.date} />}
         <StartSession view={view} />
         <FoodOfDay view={view} />
         <NoteOfDay key={`note ${view.date}`} view={view} />
@@ -77,11 +72,11 @@ function StartSession({ view }: { view: DayView }) {
     <p className={`${styles.actions} noprint`}>
       {view.date === today && <LinkButton onClick={() => void start()}>Start lifting</LinkButton>}
       {view.date < today ? (
-        <Link href="/lifts/write" style={{ fontWeight: 600, textDecoration: "none" }}>
+        <Link href="/lifts/write" className="strong-link">
           Write sets
         </Link>
       ) : (
-        <Link href={`/lifts/write?date=${view.date}`} style={{ fontWeight: 600, textDecoration: "none" }}>
+        <Link href={`/lifts/write?date=${view.date}`} className="strong-link">
           Plan lifting
         </Link>
       )}

@@ -71,7 +71,7 @@ export function WeighInOfDay({ view: { weighIn, seconds, date, trend } }: { view
           <Button htmlType="submit">Log weigh-in</Button>
         </RowButton>
         {question !== null && (
-          <p className="warn" role="alert" style={{ flexBasis: "100%" }}>
+          <p className="warn whole-line" role="alert">
             {question}
           </p>
         )}
@@ -161,9 +161,7 @@ function Change({
           <Button htmlType="submit">Save</Button>
         </RowButton>
         <RowButton>
-          <LinkButton style={{ paddingTop: 6 }} onClick={onClose}>
-            Cancel
-          </LinkButton>
+          <LinkButton onClick={onClose}>Cancel</LinkButton>
         </RowButton>
       </Row>
       {question !== null && (

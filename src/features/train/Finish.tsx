@@ -91,7 +91,7 @@ export function Finish({
   return (
     <div className={styles.what}>
       <h1>{title}</h1>
-      <p className="quiet" style={{ paddingBottom: 10 }}>
+      <p className="quiet below">
         {counted(done, "set")} done, {open === 0 ? "none" : open} open.
         {goOn && (
           <>
@@ -175,7 +175,7 @@ function NothingDone({
   return (
     <div className={styles.what}>
       <h1>{title}</h1>
-      <p className="quiet" style={{ padding: "10px 0 18px" }}>
+      <p className="quiet around">
         {items.length === 0
           ? "No exercise yet. Add the first one, or do the last session again."
           : "All of it was left out."}

@@ -193,7 +193,7 @@ function DropPart({
 
 function Choose({ label, onPick }: { label: string; onPick: (exercise: Exercise) => Promise<void> }) {
   return (
-    <div style={{ minHeight: 320 }}>
+    <div className={styles.roomForList}>
       <ExercisePicker value={null} label={label} opened onPick={(exercise) => void onPick(exercise)} />
     </div>
   );

@@ -27,13 +27,13 @@ export function Overview({
   return (
     <Dialog title={view.title} onClose={onClose}>
       {items.map((item, at) => (
-        <section key={item.id} style={{ paddingBottom: 12 }}>
-          <h3 style={{ display: "flex", gap: 12, alignItems: "baseline", flexWrap: "wrap" }}>
+        <section key={item.id} className="below">
+          <h3 className="row">
             <span>
               {item.exercise.name}
               {item.superset !== null && <span className="quiet small"> superset {item.superset}</span>}
             </span>
-            <span className="small" style={{ display: "flex", gap: 12, marginLeft: "auto" }}>
+            <span className="small row at-end">
               {at > 0 && (
                 <LinkButton
                   aria-label={`${item.exercise.name} earlier`}
@@ -85,7 +85,7 @@ export function Overview({
             </p>
           ) : (
             item.sets.map((set, index) => (
-              <p key={set.id} style={{ display: "flex", justifyContent: "space-between", gap: 12 }}>
+              <p key={set.id} className="row between">
                 <span className={set.done ? "done" : "planned"}>
                   {set.warmUp ? "warm-up" : `set ${index + 1}`}:{" "}
                   {set.done ? printSet(set.done, item.exercise, printer) : "open"}

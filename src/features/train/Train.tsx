@@ -40,7 +40,7 @@ function Nothing({ why }: { why?: string }) {
           {why}
         </p>
       )}
-      <p className="quiet" style={{ paddingTop: 8 }}>
+      <p className="quiet above">
         Choose one on its day. <Link href="/">Go to today</Link>
       </p>
     </div>

@@ -116,9 +116,7 @@ function Days({ first, last, day, today, chooseDay, onChosen, printer }: DaysPro
         <Link href="/ledger" className={styles.widen} title="Open the Column wide (key l)" onClick={() => onChosen?.()}>
           Open wide
         </Link>
-        <span className="quiet small" style={{ whiteSpace: "nowrap" }}>
-          {monthShort(addDays(first, Math.min(to, Math.max(from, chosen))))}
-        </span>
+        <span className="quiet small nowrap">{monthShort(addDays(first, Math.min(to, Math.max(from, chosen))))}</span>
       </header>
       <div
         ref={scroller}

@@ -1,4 +1,5 @@
 import type { SessionMark } from "@/core/days/columnView";
+import styles from "./column.module.css";
 
 /**
  * Outlines by kind, in a box of 14: strength a square, rowing a circle, running a triangle, anything else a diamond.
@@ -21,7 +22,7 @@ export function Mark({ kind, status, title }: Omit<SessionMark, "id">) {
   return (
     <svg width="14" height="14" viewBox="0 0 14 14" role="img" aria-label={`${title}, ${status}`}>
       <title>{`${title}, ${status}`}</title>
-      {status === "partly" && <path d={path} fill="var(--pine)" style={{ clipPath: "inset(0 0 0 50%)" }} />}
+      {status === "partly" && <path d={path} fill="var(--pine)" className={styles.half} />}
       <path
         d={path}
         fill={status === "done" ? "var(--pine)" : "none"}

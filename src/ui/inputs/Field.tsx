@@ -1,5 +1,6 @@
 "use client";
 
+import { sumTyped } from "@/core/entry/sums";
 import { DateField } from "@/ui/kit/DateField";
 import { Select } from "@/ui/kit/Select";
 import { TimeField } from "@/ui/kit/TimeField";
@@ -41,13 +42,17 @@ export function Field<T extends FieldValues>({
   onChange: changed,
 }: FieldProps<T>) {
   const id = useId();
+  const isFigure = inputMode === "decimal" || inputMode === "numeric";
+  const sumOf = (text: string) => (isFigure ? sumTyped(text) : null);
   const {
     field: { ref, value, onBlur, onChange },
     fieldState,
   } = useController({
     control,
     name,
-    rules: { validate: (text: string) => (type === "time" ? aTime(text) : null) ?? check?.(text) ?? true },
+    rules: {
+      validate: (text: string) => (type === "time" ? aTime(text) : null) ?? check?.(sumOf(text) ?? text) ?? true,
+    },
   });
   const write = (text: string) => {
     onChange(text);
@@ -56,7 +61,19 @@ export function Field<T extends FieldValues>({
   const problem = fieldState.error?.message;
   const invalid = problem !== undefined;
   const describedBy = invalid ? `${id}-problem` : undefined;
-  const shared = { id, value: (value as string | undefined) ?? "", onBlur };
+  const typed = (value as string | undefined) ?? "";
+  const sum = sumOf(typed);
+  const settle = () => {
+    if (sum !== null) write(sum);
+  };
+  const shared = {
+    id,
+    value: typed,
+    onBlur: () => {
+      settle();
+      onBlur();
+    },
+  };
   return (
     <div className={`${styles.field} ${className ?? ""}`}>
       <label htmlFor={id}>{label}</label>
@@ -68,7 +85,9 @@ export function Field<T extends FieldValues>({
           aria-invalid={invalid}
           aria-describedby={describedBy}
           status={invalid ? "error" : undefined}
-          suffix={unit}
+          suffix={sum === null ? unit : `= ${sum}`}
+          // What is handed on is what the sum comes to.
+          onPressEnter={settle}
           placeholder={placeholder}
           inputMode={inputMode}
           autoComplete="off"

@@ -21,7 +21,7 @@ export function SuggestedBox({
         filterOption: (typed, option) => option?.value.toLowerCase().includes(typed.toLowerCase()) ?? false,
       }}
       autoFocus={autoFocus}
-      style={{ width: "100%" }}
+      className="whole"
       {...{ id, onBlur }}
     />
   );

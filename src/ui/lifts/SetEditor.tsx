@@ -76,7 +76,7 @@ export function SetEditor({ set, exercise, printer, onSave, onClose }: Props) {
       onSubmit={(event) => void onSubmit(event)}
       onChange={() => void trigger("reps")}
       noValidate
-      style={{ padding: "4px 0 8px" }}
+      className="around"
     >
       <Row>
         <Field className={narrow} control={control} name="reps" label={amount} check={check} />
@@ -102,9 +102,7 @@ export function SetEditor({ set, exercise, printer, onSave, onClose }: Props) {
           </Button>
         </RowButton>
         <RowButton>
-          <LinkButton style={{ paddingTop: 6 }} onClick={onClose}>
-            Cancel
-          </LinkButton>
+          <LinkButton onClick={onClose}>Cancel</LinkButton>
         </RowButton>
       </Row>
       <Meanwhile said={meanwhile} />

@@ -14,6 +14,7 @@ import { LogContext, type OpenLog } from "../log/LogContext";
 import { type FirstRunActions, useOpenLog } from "../log/useOpenLog";
 import { watchTyping } from "../unsaved";
 import { Boundary } from "./Boundary";
+import { useKeys } from "./keys";
 import { MoreSheet } from "./MoreSheet";
 import { NoticeBar } from "./NoticeBar";
 import styles from "./shell.module.css";
@@ -94,21 +95,19 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
 
   const actions = useMemo(
     () => ({
-      ...Object.fromEntries(views.map((view) => [view.key, () => router.push(view.path)])),
-      [wide.key]: () => router.push(wide.path),
-      [settings.key]: () => router.push(settings.path),
-      w: () => entry.current?.focus(),
-      t: () => chooseDay(today),
-      c: () => (document.getElementById("ledger") ?? document.getElementById("column"))?.focus(),
-      u: () => void undo(),
+      ...Object.fromEntries([...views, wide, settings].map(({ path: to }) => [to, () => router.push(to)])),
+      write: () => entry.current?.focus(),
+      today: () => chooseDay(today),
+      column: () => (document.getElementById("ledger") ?? document.getElementById("column"))?.focus(),
       undo: () => void undo(),
-      r: () => void redo(),
       redo: () => void redo(),
-      "?": () => setListOpen(true),
+      keys: () => setListOpen(true),
     }),
     [router, chooseDay, today, undo, redo],
   );
   useShortcuts(actions);
+  const { on: keysAct, keys } = useKeys();
+  const named = (title: string, id: string) => (keysAct && keys.get(id) ? `${title} (key ${keys.get(id)})` : title);
   useEffect(() => watchTyping(), []);
   useReminder(log);
   useDialogSoon();
@@ -151,12 +150,12 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
             )}
             <nav aria-label="Views">
               <ul className={styles.views}>
-                {views.map(({ path: target, name: title, key, daily }) => (
+                {views.map(({ path: target, name: title, daily }) => (
                   <li key={target} className={daily ? undefined : styles.rest}>
                     <Link
                       href={target}
                       aria-current={target === view?.path ? "page" : undefined}
-                      title={`${title} (key ${key})`}
+                      title={named(title, target)}
                       onClick={() => setDaysOpen(false)}
                     >
                       {title}
@@ -195,12 +194,12 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
               <WhoseLog />
               <Link
                 href={settings.path}
-                title={`${settings.name} (key ${settings.key})`}
+                title={named(settings.name, settings.path)}
                 aria-current={path === settings.path ? "page" : undefined}
               >
                 {settings.name}
               </Link>
-              <LinkButton title="Keys (?)" aria-label="Keys" onClick={() => setListOpen(true)}>
+              <LinkButton title={named("Keys", "keys")} aria-label="Keys" onClick={() => setListOpen(true)}>
                 ?
               </LinkButton>
             </div>

@@ -1,44 +1,38 @@
 "use client";
 
 import { useEffect } from "react";
-
-const offKey = "oat-column-keys-off";
-
-/** Whether plain keys act in this browser; Ctrl Z always does. */
-export const shortcuts = {
-  on: () => localStorage.getItem(offKey) === null,
-  set: (on: boolean) => {
-    if (on) localStorage.removeItem(offKey);
-    else localStorage.setItem(offKey, "1");
-  },
-};
+import { tinykeys } from "tinykeys";
+import { useKeys } from "./keys";
 
 /**
- * Plain keys and what they do. Only outside of fields and without a modifier, so that no key of the browser is taken.
+ * Keys and what they do. Plain ones act outside of fields and dialogs, and where the trainee has not switched them off;
+ * undo and redo by Ctrl always do outside of fields, which have their own.
+ * @param actions by the id of what a key does
  */
-export function useShortcuts(actions: Record<string, () => void>): void {
+export function useShortcuts(actions: Readonly<Record<string, () => void>>): void {
+  const { on, keys } = useKeys();
   useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
+    const free = (act: (() => void) | undefined) => (event: KeyboardEvent) => {
       const target = event.target as HTMLElement;
-      const typing =
+      const isBusy =
         target.isContentEditable ||
         /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) ||
         document.querySelector('[role="dialog"][aria-modal="true"]') !== null;
-      if (typing || event.defaultPrevented || event.altKey) return;
-      const isModified = event.ctrlKey || event.metaKey;
-      const name = isModified ? modified(event) : event.key;
-      const action = actions[name];
-      if (!action || (!isModified && !shortcuts.on())) return;
+      if (isBusy || event.defaultPrevented || act === undefined) return;
       event.preventDefault();
-      action();
+      act();
     };
-    document.addEventListener("keydown", onKey);
-    return () => document.removeEventListener("keydown", onKey);
-  }, [actions]);
+    const plain = on ? [...keys].filter((one): one is [string, string] => one[1] !== null) : [];
+    return tinykeys(window, {
+      "$mod+z": free(actions.undo),
+      "$mod+Shift+z": free(actions.redo),
+      "$mod+y": free(actions.redo),
+      ...Object.fromEntries(plain.flatMap(([id, key]) => pressesOf(key).map((press) => [press, free(actions[id])]))),
+    });
+  }, [actions, keys, on]);
 }
 
-/** What a key does with Ctrl or the command key; nothing that the browser does by it is taken. */
-function modified({ key, shiftKey }: KeyboardEvent): string {
-  if (key.toLowerCase() === "z") return shiftKey ? "redo" : "undo";
-  return key.toLowerCase() === "y" && !shiftKey ? "redo" : "";
+/** How a key is pressed: a sign that is no letter may need Shift, by the keyboard it is on. */
+function pressesOf(key: string): string[] {
+  return key.toLowerCase() === key.toUpperCase() ? [key, `Shift+${key}`] : [key];
 }
