@@ -91,6 +91,10 @@ const ownControls = [
   },
   { selector: "JSXOpeningElement[name.name='table']", message: "Tables are those of ui/kit: RecordTable or Matrix." },
   {
+    selector: "JSXOpeningElement[name.name=/^([a-z].*|Link|LinkButton|Button)$/] > JSXAttribute[name.name='title']",
+    message: "What is said of a thing on resting there stands in data-hint.",
+  },
+  {
     selector:
       "JSXAttribute[name.name='style'] > JSXExpressionContainer > ObjectExpression > Property[value.type='Literal']",
     message: "What does not change stands in a style sheet.",

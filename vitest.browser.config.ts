@@ -8,6 +8,7 @@ export default defineConfig({
     environment: "node",
     testTimeout: 90_000,
     hookTimeout: 60_000,
+    expect: { poll: { timeout: 30_000 } },
     maxWorkers: 2,
     globalSetup: ["tests/browser/server.ts"],
   },

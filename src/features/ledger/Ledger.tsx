@@ -155,7 +155,7 @@ function Heads({ columns, template, minWidth }: { columns: LedgerColumn[]; templ
           role="columnheader"
           aria-colindex={index + 2}
           className={`${one.why === null ? styles.entry : ""} ${one.words ? "" : styles.number}`}
-          title={one.why ?? "Typed in place"}
+          data-hint={one.why ?? "Typed in place"}
         >
           {one.title}
           {unitOf(one, units)}
@@ -204,7 +204,7 @@ function Head({
         </Captioned>
       </form>
       <LinkButton onClick={onColumns}>Columns</LinkButton>
-      <LinkButton title="Ctrl D" onClick={onFillDown}>
+      <LinkButton data-hint="Ctrl D" aria-keyshortcuts="Control+D" onClick={onFillDown}>
         Fill down
       </LinkButton>
       <p role="status" className={message?.warn ? `warn ${styles.message}` : `quiet ${styles.message}`}>

@@ -93,7 +93,7 @@ export function SetsGrid<L extends { exerciseId: string }, F extends string & ke
                   />
                 </td>
                 {fields.map((field) => (
-                  <td key={field}>
+                  <td key={field} data-head={heads[field]}>
                     <Input
                       data-line={at}
                       data-field={field}
@@ -105,7 +105,11 @@ export function SetsGrid<L extends { exerciseId: string }, F extends string & ke
                     />
                   </td>
                 ))}
-                {extra && <td className="centre">{extra.cell(line, at, (changed) => set(at, changed))}</td>}
+                {extra && (
+                  <td className="centre" data-head={extra.head}>
+                    {extra.cell(line, at, (changed) => set(at, changed))}
+                  </td>
+                )}
                 <td className={styles.text}>
                   <Said read={read?.[at]} />
                 </td>

@@ -106,7 +106,7 @@ export function Overview({
                   </LinkButton>
                 ) : (
                   <LinkButton
-                    aria-label={`Go to set ${index + 1} of ${item.exercise.name}`}
+                    aria-label={`Go to it: set ${index + 1} of ${item.exercise.name}`}
                     onClick={() => choose(item.id, set.id)}
                   >
                     Go to it

@@ -1,6 +1,6 @@
 "use client";
 
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useState } from "react";
 
 /** Two short tones, made here. */
 function sound(): void {
@@ -21,6 +21,9 @@ function sound(): void {
   }
 }
 
+/** The end that was told last: the next set in front draws the rest anew, and must not tell it again. */
+let told: number | null = null;
+
 /**
  * Seconds left of a rest, below zero once it is over; null when none runs. It goes by the clock, not by ticks, so a
  * screen that slept shows what is true when it wakes. At the end it sounds and shakes, where that is allowed, unless
@@ -28,14 +31,13 @@ function sound(): void {
  */
 export function useRest(until: number | null): number | null {
   const [now, setNow] = useState(() => Date.now());
-  const told = useRef<number | null>(null);
   useEffect(() => {
     if (until === null) return;
     const look = () => {
       const time = Date.now();
       setNow(time);
-      if (time < until || told.current === until) return;
-      told.current = until;
+      if (time < until || told === until) return;
+      told = until;
       if (time - until > 5000) return;
       sound();
       navigator.vibrate?.([200, 100, 200]);

@@ -113,7 +113,7 @@ function Days({ first, last, day, today, chooseDay, onChosen, printer }: DaysPro
         <Link href="/" className={styles.brand}>
           Oat Column
         </Link>
-        <Link href="/ledger" className={styles.widen} title="Open the Column wide (key l)" onClick={() => onChosen?.()}>
+        <Link href="/ledger" className={styles.widen} data-hint="Open the Column wide" onClick={() => onChosen?.()}>
           Open wide
         </Link>
         <span className="quiet small nowrap">{monthShort(addDays(first, Math.min(to, Math.max(from, chosen))))}</span>
@@ -180,7 +180,7 @@ function DayLine({ date, row, printer }: { date: string; row: ColumnRow | undefi
   const share = row?.foodShare ?? null;
   return (
     <div className={styles.line} aria-hidden="true">
-      {row?.note && <span className={styles.note} title={row.note} />}
+      {row?.note && <span className={styles.note} data-hint={row.note} />}
       <span className={styles.date}>{columnDate(date)}</span>
       <span className={styles.weight}>
         {row?.weighedKg != null ? `${printer.massNumber(row.weighedKg)}${row.gross ? "?" : ""}` : ""}
@@ -193,7 +193,7 @@ function DayLine({ date, row, printer }: { date: string; row: ColumnRow | undefi
       {share !== null && (
         <span
           className={`${styles.food} ${share > 1.05 ? styles.over : ""}`}
-          title={`${printer.percent(share)} of the day's energy target`}
+          data-hint={`${printer.percent(share)} of the day's energy target`}
         >
           <span style={{ width: `${Math.min(1, share) * 100}%` }} />
         </span>
@@ -205,10 +205,10 @@ function DayLine({ date, row, printer }: { date: string; row: ColumnRow | undefi
 function WeekRule({ week, printer }: { week: NonNullable<ColumnRow["week"]>; printer: Printer }) {
   return (
     <div className={styles.week} aria-hidden="true">
-      <span title="Median of the week's weigh-ins">
+      <span data-hint="Median of the week's weigh-ins">
         {week.medianKg === null ? "" : `med ${printer.massNumber(week.medianKg)}`}
       </span>
-      <span title="Mornings weighed; sessions done of planned">
+      <span data-hint="Mornings weighed; sessions done of planned">
         {week.days === 0 ? "no weigh-in" : daysText(week.days)}
         {week.planned > 0 ? ` · ${week.done} of ${week.planned}` : ""}
         {week.open ? " · open" : ""}

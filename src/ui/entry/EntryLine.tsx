@@ -7,6 +7,7 @@ import { longDate } from "../dates";
 import { LinkButton } from "../kit/LinkButton";
 import { useNarrow } from "../kit/useMedia";
 import { useLog } from "../log/LogContext";
+import { useKeys } from "../shell/keys";
 import styles from "./entry.module.css";
 import { firstOf, useEntry } from "./useEntry";
 
@@ -17,6 +18,7 @@ import { firstOf, useEntry } from "./useEntry";
 export function EntryLine({ inputRef, thin }: { inputRef: RefObject<HTMLInputElement | null>; thin: boolean }) {
   const { day, stays, today, units } = useLog();
   const isNarrow = useNarrow();
+  const { on, keys } = useKeys();
   const { text, read, reading, fresh, problem, write, submit, takeFirst } = useEntry();
   const onSubmit = (event: FormEvent) => {
     event.preventDefault();
@@ -63,9 +65,12 @@ export function EntryLine({ inputRef, thin }: { inputRef: RefObject<HTMLInputEle
             Enter to log
           </button>
         ) : (
-          <span className={`${styles.key} ${styles.hint}`} title="Press w anywhere to write">
-            w
-          </span>
+          on &&
+          keys.get("write") && (
+            <span className={`${styles.key} ${styles.hint}`} data-hint="Press it anywhere to write">
+              {keys.get("write")}
+            </span>
+          )
         )}
       </div>
       <div id="entry-reading" className={styles.reading} aria-live="polite">

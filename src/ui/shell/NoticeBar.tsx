@@ -2,6 +2,7 @@
 
 import { useEffect } from "react";
 import type { Notice } from "../log/LogContext";
+import { LinkButton } from "../kit/LinkButton";
 import styles from "./shell.module.css";
 
 const staysMs = 12_000;
@@ -35,14 +36,10 @@ export function NoticeBar({
         >
           <span>{notice.text}</span>
           <span>
-            {notice.undo && (
-              <button type="button" onClick={() => void undo()}>
-                Undo
-              </button>
-            )}{" "}
-            <button type="button" aria-label="Dismiss" onClick={dismiss}>
+            {notice.undo && <LinkButton onClick={() => void undo()}>Undo</LinkButton>}{" "}
+            <LinkButton aria-label="Dismiss" onClick={dismiss}>
               ×
-            </button>
+            </LinkButton>
           </span>
         </div>
       )}

@@ -8,6 +8,7 @@ import { type ReactNode, useEffect, useMemo, useRef, useState } from "react";
 import { Column } from "../column/Column";
 import { EntryLine } from "../entry/EntryLine";
 import { useDialogSoon } from "../kit/Dialog";
+import { HintLayer } from "../kit/HintLayer";
 import { LinkButton } from "../kit/LinkButton";
 import { WeekStart } from "../kit/weekStart";
 import { LogContext, type OpenLog } from "../log/LogContext";
@@ -107,7 +108,8 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
   );
   useShortcuts(actions);
   const { on: keysAct, keys } = useKeys();
-  const named = (title: string, id: string) => (keysAct && keys.get(id) ? `${title} (key ${keys.get(id)})` : title);
+  const keyOf = (id: string) => (keysAct ? (keys.get(id) ?? undefined) : undefined);
+  const named = (title: string, id: string) => (keyOf(id) ? `${title} (key ${keyOf(id)})` : title);
   useEffect(() => watchTyping(), []);
   useReminder(log);
   useDialogSoon();
@@ -155,7 +157,8 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
                     <Link
                       href={target}
                       aria-current={target === view?.path ? "page" : undefined}
-                      title={named(title, target)}
+                      data-hint={named(title, target)}
+                      aria-keyshortcuts={keyOf(target)}
                       onClick={() => setDaysOpen(false)}
                     >
                       {title}
@@ -194,12 +197,18 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
               <WhoseLog />
               <Link
                 href={settings.path}
-                title={named(settings.name, settings.path)}
+                data-hint={named(settings.name, settings.path)}
+                aria-keyshortcuts={keyOf(settings.path)}
                 aria-current={path === settings.path ? "page" : undefined}
               >
                 {settings.name}
               </Link>
-              <LinkButton title={named("Keys", "keys")} aria-label="Keys" onClick={() => setListOpen(true)}>
+              <LinkButton
+                data-hint={named("Keys", "keys")}
+                aria-keyshortcuts={keyOf("keys")}
+                aria-label="Keys"
+                onClick={() => setListOpen(true)}
+              >
                 ?
               </LinkButton>
             </div>
@@ -221,6 +230,7 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
             <span>{version.text}</span> <LinkButton onClick={version.takeOver}>Take it now</LinkButton>
           </p>
         )}
+        <HintLayer />
         {moreOpen && <MoreSheet onClose={() => setMoreOpen(false)} />}
         {listOpen && <ShortcutList onClose={() => setListOpen(false)} />}
       </div>

@@ -107,6 +107,7 @@ function antdTheme(mode: Mode, isCoarse: boolean) {
       Segmented: { trackBg: wash, itemColor: slate, itemSelectedBg: paper, itemSelectedColor: ink },
       Modal: { contentBg: paper, headerBg: paper },
       Checkbox: { colorBorder: slate },
+      Tooltip: { colorBgSpotlight: ink, colorTextLightSolid: paper },
       Table: {
         headerBg: "transparent",
         headerColor: slate,
