@@ -43,7 +43,9 @@ describe.each([
   });
   afterAll(() => hand.close());
 
-  it.each([...views, ...parts])(
+  // In the dark those that draw with colours of their own.
+  const drawn = new Set(["/", "/body", "/ledger", "/report", "/lifts/work"]);
+  it.each([...views, ...parts].filter(([path]) => !dark || drawn.has(path) || path.startsWith("/train")))(
     "%s has no error, no outside request, no policy violation, no axe finding",
     async (path) => {
       await openDemo(hand.page, path);

@@ -66,8 +66,9 @@ export class Printer {
   split(secondsPerKm: number): string {
     return `${printDuration(secondsPerKm / 2, 1)} /500 m`;
   }
-  /** Pace the way a kind of activity quotes it. */
+  /** Pace the way a kind of activity quotes it: rowing over 500 m, swimming over 100 m, all else by the log's unit (common practice, no source). */
   paceOf(kind: string, secondsPerKm: number): string {
+    if (kind === "swim") return `${printDuration(secondsPerKm / 10, 1)} /100 m`;
     return kind === "row" ? this.split(secondsPerKm) : this.pace(secondsPerKm);
   }
   /** `1,118 kcal` */
