@@ -19,9 +19,9 @@ import { ArrivalBlock, carriedNote } from "../../ui/figure/KeyFigures";
 import { Measures } from "./Measures";
 import { MorningsByWeek } from "./MorningsByWeek";
 import { Photographs } from "./Photographs";
-import { Weekdays } from "./Weekdays";
 import { WeighInForm } from "./WeighInForm";
 
+const Weekdays = dynamic(() => import("./Weekdays").then((module) => module.Weekdays), { ssr: false });
 const BodyChart = dynamic(() => import("./BodyChart").then((module) => module.BodyChart), {
   ssr: false,
   loading: () => <div className="chart-xl" />,

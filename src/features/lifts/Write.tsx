@@ -2,10 +2,13 @@
 
 import { useAddress } from "@/ui/address";
 import { useLog } from "@/ui/log/LogContext";
+import dynamic from "next/dynamic";
 import { DoneTable } from "./DoneTable";
 import { LiftsHead } from "./LiftsNav";
-import { PasteSets } from "./PasteSets";
 import { PlanTable } from "./PlanTable";
+
+// It stands below what is written by hand, and comes after it.
+const PasteSets = dynamic(() => import("./PasteSets").then((module) => module.PasteSets), { ssr: false });
 
 /** Sets written at a keyboard: what was done, what is planned, and whole sheets. */
 export function Write() {

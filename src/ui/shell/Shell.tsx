@@ -16,7 +16,6 @@ import { type FirstRunActions, useOpenLog } from "../log/useOpenLog";
 import { watchTyping } from "../unsaved";
 import { Boundary } from "./Boundary";
 import { useKeys } from "./keys";
-import { MoreSheet } from "./MoreSheet";
 import { NoticeBar } from "./NoticeBar";
 import styles from "./shell.module.css";
 import { useBackup } from "./useBackup";
@@ -27,6 +26,7 @@ import { WhoseLog } from "./WhoseLog";
 import { settings, train, viewAt, views, wide } from "./views";
 
 const LogProblem = dynamic(() => import("./LogProblem").then((module) => module.LogProblem), { ssr: false });
+const MoreSheet = dynamic(() => import("./MoreSheet").then((one) => one.MoreSheet), { ssr: false });
 const ShortcutList = dynamic(() => import("./ShortcutList").then((module) => module.ShortcutList), { ssr: false });
 
 /** Problems after which the database may be given up for its second copy. */
