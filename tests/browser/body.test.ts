@@ -2,9 +2,7 @@ import { parse } from "csv-parse/sync";
 import { readFileSync } from "node:fs";
 import type { Page } from "playwright-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { address, beginLog, openDemo, trainee, type Trainee, write, choose } from "./harness";
-
-const saved = (hand: Trainee, text: string) => hand.page.getByText(`Saved: ${text}`).waitFor();
+import { saved, address, beginLog, openDemo, trainee, type Trainee, write, choose } from "./harness";
 
 describe("the weight chart, the day's note and the goal", () => {
   let hand: Trainee;

@@ -1,11 +1,10 @@
 import type { Locator } from "playwright-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { address, beginLog, trainee, type Trainee, write, choose } from "./harness";
+import { saved, address, beginLog, trainee, type Trainee, write, choose } from "./harness";
 
 const figure = (hand: Trainee, name: string) => hand.page.locator(`[data-figure="${name}"]`).first();
 const formWith = (hand: Trainee, button: string): Locator =>
   hand.page.locator("form", { has: hand.page.getByRole("button", { name: button, exact: true }) });
-const saved = (hand: Trainee, text: string) => hand.page.getByText(`Saved: ${text}`).waitFor();
 
 describe("a log kept by forms", () => {
   let hand: Trainee;

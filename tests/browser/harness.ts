@@ -165,6 +165,11 @@ export async function write(page: Page, text: string): Promise<void> {
   }, before);
 }
 
+/** Waits until it is said that something was saved. */
+export async function saved({ page }: Trainee, text: string): Promise<void> {
+  await page.getByText(`Saved: ${text}`).waitFor();
+}
+
 /** Waits until the log has been idle and its worker has kept the answers of the page for the next start. */
 export async function answersKept(page: Page): Promise<void> {
   await page.waitForFunction(async () => {

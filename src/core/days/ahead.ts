@@ -1,9 +1,9 @@
 import { dateOf, type Day, weekStartOf } from "../base/calendar/day";
-import { capitalised } from "../base/text";
 import type { AsOf } from "../log/asOf";
 import type { Session } from "../log/kinds/sessions";
-import type { Covered } from "../sessions/covered";
+import { type Covered, coveredIn } from "../sessions/covered";
 import { sessionsOf } from "../sessions/slice";
+import { titleOf } from "../sessions/title";
 import { strengthOf } from "../strength/slice";
 
 /** A session that is planned for a day to come. */
@@ -32,30 +32,26 @@ export interface Ahead {
 /** What is planned after a day, skipped sessions left out. */
 export function aheadOf(asOf: AsOf, day: Day): Ahead {
   const sessions = sessionsOf(asOf);
-  const plannedOn = (on: Day) =>
-    sessions
-      .on(on)
-      .filter(({ status }) => status === "planned")
-      .map((session) => sessionAhead(asOf, session, on, day));
+  const plannedOn = (on: Day) => sessions.on(on).filter(({ status }) => status === "planned");
+  const said = (on: Day) => plannedOn(on).map((session) => sessionAhead(asOf, session, on, day));
   const nextDay = sessions.days().find((one) => one > day && plannedOn(one).length > 0);
   const weekEnd = weekStartOf(day, asOf.weekStart) + 6;
   return {
-    next: nextDay === undefined ? [] : plannedOn(nextDay),
-    week: Array.from({ length: weekEnd - day }, (_, index) => plannedOn(day + 1 + index)).flat(),
+    next: nextDay === undefined ? [] : said(nextDay),
+    week: Array.from({ length: weekEnd - day }, (_, index) => said(day + 1 + index)).flat(),
   };
 }
 
 function sessionAhead(asOf: AsOf, session: Session, on: Day, day: Day): SessionAhead {
-  const planned = session.distance?.planned;
   return {
     sessionId: session.id,
     date: dateOf(on),
     inDays: on - day,
     kind: session.kind,
-    title: session.title || capitalised(session.kind),
+    title: titleOf(session),
     time: session.time ?? null,
     optional: session.optional === true,
     lifts: (session.items ?? []).flatMap(({ exerciseId }) => strengthOf(asOf).exercises().get(exerciseId)?.name ?? []),
-    distance: planned ? { metres: planned.metres ?? null, seconds: planned.seconds ?? null } : null,
+    distance: coveredIn(session.distance?.planned),
   };
 }

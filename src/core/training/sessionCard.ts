@@ -1,13 +1,13 @@
 import { dateOf, mustDay } from "../base/calendar/day";
-import { capitalised } from "../base/text";
 import type { Printer } from "../base/units/printer";
 import type { AsOf } from "../log/asOf";
 import type { Exercise } from "../log/kinds/exercises";
 import type { Session, TrainingSet } from "../log/kinds/sessions";
 import { effectiveStatus } from "../sessions/adherence";
-import { type Covered, pacePerKm } from "../sessions/covered";
+import { type Covered, coveredIn, pacePerKm } from "../sessions/covered";
 import { setsIn } from "../sessions/sets";
 import { sessionsOf } from "../sessions/slice";
+import { titleOf } from "../sessions/title";
 import { describeSets, describeWarmUps, supersetOf } from "../strength/describe";
 import { liftingOf } from "../strength/lifting";
 import { dayOf, lastWorking } from "../strength/liftRun";
@@ -63,12 +63,12 @@ export interface SessionCard {
 export function sessionCard(asOf: AsOf, session: Session): SessionCard {
   const printer = asOf.printer;
   const { volumeLoadKg, numberOfLifts } = workOf(strengthOf(asOf).setsOf(session), strengthOf(asOf).counting());
-  const planned = covered(session.distance?.planned);
-  const done = covered(session.distance?.done);
+  const planned = coveredIn(session.distance?.planned);
+  const done = coveredIn(session.distance?.done);
   return {
     session,
     status: effectiveStatus(session, asOf.on),
-    title: session.title || capitalised(session.kind),
+    title: titleOf(session),
     items: (session.items ?? []).map((item) => {
       const exercise = strengthOf(asOf).exercises().get(item.exerciseId);
       const worked = exercise ? workedLoads(asOf, exercise, item.sets, session.date) : {};
@@ -120,10 +120,6 @@ function workedLoads(
       return "reason" in target || target.kg === null ? [] : [[id, target.kg]];
     }),
   );
-}
-
-function covered(written: { metres?: number | null; seconds?: number | null } | null | undefined): Covered | null {
-  return written ? { metres: written.metres ?? null, seconds: written.seconds ?? null } : null;
 }
 
 /** The last time an exercise was worked before a session, on an earlier day; null when it never was. */

@@ -1,5 +1,4 @@
 import { dateOf, mustDay } from "../base/calendar/day";
-import { capitalised } from "../base/text";
 import type { AsOf } from "../log/asOf";
 import type { Exercise } from "../log/kinds/exercises";
 import type { Item, Session, TrainingSet } from "../log/kinds/sessions";
@@ -7,6 +6,7 @@ import { stepsOf } from "../sessions/order";
 import { hasPlan } from "../sessions/planned";
 import { setsIn } from "../sessions/sets";
 import { sessionsOf } from "../sessions/slice";
+import { titleOf } from "../sessions/title";
 import { describeSets, supersetOf } from "../strength/describe";
 import { liftingOf } from "../strength/lifting";
 import { maximumFigure, type MaximumFigure } from "../strength/liftsView";
@@ -147,9 +147,9 @@ export function trainingView(asOf: AsOf, date: string, sessionId: string): Train
   }
   const before = items.length > 0 ? null : lastLifted(asOf, date);
   return {
-    again: before && { date: before.date, title: before.title || capitalised(before.kind), items: repeated(before) },
+    again: before && { date: before.date, title: titleOf(before), items: repeated(before) },
     session,
-    title: session.title || capitalised(session.kind),
+    title: titleOf(session),
     items,
     steps,
     plates: asOf.settings.plates ?? usualPlates(unit),

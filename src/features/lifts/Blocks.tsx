@@ -101,7 +101,7 @@ function columns(
             {one.block.name}
             <span className="hidden">, show the work of these days</span>
           </LinkButton>
-          <div className={`quiet small ${styles.day}`}>
+          <div className="quiet small nowrap">
             {shortDate(one.block.startDate)} to {shortDate(daysOf(one).to)}, {lengthOf(one.block.days)}
             {one.course.state === "under way" ? `; day ${one.course.passed}` : isAhead(one) ? "; ahead" : ""}
           </div>

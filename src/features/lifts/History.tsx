@@ -8,17 +8,15 @@ import { by, type Column } from "@/ui/kit/column";
 import { LinkButton } from "@/ui/kit/LinkButton";
 import { RecordTable } from "@/ui/kit/RecordTable";
 import { Tick } from "@/ui/kit/Tick";
-import { useLog } from "@/ui/log/LogContext";
 import { usePrinter } from "@/ui/usePrinter";
 import view from "@/ui/view.module.css";
-import Link from "next/link";
 import { type ReactNode, useState } from "react";
+import { DayLink } from "./DayLink";
 import styles from "./lifts.module.css";
 
 /** Every time a lift was done, newest first; two of them can be held against each other. */
 export function History({ lift: { times, timesInAll, added }, more }: { lift: LiftView; more: (() => void) | null }) {
   const printer = usePrinter();
-  const { chooseDay } = useLog();
   const [picked, setPicked] = useState<string[]>([]);
   const toggle = (id: string) =>
     setPicked(picked.includes(id) ? picked.filter((one) => one !== id) : [...picked.slice(-1), id]);
@@ -39,11 +37,7 @@ export function History({ lift: { times, timesInAll, added }, more }: { lift: Li
           {
             head: "Date",
             compare: by(({ date }) => date),
-            cell: ({ date }) => (
-              <Link href="/" className={styles.day} onClick={() => chooseDay(date)}>
-                {shortDate(date)}
-              </Link>
-            ),
+            cell: ({ date }) => <DayLink date={date} />,
           },
           {
             head: "Sets",

@@ -180,7 +180,7 @@ function Lines({ lines }: { lines: SetsPreview["lines"] }) {
       rows={lines.slice(0, listed)}
       keyOf={({ date, name }) => `${date} ${name}`}
       columns={[
-        { head: "Day", cell: ({ date }) => <span className={styles.day}>{shortDate(date)}</span> },
+        { head: "Day", cell: ({ date }) => <span className="nowrap">{shortDate(date)}</span> },
         { head: "Exercise", folded: "beside", bare: true, cell: ({ name }) => name },
         { head: "Sets", bare: true, cell: ({ text }) => text },
         { head: "Already there", tone: "quiet", cell: ({ held }) => held },

@@ -10,13 +10,12 @@ import { LinkButton } from "@/ui/kit/LinkButton";
 import { RecordTable } from "@/ui/kit/RecordTable";
 import { Select } from "@/ui/kit/Select";
 import { ExercisePicker } from "@/ui/lifts/ExercisePicker";
-import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
 import { useSettings } from "@/ui/log/useSettings";
 import { usePrinter } from "@/ui/usePrinter";
 import view from "@/ui/view.module.css";
-import Link from "next/link";
 import { useState } from "react";
+import { DayLink } from "./DayLink";
 import styles from "./lifts.module.css";
 import { LiftsHead } from "./LiftsNav";
 
@@ -27,7 +26,6 @@ export function Records() {
   const records = useFigure("records", { exerciseId, atMost });
   const all = useFigure("records", { exerciseId: null, atMost: 40 });
   const printer = usePrinter();
-  const { chooseDay } = useLog();
   return (
     <>
       <LiftsHead>
@@ -60,7 +58,7 @@ export function Records() {
                 keep="records"
                 rows={records.beaten}
                 keyOf={({ date, exerciseId, what, reps }) => `${date} ${exerciseId} ${what} ${reps}`}
-                columns={beatenColumns(printer, chooseDay)}
+                columns={beatenColumns(printer)}
               />
             )}
             {records.beatenInAll > records.beaten.length && (
@@ -77,18 +75,14 @@ export function Records() {
   );
 }
 
-function beatenColumns(printer: Printer, chooseDay: (date: string) => void): Column<RecordLine>[] {
+function beatenColumns(printer: Printer): Column<RecordLine>[] {
   const mass = (what: RecordLine["what"], kg: number) =>
     what === "volume" ? printer.volumeLoad(kg) : what === "e1rm" ? printer.mass(kg) : printer.load(kg);
   return [
     {
       head: "Day",
       compare: by(({ date }) => date),
-      cell: ({ date }) => (
-        <Link href="/" className={styles.day} onClick={() => chooseDay(date)}>
-          {shortDate(date)}
-        </Link>
-      ),
+      cell: ({ date }) => <DayLink date={date} />,
     },
     { head: "Lift", bare: true, compare: by(({ name }) => name), kind: ({ name }) => name, cell: ({ name }) => name },
     {

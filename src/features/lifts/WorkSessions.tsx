@@ -3,17 +3,15 @@
 import { printNumber } from "@/core/base/units/number";
 import type { Printer } from "@/core/base/units/printer";
 import type { WorkView } from "@/core/strength/workView";
-import { shortDate } from "@/ui/dates";
 import { by } from "@/ui/kit/column";
 import { RecordTable } from "@/ui/kit/RecordTable";
-import { useLog } from "@/ui/log/LogContext";
 import view from "@/ui/view.module.css";
 import Link from "next/link";
+import { DayLink } from "./DayLink";
 import styles from "./lifts.module.css";
 
 /** Each session's work beside its plan, the newest first. */
 export function WorkSessions({ work: { sessions, total }, printer }: { work: WorkView; printer: Printer }) {
-  const { chooseDay } = useLog();
   return (
     <section className={view.section}>
       <h2>Day by day</h2>
@@ -26,11 +24,7 @@ export function WorkSessions({ work: { sessions, total }, printer }: { work: Wor
           {
             head: "Day",
             compare: by(({ date }) => date),
-            cell: ({ date }) => (
-              <Link href="/" className={styles.day} onClick={() => chooseDay(date)}>
-                {shortDate(date)}
-              </Link>
-            ),
+            cell: ({ date }) => <DayLink date={date} />,
           },
           {
             head: "Session",

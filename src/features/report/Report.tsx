@@ -211,7 +211,7 @@ function Notes({ shown: { notes, notesInAll } }: { shown: ReportView }) {
             head: "Day",
             mute: true,
             tone: "quiet",
-            cell: ({ date }) => <span className={styles.day}>{fullDate(date)}</span>,
+            cell: ({ date }) => <span className="nowrap">{fullDate(date)}</span>,
           },
           { head: "Note", mute: true, cell: ({ text }) => text },
         ]}

@@ -40,7 +40,7 @@ export function DayOfRest({ ahead: { next, week }, date }: { ahead: Ahead; date:
             {
               head: week.length > 0 ? "Still this week" : "After this week",
               cell: (session) => (
-                <LinkButton ink className={styles.day} onClick={() => chooseDay(session.date)}>
+                <LinkButton ink className="nowrap" onClick={() => chooseDay(session.date)}>
                   {weekdayDate(session.date)}
                   {session.time === null ? "" : `, ${session.time}`}
                 </LinkButton>

@@ -14,6 +14,7 @@ import { shortDate } from "@/ui/dates";
 import { Captioned } from "@/ui/kit/Captioned";
 import { LinkButton } from "@/ui/kit/LinkButton";
 import { RecordTable } from "@/ui/kit/RecordTable";
+import { saveDone } from "@/ui/lifts/saveDone";
 import { SetEditor } from "@/ui/lifts/SetEditor";
 import { useLog } from "@/ui/log/LogContext";
 import { usePrinter } from "@/ui/usePrinter";
@@ -244,7 +245,7 @@ function Items({
           cell: ({ last }) =>
             last ? (
               <>
-                {last.text} <span className={`small ${styles.day}`}>{shortDate(last.date)}</span>
+                {last.text} <span className="small nowrap">{shortDate(last.date)}</span>
               </>
             ) : (
               "first time"
@@ -304,11 +305,6 @@ function EditedSet({
         Another tab has removed this set. <LinkButton onClick={onClose}>Close</LinkButton>
       </p>
     );
-  const onSave = (done: TrainingSet["done"]) =>
-    save(
-      withSet(session, item.id, setId, (one) => performedAs(one, done ?? null)),
-      done ? `${item.name}, set changed` : `${item.name}, set open again`,
-    );
   return (
     <SetEditor
       key={setId}
@@ -316,7 +312,7 @@ function EditedSet({
       set={set}
       printer={printer}
       onClose={onClose}
-      onSave={onSave}
+      onSave={saveDone(session, item, setId, save)}
     />
   );
 }

@@ -12,6 +12,7 @@ import { restAfter } from "@/core/training/rest";
 import type { TrainingItem, TrainingView } from "@/core/training/trainingView";
 import { Dialog } from "@/ui/kit/Dialog";
 import { LinkButton } from "@/ui/kit/LinkButton";
+import { saveDone } from "@/ui/lifts/saveDone";
 import { SetEditor } from "@/ui/lifts/SetEditor";
 import { useLog } from "@/ui/log/LogContext";
 import { NoticeBar } from "@/ui/shell/NoticeBar";
@@ -200,12 +201,7 @@ function ChangeDone({
         set={set}
         printer={printer}
         onClose={onClose}
-        onSave={(done) =>
-          save(
-            withSet(session, item.id, setId, (one) => performedAs(one, done ?? null)),
-            done ? `${item.exercise.name}, set changed` : `${item.exercise.name}, set open again`,
-          )
-        }
+        onSave={saveDone(session, { id: item.id, name: item.exercise.name }, setId, save)}
       />
     </Dialog>
   );

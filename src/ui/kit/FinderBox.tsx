@@ -32,7 +32,7 @@ export function FinderBox({
       placeholder={placeholder}
       ref={field}
       defaultOpen={first}
-      className={styles.whole ?? ""}
+      className="whole"
       popupMatchSelectWidth={320}
       defaultActiveFirstOption
       options={[...options]}

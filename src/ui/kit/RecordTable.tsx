@@ -3,8 +3,8 @@
 import { createElement, Fragment, type ReactNode, useEffect, useState } from "react";
 import { cellClass, type Column, Head, rowClass, type Tone } from "./column";
 import styles from "./kit.module.css";
-import { LinkButton } from "./LinkButton";
 import { lateCode, whenIdle } from "./late";
+import { LinkButton } from "./LinkButton";
 import { useFolded } from "./useFolded";
 
 export interface RecordTableProps<R> {
@@ -39,13 +39,13 @@ export function RecordTable<R>(props: RecordTableProps<R>) {
   // What has the focus is not taken away under the trainee's hand.
   const [isInside, setInside] = useState(false);
   const [isSortable, setSortable] = useState(false);
-  if (isSorted && sortable !== null && !isInside && !isSortable) setSortable(true);
+  const waits = isSorted && !isSortable;
+  if (waits && sortable !== null && !isInside) setSortable(true);
   return (
     <div
       ref={place}
       className={`${styles.records} ${className}`}
-      onFocus={() => setInside(true)}
-      onBlur={() => setInside(false)}
+      {...(waits ? { onFocus: () => setInside(true), onBlur: () => setInside(false) } : {})}
     >
       {isFolded ? (
         <Rows {...props} />

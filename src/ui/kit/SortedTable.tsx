@@ -7,6 +7,7 @@ import { cellClass, type Column, Head, rowClass } from "./column";
 import styles from "./kit.module.css";
 import { LinkButton } from "./LinkButton";
 import type { RecordTableProps } from "./RecordTable";
+import { store, stored } from "./stored";
 import { Tick } from "./Tick";
 
 interface Choice {
@@ -22,7 +23,7 @@ const keyOf = (keep: string) => `oat-column-list-${keep}`;
 function kept(keep: string | undefined): Choice {
   if (keep === undefined) return {};
   try {
-    return JSON.parse(localStorage.getItem(keyOf(keep)) ?? "{}") as Choice;
+    return JSON.parse(stored(keyOf(keep)) ?? "{}") as Choice;
   } catch {
     return {};
   }
@@ -34,11 +35,7 @@ export function SortedTable<R>({ label, rows, keyOf: keyOfRow, columns, keep, ch
   const choose = (next: Choice) => {
     setChoice(next);
     if (keep === undefined) return;
-    try {
-      localStorage.setItem(keyOf(keep), JSON.stringify(next));
-    } catch {
-      // Without storage the choice holds until the page is left.
-    }
+    store(keyOf(keep), JSON.stringify(next));
   };
   return (
     <Table<R>

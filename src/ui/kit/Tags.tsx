@@ -22,7 +22,7 @@ export const Tags = late<TagsProps>(
         aria-haspopup="listbox"
         aria-busy="true"
         aria-label={`${label}: ${shown}`}
-        className={`${styles.holding} ${styles.whole}`}
+        className={`${styles.holding} whole`}
         {...{ onFocus, onBlur }}
       >
         {shown}

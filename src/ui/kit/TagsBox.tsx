@@ -1,7 +1,6 @@
 "use client";
 
 import { Select } from "antd";
-import styles from "./kit.module.css";
 import type { TagsProps } from "./Tags";
 
 /** The field itself, which comes after the page stands. */
@@ -13,7 +12,7 @@ export function TagsBox({ label, value, onChange, options, autoFocus }: TagsProp
       value={[...value]}
       onChange={onChange}
       options={options.map((one) => ({ value: one, label: one }))}
-      className={styles.whole ?? ""}
+      className="whole"
       tokenSeparators={[","]}
       autoFocus={autoFocus}
     />

@@ -1,4 +1,5 @@
 import { useMemo, useSyncExternalStore } from "react";
+import { store, stored } from "../kit/stored";
 import { settings, views, wide } from "./views";
 
 /** Something that a plain key does. */
@@ -28,24 +29,22 @@ const changedKey = "oat-column-keys";
 const offKey = "oat-column-keys-off";
 const changes = new EventTarget();
 
-function read(key: string): string {
-  try {
-    return localStorage.getItem(key) ?? "";
-  } catch {
-    // Without storage the keys are the usual ones.
-    return "";
-  }
-}
+/** Without storage the keys are the usual ones. */
+const read = (key: string): string => stored(key) ?? "";
 
 function write(key: string, text: string | null): void {
-  if (text === null) localStorage.removeItem(key);
-  else localStorage.setItem(key, text);
+  store(key, text);
   changes.dispatchEvent(new Event("keys"));
 }
 
+/** Changes of this tab, and of others. */
 function subscribe(changed: () => void): () => void {
   changes.addEventListener("keys", changed);
-  return () => changes.removeEventListener("keys", changed);
+  window.addEventListener("storage", changed);
+  return () => {
+    changes.removeEventListener("keys", changed);
+    window.removeEventListener("storage", changed);
+  };
 }
 
 /** What was written of the trainee's own keys, as far as it can be read. */
@@ -109,6 +108,7 @@ export function useKeys(): {
     on,
     keys,
     setOn: (next) => write(offKey, next ? null : "1"),
-    setKey: (id, key) => write(changedKey, withKey(text, id, key)),
+    // On what is kept now: another tab may have changed another key since.
+    setKey: (id, key) => write(changedKey, withKey(read(changedKey), id, key)),
   };
 }

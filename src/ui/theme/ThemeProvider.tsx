@@ -3,6 +3,7 @@
 import { AntdRegistry } from "@ant-design/nextjs-registry";
 import { ConfigProvider } from "antd";
 import { createContext, type ReactNode, use, useCallback, useMemo, useSyncExternalStore } from "react";
+import { store } from "../kit/stored";
 import { useCoarse } from "../kit/useMedia";
 import { type Mode, tokens } from "./tokens";
 
@@ -37,11 +38,7 @@ export function ThemeProvider({ children }: { children: ReactNode }) {
   );
   const setMode = useCallback((next: Mode) => {
     document.documentElement.dataset.mode = next;
-    try {
-      localStorage.setItem("oat-column-mode", next);
-    } catch {
-      // Without storage the choice holds until the page is left.
-    }
+    store("oat-column-mode", next);
     changed.dispatchEvent(new Event("mode"));
   }, []);
   const isCoarse = useCoarse();
