@@ -11,6 +11,7 @@ export const coreRooms = [
   "base",
   "log",
   "entry",
+  "profile",
   "sessions",
   "goals",
   "body",

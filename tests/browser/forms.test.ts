@@ -223,6 +223,39 @@ describe("a log kept by forms", () => {
     await hand.page.getByText("3 × 5 at 62.5 kg; 1 × 3 at 70 kg").first().waitFor();
   });
 
+  it("what is typed stands until it is saved or left, over a reload; a sum is worked out, a range is no sum", async () => {
+    const { page } = hand;
+    await page.goto(`${address}/body`);
+    const form = formWith(hand, "Log weigh-in");
+    const weight = form.getByLabel("Weight", { exact: true });
+    const field = (label: string) => form.getByLabel(label, { exact: true });
+    await weight.fill("2 * 39,5 + 1");
+    await form.getByText("= 80").waitFor();
+    await field("What influenced it").fill("salt");
+    await field("Date").fill("3 Jun");
+    await field("Date").press("Tab");
+    await expect.poll(() => weight.inputValue()).toBe("80");
+    await page.reload();
+    await expect.poll(() => field("What influenced it").inputValue()).toBe("salt");
+    expect([await weight.inputValue(), await field("Date").inputValue()]).toEqual(["80", "3 Jun 2026"]);
+    // Nothing is made of what is no weight, and the first field that is wrong has the focus.
+    await weight.fill("79-80");
+    await field("Time").fill("99");
+    await field("Time").press("Enter");
+    await form.getByText("Write a time of day such as 6:40.").waitFor();
+    await form.getByText("Write a number, with a point or a comma.").waitFor();
+    expect(await weight.inputValue()).toBe("79-80");
+    await expect.poll(() => weight.evaluate((one) => one === document.activeElement)).toBe(true);
+    await weight.fill("176 lb");
+    await field("Time").fill("6.40");
+    await form.getByRole("button", { name: "Log weigh-in" }).click();
+    await saved(hand, "Weigh-in 79.8 kg, 3 Jun 2026");
+    await expect.poll(() => weight.inputValue()).toBe("");
+    await page.reload();
+    await form.waitFor();
+    expect([await weight.inputValue(), await field("What influenced it").inputValue()]).toEqual(["", ""]);
+  });
+
   it("what can be read two ways is asked, and a far-off weight needs a second Enter", async () => {
     const line = hand.page.getByRole("search").getByRole("textbox");
     await line.fill("squat 3x6 90 kg");

@@ -7,7 +7,7 @@ import type { Token } from "../entry/tokens";
 import { clock } from "../entry/typed";
 import type { RecordOf } from "../log/records";
 import { centimetresIn, inUnit, readingProblem, usualMeasures } from "./usualMeasures";
-import { heaviest, lightest } from "./weighIns";
+import { heaviest, lightest } from "../log/bounds";
 
 /** A measure that a line may name; `known` where the log has it. */
 export type MeasureName = Named & { unit: string; known: RecordOf<"measures"> | null };

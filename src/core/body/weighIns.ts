@@ -9,12 +9,6 @@ export interface Weighed {
 }
 
 /**
- * Body weights that are taken at all, kilograms: wide enough that a slip such as 18.4 for 81.4 can be kept, visibly,
- * out of the trend.
- */
-export const [lightest, heaviest] = [10, 450];
-
-/**
  * Whether a weight is so far from what the scale was expected to show that it is questioned: a slip of the finger, or
  * another unit.
  */

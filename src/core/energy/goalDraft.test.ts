@@ -3,7 +3,9 @@ import { describe, expect, it } from "vitest";
 import { dateOf, mustDay } from "../base/calendar/day";
 import { Printer, unitsOf } from "../base/units/printer";
 import type { Goal } from "../log/kinds/goals";
-import { carriedOver, draftOfGoal, goalAsked, type GoalDraft, goalWithChanged, numbersOf } from "./goalDraft";
+import { filled, imperial as pounds, metric as kilograms, whyNot } from "../../../tests/filled";
+import { type GoalDraft, goalForm } from "./forms";
+import { carriedOver, draftOfGoal, goalAsked, goalWithChanged } from "./goalDraft";
 import type { GoalPreview } from "./goalPreview";
 
 const today = "2026-06-11";
@@ -24,6 +26,9 @@ const goal: Goal = {
   why: "the regatta",
 };
 const draft = draftOfGoal(goal, today, metric);
+const askedOf = (fields: GoalDraft, printer: Printer, base: Goal | { id: string; personId: string }) =>
+  goalAsked(filled(goalForm, printer === imperial ? pounds : kilograms, fields), printer, base);
+const wrong = (changed: Partial<GoalDraft>) => whyNot(goalForm, kilograms, { ...draft, ...changed });
 
 describe("a goal as it is typed", () => {
   it("begins today and empty, and with what stands in a goal that is changed", () => {
@@ -40,12 +45,11 @@ describe("a goal as it is typed", () => {
     });
   });
   it("asks nothing while a date in it is none", () => {
-    const base = { id: "g", personId: "p" };
-    expect(goalAsked(draft, metric.units, base)).not.toBeNull();
+    expect(wrong({})).toEqual({});
     for (const changed of [{ startDate: "" }, { startDate: "some day" }, { date: "" }, { date: "3 Ma" }])
-      expect(goalAsked({ ...draft, ...changed }, metric.units, base)).toBeNull();
+      expect(Object.keys(wrong(changed))).toEqual(Object.keys(changed));
     // A date that the way does not ask for may be anything.
-    expect(goalAsked({ ...draft, by: "rate", rate: "0.4", date: "3 Ma" }, metric.units, base)).not.toBeNull();
+    expect(wrong({ by: "rate", rate: "0.4", date: "3 Ma" })).toEqual({});
   });
   it("gives back the goal it was made of, to the last digit, in either unit", () => {
     const weight = fc.double({ min: 40, max: 150, noNaN: true });
@@ -63,7 +67,7 @@ describe("a goal as it is typed", () => {
         (startKg, targetKg, until, limit, printer) => {
           const { limit: _limit, milestonesKg: _own, ...rest } = goal;
           const made = { ...rest, startKg, targetKg, by: until, ...(limit ? { limit } : {}) };
-          expect(goalAsked(draftOfGoal(made, today, printer), printer.units, made)).toEqual({ goal: made, kcal: null });
+          expect(askedOf(draftOfGoal(made, today, printer), printer, made)).toEqual({ goal: made, kcal: null });
         },
       ),
     );
@@ -78,28 +82,22 @@ describe("a goal as it is typed", () => {
       { by: "rate" },
       { by: "intake" },
     ];
-    for (const one of missing)
-      expect(goalAsked({ ...draft, ...one }, metric.units, goal), JSON.stringify(one)).toBeNull();
-    expect(goalAsked({ ...draft, by: "rate", rate: "0.5", date: "" }, metric.units, goal)).not.toBeNull();
+    for (const one of missing) expect(wrong(one), JSON.stringify(one)).not.toEqual({});
+    expect(wrong({ by: "rate", rate: "0.5", date: "" })).toEqual({});
   });
   it("goes the way of the goal: a rate is typed without a sign", () => {
-    const asked = (targetKg: string) =>
-      goalAsked({ ...draft, by: "rate", rate: "0.5", targetKg }, metric.units, goal)!.goal;
+    const asked = (targetKg: string) => askedOf({ ...draft, by: "rate", rate: "0.5", targetKg }, metric, goal).goal;
     expect([asked("70").by, asked("80").by]).toEqual([{ rateKgPerWeek: -0.5 }, { rateKgPerWeek: 0.5 }]);
     expect(asked("70")).not.toHaveProperty("limit");
   });
   it("reads energy in the trainee's unit", () => {
-    const asked = goalAsked({ ...draft, by: "intake", intake: "9000" }, imperial.units, goal)!;
+    const asked = askedOf({ ...draft, by: "intake", intake: "9000" }, imperial, goal);
     expect(asked.kcal).toBeCloseTo(9000 / 4.184, 6);
   });
   it("takes own milestones with blanks or semicolons between", () => {
-    expect([
-      numbersOf("74 72.5"),
-      numbersOf("74; 72,5"),
-      numbersOf(""),
-      numbersOf("74 -1"),
-      numbersOf("74 soon"),
-    ]).toEqual([[74, 72.5], [74, 72.5], [], null, null]);
+    const milestones = (text: string) => filled(goalForm, kilograms, { ...draft, milestones: text }).milestones;
+    expect([milestones("74 72.5"), milestones("74; 72,5"), milestones("")]).toEqual([[74, 72.5], [74, 72.5], []]);
+    for (const text of ["74 -1", "74 soon"]) expect(wrong({ milestones: text })).toHaveProperty("milestones");
   });
 });
 
@@ -108,7 +106,7 @@ describe("another way of setting it", () => {
     line: { deadline: mustDay("2026-08-13"), kgPerWeek: -0.45 },
     targetKcal: 2100.4,
   } as unknown as GoalPreview;
-  const over = (by: string, more: Partial<GoalDraft> = {}) =>
+  const over = (by: GoalDraft["by"], more: Partial<GoalDraft> = {}) =>
     carriedOver({ by, date: "", rate: "", intake: "", ...more }, shown, metric.units);
   it("begins from what the last way came to", () => {
     expect([over("date"), over("limit"), over("rate"), over("intake")]).toEqual([

@@ -1,34 +1,11 @@
-import { dayOf, dateOf } from "../base/calendar/day";
-import { fromKcal, toKcal } from "../base/units/energy";
+import { dateOf } from "../base/calendar/day";
+import { fromKcal } from "../base/units/energy";
 import { fromKg, parseMass } from "../base/units/mass";
-import { parseDecimal, printNumber } from "../base/units/number";
+import { printNumber } from "../base/units/number";
 import type { Printer } from "../base/units/printer";
 import type { Goal } from "../log/kinds/goals";
+import type { GoalDraft, GoalValues } from "./forms";
 import type { GoalAsk, GoalPreview } from "./goalPreview";
-
-/**
- * A weight goal as it is typed: weights in the trainee's unit, empty where nothing stands. `by` is the way it is set.
- */
-export type GoalDraft = {
-  startDate: string;
-  startKg: string;
-  targetKg: string;
-  by: string;
-  rate: string;
-  date: string;
-  intake: string;
-  milestones: string;
-  why: string;
-};
-
-/** Numbers with spaces (or semicolons) between; null when something else stands there. */
-export function numbersOf(text: string): number[] | null {
-  const numbers = text
-    .split(/[\s;]+/)
-    .filter(Boolean)
-    .map(parseDecimal);
-  return numbers.some((number) => number === null || number <= 0) ? null : (numbers as number[]);
-}
 
 /** A goal as it stands in the form; a new one begins today. */
 export function draftOfGoal(goal: Goal | null, today: string, printer: Printer): GoalDraft {
@@ -73,48 +50,31 @@ export function goalWithChanged(goal: Goal, written: Goal, changed: ReadonlySet<
   return next as Goal;
 }
 
-/** What is asked of a goal as far as it is typed; null while something is missing. */
+/** What is asked of a goal that is typed. */
 export function goalAsked(
-  fields: GoalDraft,
-  units: Printer["units"],
+  values: GoalValues,
+  printer: Printer,
   base: Goal | { id: string; personId: string },
-): GoalAsk | null {
-  const [startKg, targetKg, rate] = [
-    parseMass(fields.startKg, units.mass),
-    parseMass(fields.targetKg, units.mass),
-    parseMass(fields.rate, units.mass),
-  ];
-  const [intake, milestones] = [parseDecimal(fields.intake), numbersOf(fields.milestones)];
-  const dated = fields.by === "date" || fields.by === "limit";
-  if (
-    startKg === null ||
-    targetKg === null ||
-    milestones === null ||
-    dayOf(fields.startDate) === null ||
-    (dated ? dayOf(fields.date) === null : fields.by === "rate" ? rate === null : intake === null)
-  )
-    return null;
+): GoalAsk {
+  const { startKg, targetKg, rate, date, intake, milestones, why } = values;
   const { limit: _limit, milestonesKg: _milestones, why: _why, ...keep } = base as Partial<Goal>;
-  const exact = (typed: string, kg: number, before: number | null | undefined) =>
-    before != null && parseDecimal(typed) !== null && Math.abs(kg - before) < 0.051 * (units.mass === "lb" ? 0.4536 : 1)
-      ? before
-      : kg;
+  // A weight that is shown and was not touched stays to the last digit.
+  const exact = (kg: number, before: number | null | undefined) =>
+    before != null && kg === parseMass(printer.massNumber(before), printer.units.mass) ? before : kg;
   const goal: Goal = {
     ...keep,
     id: base.id,
     personId: base.personId,
     of: "weight",
-    startDate: fields.startDate,
-    startKg: exact(fields.startKg, startKg, keep.startKg),
-    targetKg: exact(fields.targetKg, targetKg, keep.targetKg),
-    by: dated ? { date: fields.date } : { rateKgPerWeek: Math.sign(targetKg - startKg) * (rate ?? 0) },
-    ...(fields.by === "limit" ? { limit: true } : {}),
-    ...(milestones.length > 0
-      ? { milestonesKg: milestones.map((number) => parseMass(String(number), units.mass)!) }
-      : {}),
-    ...(fields.why.trim() ? { why: fields.why.trim() } : {}),
+    startDate: values.startDate,
+    startKg: exact(startKg, keep.startKg),
+    targetKg: exact(targetKg, keep.targetKg),
+    by: date !== null ? { date } : { rateKgPerWeek: Math.sign(targetKg - startKg) * (rate ?? 0) },
+    ...(values.by === "limit" ? { limit: true } : {}),
+    ...(milestones.length > 0 ? { milestonesKg: milestones } : {}),
+    ...(why ? { why } : {}),
   };
-  return { goal, kcal: fields.by === "intake" ? toKcal(intake!, units.energy) : null };
+  return { goal, kcal: intake };
 }
 
 /**

@@ -2,12 +2,13 @@ import { parseDecimal } from "../base/units/number";
 
 /**
  * What a small sum comes to, as it would be typed: `3*55` is `165`, `2 × 27,5 + 5 kg` is `60 kg`. Times and divided
- * bind before plus and minus; brackets before both. To four decimals, with the decimal mark that was typed.
+ * bind before plus and minus; brackets before both. Minus stands with blanks around it: `8-9` is a range. To four
+ * decimals, with the decimal mark that was typed.
  * @returns null where the text is no sum, or one that comes to nothing: divided by nought, not closed
  */
 export function sumTyped(text: string): string | null {
   const [, sum, unit] = /^([\d\s.,+\-−–*×·÷/()]+?)\s*([a-z%]*)$/i.exec(text.trim()) ?? [];
-  if (sum === undefined || !/[\d)]\s*[+\-−–*×·÷/]/.test(sum)) return null;
+  if (sum === undefined || !/[\d)]\s*[+\-−–*×·÷/]/.test(sum) || /[\d)][\-−–]|[\d)]\s+[\-−–]\S/.test(sum)) return null;
   const tokens = sum.match(/[\d.,]+|[^\s\d.,]/g)!;
   let at = 0;
   const takes = (signs: string) => at < tokens.length && signs.includes(tokens[at]!);

@@ -1,6 +1,9 @@
 import { type Day, mustDay } from "../base/calendar/day";
 import type { Block } from "../log/kinds/blocks";
 
+/** A block has two years at most, days. */
+export const longestBlock = 728;
+
 /**
  * Where a block stands on a day: its first and its last day (both belong to it), and how many of its days have passed,
  * that day among them.

@@ -1,6 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import type { Session } from "../log/kinds/sessions";
+import { filled, imperial, metric } from "../../../tests/filled";
+import { sessionForm } from "./forms";
 import { sessionFields, type SessionFields, withSessionFields } from "./sessionForm";
 
 const row: Session = {
@@ -14,12 +16,23 @@ const row: Session = {
   effort: 4,
   distance: { purpose: "steady", done: { metres: 6204.7, seconds: 1674.6 } },
 };
+/** The session with the changed fields of a form, as they are typed. */
+const written = (
+  session: Session,
+  fields: SessionFields,
+  changed: ReadonlySet<keyof SessionFields>,
+  unit: "km" | "mi",
+) =>
+  withSessionFields(
+    session,
+    filled(sessionForm, { ...(unit === "mi" ? imperial : metric), covered: session.distance != null }, fields),
+    changed,
+  );
 const none: ReadonlySet<keyof SessionFields> = new Set();
 
 describe("a session by its form", () => {
   it("that was not touched stays to the last digit, in every unit", () => {
-    for (const unit of ["km", "mi"] as const)
-      expect(withSessionFields(row, sessionFields(row, unit), none, unit)).toEqual(row);
+    for (const unit of ["km", "mi"] as const) expect(written(row, sessionFields(row, unit), none, unit)).toEqual(row);
   });
 
   it("takes a changed field alone: the others keep what the record says now, not what the form shows", () => {
@@ -31,8 +44,8 @@ describe("a session by its form", () => {
       distance: { ...row.distance, done: { metres: 6300.4, seconds: 1700 } },
     };
     const shown = { ...sessionFields(row, "km"), place: " the lake " };
-    expect(withSessionFields(now, shown, new Set(["place"]), "km")).toEqual({ ...now, place: "the lake" });
-    expect(withSessionFields(now, { ...shown, time: "30:00" }, new Set(["time"]), "km")).toEqual({
+    expect(written(now, shown, new Set(["place"]), "km")).toEqual({ ...now, place: "the lake" });
+    expect(written(now, { ...shown, time: "30:00" }, new Set(["time"]), "km")).toEqual({
       ...now,
       minutes: 30,
       distance: { ...row.distance, done: { metres: 6300.4, seconds: 1800 } },
@@ -61,7 +74,7 @@ describe("a session by its form", () => {
       ["effort", { effort: 7 }],
       ["feel", { feel: 4 }],
     ] as const)
-      expect(withSessionFields(row, fields, new Set([key]), "km")).toEqual({ ...row, ...value });
+      expect(written(row, fields, new Set([key]), "km")).toEqual({ ...row, ...value });
   });
 
   it("drops what was emptied, and makes a planned distance a done one", () => {
@@ -76,7 +89,7 @@ describe("a session by its form", () => {
     };
     const fields = { ...sessionFields(planned, "km"), note: "  " };
     expect(fields).toMatchObject({ distance: "8", time: "45:00" });
-    expect(withSessionFields(planned, fields, new Set(["note"]), "km")).toEqual({
+    expect(written(planned, fields, new Set(["note"]), "km")).toEqual({
       id: "s",
       personId: "p",
       date: "2026-06-12",
@@ -85,9 +98,10 @@ describe("a session by its form", () => {
       minutes: 45,
       distance: { planned: { metres: 8000, seconds: 2700 }, done: { metres: 8000, seconds: 2700 } },
     });
-    expect(
-      withSessionFields(planned, { ...fields, distance: "5" }, new Set(["distance"]), "mi").distance!.done,
-    ).toEqual({ metres: 5 * 1609.344, seconds: 2700 });
+    expect(written(planned, { ...fields, distance: "5" }, new Set(["distance"]), "mi").distance!.done).toEqual({
+      metres: 5 * 1609.344,
+      seconds: 2700,
+    });
   });
 
   it("of any two tabs, each with fields of its own, holds both whichever saves last", () => {
@@ -106,7 +120,7 @@ describe("a session by its form", () => {
           const shown = sessionFields(row, "km");
           const second = texts.filter((field) => !first.includes(field));
           const write = (session: Session, fields: readonly (keyof SessionFields)[]) =>
-            withSessionFields(
+            written(
               session,
               { ...shown, ...Object.fromEntries(fields.map((field) => [field, typed[field as keyof typeof typed]])) },
               new Set(fields),

@@ -1,7 +1,7 @@
 import { type DistanceUnit, metresPer } from "../base/units/length";
-import { parseDecimal } from "../base/units/number";
-import { parseDuration, printDuration } from "../base/units/time";
+import { printDuration } from "../base/units/time";
 import type { Session } from "../log/kinds/sessions";
+import type { SessionValues } from "./forms";
 
 /** What the form of a session as a whole holds, all of it as typed. */
 export interface SessionFields {
@@ -44,34 +44,26 @@ export function sessionFields(session: Session, unit: DistanceUnit): SessionFiel
  */
 export function withSessionFields(
   session: Session,
-  fields: SessionFields,
+  values: SessionValues,
   changed: ReadonlySet<keyof SessionFields>,
-  unit: DistanceUnit,
 ): Session {
   const next: Record<string, unknown> = { ...session };
-  const write = (key: keyof Session & string, value: string | number | true | null) => {
-    if (value === null) delete next[key];
+  const write = (key: keyof Session & string, value: string | number | boolean | null) => {
+    if (value === null || value === "" || value === false) delete next[key];
     else next[key] = value;
   };
-  const text = (value: string) => value.trim() || null;
-  if (changed.has("title")) write("title", text(fields.title));
-  if (changed.has("place")) write("place", text(fields.place));
-  if (changed.has("note")) write("note", text(fields.note));
-  if (changed.has("at")) write("time", fields.at || null);
-  if (changed.has("optional")) write("optional", fields.optional || null);
-  if (changed.has("test")) write("test", fields.test || null);
-  if (changed.has("effort")) write("effort", parseDecimal(fields.effort));
-  if (changed.has("feel")) write("feel", parseDecimal(fields.feel));
+  for (const key of ["title", "place", "note", "optional", "test", "effort", "feel"] as const)
+    if (changed.has(key)) write(key, values[key]);
+  if (changed.has("at")) write("time", values.at);
   if (!session.distance) {
-    if (changed.has("minutes")) write("minutes", parseDecimal(fields.minutes));
+    if (changed.has("minutes")) write("minutes", values.minutes);
     return next as Session;
   }
   const done: { metres?: number | null; seconds?: number | null } = {
     ...(session.distance.done ?? session.distance.planned),
   };
-  const [metres, seconds] = [parseDecimal(fields.distance), parseDuration(fields.time)];
-  if (changed.has("distance")) done.metres = metres === null ? null : metres * metresPer(unit);
-  if (changed.has("time")) done.seconds = seconds;
+  if (changed.has("distance")) done.metres = values.distance;
+  if (changed.has("time")) done.seconds = values.time;
   for (const key of ["metres", "seconds"] as const) if (done[key] == null) delete done[key];
   if (changed.has("time") || !session.distance.done) write("minutes", done.seconds == null ? null : done.seconds / 60);
   return { ...next, status: "done", distance: { ...session.distance, done } } as Session;

@@ -1,31 +1,9 @@
-import { type MassUnit, parseMass } from "../base/units/mass";
-import { parseDecimal } from "../base/units/number";
+import type { MassUnit } from "../base/units/mass";
 import type { Exercise } from "../log/kinds/exercises";
+import type { ExerciseDraft, ExerciseValues } from "./forms";
 import { loadStep } from "./loading";
 import { fieldNumber, ironText } from "./setText";
 import { aliasesOf } from "./usualNames";
-
-/** An exercise as a form holds it: each field as it is typed, loads in the trainee's unit, shares in percent. */
-export type ExerciseDraft = {
-  name: string;
-  aliases: string;
-  group: string;
-  measure: string;
-  mechanics: string;
-  equipment: string;
-  bodyShare: string;
-  perSide: boolean;
-  increment: string;
-  bar: string;
-  setting: string;
-  cues: string;
-  links: string;
-  note: string;
-  direct: string[];
-  indirect: string[];
-  parentId: string | null;
-  ratio: string;
-};
 
 /** Which parts of the record each field writes. */
 const written: Record<keyof ExerciseDraft, readonly (keyof Exercise & string)[]> = {
@@ -79,29 +57,28 @@ export function draftOfExercise(exercise: Exercise | null, unit: MassUnit): Exer
 }
 
 /** The exercise that a form comes to; what is empty in it is left out of the record. */
-export function exerciseOf(id: string, draft: ExerciseDraft, unit: MassUnit): Exercise {
-  const text = (value: string) => value.trim() || undefined;
-  const [share, ratio] = [parseDecimal(draft.bodyShare), parseDecimal(draft.ratio)];
+export function exerciseOf(id: string, values: ExerciseValues): Exercise {
+  const { measure, mechanics, direct, parentId, ratio, links } = values;
+  const text = (value: string) => value || undefined;
   return withoutGaps({
     id,
-    name: draft.name.trim(),
-    aliases: namesIn(draft.aliases),
-    group: text(draft.group) ?? "other",
-    measure: draft.measure as Exercise["measure"],
-    mechanics: draft.mechanics as Exercise["mechanics"],
-    equipment: text(draft.equipment),
-    perSide: draft.perSide || undefined,
-    bodyShare: carriesBody(draft.measure) ? (share === null ? 1 : share / 100) : undefined,
-    incrementKg: parseMass(draft.increment, unit) ?? undefined,
-    barKg: parseMass(draft.bar, unit) ?? undefined,
-    setting: text(draft.setting),
-    cues: text(draft.cues),
-    note: text(draft.note),
-    links: draft.links.trim() === "" ? undefined : draft.links.split(/\s+/).filter(Boolean),
-    direct: draft.direct,
-    indirect: draft.indirect.filter((muscle) => !draft.direct.includes(muscle)),
-    maximumFrom:
-      draft.parentId === null || ratio === null ? undefined : { exerciseId: draft.parentId, ratio: ratio / 100 },
+    name: values.name,
+    aliases: values.aliases,
+    group: text(values.group) ?? "other",
+    measure,
+    mechanics,
+    equipment: text(values.equipment),
+    perSide: values.perSide || undefined,
+    bodyShare: carriesBody(measure) ? (values.bodyShare ?? 1) : undefined,
+    incrementKg: values.increment ?? undefined,
+    barKg: values.bar ?? undefined,
+    setting: text(values.setting),
+    cues: text(values.cues),
+    note: text(values.note),
+    links: links.length === 0 ? undefined : links,
+    direct,
+    indirect: values.indirect.filter((muscle) => !direct.includes(muscle)),
+    maximumFrom: parentId === null || ratio === null ? undefined : { exerciseId: parentId, ratio },
   });
 }
 

@@ -1,31 +1,38 @@
 "use client";
 
 import { printNumber } from "@/core/base/units/number";
+import { ownMeasure, sameMeasure } from "@/core/body/measured";
 import type { MeasuresView } from "@/core/body/measuresView";
-import { isFarReading, readReading, usualMeasureOf, usualMeasures } from "@/core/body/usualMeasures";
+import { isFarReading, usualMeasures } from "@/core/body/usualMeasures";
 import { sameName } from "@/core/entry/names";
 import { type ChangeStep, put } from "@/core/log/records";
-import { aDate, required } from "@/ui/inputs/checks";
 import { Choice, Field, Row, RowButton } from "@/ui/inputs/Field";
 import { useLog } from "@/ui/log/LogContext";
+import { lateForm } from "@/ui/inputs/lateForm";
+import { useTypedForm } from "@/ui/inputs/useTypedForm";
 import { Button } from "antd";
 import { useState } from "react";
-import { useForm, useWatch } from "react-hook-form";
+import { useWatch } from "react-hook-form";
 import { v7 as newId } from "uuid";
 
-const own = "own";
+const measureForm = lateForm(() => import("@/core/body/forms").then((forms) => forms.measureForm));
 
 /** A reading of any measure; one that is not known yet is made with it, in the same step. */
 export function MeasureForm({ known, measures }: Pick<MeasuresView, "known" | "measures">) {
-  const { person, today, day, commit } = useLog();
+  const { person, units, today, day, commit } = useLog();
   const usual = usualMeasures.filter(({ name }) => !known.some((one) => sameName(one.name, name)));
   const offered = [
     ...known.map(({ id, name, unit }) => ({ value: id, label: name, unit })),
     ...usual.map(({ name, unit }) => ({ value: `new ${name}`, label: name, unit: unit as string })),
-    { value: own, label: "one of my own", unit: "" },
+    { value: ownMeasure, label: "one of my own", unit: "" },
   ];
-  const { control, handleSubmit, resetField, getValues, setValue, setError } = useForm({
-    mode: "onChange",
+  const context = {
+    units,
+    today,
+    offered: Object.fromEntries(offered.map(({ value, label, unit }) => [value, { name: label, unit }])),
+    known: known.map(({ name }) => name),
+  };
+  const { control, handleSubmit, resetField, setValue } = useTypedForm(measureForm, context, `reading ${person.id}`, {
     defaultValues: {
       date: day < today ? day : today,
       measure: offered[0]!.value,
@@ -33,57 +40,34 @@ export function MeasureForm({ known, measures }: Pick<MeasuresView, "known" | "m
       method: "",
       name: "",
       unit: "",
-      aggregate: "last",
+      aggregate: "last" as const,
     },
   });
   const [measure, name] = useWatch({ control, name: ["measure", "name"] });
   const chosen = offered.find(({ value }) => value === measure);
   const [doubt, setDoubt] = useState<{ of: string; text: string } | null>(null);
-  const measured = () => {
-    const fields = getValues();
-    return fields.measure === own
-      ? { name: fields.name, unit: fields.unit }
-      : { name: chosen?.label ?? "", unit: chosen?.unit ?? "" };
-  };
-  const aReading = (text: string) => {
-    if (text.trim() === "") return "The value is missing.";
-    const read = readReading(text, measured());
-    return "why" in read ? read.why : null;
-  };
-  // One's own that is called as one that is known is that one, and says so.
-  const same =
-    measure === own && name.trim() !== ""
-      ? (known.find((one) => sameName(one.name, name))?.name ?? usualMeasureOf(name)?.name ?? null)
-      : null;
-  const save = handleSubmit(async (fields) => {
-    if (same !== null) return setError("name", { message: `${same} is there already: choose it under Measure.` });
-    const made =
-      fields.measure === own
-        ? { name: fields.name.trim(), unit: fields.unit.trim() }
-        : fields.measure.startsWith("new ")
-          ? { name: chosen!.label, unit: chosen!.unit }
-          : null;
-    const measureId = made ? newId() : fields.measure;
-    const read = readReading(fields.value, measured());
-    if ("why" in read) return;
-    const title = made?.name ?? chosen!.label;
-    const unit = made?.unit ?? chosen!.unit;
+  const same = measure === ownMeasure && name.trim() !== "" ? sameMeasure(name, context.known) : null;
+  const save = handleSubmit(async ({ date, measure, value, method, name, unit, aggregate }) => {
+    const { name: title, unit: measuredIn } = name === null ? context.offered[measure]! : { name, unit };
+    const isNew = name !== null || measure.startsWith("new ");
+    const measureId = isNew ? newId() : measure;
     const last =
-      measures.find(({ id }) => id === measureId)?.points.findLast(({ date }) => date < fields.date)?.value ?? null;
-    if (isFarReading({ name: title, unit }, read.value, last) && doubt?.of !== `${measureId} ${fields.value}`) {
+      measures.find(({ id }) => id === measureId)?.points.findLast((point) => point.date < date)?.value ?? null;
+    const far = isFarReading({ name: title, unit: measuredIn }, value, last);
+    if (far && doubt?.of !== `${measureId} ${value}`) {
       return setDoubt({
-        of: `${measureId} ${fields.value}`,
-        text: `${title} was ${printNumber(last!, 1)} ${unit} last. Press again if it is right.`,
+        of: `${measureId} ${value}`,
+        text: `${title} was ${printNumber(last!, 1)} ${measuredIn} last. Press again if it is right.`,
       });
     }
     const steps: ChangeStep[] = [
-      ...(made
+      ...(isNew
         ? [
             put("measures", {
               id: measureId,
-              name: made.name,
-              ...(made.unit ? { unit: made.unit } : {}),
-              aggregate: fields.measure === own ? (fields.aggregate as "last") : "last",
+              name: title,
+              ...(measuredIn ? { unit: measuredIn } : {}),
+              aggregate: name === null ? "last" : aggregate,
             }),
           ]
         : []),
@@ -91,12 +75,12 @@ export function MeasureForm({ known, measures }: Pick<MeasuresView, "known" | "m
         id: newId(),
         personId: person.id,
         measureId,
-        date: fields.date,
-        value: read.value,
-        ...(fields.method.trim() ? { method: fields.method.trim() } : {}),
+        date,
+        value,
+        ...(method ? { method } : {}),
       }),
     ];
-    if (!(await commit(steps, `${title} ${printNumber(read.value, 1)} ${unit}`.trim()))) return;
+    if (!(await commit(steps, `${title} ${printNumber(value, 1)} ${measuredIn}`.trim()))) return;
     setDoubt(null);
     resetField("value");
     // How one was measured says nothing of the next.
@@ -111,11 +95,11 @@ export function MeasureForm({ known, measures }: Pick<MeasuresView, "known" | "m
       className="noprint"
     >
       <Row>
-        <Field control={control} name="date" label="Measured on" type="date" check={aDate("The date", today)} />
+        <Field control={control} name="date" label="Measured on" type="date" />
         <Choice control={control} name="measure" label="Measure" options={offered} />
-        {measure === own && <Field control={control} name="name" label="Its name" check={required("The name")} />}
-        {measure === own && <Field control={control} name="unit" label="Its unit" />}
-        {measure === own && (
+        {measure === ownMeasure && <Field control={control} name="name" label="Its name" />}
+        {measure === ownMeasure && <Field control={control} name="unit" label="Its unit" />}
+        {measure === ownMeasure && (
           <Choice
             control={control}
             name="aggregate"
@@ -131,9 +115,8 @@ export function MeasureForm({ known, measures }: Pick<MeasuresView, "known" | "m
           control={control}
           name="value"
           label="Value"
-          unit={measure === own ? undefined : chosen?.unit}
+          unit={measure === ownMeasure ? undefined : chosen?.unit}
           inputMode="decimal"
-          check={aReading}
         />
         <Field control={control} name="method" label="Method, if any" />
         <RowButton>

@@ -1,25 +1,30 @@
 "use client";
 
 import { dateOf } from "@/core/base/calendar/day";
-import { parseDecimal, printNumber, printSigned } from "@/core/base/units/number";
+import { printNumber, printSigned } from "@/core/base/units/number";
 import type { MeasureGoal } from "@/core/body/measureGoal";
 import type { MeasureRow } from "@/core/body/measuresView";
 import { put } from "@/core/log/records";
 import { fullDate, shortDate } from "@/ui/dates";
-import { aDate } from "@/ui/inputs/checks";
 import { Field, Row, RowButton } from "@/ui/inputs/Field";
 import { LinkButton } from "@/ui/kit/LinkButton";
 import { useLog } from "@/ui/log/LogContext";
+import { lateForm } from "@/ui/inputs/lateForm";
+import { useTypedForm } from "@/ui/inputs/useTypedForm";
 import { Button } from "antd";
-import { useForm } from "react-hook-form";
 import { v7 as newId } from "uuid";
 
-const aValue = (text: string) => (parseDecimal(text) === null ? "Write a number, with a point or a comma." : null);
+const measureGoalForm = lateForm(() => import("@/core/body/forms").then((forms) => forms.measureGoalForm));
 
 /** The goal on a measure: how it stands, or a form to set one by a date. */
 export function MeasureGoalForm({ measure: { id, name, unit, latest, goal } }: { measure: MeasureRow }) {
-  const { person, today, commit } = useLog();
-  const { control, handleSubmit } = useForm({ mode: "onChange", defaultValues: { target: "", date: "" } });
+  const { person, units, today, commit } = useLog();
+  const { control, handleSubmit, drop } = useTypedForm(
+    measureGoalForm,
+    { units, today, latest: latest.date },
+    `goal of ${id} ${person.id}`,
+    { defaultValues: { target: "", date: "" } },
+  );
   if (goal !== null) {
     return (
       <p className="small">
@@ -34,8 +39,7 @@ export function MeasureGoalForm({ measure: { id, name, unit, latest, goal } }: {
     );
   }
   const save = handleSubmit(async ({ target, date }) => {
-    const targetValue = parseDecimal(target)!;
-    await commit(
+    const saved = await commit(
       [
         put("goals", {
           id: newId(),
@@ -43,34 +47,19 @@ export function MeasureGoalForm({ measure: { id, name, unit, latest, goal } }: {
           of: id,
           startDate: latest.date,
           startValue: latest.value,
-          targetValue,
+          targetValue: target,
           by: { date },
         }),
       ],
-      `Goal of ${name} ${printNumber(targetValue, 1)} ${unit}`.trim(),
+      `Goal of ${name} ${printNumber(target, 1)} ${unit}`.trim(),
     );
+    if (saved) drop();
   });
   return (
     <form onSubmit={(event) => void save(event)} noValidate aria-label={`Set a goal for ${name}`} className="noprint">
       <Row>
-        <Field
-          control={control}
-          name="target"
-          label={`Goal of ${name}`}
-          unit={unit}
-          inputMode="decimal"
-          check={aValue}
-        />
-        <Field
-          control={control}
-          name="date"
-          label="By"
-          type="date"
-          lean="ahead"
-          check={(text) =>
-            aDate("The date")(text) ?? (text <= latest.date || text <= today ? "It must lie ahead." : null)
-          }
-        />
+        <Field control={control} name="target" label={`Goal of ${name}`} unit={unit} inputMode="decimal" />
+        <Field control={control} name="date" label="By" type="date" lean="ahead" />
         <RowButton>
           <Button htmlType="submit">Set this goal</Button>
         </RowButton>

@@ -2,18 +2,19 @@
 
 import { counted, printNumber, printPlain } from "@/core/base/units/number";
 import type { MeasureRow } from "@/core/body/measuresView";
-import { readReading } from "@/core/body/usualMeasures";
 import { put, type RecordOf } from "@/core/log/records";
 import { fullDate } from "@/ui/dates";
-import { aDate } from "@/ui/inputs/checks";
 import { Field, narrow, Row, RowButton } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
 import { LinkButton } from "@/ui/kit/LinkButton";
 import { RecordTable } from "@/ui/kit/RecordTable";
 import { useLog } from "@/ui/log/LogContext";
+import { lateForm } from "@/ui/inputs/lateForm";
 import { Button } from "antd";
 import { useState } from "react";
+
+const readingForm = lateForm(() => import("@/core/body/forms").then((forms) => forms.readingForm));
 
 /** So many are listed at once, the latest first. */
 const listed = 30;
@@ -88,20 +89,21 @@ function EditReading({
   reading: RecordOf<"readings">;
   onClose: () => void;
 }) {
-  const { today, commit } = useLog();
-  const { control, save, meanwhile } = useRecordForm(
+  const { units, today, commit } = useLog();
+  const { control, save, meanwhile, drop } = useRecordForm(
+    readingForm,
+    { units, today, measured: measure },
+    `reading ${reading.id}`,
     { date: reading.date, value: String(reading.value), method: reading.method ?? "" },
     { date: "Day", value: "Value", method: "Method" },
   );
-  const onSubmit = save(async (fields, changed) => {
-    const read = readReading(fields.value, measure);
-    if ("why" in read) return false;
+  const onSubmit = save(async (values, changed) => {
     const { method: _method, ...kept } = reading;
-    const method = changed.has("method") ? fields.method.trim() : (reading.method ?? "");
+    const method = changed.has("method") ? values.method : (reading.method ?? "");
     const next = {
       ...kept,
-      ...(changed.has("date") ? { date: fields.date } : {}),
-      ...(changed.has("value") ? { value: read.value } : {}),
+      ...(changed.has("date") ? { date: values.date } : {}),
+      ...(changed.has("value") ? { value: values.value } : {}),
       ...(method ? { method } : {}),
     };
     const written = await commit([put("readings", next, reading)], `${measure.name} changed`);
@@ -111,7 +113,7 @@ function EditReading({
   return (
     <form onSubmit={(event) => void onSubmit(event)} noValidate>
       <Row>
-        <Field control={control} name="date" label="Day" type="date" check={aDate("The date", today)} />
+        <Field control={control} name="date" label="Day" type="date" />
         <Field
           className={narrow}
           control={control}
@@ -119,17 +121,20 @@ function EditReading({
           label="Value"
           unit={measure.unit}
           inputMode="decimal"
-          check={(text) => {
-            const read = readReading(text, measure);
-            return "why" in read ? read.why : null;
-          }}
         />
         <Field control={control} name="method" label="Method, if any" />
         <RowButton>
           <Button htmlType="submit">Save reading</Button>
         </RowButton>
         <RowButton>
-          <LinkButton onClick={onClose}>Cancel</LinkButton>
+          <LinkButton
+            onClick={() => {
+              drop();
+              onClose();
+            }}
+          >
+            Cancel
+          </LinkButton>
         </RowButton>
       </Row>
       <Meanwhile said={meanwhile} />

@@ -1,25 +1,20 @@
 "use client";
 
-import { toKcal } from "@/core/base/units/energy";
-import { parseDecimal, printNumber } from "@/core/base/units/number";
-import {
-  activityClasses,
-  defaultActivityFactor,
-  type EquationName,
-  equationNames,
-  equations,
-} from "@/core/energy/resting";
+import { printNumber } from "@/core/base/units/number";
+import { activityClasses, defaultActivityFactor, equationNames, equations } from "@/core/energy/resting";
 import type { EnergySettings } from "@/core/log/kinds/energySettings";
 import { put } from "@/core/log/records";
-import { between, optional } from "@/ui/inputs/checks";
 import { Choice, Field, Row, RowButton } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
 import { useLog } from "@/ui/log/LogContext";
 import { usePrinter } from "@/ui/usePrinter";
 import styles from "@/ui/view.module.css";
+import { lateForm } from "@/ui/inputs/lateForm";
 import { Button } from "antd";
 import { v7 as newId } from "uuid";
+
+const energyForm = lateForm(() => import("@/core/energy/forms").then((forms) => forms.energyForm));
 
 /**
  * Equation, activity factor, and own targets by kind of day. Saved as from today, so that past days keep what held for
@@ -33,15 +28,15 @@ export function EnergyForm({ settings }: { settings: EnergySettings | null }) {
     return value == null ? "" : key === "kcal" ? printer.energyNumber(value).replaceAll(",", "") : String(value);
   };
   const shown = {
-    equation: (settings?.equation ?? "mifflinStJeor") as string,
+    equation: settings?.equation ?? "mifflinStJeor",
     factor: settings?.activityFactor == null ? String(defaultActivityFactor) : String(settings.activityFactor),
-    sessions: settings?.sessionsInFactor === false ? "added" : "inside",
+    sessions: settings?.sessionsInFactor === false ? ("added" as const) : ("inside" as const),
     trainingKcal: own("training", "kcal"),
     restKcal: own("rest", "kcal"),
     trainingProtein: own("training", "protein"),
     restProtein: own("rest", "protein"),
   };
-  const { control, save, meanwhile } = useRecordForm(shown, {
+  const { control, save, meanwhile } = useRecordForm(energyForm, { units, today }, `energy ${person.id}`, shown, {
     equation: "The equation",
     factor: "The factor",
     sessions: "Sessions",
@@ -50,25 +45,20 @@ export function EnergyForm({ settings }: { settings: EnergySettings | null }) {
     trainingProtein: "The training day's protein",
     restProtein: "The rest day's protein",
   });
-  const onSubmit = save(async (fields, changed) => {
+  const onSubmit = save(async (values, changed) => {
     const base = settings?.from === today ? settings : null;
     const target = (kind: "training" | "rest") => {
       const [kcalKey, proteinKey] = [`${kind}Kcal`, `${kind}Protein`] as const;
-      const [kcal, protein] = [fields[kcalKey], fields[proteinKey]];
       return {
         ...settings?.targets?.[kind],
-        ...(changed.has(kcalKey)
-          ? { kcal: kcal.trim() === "" ? null : toKcal(parseDecimal(kcal)!, units.energy) }
-          : {}),
-        ...(changed.has(proteinKey) ? { protein: parseDecimal(protein) } : {}),
+        ...(changed.has(kcalKey) ? { kcal: values[kcalKey] } : {}),
+        ...(changed.has(proteinKey) ? { protein: values[proteinKey] } : {}),
       };
     };
     const written = {
-      equation: changed.has("equation") || settings === null ? (fields.equation as EquationName) : settings.equation,
-      activityFactor:
-        changed.has("factor") || settings === null ? parseDecimal(fields.factor)! : settings.activityFactor,
-      sessionsInFactor:
-        changed.has("sessions") || settings === null ? fields.sessions === "inside" : settings.sessionsInFactor,
+      equation: changed.has("equation") || settings === null ? values.equation : settings.equation,
+      activityFactor: changed.has("factor") || settings === null ? values.factor : settings.activityFactor,
+      sessionsInFactor: changed.has("sessions") || settings === null ? values.sessions : settings.sessionsInFactor,
     };
     const next: EnergySettings = {
       ...(base ?? { id: newId(), personId: person.id }),
@@ -78,8 +68,6 @@ export function EnergyForm({ settings }: { settings: EnergySettings | null }) {
     };
     return commit([put("energySettings", next, base ?? undefined)], "Energy settings");
   });
-  const energy = optional(between("The target", 500, 40_000));
-  const grams = optional(between("Protein", 0, 600));
   return (
     <section className={`${styles.form} ${styles.section} noprint`}>
       <h2>Equation and targets</h2>
@@ -91,13 +79,7 @@ export function EnergyForm({ settings }: { settings: EnergySettings | null }) {
             label="Equation"
             options={equationNames.map((name) => ({ value: name, label: equations[name].title }))}
           />
-          <Field
-            control={control}
-            name="factor"
-            label="Activity factor"
-            inputMode="decimal"
-            check={between("The factor", 1.2, 2.6)}
-          />
+          <Field control={control} name="factor" label="Activity factor" inputMode="decimal" />
           <Choice
             control={control}
             name="sessions"
@@ -115,18 +97,16 @@ export function EnergyForm({ settings }: { settings: EnergySettings | null }) {
             label="Training day, own target"
             unit={units.energy}
             inputMode="numeric"
-            check={energy}
           />
-          <Field control={control} name="trainingProtein" label="Protein" unit="g" inputMode="numeric" check={grams} />
+          <Field control={control} name="trainingProtein" label="Protein" unit="g" inputMode="numeric" />
           <Field
             control={control}
             name="restKcal"
             label="Rest day, own target"
             unit={units.energy}
             inputMode="numeric"
-            check={energy}
           />
-          <Field control={control} name="restProtein" label="Protein" unit="g" inputMode="numeric" check={grams} />
+          <Field control={control} name="restProtein" label="Protein" unit="g" inputMode="numeric" />
           <RowButton>
             <Button htmlType="submit">Save settings</Button>
           </RowButton>

@@ -5,13 +5,12 @@ import { counted, printNumber } from "@/core/base/units/number";
 import type { Printer } from "@/core/base/units/printer";
 import type { Projection } from "@/core/body/projection";
 import type { EnergyView } from "@/core/energy/energyView";
-import type { GoalDraft } from "@/core/energy/goalDraft";
-import { draftOfGoal, goalAsked, goalWithChanged, numbersOf } from "@/core/energy/goalDraft";
+import type { GoalDraft } from "@/core/energy/forms";
+import { draftOfGoal, goalAsked, goalWithChanged } from "@/core/energy/goalDraft";
 import type { GoalPreview } from "@/core/energy/goalPreview";
 import type { Goal } from "@/core/log/kinds/goals";
 import { put } from "@/core/log/records";
 import { fullDate, shortDate } from "@/ui/dates";
-import { aDate, between, massBetween } from "@/ui/inputs/checks";
 import { Choice, Field, Row, RowButton, wide } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
@@ -19,11 +18,14 @@ import { LinkButton } from "@/ui/kit/LinkButton";
 import { useLog } from "@/ui/log/LogContext";
 import { usePrinter } from "@/ui/usePrinter";
 import styles from "@/ui/view.module.css";
+import { lateForm } from "@/ui/inputs/lateForm";
 import { Button } from "antd";
 import dynamic from "next/dynamic";
 import { type Control, useWatch } from "react-hook-form";
 import { v7 as newId } from "uuid";
 import { useGoalPreview } from "./useGoalPreview";
+
+const goalForm = lateForm(() => import("@/core/energy/forms").then((forms) => forms.goalForm));
 
 const WhatIfChart = dynamic(() => import("./WhatIfChart").then((module) => module.WhatIfChart), {
   ssr: false,
@@ -55,16 +57,18 @@ const ways = [
 export function GoalForm({ goal, starts }: { goal: Goal | null; starts: EnergyView["starts"] }) {
   const { units, person, today, commit, compute } = useLog();
   const printer = usePrinter();
-  const form = useRecordForm<GoalDraft>(draftOfGoal(goal, today, printer), fieldNames);
+  const context = { units, today };
+  const keep = `goal ${goal?.id ?? person.id}`;
+  const form = useRecordForm(goalForm, context, keep, draftOfGoal(goal, today, printer), fieldNames);
   const { control, save: saving, setValue, meanwhile } = form;
   const by = useWatch({ control, name: "by" });
-  const preview = useGoalPreview(goal, form);
+  const preview = useGoalPreview(goal, form, goalForm);
   const save = (asNew: boolean) =>
-    saving(async (fields, changed) => {
+    saving(async (values, changed) => {
       const base = asNew || goal === null ? null : goal;
-      const ask = goalAsked(fields, units, base ?? { id: newId(), personId: person.id });
-      const answer = ask && (await compute.ask("goalPreview", { personId: person.id, today, ...ask }));
-      if (!answer || "reason" in answer) return false;
+      const ask = goalAsked(values, printer, base ?? { id: newId(), personId: person.id });
+      const answer = await compute.ask("goalPreview", { personId: person.id, today, ...ask });
+      if (answer === null || "reason" in answer) return false;
       const next = base === null ? answer.goal : goalWithChanged(base, answer.goal, changed);
       return commit([put("goals", next, base ?? undefined)], `Goal ${printer.mass(next.targetKg!)}`);
     });
@@ -77,23 +81,9 @@ export function GoalForm({ goal, starts }: { goal: Goal | null; starts: EnergyVi
       <h2>{goal === null ? "Set a goal" : "Change the goal, or try another"}</h2>
       <form onSubmit={(event) => void save(false)(event)} noValidate>
         <Row>
-          <Field control={control} name="startDate" label="From" type="date" check={aDate("The start")} />
-          <Field
-            control={control}
-            name="startKg"
-            label="Start weight"
-            unit={units.mass}
-            inputMode="decimal"
-            check={massBetween("Start weight", units.mass, 25, 350)}
-          />
-          <Field
-            control={control}
-            name="targetKg"
-            label="Goal weight"
-            unit={units.mass}
-            inputMode="decimal"
-            check={massBetween("Goal weight", units.mass, 25, 350)}
-          />
+          <Field control={control} name="startDate" label="From" type="date" />
+          <Field control={control} name="startKg" label="Start weight" unit={units.mass} inputMode="decimal" />
+          <Field control={control} name="targetKg" label="Goal weight" unit={units.mass} inputMode="decimal" />
           <Choice control={control} name="by" label="Set by" options={ways} />
           <WayField by={by} control={control} />
         </Row>
@@ -106,7 +96,6 @@ export function GoalForm({ goal, starts }: { goal: Goal | null; starts: EnergyVi
             label="Own milestones"
             unit={units.mass}
             placeholder={units.mass === "lb" ? "every 10" : "every 5"}
-            check={(text) => (numbersOf(text) === null ? "Weights with spaces between, such as 74 72.5" : null)}
           />
           <RowButton>
             <Button htmlType="submit">{goal === null ? "Set goal" : "Save goal"}</Button>
@@ -138,27 +127,9 @@ export function GoalForm({ goal, starts }: { goal: Goal | null; starts: EnergyVi
 function WayField({ by, control }: { by: GoalDraft["by"]; control: Control<GoalDraft> }) {
   const { units } = useLog();
   if (by === "rate")
-    return (
-      <Field
-        control={control}
-        name="rate"
-        label="A week"
-        unit={units.mass}
-        inputMode="decimal"
-        check={between("The rate", 0.01, 10)}
-      />
-    );
+    return <Field control={control} name="rate" label="A week" unit={units.mass} inputMode="decimal" />;
   if (by === "intake")
-    return (
-      <Field
-        control={control}
-        name="intake"
-        label="Eaten a day"
-        unit={units.energy}
-        inputMode="decimal"
-        check={between("The intake", 1, 100_000)}
-      />
-    );
+    return <Field control={control} name="intake" label="Eaten a day" unit={units.energy} inputMode="decimal" />;
   return (
     <Field
       control={control}
@@ -166,7 +137,6 @@ function WayField({ by, control }: { by: GoalDraft["by"]; control: Control<GoalD
       label={by === "date" ? "Deadline" : "On the morning of"}
       type="date"
       lean="ahead"
-      check={aDate("The date")}
     />
   );
 }

@@ -1,31 +1,32 @@
 "use client";
 
-import type { MassUnit } from "@/core/base/units/mass";
+import { unitsOf } from "@/core/base/units/printer";
+import { profileFields } from "@/core/profile/profile";
 import { fullDate } from "@/ui/dates";
-import { aDate, massBetween, optional } from "@/ui/inputs/checks";
 import { Field, Row } from "@/ui/inputs/Field";
 import { LinkButton } from "@/ui/kit/LinkButton";
 import type { FirstRunActions } from "@/ui/log/useOpenLog";
+import { lateForm } from "@/ui/inputs/lateForm";
+import { useTypedForm } from "@/ui/inputs/useTypedForm";
 import { Button } from "antd";
 import { useEffect, useState } from "react";
-import { useForm, useWatch } from "react-hook-form";
-import { type FirstFields, profileFields } from "../../ui/profile/profile";
+import { useWatch } from "react-hook-form";
 import { ProfileFieldset } from "../../ui/profile/ProfileFieldset";
 import { FirstImport } from "./FirstImport";
 import styles from "./firstRun.module.css";
 
+const firstForm = lateForm(() => import("@/core/profile/forms").then((forms) => forms.firstForm));
+
+/** What is typed before a unit is chosen is in kilograms. */
+const units = unitsOf({});
+
 /** The one short page of the first run: units, start, height, birth date, sex, goal — or the demo. */
 export function FirstRun({ actions }: { actions: FirstRunActions }) {
   const { today, openLog } = actions;
-  const { control, handleSubmit, formState } = useForm<FirstFields>({
-    mode: "onChange",
+  const { control, handleSubmit, formState, drop } = useTypedForm(firstForm, { units, today }, "first run", {
     defaultValues: { ...profileFields(null), startKg: "", startDate: today, targetKg: "", deadline: "", why: "" },
   });
-  const [unit, target, start] = useWatch({ control, name: ["mass", "targetKg", "startDate"] }) as [
-    MassUnit,
-    string,
-    string,
-  ];
+  const unit = useWatch({ control, name: "mass" });
   const [undoable, setUndoable] = useState<string | null>(null);
   const { nextUndo } = actions;
   useEffect(() => {
@@ -40,9 +41,9 @@ export function FirstRun({ actions }: { actions: FirstRunActions }) {
       left = true;
     };
   }, [nextUndo]);
-  const begin = handleSubmit(async (fields) => {
+  const begin = handleSubmit(async (values) => {
     const { firstChange } = await import("./firstChange");
-    await actions.commit(firstChange(fields), "Log begun");
+    if (await actions.commit(firstChange(values), "Log begun")) drop();
   });
   return (
     <main className={styles.page}>
@@ -69,38 +70,13 @@ export function FirstRun({ actions }: { actions: FirstRunActions }) {
         <Row>
           <Field control={control} name="name" label="Name of the log" placeholder="Own log" />
         </Row>
-        <ProfileFieldset control={control} today={today} />
+        <ProfileFieldset control={control} />
         <h2>Start and goal</h2>
         <Row>
-          <Field
-            control={control}
-            name="startKg"
-            label="Weight now"
-            unit={unit}
-            inputMode="decimal"
-            check={optional(massBetween("Weight", unit, 25, 350))}
-          />
-          <Field control={control} name="startDate" label="On" type="date" check={aDate("The start", today)} />
-          <Field
-            control={control}
-            name="targetKg"
-            label="Goal weight, if any"
-            unit={unit}
-            inputMode="decimal"
-            check={optional(massBetween("Goal weight", unit, 25, 350))}
-          />
-          <Field
-            control={control}
-            name="deadline"
-            label="By"
-            type="date"
-            lean="ahead"
-            check={(text) =>
-              target.trim() === ""
-                ? null
-                : (aDate("The goal's date")(text) ?? (text <= start ? "The goal's date lies after the start." : null))
-            }
-          />
+          <Field control={control} name="startKg" label="Weight now" unit={unit} inputMode="decimal" />
+          <Field control={control} name="startDate" label="On" type="date" />
+          <Field control={control} name="targetKg" label="Goal weight, if any" unit={unit} inputMode="decimal" />
+          <Field control={control} name="deadline" label="By" type="date" lean="ahead" />
         </Row>
         <Row>
           <Field control={control} name="why" label="Why it matters, if you like" className={styles.why} />

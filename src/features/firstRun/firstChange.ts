@@ -1,34 +1,32 @@
-import { type MassUnit, parseMass } from "@/core/base/units/mass";
 import { type Change, put } from "@/core/log/records";
+import type { FirstValues } from "@/core/profile/forms";
+import { personOf } from "@/core/profile/profile";
 import { starterFoods } from "@/core/nutrition/starterFoods";
 import { starterExercisesIn } from "@/core/strength/starterExercises";
 import { v7 as newId } from "uuid";
-import { type FirstFields, personOf } from "../../ui/profile/profile";
 
 /** What the first run writes: the person, the first weigh-in, the goal, and the exercises and foods to begin with. */
-export function firstChange(fields: FirstFields): Change {
+export function firstChange(values: FirstValues): Change {
   const personId = newId();
-  const unit = fields.mass as MassUnit;
-  const startKg = parseMass(fields.startKg, unit);
-  const targetKg = parseMass(fields.targetKg, unit);
+  const { startKg, startDate, targetKg, deadline, why, ...profile } = values;
   const change: Change = [
-    put("people", personOf(fields, { id: personId })),
-    ...starterExercisesIn(unit).map((exercise) => put("exercises", exercise)),
+    put("people", personOf(personId, profile)),
+    ...starterExercisesIn(profile.mass).map((exercise) => put("exercises", exercise)),
     ...starterFoods.map((food) => put("foods", food)),
   ];
   if (startKg !== null)
-    change.push(put("weighIns", { id: newId(), personId, date: fields.startDate, kg: startKg, primary: true }));
-  if (startKg !== null && targetKg !== null && fields.deadline !== "") {
+    change.push(put("weighIns", { id: newId(), personId, date: startDate, kg: startKg, primary: true }));
+  if (startKg !== null && targetKg !== null && deadline !== null) {
     change.push(
       put("goals", {
         id: newId(),
         personId,
         of: "weight",
-        startDate: fields.startDate,
+        startDate,
         startKg,
         targetKg,
-        by: { date: fields.deadline },
-        ...(fields.why.trim() ? { why: fields.why.trim() } : {}),
+        by: { date: deadline },
+        ...(why ? { why } : {}),
       }),
     );
   }

@@ -1,28 +1,30 @@
 "use client";
 
-import { parseDecimal } from "@/core/base/units/number";
+import { printPlain } from "@/core/base/units/number";
 import { put } from "@/core/log/records";
 import type { FoodDay } from "@/core/nutrition/foodDay";
-import { between } from "@/ui/inputs/checks";
 import { check, Field, Row, RowButton } from "@/ui/inputs/Field";
 import { Tick } from "@/ui/kit/Tick";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
 import styles from "@/ui/view.module.css";
+import { lateForm } from "@/ui/inputs/lateForm";
+import { useTypedForm } from "@/ui/inputs/useTypedForm";
 import { Button } from "antd";
-import { useForm } from "react-hook-form";
 import { v7 as newId } from "uuid";
+
+const waterForm = lateForm(() => import("@/core/nutrition/forms").then((forms) => forms.waterForm));
 
 /** Water, and whether everything eaten that day is written. */
 export function DayMarks({ food, date }: { food: FoodDay; date: string }) {
-  const { person, commit, today } = useLog();
+  const { person, units, commit, today } = useLog();
   const note = useFigure("day", { date })?.note ?? null;
-  const { control, handleSubmit, reset } = useForm({ mode: "onChange", defaultValues: { ml: "" } });
+  const { control, handleSubmit, drop } = useTypedForm(waterForm, { units, today }, `water ${person.id} ${date}`, {
+    defaultValues: { ml: "" },
+  });
   const addWater = handleSubmit(async ({ ml }) => {
-    if (
-      await commit([put("water", { id: newId(), personId: person.id, date, ml: parseDecimal(ml)! })], `Water ${ml} ml`)
-    )
-      reset();
+    const drink = put("water", { id: newId(), personId: person.id, date, ml });
+    if (await commit([drink], `Water ${printPlain(ml, 0)} ml`)) drop();
   });
   const setComplete = async (foodComplete: boolean) => {
     const next = { ...(note ?? { id: newId(), personId: person.id, date }), foodComplete };
@@ -32,14 +34,7 @@ export function DayMarks({ food, date }: { food: FoodDay; date: string }) {
   return (
     <form className={styles.section} onSubmit={(event) => void addWater(event)} noValidate>
       <Row>
-        <Field
-          control={control}
-          name="ml"
-          label={`Water, ${food.waterMl} ml so far`}
-          unit="ml"
-          inputMode="numeric"
-          check={between("Water", 1, 20_000)}
-        />
+        <Field control={control} name="ml" label={`Water, ${food.waterMl} ml so far`} unit="ml" inputMode="numeric" />
         <RowButton>
           <Button htmlType="submit">Add water</Button>
         </RowButton>

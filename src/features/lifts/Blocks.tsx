@@ -5,10 +5,10 @@ import { counted, parseDecimal, printNumber } from "@/core/base/units/number";
 import type { Printer } from "@/core/base/units/printer";
 import type { Block } from "@/core/log/kinds/blocks";
 import { put } from "@/core/log/records";
+import { longestBlock } from "@/core/planning/blocks";
 import type { BlocksView } from "@/core/planning/blocksView";
 import type { BlockWork } from "@/core/planning/blockWorks";
 import { addDays, shortDate } from "@/ui/dates";
-import { aDate, between, required } from "@/ui/inputs/checks";
 import { Field, Row, RowButton, wide } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
@@ -17,10 +17,13 @@ import { LinkButton } from "@/ui/kit/LinkButton";
 import { RecordTable } from "@/ui/kit/RecordTable";
 import { useLog } from "@/ui/log/LogContext";
 import view from "@/ui/view.module.css";
+import { lateForm } from "@/ui/inputs/lateForm";
 import { Button } from "antd";
 import { useState } from "react";
 import { v7 as newId } from "uuid";
 import styles from "./lifts.module.css";
+
+const blockForm = lateForm(() => import("@/core/planning/forms").then((forms) => forms.blockForm));
 
 interface Props {
   blocks: BlocksView;
@@ -196,7 +199,7 @@ type BlockFields = { name: string; startDate: string; weeks: string; endDate: st
 
 /** A block by its first day and its weeks or its last day: either follows the other. */
 function BlockForm({ block, next, close }: { block: Block | null; next: string; close: () => void }) {
-  const { commit, person } = useLog();
+  const { commit, person, units, today } = useLog();
   const start = block?.startDate ?? next;
   const length = block?.days ?? 42;
   const shown: BlockFields = {
@@ -206,38 +209,32 @@ function BlockForm({ block, next, close }: { block: Block | null; next: string; 
     endDate: addDays(start, length - 1),
     aim: block?.aim ?? "",
   };
-  const { control, save, setValue, getValues, trigger, meanwhile } = useRecordForm(shown, {
-    name: "Block",
-    startDate: "The first day",
-    endDate: "The last day",
-    aim: "Aim",
-  });
+  const { control, save, setValue, getValues, trigger, meanwhile, drop } = useRecordForm(
+    blockForm,
+    { units, today },
+    `block ${block?.id ?? person.id}`,
+    shown,
+    { name: "Block", startDate: "The first day", endDate: "The last day", aim: "Aim" },
+  );
   const daysWritten = () => (dayOf(getValues("endDate")) ?? NaN) - (dayOf(getValues("startDate")) ?? NaN) + 1;
   const fit = (changed: "weeks" | "endDate") => {
     const days = Math.round((parseDecimal(getValues("weeks")) ?? NaN) * 7);
-    if (changed === "weeks" && dayOf(getValues("startDate")) !== null && days >= 1 && days <= mostDays)
+    if (changed === "weeks" && dayOf(getValues("startDate")) !== null && days >= 1 && days <= longestBlock)
       setValue("endDate", addDays(getValues("startDate"), days - 1), { shouldDirty: true });
     if (changed === "endDate" && daysWritten() >= 1) setValue("weeks", weeksOf(daysWritten()), { shouldDirty: true });
     void trigger(["weeks", "endDate"]);
   };
-  const anEnd = (text: string) =>
-    aDate("The last day")(text) ??
-    (daysWritten() < 1
-      ? "It ends before it begins."
-      : daysWritten() > mostDays
-        ? "A block has two years at most."
-        : null);
   const onSubmit = save(async ({ name, startDate, aim }, changed) => {
-    const begun = { id: newId(), personId: person.id, name: name.trim(), startDate, days: daysWritten() };
+    const begun = { id: newId(), personId: person.id, name, startDate, days: daysWritten() };
     const moved = changed.has("startDate") || changed.has("endDate") || changed.has("weeks");
     const written: Block =
       block === null
-        ? { ...begun, aim: aim.trim() || null }
+        ? { ...begun, aim: aim || null }
         : {
             ...block,
-            ...(changed.has("name") ? { name: name.trim() } : {}),
+            ...(changed.has("name") ? { name } : {}),
             ...(moved ? { startDate, days: daysWritten() } : {}),
-            ...(changed.has("aim") ? { aim: aim.trim() || null } : {}),
+            ...(changed.has("aim") ? { aim: aim || null } : {}),
           };
     const saved = await commit([put("blocks", written, block ?? undefined)], `Block ${written.name}`);
     if (saved) close();
@@ -254,30 +251,15 @@ function BlockForm({ block, next, close }: { block: Block | null; next: string; 
       aria-label={block === null ? "A new block" : `Block ${block.name}`}
     >
       <Row>
-        <Field control={control} name="name" label="Block" check={required("The name")} autoFocus />
-        <Field
-          control={control}
-          name="startDate"
-          label="From"
-          type="date"
-          check={aDate("The first day")}
-          onChange={() => fit("weeks")}
-        />
-        <Field
-          control={control}
-          name="weeks"
-          label="Weeks"
-          inputMode="decimal"
-          check={between("The length", 0.14, mostDays / 7)}
-          onChange={() => fit("weeks")}
-        />
+        <Field control={control} name="name" label="Block" autoFocus />
+        <Field control={control} name="startDate" label="From" type="date" onChange={() => fit("weeks")} />
+        <Field control={control} name="weeks" label="Weeks" inputMode="decimal" onChange={() => fit("weeks")} />
         <Field
           control={control}
           name="endDate"
           label="To, included"
           type="date"
           lean="ahead"
-          check={anEnd}
           onChange={() => fit("endDate")}
         />
         <Field control={control} name="aim" label="Aim" className={wide} />
@@ -285,7 +267,14 @@ function BlockForm({ block, next, close }: { block: Block | null; next: string; 
           <Button htmlType="submit">Save block</Button>
         </RowButton>
         <RowButton>
-          <LinkButton onClick={close}>Leave</LinkButton>
+          <LinkButton
+            onClick={() => {
+              drop();
+              close();
+            }}
+          >
+            Leave
+          </LinkButton>
         </RowButton>
         {block !== null && (
           <RowButton>
@@ -297,8 +286,6 @@ function BlockForm({ block, next, close }: { block: Block | null; next: string; 
     </form>
   );
 }
-
-const mostDays = 728;
 
 function weeksOf(days: number): string {
   return printNumber(days / 7, days % 7 === 0 ? 0 : 2);

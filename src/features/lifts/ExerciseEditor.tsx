@@ -2,16 +2,9 @@
 
 import type { Exercise } from "@/core/log/kinds/exercises";
 import { put } from "@/core/log/records";
-import {
-  carriesBody,
-  draftOfExercise,
-  type ExerciseDraft,
-  exerciseOf,
-  exerciseWithChanged,
-  namesIn,
-} from "@/core/strength/exerciseDraft";
+import type { ExerciseDraft } from "@/core/strength/forms";
+import { carriesBody, draftOfExercise, exerciseOf, exerciseWithChanged } from "@/core/strength/exerciseDraft";
 import type { ExercisesView } from "@/core/strength/libraryView";
-import { between, type Check, massBetween, optional, required } from "@/ui/inputs/checks";
 import { check, Choice, Field, Row, RowButton, wide } from "@/ui/inputs/Field";
 import inputs from "@/ui/inputs/inputs.module.css";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
@@ -22,10 +15,13 @@ import { Tags } from "@/ui/kit/Tags";
 import { TickField } from "@/ui/kit/Tick";
 import { ExercisePicker } from "@/ui/lifts/ExercisePicker";
 import { useLog } from "@/ui/log/LogContext";
+import { lateForm } from "@/ui/inputs/lateForm";
 import { Button } from "antd";
 import { useId } from "react";
 import { type Control, Controller, useController, useWatch } from "react-hook-form";
 import { v7 as newId } from "uuid";
+
+const exerciseForm = lateForm(() => import("@/core/strength/forms").then((forms) => forms.exerciseForm));
 
 const measures = [
   { value: "load-reps", label: "load and reps" },
@@ -38,13 +34,6 @@ const mechanics = [
   { value: "compound", label: "compound" },
   { value: "isolation", label: "isolation" },
 ];
-const aLink: Check = (text) =>
-  text
-    .split(/\s+/)
-    .filter(Boolean)
-    .every((one) => /^https?:\/\/\S+$/i.test(one))
-    ? null
-    : "Write whole addresses, each beginning with https.";
 
 const fieldNames = {
   name: "Name",
@@ -76,16 +65,22 @@ export function ExerciseEditor({
   library: ExercisesView;
   onSaved: (id: string) => void;
 }) {
-  const { commit, units } = useLog();
-  const { control, save, meanwhile } = useRecordForm<ExerciseDraft>(draftOfExercise(exercise, units.mass), fieldNames);
-  const [measure, parentId] = useWatch({ control, name: ["measure", "parentId"] });
+  const { commit, units, today } = useLog();
   const taken = new Set(
     Object.entries(library.names)
       .filter(([other]) => other !== exercise?.id)
       .map(([, name]) => name.toLowerCase()),
   );
-  const onSubmit = save(async (fields, changed) => {
-    const written = exerciseOf(exercise?.id ?? newId(), fields, units.mass);
+  const { control, save, meanwhile } = useRecordForm(
+    exerciseForm,
+    { units, today, taken },
+    `exercise ${exercise?.id ?? "new"}`,
+    draftOfExercise(exercise, units.mass),
+    fieldNames,
+  );
+  const [measure, parentId] = useWatch({ control, name: ["measure", "parentId"] });
+  const onSubmit = save(async (values, changed) => {
+    const written = exerciseOf(exercise?.id ?? newId(), values);
     const next = exercise === null ? written : exerciseWithChanged(exercise, written, changed);
     const saved = await commit([put("exercises", next, exercise ?? undefined)], `Exercise ${next.name}`);
     if (saved) onSaved(next.id);
@@ -94,25 +89,8 @@ export function ExerciseEditor({
   return (
     <form onSubmit={(event) => void onSubmit(event)} noValidate className="stack">
       <Row>
-        <Field
-          control={control}
-          name="name"
-          label="Name"
-          className={wide}
-          check={(text) =>
-            required("A name")(text) ?? (taken.has(text.trim().toLowerCase()) ? "There is one of that name." : null)
-          }
-        />
-        <Field
-          control={control}
-          name="aliases"
-          label="Also written as, with commas"
-          className={wide}
-          check={(text) => {
-            const same = namesIn(text).find((one) => taken.has(one.toLowerCase()));
-            return same === undefined ? null : `"${same}" is the name of another exercise.`;
-          }}
-        />
+        <Field control={control} name="name" label="Name" className={wide} />
+        <Field control={control} name="aliases" label="Also written as, with commas" className={wide} />
         <Usual control={control} name="group" label="Group" options={library.groups} />
         <Usual control={control} name="equipment" label="Equipment" options={library.equipment} />
       </Row>
@@ -120,14 +98,7 @@ export function ExerciseEditor({
         <Choice control={control} name="measure" label="Counted by" options={measures} />
         <Choice control={control} name="mechanics" label="Mechanics" options={mechanics} />
         {carriesBody(measure) && (
-          <Field
-            control={control}
-            name="bodyShare"
-            label="Share of body weight"
-            unit="%"
-            inputMode="decimal"
-            check={optional(between("The share", 0, 150))}
-          />
+          <Field control={control} name="bodyShare" label="Share of body weight" unit="%" inputMode="decimal" />
         )}
         <TickField control={control} name="perSide" className={check}>
           one side at a time
@@ -138,28 +109,14 @@ export function ExerciseEditor({
         <Muscles control={control} name="indirect" label="Muscles, indirect" options={library.muscles} />
       </Row>
       <Row>
-        <Field
-          control={control}
-          name="increment"
-          label="Increment"
-          unit={units.mass}
-          inputMode="decimal"
-          check={optional(massBetween("The increment", units.mass, 0.05, 100))}
-        />
-        <Field
-          control={control}
-          name="bar"
-          label="Bar or handle"
-          unit={units.mass}
-          inputMode="decimal"
-          check={optional(massBetween("The bar", units.mass, 0, 100))}
-        />
+        <Field control={control} name="increment" label="Increment" unit={units.mass} inputMode="decimal" />
+        <Field control={control} name="bar" label="Bar or handle" unit={units.mass} inputMode="decimal" />
         <Field control={control} name="setting" label="Setting of the machine" placeholder="seat 4, pin 2" />
       </Row>
       <MaximumFrom control={control} exerciseId={exercise?.id} parentId={parentId} />
       <Field control={control} name="cues" label="Cues" type="long" />
       <Row>
-        <Field control={control} name="links" label="Links, opened in a new tab" className={wide} check={aLink} />
+        <Field control={control} name="links" label="Links, opened in a new tab" className={wide} />
         <Field control={control} name="note" label="Note" className={wide} />
       </Row>
       {exercise?.links && exercise.links.length > 0 && <Links links={exercise.links} />}
@@ -198,14 +155,7 @@ function MaximumFrom({
       </div>
       {parentId !== null && (
         <>
-          <Field
-            control={control}
-            name="ratio"
-            label="of which"
-            unit="%"
-            inputMode="decimal"
-            check={between("The share", 1, 500)}
-          />
+          <Field control={control} name="ratio" label="of which" unit="%" inputMode="decimal" />
           <RowButton>
             <LinkButton onClick={() => field.onChange(null)}>its own instead</LinkButton>
           </RowButton>

@@ -1,35 +1,40 @@
 "use client";
 
-import { parseMass } from "@/core/base/units/mass";
 import { put } from "@/core/log/records";
 import type { LiftView } from "@/core/strength/liftsView";
 import { fullDate } from "@/ui/dates";
-import { aDate, massBetween } from "@/ui/inputs/checks";
 import { Field, Row, RowButton } from "@/ui/inputs/Field";
 import { LinkButton } from "@/ui/kit/LinkButton";
 import { RecordTable } from "@/ui/kit/RecordTable";
 import { useLog } from "@/ui/log/LogContext";
 import { usePrinter } from "@/ui/usePrinter";
 import view from "@/ui/view.module.css";
+import { lateForm } from "@/ui/inputs/lateForm";
+import { useTypedForm } from "@/ui/inputs/useTypedForm";
 import { Button } from "antd";
-import { useForm } from "react-hook-form";
 import { v7 as newId } from "uuid";
 import { quoted } from "./quoted";
+
+const testForm = lateForm(() => import("@/core/strength/forms").then((forms) => forms.testForm));
 
 /** Maxima that were tested: trusted over estimates, from their day on. */
 export function Tests({ lift: { exercise, tests, added } }: { lift: LiftView }) {
   const { commit, person, today, units } = useLog();
   const printer = usePrinter();
-  const { control, handleSubmit, resetField } = useForm({ mode: "onChange", defaultValues: { kg: "", date: today } });
+  const { control, handleSubmit, drop } = useTypedForm(
+    testForm,
+    { units, today },
+    `test of ${exercise.id} ${person.id}`,
+    { defaultValues: { kg: "", date: today } },
+  );
   const save = handleSubmit(async ({ kg, date }) => {
-    const written = parseMass(kg, units.mass)!;
     if (
       await commit(
-        [put("maxima", { id: newId(), personId: person.id, exerciseId: exercise.id, date, kg: written, tested: true })],
-        `Tested ${exercise.name} ${printer.load(written)}`,
+        [put("maxima", { id: newId(), personId: person.id, exerciseId: exercise.id, date, kg, tested: true })],
+        `Tested ${exercise.name} ${printer.load(kg)}`,
       )
     )
-      resetField("kg");
+      drop();
   });
   return (
     <section className={`${view.section} noprint`}>
@@ -81,9 +86,8 @@ export function Tests({ lift: { exercise, tests, added } }: { lift: LiftView }) 
             label={`Tested 1RM${added ? ", added load" : ""}`}
             unit={units.mass}
             inputMode="decimal"
-            check={massBetween("The load", units.mass, -300, 1000)}
           />
-          <Field control={control} name="date" label="On" type="date" check={aDate("A date", today)} />
+          <Field control={control} name="date" label="On" type="date" />
           <RowButton>
             <Button htmlType="submit">Write test</Button>
           </RowButton>

@@ -3,31 +3,38 @@
 import { counted } from "@/core/base/units/number";
 import type { Person } from "@/core/log/kinds/people";
 import { put } from "@/core/log/records";
-import { required } from "@/ui/inputs/checks";
 import { Field, Row, RowButton } from "@/ui/inputs/Field";
 import { Dialog } from "@/ui/kit/Dialog";
 import { LinkButton } from "@/ui/kit/LinkButton";
 import { useLog } from "@/ui/log/LogContext";
 import styles from "@/ui/view.module.css";
+import { lateForm } from "@/ui/inputs/lateForm";
+import { useTypedForm } from "@/ui/inputs/useTypedForm";
 import { Button } from "antd";
 import { useState } from "react";
-import { useForm } from "react-hook-form";
 import { v7 as newId } from "uuid";
+
+const personForm = lateForm(() => import("@/core/profile/forms").then((forms) => forms.personForm));
 
 /** Who is in the log: others added, removed, or, where two are one, joined. A name is changed in the profile. */
 export function People() {
-  const { people, person, commit, choosePerson, compute } = useLog();
+  const { people, person, units, today, commit, choosePerson, compute } = useLog();
   const [asked, setAsked] = useState<{ what: "remove" | "join"; other: Person; records: number } | null>(null);
-  const { control, handleSubmit, reset } = useForm({ mode: "onChange", defaultValues: { name: "" } });
+  const { control, handleSubmit, drop } = useTypedForm(
+    personForm,
+    { units, today, taken: people.map(({ name }) => name) },
+    "person",
+    { defaultValues: { name: "" } },
+  );
   const add = handleSubmit(async ({ name }) => {
     const added: Person = {
       id: newId(),
-      name: name.trim(),
+      name,
       units: person.units ?? {},
       weekStart: person.weekStart ?? 1,
     };
     if (!(await commit([put("people", added)], `${added.name} added`))) return;
-    reset();
+    drop();
     choosePerson(added.id);
   });
   const ask = async (what: "remove" | "join", other: Person) => {
@@ -69,17 +76,7 @@ export function People() {
       )}
       <form onSubmit={(event) => void add(event)} noValidate aria-label="Add a person">
         <Row>
-          <Field
-            control={control}
-            name="name"
-            label="Add a person"
-            check={(text) =>
-              required("A name")(text) ??
-              (people.some(({ name }) => name.toLowerCase() === text.trim().toLowerCase())
-                ? "Somebody is called that."
-                : null)
-            }
-          />
+          <Field control={control} name="name" label="Add a person" />
           <RowButton>
             <Button htmlType="submit">Add</Button>
           </RowButton>

@@ -1,11 +1,8 @@
 "use client";
 
-import { parseMass } from "@/core/base/units/mass";
-import { parseDecimal } from "@/core/base/units/number";
-import { parseDuration, printDuration } from "@/core/base/units/time";
+import { printDuration } from "@/core/base/units/time";
 import { madeIn, usualBarKg, usualPlates } from "@/core/strength/loading";
 import { ironText } from "@/core/strength/setText";
-import { type Check, massBetween } from "@/ui/inputs/checks";
 import { check, Field, list, Row, RowButton } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
@@ -14,14 +11,17 @@ import { TickField } from "@/ui/kit/Tick";
 import { useLog } from "@/ui/log/LogContext";
 import { useSettings } from "@/ui/log/useSettings";
 import view from "@/ui/view.module.css";
+import { lateForm } from "@/ui/inputs/lateForm";
 import { Button } from "antd";
+
+const ironForm = lateForm(() => import("@/core/strength/forms").then((forms) => forms.ironForm));
 
 /**
  * The trainee's bar, plates and usual rest, and whether warm-ups count. Plates are written `25 × 2, 20 × 4`: how many
  * there are in all.
  */
 export function PlateSettings() {
-  const { units } = useLog();
+  const { person, units, today } = useLog();
   const [settings, change] = useSettings();
   const unit = units.mass;
   const plates = settings.plates ?? usualPlates(unit);
@@ -32,37 +32,19 @@ export function PlateSettings() {
     rest: printDuration(settings.restSeconds ?? 120),
     warmUps: settings.countWarmUps ?? false,
   };
-  const { control, save, meanwhile } = useRecordForm(shown, {
+  const { control, save, meanwhile } = useRecordForm(ironForm, { units, today }, `iron ${person.id}`, shown, {
     bar: "Bar",
     plates: "Plates",
     rest: "Rest",
     warmUps: "Warm-ups as work",
   });
-  const readPlates = (text: string) =>
-    text
-      .split(/[,;]\s+|;/)
-      .filter((one) => one.trim() !== "")
-      .map((one) => {
-        const [weight, count] = one.split(/\s*[x×*]\s*/i);
-        const kg = parseMass(weight ?? "", unit);
-        const number = parseDecimal(count ?? "");
-        return kg !== null && kg > 0 && kg <= 100 && number !== null && number >= 0 && number <= 100 && number % 1 === 0
-          ? { kg, count: number }
-          : null;
-      });
-  const arePlates: Check = (text) =>
-    readPlates(text).includes(null) ? "Write each weight with how many there are, such as 20 × 4, 10 × 2." : null;
-  const aRest: Check = (text) => {
-    const seconds = parseDuration(text) ?? parseDecimal(text);
-    return seconds === null || seconds < 0 || seconds > 7200 ? "Write a time such as 2:00 or 90." : null;
-  };
-  const onSubmit = save((fields, changed) =>
+  const onSubmit = save((values, changed) =>
     change(
       {
-        ...(changed.has("bar") ? { barKg: parseMass(fields.bar, unit)! } : {}),
-        ...(changed.has("plates") ? { plates: readPlates(fields.plates).flatMap((one) => one ?? []) } : {}),
-        ...(changed.has("rest") ? { restSeconds: parseDuration(fields.rest) ?? parseDecimal(fields.rest)! } : {}),
-        ...(changed.has("warmUps") ? { countWarmUps: fields.warmUps } : {}),
+        ...(changed.has("bar") ? { barKg: values.bar } : {}),
+        ...(changed.has("plates") ? { plates: values.plates } : {}),
+        ...(changed.has("rest") ? { restSeconds: values.rest } : {}),
+        ...(changed.has("warmUps") ? { countWarmUps: values.warmUps } : {}),
       },
       "Bar, plates and rest",
     ),
@@ -72,22 +54,9 @@ export function PlateSettings() {
       <h2>Bar, plates and rest</h2>
       <form onSubmit={(event) => void onSubmit(event)} noValidate>
         <Row>
-          <Field
-            control={control}
-            name="bar"
-            label="Bar"
-            unit={unit}
-            inputMode="decimal"
-            check={massBetween("The bar", unit, 0, 100)}
-          />
-          <Field
-            control={control}
-            name="plates"
-            label={`Plates, ${unit}, and how many in all`}
-            className={list}
-            check={arePlates}
-          />
-          <Field control={control} name="rest" label="Rest between sets" check={aRest} />
+          <Field control={control} name="bar" label="Bar" unit={unit} inputMode="decimal" />
+          <Field control={control} name="plates" label={`Plates, ${unit}, and how many in all`} className={list} />
+          <Field control={control} name="rest" label="Rest between sets" />
           <TickField control={control} name="warmUps" className={check}>
             count warm-ups as work
           </TickField>

@@ -1,7 +1,7 @@
 "use client";
 
 import { put } from "@/core/log/records";
-import { required } from "@/ui/inputs/checks";
+import { profileFields, withProfile } from "@/core/profile/profile";
 import { Field, Row, RowButton } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
@@ -9,14 +9,16 @@ import { LinkButton } from "@/ui/kit/LinkButton";
 import { useLog } from "@/ui/log/LogContext";
 import { useMode } from "@/ui/theme/ThemeProvider";
 import styles from "@/ui/view.module.css";
+import { lateForm } from "@/ui/inputs/lateForm";
 import { Button } from "antd";
-import { profileFields, withProfile } from "../../ui/profile/profile";
 import { ProfileFieldset } from "../../ui/profile/ProfileFieldset";
 import { KeySettings } from "./KeySettings";
 import { MealSettings } from "./MealSettings";
 import { People } from "./People";
 import { PlateSettings } from "./PlateSettings";
 import { Reminder } from "./Reminder";
+
+const profileForm = lateForm(() => import("@/core/profile/forms").then((forms) => forms.profileForm));
 
 /** What is set once, and the words that are the log's own. */
 export function SettingsPage() {
@@ -52,19 +54,25 @@ const profileNames = {
 };
 
 function Profile() {
-  const { person, today, commit } = useLog();
-  const { control, save, meanwhile } = useRecordForm(profileFields(person), profileNames);
-  const onSubmit = save((fields, changed) =>
-    commit([put("people", withProfile(person, fields, changed), person)], "Profile"),
+  const { person, units, today, commit } = useLog();
+  const { control, save, meanwhile } = useRecordForm(
+    profileForm,
+    { units, today },
+    `profile ${person.id}`,
+    profileFields(person),
+    profileNames,
+  );
+  const onSubmit = save((values, changed) =>
+    commit([put("people", withProfile(person, values, changed), person)], "Profile"),
   );
   return (
     <section className={`${styles.form} ${styles.section}`}>
       <h2>{person.name}: units, week, formula</h2>
       <form onSubmit={(event) => void onSubmit(event)} noValidate>
         <Row>
-          <Field control={control} name="name" label="Name" check={required("A name")} />
+          <Field control={control} name="name" label="Name" />
         </Row>
-        <ProfileFieldset control={control} today={today} />
+        <ProfileFieldset control={control} />
         <Meanwhile said={meanwhile} />
         <Row>
           <RowButton>

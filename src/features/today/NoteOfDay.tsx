@@ -9,16 +9,22 @@ import { useRecordForm } from "@/ui/inputs/useRecordForm";
 import { LinkButton } from "@/ui/kit/LinkButton";
 import { TickField } from "@/ui/kit/Tick";
 import { useLog } from "@/ui/log/LogContext";
+import { lateForm } from "@/ui/inputs/lateForm";
 import { Button } from "antd";
 import { useState } from "react";
 import { v7 as newId } from "uuid";
 import styles from "./today.module.css";
 
+const noteForm = lateForm(() => import("@/core/days/forms").then((forms) => forms.noteForm));
+
 /** The note of the day: read, and written in place. */
 export function NoteOfDay({ view: { note, date } }: { view: DayView }) {
   const [open, setOpen] = useState(false);
-  const { person, commit, today } = useLog();
-  const { control, save, meanwhile } = useRecordForm(
+  const { person, units, commit, today } = useLog();
+  const { control, save, meanwhile, drop } = useRecordForm(
+    noteForm,
+    { units, today },
+    `note ${person.id} ${date}`,
     { text: note?.text ?? "", levelMayJump: note?.levelMayJump ?? false },
     { text: "The note", levelMayJump: "That the weight may jump" },
   );
@@ -35,15 +41,14 @@ export function NoteOfDay({ view: { note, date } }: { view: DayView }) {
     );
   }
   const onSubmit = save(async ({ text, levelMayJump }, changed) => {
-    const says = text.trim();
     const next = {
       ...(note ?? { id: newId(), personId: person.id, date }),
-      ...(changed.has("text") ? { text: says } : {}),
+      ...(changed.has("text") ? { text } : {}),
       ...(changed.has("levelMayJump") ? { levelMayJump } : {}),
     };
     const written = await commit(
       [put("dayNotes", next, note ?? undefined)],
-      says === "" ? `Note of ${fullDate(date)} emptied` : `Note of ${fullDate(date)}`,
+      text === "" ? `Note of ${fullDate(date)} emptied` : `Note of ${fullDate(date)}`,
     );
     if (written) setOpen(false);
     return written;
@@ -59,7 +64,13 @@ export function NoteOfDay({ view: { note, date } }: { view: DayView }) {
         )}
         <RowButton>
           <Button htmlType="submit">Save note</Button>{" "}
-          <Button type="text" onClick={() => setOpen(false)}>
+          <Button
+            type="text"
+            onClick={() => {
+              drop();
+              setOpen(false);
+            }}
+          >
             Cancel
           </Button>
         </RowButton>

@@ -2,14 +2,16 @@
 
 import type { Session } from "@/core/log/kinds/sessions";
 import { sessionFields, withSessionFields } from "@/core/sessions/sessionForm";
-import { aDuration, between, optional } from "@/ui/inputs/checks";
 import { check, Field, Row, RowButton, wide } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
 import { LinkButton } from "@/ui/kit/LinkButton";
 import { TickField } from "@/ui/kit/Tick";
 import { useLog } from "@/ui/log/LogContext";
+import { lateForm } from "@/ui/inputs/lateForm";
 import { Button } from "antd";
+
+const sessionForm = lateForm(() => import("@/core/sessions/forms").then((forms) => forms.sessionForm));
 
 interface Props {
   session: Session;
@@ -36,11 +38,17 @@ const names = {
  * place, note.
  */
 export function SessionEditor({ session, onSave, onClose }: Props) {
-  const { units } = useLog();
+  const { units, today } = useLog();
   const covered = session.distance != null;
-  const { control, save, meanwhile } = useRecordForm(sessionFields(session, units.distance), names);
-  const onSubmit = save(async (fields, changed) => {
-    const written = await onSave(withSessionFields(session, fields, changed, units.distance));
+  const { control, save, meanwhile, drop } = useRecordForm(
+    sessionForm,
+    { units, today, covered },
+    `session ${session.id}`,
+    sessionFields(session, units.distance),
+    names,
+  );
+  const onSubmit = save(async (values, changed) => {
+    const written = await onSave(withSessionFields(session, values, changed));
     if (written) onClose();
     return written;
   });
@@ -61,46 +69,28 @@ export function SessionEditor({ session, onSave, onClose }: Props) {
       </Row>
       <Row>
         {covered && (
-          <Field
-            control={control}
-            name="distance"
-            label="Distance"
-            unit={units.distance}
-            inputMode="decimal"
-            check={optional(between("Distance", 0.01, 10_000))}
-          />
+          <Field control={control} name="distance" label="Distance" unit={units.distance} inputMode="decimal" />
         )}
         {covered ? (
-          <Field control={control} name="time" label="Time" placeholder="33:10" check={aDuration} />
+          <Field control={control} name="time" label="Time" placeholder="33:10" />
         ) : (
-          <Field
-            control={control}
-            name="minutes"
-            label="Minutes"
-            inputMode="decimal"
-            check={optional(between("Minutes", 1, 1440))}
-          />
+          <Field control={control} name="minutes" label="Minutes" inputMode="decimal" />
         )}
-        <Field
-          control={control}
-          name="effort"
-          label="Effort, 0 to 10"
-          inputMode="decimal"
-          check={optional(between("Effort", 0, 10))}
-        />
-        <Field
-          control={control}
-          name="feel"
-          label="Feel, 1 to 5"
-          inputMode="decimal"
-          check={optional(between("Feel", 0, 10))}
-        />
+        <Field control={control} name="effort" label="Effort, 0 to 10" inputMode="decimal" />
+        <Field control={control} name="feel" label="Feel, 1 to 5" inputMode="decimal" />
         <Field control={control} name="note" label="Note" className={wide} />
         <RowButton>
           <Button htmlType="submit">Save session</Button>
         </RowButton>
         <RowButton>
-          <LinkButton onClick={onClose}>Cancel</LinkButton>
+          <LinkButton
+            onClick={() => {
+              drop();
+              onClose();
+            }}
+          >
+            Cancel
+          </LinkButton>
         </RowButton>
       </Row>
       <Meanwhile said={meanwhile} />

@@ -1,7 +1,6 @@
 "use client";
 
 import { counted } from "@/core/base/units/number";
-import type { Printer } from "@/core/base/units/printer";
 import type { Session, TrainingSet } from "@/core/log/kinds/sessions";
 import { put } from "@/core/log/records";
 import { hasPlan } from "@/core/sessions/planned";
@@ -194,7 +193,6 @@ function Items({
   ahead: boolean;
 }) {
   const [editing, setEditing] = useState<{ item: string; set: string } | null>(null);
-  const printer = usePrinter();
   const { session } = card;
   const press = (item: CardItem, setId: string) => {
     const set = item.sets.find(({ id }) => id === setId)!;
@@ -212,14 +210,7 @@ function Items({
       keyOf={({ id }) => id}
       below={(item) =>
         editing?.item === item.id && (
-          <EditedSet
-            item={item}
-            setId={editing.set}
-            session={session}
-            printer={printer}
-            save={save}
-            onClose={() => setEditing(null)}
-          />
+          <EditedSet item={item} setId={editing.set} session={session} save={save} onClose={() => setEditing(null)} />
         )
       }
       columns={[
@@ -287,14 +278,12 @@ function EditedSet({
   item,
   setId,
   session,
-  printer,
   save,
   onClose,
 }: {
   item: CardItem;
   setId: string;
   session: Session;
-  printer: Printer;
   save: (next: Session, label: string) => Promise<boolean>;
   onClose: () => void;
 }) {
@@ -310,7 +299,6 @@ function EditedSet({
       key={setId}
       exercise={item.exercise ?? { id: item.exerciseId, name: item.name }}
       set={set}
-      printer={printer}
       onClose={onClose}
       onSave={saveDone(session, item, setId, save)}
     />

@@ -1,40 +1,43 @@
 "use client";
 
-import { parseMass } from "@/core/base/units/mass";
-import { heaviest, lightest } from "@/core/body/weighIns";
 import type { DayView } from "@/core/days/dayView";
 import type { WeighIn } from "@/core/log/kinds/weighIns";
 import { put } from "@/core/log/records";
 import { fullDate } from "@/ui/dates";
-import { massBetween } from "@/ui/inputs/checks";
 import { Field, narrow, Row, RowButton } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
 import { LinkButton } from "@/ui/kit/LinkButton";
 import { useLog } from "@/ui/log/LogContext";
 import { usePrinter } from "@/ui/usePrinter";
+import { lateForm } from "@/ui/inputs/lateForm";
+import { useTypedForm } from "@/ui/inputs/useTypedForm";
 import { Button } from "antd";
 import { useState } from "react";
-import { useForm, useWatch } from "react-hook-form";
+import { useWatch } from "react-hook-form";
 import { v7 as newId } from "uuid";
 import { useOutlierCheck } from "../../ui/inputs/useOutlierCheck";
 import styles from "./today.module.css";
+
+const weightForm = lateForm(() => import("@/core/body/forms").then((forms) => forms.weightForm));
+const weighedForm = lateForm(() => import("@/core/body/forms").then((forms) => forms.weighedForm));
 
 /** The day's weigh-ins: a field while the morning's is missing, else each with its change and removal. */
 export function WeighInOfDay({ view: { weighIn, seconds, date, trend } }: { view: DayView }) {
   const { units, person, commit, today } = useLog();
   const printer = usePrinter();
-  const { control, handleSubmit, reset } = useForm({ mode: "onChange", defaultValues: { kg: "" } });
+  const { control, handleSubmit, drop } = useTypedForm(weightForm, { units, today }, `weight ${person.id} ${date}`, {
+    defaultValues: { kg: "" },
+  });
   const typed = useWatch({ control, name: "kg" });
   const { question, passes } = useOutlierCheck("kg" in trend ? trend.kg : null);
   const save = handleSubmit(async ({ kg }) => {
-    const value = parseMass(kg, units.mass)!;
-    if (!passes(value)) return;
+    if (!passes(kg)) return;
     const written =
       weighIn === null
-        ? put("weighIns", { id: newId(), personId: person.id, date, kg: value, primary: true })
-        : put("weighIns", { ...weighIn, kg: value }, weighIn);
-    if (await commit([written], `Weigh-in ${printer.mass(value)}`)) reset();
+        ? put("weighIns", { id: newId(), personId: person.id, date, kg, primary: true })
+        : put("weighIns", { ...weighIn, kg }, weighIn);
+    if (await commit([written], `Weigh-in ${printer.mass(kg)}`)) drop();
   });
   const others = seconds.map((second) => (
     <Weighed key={second.id} weighIn={second} label="Second weigh-in" expectedKg={"kg" in trend ? trend.kg : null} />
@@ -49,7 +52,7 @@ export function WeighInOfDay({ view: { weighIn, seconds, date, trend } }: { view
             {" "}
             Another tab has logged it while you wrote {typed}.{" "}
             <LinkButton onClick={() => void save()}>Write {typed} instead</LinkButton>{" "}
-            <LinkButton onClick={() => reset()}>Leave it</LinkButton>
+            <LinkButton onClick={drop}>Leave it</LinkButton>
           </p>
         )}
       </div>
@@ -65,7 +68,6 @@ export function WeighInOfDay({ view: { weighIn, seconds, date, trend } }: { view
           label={date === today ? "This morning's weight" : "Weight that morning"}
           unit={units.mass}
           inputMode="decimal"
-          check={massBetween("Weight", units.mass, lightest, heaviest)}
         />
         <RowButton>
           <Button htmlType="submit">Log weigh-in</Button>
@@ -122,19 +124,22 @@ function Change({
   expectedKg: number | null;
   onClose: () => void;
 }) {
-  const { units, commit } = useLog();
+  const { units, today, commit } = useLog();
   const printer = usePrinter();
   const { question, passes } = useOutlierCheck(expectedKg);
-  const { control, save, meanwhile } = useRecordForm(
+  const { control, save, meanwhile, drop } = useRecordForm(
+    weighedForm,
+    { units, today },
+    `weigh-in ${weighIn.id}`,
     { kg: printer.massNumber(weighIn.kg), time: weighIn.time ?? "", note: weighIn.note ?? "" },
     { kg: "Weight", time: "Time", note: "What influenced it" },
   );
-  const onSubmit = save(async (fields, changed) => {
-    const kg = changed.has("kg") ? parseMass(fields.kg, units.mass)! : weighIn.kg;
+  const onSubmit = save(async (values, changed) => {
+    const kg = changed.has("kg") ? values.kg : weighIn.kg;
     if (!passes(kg)) return false;
     const { time: _time, note: _note, ...kept } = weighIn;
-    const time = changed.has("time") ? fields.time : (weighIn.time ?? "");
-    const note = changed.has("note") ? fields.note.trim() : (weighIn.note ?? "");
+    const time = changed.has("time") ? values.time : (weighIn.time ?? "");
+    const note = changed.has("note") ? values.note : (weighIn.note ?? "");
     const written = await commit(
       [put("weighIns", { ...kept, kg, ...(time ? { time } : {}), ...(note ? { note } : {}) }, weighIn)],
       `${label} ${printer.mass(kg)}`,
@@ -153,7 +158,6 @@ function Change({
           unit={units.mass}
           inputMode="decimal"
           autoFocus
-          check={massBetween("Weight", units.mass, lightest, heaviest)}
         />
         <Field className={narrow} control={control} name="time" label="Time" type="time" />
         <Field control={control} name="note" label="What influenced it" />
@@ -161,7 +165,14 @@ function Change({
           <Button htmlType="submit">Save</Button>
         </RowButton>
         <RowButton>
-          <LinkButton onClick={onClose}>Cancel</LinkButton>
+          <LinkButton
+            onClick={() => {
+              drop();
+              onClose();
+            }}
+          >
+            Cancel
+          </LinkButton>
         </RowButton>
       </Row>
       {question !== null && (

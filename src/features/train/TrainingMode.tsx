@@ -190,7 +190,6 @@ function ChangeDone({
   save: (next: Session, label: string) => Promise<boolean>;
   onClose: () => void;
 }) {
-  const printer = usePrinter();
   const set = item.sets.find(({ id }) => id === setId);
   if (!set?.done) return null;
   return (
@@ -199,7 +198,6 @@ function ChangeDone({
         key={setId}
         exercise={item.exercise}
         set={set}
-        printer={printer}
         onClose={onClose}
         onSave={saveDone(session, { id: item.id, name: item.exercise.name }, setId, save)}
       />

@@ -7,7 +7,6 @@ import { TimeField } from "@/ui/kit/TimeField";
 import { Input } from "antd";
 import { type ReactNode, useId } from "react";
 import { type Control, type FieldPath, type FieldValues, useController } from "react-hook-form";
-import { aTime, type Check } from "./checks";
 import styles from "./inputs.module.css";
 
 interface FieldProps<T extends FieldValues> {
@@ -15,7 +14,6 @@ interface FieldProps<T extends FieldValues> {
   name: FieldPath<T>;
   label: string;
   unit?: string;
-  check?: Check;
   type?: "text" | "long" | "date" | "time";
   /** Which way a date without its year is taken: the last such day, or the next. */
   lean?: "back" | "ahead";
@@ -26,13 +24,12 @@ interface FieldProps<T extends FieldValues> {
   onChange?: () => void;
 }
 
-/** One labelled field for text, a date or a time, checked as it is typed; the reason stands under it. */
+/** One labelled field for text, a date or a time, read by the schema of its form as it is typed; the reason stands under it. */
 export function Field<T extends FieldValues>({
   control,
   name,
   label,
   unit,
-  check,
   type = "text",
   lean,
   placeholder,
@@ -42,18 +39,10 @@ export function Field<T extends FieldValues>({
   onChange: changed,
 }: FieldProps<T>) {
   const id = useId();
-  const isFigure = inputMode === "decimal" || inputMode === "numeric";
-  const sumOf = (text: string) => (isFigure ? sumTyped(text) : null);
   const {
     field: { ref, value, onBlur, onChange },
     fieldState,
-  } = useController({
-    control,
-    name,
-    rules: {
-      validate: (text: string) => (type === "time" ? aTime(text) : null) ?? check?.(sumOf(text) ?? text) ?? true,
-    },
-  });
+  } = useController({ control, name });
   const write = (text: string) => {
     onChange(text);
     changed?.();
@@ -62,15 +51,14 @@ export function Field<T extends FieldValues>({
   const invalid = problem !== undefined;
   const describedBy = invalid ? `${id}-problem` : undefined;
   const typed = (value as string | undefined) ?? "";
-  const sum = sumOf(typed);
-  const settle = () => {
-    if (sum !== null) write(sum);
-  };
+  // What a small sum comes to is shown, and stands for it where the form takes it.
+  const isFigure = inputMode === "decimal" || inputMode === "numeric";
+  const sum = isFigure && !invalid ? sumTyped(typed) : null;
   const shared = {
     id,
     value: typed,
     onBlur: () => {
-      settle();
+      if (sum !== null) write(sum);
       onBlur();
     },
   };
@@ -86,8 +74,6 @@ export function Field<T extends FieldValues>({
           aria-describedby={describedBy}
           status={invalid ? "error" : undefined}
           suffix={sum === null ? unit : `= ${sum}`}
-          // What is handed on is what the sum comes to.
-          onPressEnter={settle}
           placeholder={placeholder}
           inputMode={inputMode}
           autoComplete="off"

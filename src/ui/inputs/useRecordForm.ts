@@ -1,7 +1,10 @@
 "use client";
 
+import type { FormContext } from "@/core/entry/form";
 import { type BaseSyntheticEvent, useState } from "react";
-import { type DefaultValues, type FieldValues, useForm, type UseFormReturn } from "react-hook-form";
+import type { DefaultValues, FieldValues } from "react-hook-form";
+import type { LateForm } from "./lateForm";
+import { type TypedForm, useTypedForm } from "./useTypedForm";
 
 /**
  * What a form calls its fields, for telling what has changed in them meanwhile. A field without a name is not told of.
@@ -9,26 +12,34 @@ import { type DefaultValues, type FieldValues, useForm, type UseFormReturn } fro
 export type FieldNames<F> = { [K in keyof F]?: string };
 
 /** A form on a record that other tabs may change while it is open. */
-export interface RecordForm<F extends FieldValues> extends UseFormReturn<F> {
+export interface RecordForm<F extends FieldValues, C, V> extends TypedForm<F, C, V> {
   /** What another tab has changed since the form was opened, in words; empty when nothing has. */
   meanwhile: string[];
   /**
-   * Handles a submit: `write` is given what the form holds and which fields say otherwise than the record does.
+   * Handles a submit: `write` is given what the fields come to, and which of them say otherwise than the record does.
    * Resolved to true, what was typed counts as saved.
    */
   save: (
-    write: (fields: F, changed: ReadonlySet<keyof F>) => Promise<boolean>,
+    write: (values: V, changed: ReadonlySet<keyof F>) => Promise<boolean>,
   ) => (event?: BaseSyntheticEvent) => Promise<void>;
 }
 
 /**
  * A form on a record. Fields that were not touched follow the record, whoever changes it; those that were keep what was
  * typed.
+ * @param schema its schema
+ * @param context what its texts are read with
+ * @param keep the name under which what is typed is kept meanwhile
  * @param now what the form would hold if it were opened now
  */
-export function useRecordForm<F extends FieldValues>(now: F, names: FieldNames<F>): RecordForm<F> {
-  const form = useForm<F>({
-    mode: "onChange",
+export function useRecordForm<C extends FormContext, F extends FieldValues, V>(
+  schema: LateForm<C, F, V>,
+  context: Omit<C, "order">,
+  keep: string,
+  now: F,
+  names: FieldNames<F>,
+): RecordForm<F, Omit<C, "order">, V> {
+  const form = useTypedForm(schema, context, keep, {
     defaultValues: now as DefaultValues<F>,
     values: now,
     resetOptions: { keepDirtyValues: true },
@@ -46,11 +57,12 @@ export function useRecordForm<F extends FieldValues>(now: F, names: FieldNames<F
     (key) =>
       `${names[key]} is now ${printed(now[key])}${same(form.getValues()[key], now[key]) ? "" : "; what you typed is kept"}`,
   );
-  const save: RecordForm<F>["save"] = (write) =>
-    form.handleSubmit(async (fields) => {
+  const save: RecordForm<F, unknown, V>["save"] = (write) =>
+    form.handleSubmit(async (values) => {
+      const fields = form.getValues();
       setSaving(true);
       try {
-        if (await write(fields, new Set(keysOf(now).filter((key) => !same(fields[key], now[key]))))) {
+        if (await write(values, new Set(keysOf(now).filter((key) => !same(fields[key], now[key]))))) {
           // What was typed is the record now: from here on it follows the record again.
           form.reset(fields, { keepDirtyValues: false });
           setOpened({ savedOn: now });

@@ -1,49 +1,53 @@
 "use client";
 
-import type { Printer } from "@/core/base/units/printer";
 import type { Exercise } from "@/core/log/kinds/exercises";
 import type { TrainingSet } from "@/core/log/kinds/sessions";
 import { isTimed } from "@/core/strength/sets";
-import { loadField, readSet, repsField } from "@/core/strength/setText";
+import { loadField, repsField } from "@/core/strength/setText";
 import { isOpenEnded } from "@/core/training/perform";
 import { Field, narrow, Row, RowButton, check as tick } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
 import { LinkButton } from "@/ui/kit/LinkButton";
 import { TickField } from "@/ui/kit/Tick";
+import { lateForm } from "@/ui/inputs/lateForm";
+import { useLog } from "@/ui/log/LogContext";
 import { Button } from "antd";
+
+const setForm = lateForm(() => import("@/core/strength/forms").then((forms) => forms.setForm));
 
 interface Props {
   set: TrainingSet;
   exercise: Exercise;
-  printer: Printer;
   onSave: (done: NonNullable<TrainingSet["done"]> | null) => Promise<boolean>;
   onClose: () => void;
 }
 
 /** Changes what was done in one set, or opens it again. */
-export function SetEditor({ set, exercise, printer, onSave, onClose }: Props) {
-  const unit = printer.units.mass;
+export function SetEditor({ set, exercise, onSave, onClose }: Props) {
+  const { units, today } = useLog();
   const done = set.done ?? set.planned ?? {};
   const amount = exercise.measure === "duration" ? "Seconds" : exercise.measure === "distance" ? "Metres" : "Reps";
   const shown = {
     reps: set.done == null && isOpenEnded(set.planned) ? "" : repsField({ ...done, failed: false }),
     failed: set.done?.failed === true,
-    load: loadField(done, unit),
+    load: loadField(done, units.mass),
     rpe: set.done?.rpe == null ? "" : String(set.done.rpe),
   };
-  const { control, save, getValues, trigger, meanwhile } = useRecordForm(shown, {
-    reps: amount,
-    failed: "Missed one more",
-    load: "Load",
-    rpe: "RPE",
-  });
+  const { control, save, meanwhile, drop } = useRecordForm(
+    setForm,
+    { units, today, exercise },
+    `set ${set.id}`,
+    shown,
+    {
+      reps: amount,
+      failed: "Missed one more",
+      load: "Load",
+      rpe: "RPE",
+    },
+  );
   const timed = isTimed(exercise);
-  const read = ({ reps, failed, load, rpe }: typeof shown) =>
-    readSet(failed && !timed && !/f(ailed)?$/i.test(reps.trim()) ? `${reps.trim()}f` : reps, load, rpe, exercise, unit);
-  const onSubmit = save(async (fields, changed) => {
-    const now = read(fields);
-    if (typeof now === "string") return false;
+  const onSubmit = save(async (now, changed) => {
     // What was not touched keeps what it was, to the last digit. Repetitions and load belong together: a drop set has
     // both of each part.
     const {
@@ -67,26 +71,17 @@ export function SetEditor({ set, exercise, printer, onSave, onClose }: Props) {
     if (written) onClose();
     return written;
   });
-  const check = () => {
-    const now = read(getValues());
-    return typeof now === "string" ? now : null;
-  };
   return (
-    <form
-      onSubmit={(event) => void onSubmit(event)}
-      onChange={() => void trigger("reps")}
-      noValidate
-      className="around"
-    >
+    <form onSubmit={(event) => void onSubmit(event)} noValidate className="around">
       <Row>
-        <Field className={narrow} control={control} name="reps" label={amount} check={check} />
+        <Field className={narrow} control={control} name="reps" label={amount} />
         {!timed && (
           <TickField control={control} name="failed" className={tick}>
             one more tried and missed
           </TickField>
         )}
-        <Field className={narrow} control={control} name="load" label="Load" unit={unit} />
-        <Field className={narrow} control={control} name="rpe" label="RPE" inputMode="decimal" />
+        <Field className={narrow} control={control} name="load" label="Load" unit={units.mass} />
+        <Field className={narrow} control={control} name="rpe" label="RPE" />
         <RowButton>
           <Button htmlType="submit">Save set</Button>
         </RowButton>
@@ -102,7 +97,14 @@ export function SetEditor({ set, exercise, printer, onSave, onClose }: Props) {
           </Button>
         </RowButton>
         <RowButton>
-          <LinkButton onClick={onClose}>Cancel</LinkButton>
+          <LinkButton
+            onClick={() => {
+              drop();
+              onClose();
+            }}
+          >
+            Cancel
+          </LinkButton>
         </RowButton>
       </Row>
       <Meanwhile said={meanwhile} />

@@ -1,31 +1,16 @@
 "use client";
 
 import { weekdayNames } from "@/core/base/calendar/print";
-import { parseHeight } from "@/core/base/units/length";
-import { aDate, optional } from "@/ui/inputs/checks";
+import type { ProfileFields } from "@/core/profile/forms";
 import { Choice, Field, Row, wide } from "@/ui/inputs/Field";
 import { formulaChoices } from "@/ui/inputs/formulaChoices";
 import type { Control } from "react-hook-form";
-import type { ProfileFields } from "./profile";
 
 const weekdays = weekdayNames.map((label, index) => ({ value: String(index + 1), label }));
 const same = (values: string[]) => values.map((value) => ({ value, label: value }));
 
-const aHeight = (text: string) =>
-  parseHeight(text) !== null
-    ? null
-    : /^\s*\d{2}\s*$/.test(text)
-      ? `Is ${text.trim()} inches? Write ${text.trim()} in, or the height in cm.`
-      : "Write the height in cm, or as 5'11\".";
-
 /** Units and what the equations need to know of a person. */
-export function ProfileFieldset<T extends ProfileFields>({
-  control: given,
-  today,
-}: {
-  control: Control<T>;
-  today: string;
-}) {
+export function ProfileFieldset<T extends ProfileFields>({ control: given }: { control: Control<T> }) {
   const control = given as unknown as Control<ProfileFields>;
   return (
     <>
@@ -36,14 +21,8 @@ export function ProfileFieldset<T extends ProfileFields>({
         <Choice control={control} name="weekStart" label="Week begins on" options={weekdays} />
       </Row>
       <Row>
-        <Field control={control} name="heightCm" label="Height" unit="cm" check={optional(aHeight)} />
-        <Field
-          control={control}
-          name="birthDate"
-          label="Birth date"
-          type="date"
-          check={optional(aDate("Birth date", today))}
-        />
+        <Field control={control} name="heightCm" label="Height" unit="cm" />
+        <Field control={control} name="birthDate" label="Birth date" type="date" />
         <Choice
           control={control}
           name="sex"

@@ -10,6 +10,9 @@ export function metresPer(unit: DistanceUnit): number {
   return unit === "mi" ? METRES_PER_MILE : 1000;
 }
 
+/** Heights that are taken, centimetres. */
+export const [shortest, tallest] = [50, 280];
+
 /**
  * A body's height as it is written: `179`, `179 cm`, `1.79 m`, `5'11"`, `5 ft 11`, `71 in`, in centimetres. Null when
  * it is none, and for a bare number that may be inches: which it is, is asked.
@@ -26,7 +29,7 @@ export function parseHeight(text: string): number | null {
   const one = /^(\d+(?:\.\d+)?)\s*(cm|m|in|inches|")?$/.exec(plain);
   if (!one) return null;
   const value = Number(one[1]) * { cm: 1, m: 100, in: 2.54, inches: 2.54, '"': 2.54 }[one[2] ?? "cm"]!;
-  return value >= 50 && value <= 280 && (one[2] !== undefined || Number(one[1]) > 96) ? value : null;
+  return value >= shortest && value <= tallest && (one[2] !== undefined || Number(one[1]) > 96) ? value : null;
 }
 
 /** A distance in the trainee's unit: two decimals below 100, one above. */

@@ -1,5 +1,5 @@
 import * as z from "zod";
-import { date, name, open, owned, text } from "./fields";
+import { blockDays, date, name, open, owned, text } from "./fields";
 import { byName, personalKind } from "./kind";
 
 /**
@@ -10,7 +10,7 @@ const schema = open({
   ...owned,
   name,
   startDate: date,
-  days: z.number().int().min(1).max(1000),
+  days: blockDays,
   aim: text.nullish(),
   note: text.nullish(),
 });

@@ -1,9 +1,9 @@
 import * as z from "zod";
-import { amount, date, grams, open, owned } from "./fields";
+import { activityFactor, date, energyKcal, grams, open, owned } from "./fields";
 import { personalKind } from "./kind";
 
 const dayTarget = open({
-  kcal: amount(100_000).nullish(),
+  kcal: energyKcal.nullish(),
   protein: grams.nullish(),
   fat: grams.nullish(),
   carbohydrate: grams.nullish(),
@@ -12,7 +12,7 @@ const schema = open({
   ...owned,
   from: date,
   equation: z.enum(["mifflinStJeor", "rozaShizgal", "katchMcArdle", "cunningham"]).nullish(),
-  activityFactor: z.number().min(1).max(4).nullish(),
+  activityFactor: activityFactor.nullish(),
   /**
    * Whether the activity factor already holds the training sessions. When false, each session's net credit is added to
    * its day.

@@ -1,5 +1,5 @@
 import * as z from "zod";
-import { id, name, open, shared, text } from "./fields";
+import { barKg, bodyShare, id, incrementKg, maximumRatio, name, open, shared, text } from "./fields";
 import { byName, householdKind } from "./kind";
 
 const schema = open({
@@ -10,18 +10,18 @@ const schema = open({
   group: text.nullish(),
   mechanics: z.enum(["compound", "isolation"]).nullish(),
   measure: z.enum(["load-reps", "bodyweight-reps", "assisted-reps", "duration", "distance"]).nullish(),
-  bodyShare: z.number().min(0).max(1.5).nullish(),
+  bodyShare: bodyShare.nullish(),
   perSide: z.boolean().nullish(),
   equipment: text.nullish(),
   direct: z.array(text).max(50).nullish(),
   indirect: z.array(text).max(50).nullish(),
-  incrementKg: z.number().positive().max(100).nullish(),
+  incrementKg: incrementKg.nullish(),
   /** The bar or handle this exercise is done with, kilograms. */
-  barKg: z.number().min(0).max(100).nullish(),
+  barKg: barKg.nullish(),
   /** How a machine is set for the trainee: seat, pad, pin. */
   setting: text.nullish(),
   cues: text.nullish(),
-  maximumFrom: open({ exerciseId: id, ratio: z.number().positive().max(5) }).nullish(),
+  maximumFrom: open({ exerciseId: id, ratio: maximumRatio }).nullish(),
   links: z.array(text).max(50).nullish(),
   note: text.nullish(),
 });

@@ -24,6 +24,27 @@ export const time = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, "not a time of
 export const amount = (max: number) => z.number().min(0).max(max);
 export const bodyKg = z.number().min(1).max(1000);
 export const effort = z.number().min(0).max(10);
+export const feel = z.number().min(0).max(10);
+export const minutes = amount(10_000);
+export const energyKcal = amount(100_000);
+/** A bar or handle, kilograms. */
+export const barKg = amount(100);
+export const plateKg = z.number().positive().max(100);
+export const plateCount = z.number().int().min(0).max(100);
+/** The step in which a load is raised, kilograms. */
+export const incrementKg = z.number().positive().max(100);
+/** The share of the body that a movement lifts. */
+export const bodyShare = amount(1.5);
+/** A maximum as a share of another lift's. */
+export const maximumRatio = z.number().positive().max(5);
+export const maximumKg = z.number().min(-500).max(2000);
+export const rateKgPerWeek = z.number().min(-20).max(20);
+export const activityFactor = z.number().min(1).max(4);
+export const blockDays = z.number().int().min(1).max(1000);
+/** Rest between sets where a set does not say, seconds. */
+export const restSeconds = amount(7200);
+export const portions = amount(1000);
+export const waterMl = amount(100_000);
 
 /** Common to every record: who it is, how often it was written, and when last (a hybrid logical clock stamp). */
 export const shared = { id, revision: z.number().int().min(0).nullish(), changed: z.string().max(100).nullish() };

@@ -1,5 +1,5 @@
 import * as z from "zod";
-import { bodyKg, date, name, open, owned, text } from "./fields";
+import { bodyKg, date, name, open, owned, rateKgPerWeek, text } from "./fields";
 import { personalKind } from "./kind";
 
 const schema = open({
@@ -18,7 +18,7 @@ const schema = open({
   limit: z.boolean().nullish(),
   /** Own milestones on the way, kilograms; every 5 kg (10 lb) without them. */
   milestonesKg: z.array(bodyKg).max(50).nullish(),
-  by: z.union([open({ rateKgPerWeek: z.number().min(-20).max(20) }), open({ date })]),
+  by: z.union([open({ rateKgPerWeek }), open({ date })]),
   why: text.nullish(),
 });
 

@@ -1,12 +1,12 @@
 import * as z from "zod";
-import { date, id, open, owned } from "./fields";
+import { date, id, maximumKg, open, owned } from "./fields";
 import { dailyKind } from "./kind";
 
 const schema = open({
   ...owned,
   exerciseId: id,
   date,
-  kg: z.number().min(-500).max(2000),
+  kg: maximumKg,
   tested: z.boolean().nullish(),
 });
 

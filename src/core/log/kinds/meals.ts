@@ -1,5 +1,5 @@
 import * as z from "zod";
-import { amount, date, grams, id, nutrients, open, owned, text } from "./fields";
+import { date, grams, id, nutrients, open, owned, portions, text } from "./fields";
 import { dailyKind } from "./kind";
 
 const schema = open({
@@ -11,7 +11,7 @@ const schema = open({
   recipeId: id.nullish(),
   name: text.nullish(),
   grams: grams.nullish(),
-  portions: amount(1000).nullish(),
+  portions: portions.nullish(),
   nutrients: nutrients.nullish(),
 });
 

@@ -1,23 +1,34 @@
 import * as z from "zod";
-import { date, id, name, open, shared } from "./fields";
+import { shortest, tallest } from "../../base/units/length";
+import { barKg, date, id, name, open, plateCount, plateKg, restSeconds, shared } from "./fields";
 import { byName, householdKind } from "./kind";
+
+/** How a maximum is estimated; `personal` is each lift's own relation of repetitions to load. */
+export const e1rmFormula = z.enum([
+  "mean",
+  "epley",
+  "brzycki",
+  "lombardi",
+  "oConner",
+  "mayhew",
+  "wathan",
+  "lander",
+  "personal",
+]);
 
 /** What changes a figure, per person. Everything here has a default, so an absent field is not an error. */
 const settings = open({
-  /** `personal` is each lift's own relation of repetitions to load. */
-  e1rmFormula: z
-    .enum(["mean", "epley", "brzycki", "lombardi", "oConner", "mayhew", "wathan", "lander", "personal"])
-    .nullish(),
+  e1rmFormula: e1rmFormula.nullish(),
   countWarmUps: z.boolean().nullish(),
   /** The bar, kilograms, where an exercise does not name its own. */
-  barKg: z.number().min(0).max(100).nullish(),
+  barKg: barKg.nullish(),
   /** Plates at hand: how many there are of each weight, both sides together. */
   plates: z
-    .array(open({ kg: z.number().positive().max(100), count: z.number().int().min(0).max(100) }))
+    .array(open({ kg: plateKg, count: plateCount }))
     .max(40)
     .nullish(),
   /** Rest between sets when a set does not say, seconds. */
-  restSeconds: z.number().min(0).max(7200).nullish(),
+  restSeconds: restSeconds.nullish(),
   /** The meals of a day in their order; breakfast, lunch, dinner and snack without them. */
   meals: z
     .array(open({ name, hour: z.number().min(0).max(24).nullish() }))
@@ -32,7 +43,7 @@ const schema = open({
   name,
   sex: z.enum(["female", "male", "unspecified"]).nullish(),
   birthDate: date.nullish(),
-  heightCm: z.number().min(50).max(280).nullish(),
+  heightCm: z.number().min(shortest).max(tallest).nullish(),
   units: open({ mass: z.enum(["kg", "lb"]), distance: z.enum(["km", "mi"]), energy: z.enum(["kcal", "kJ"]) })
     .partial()
     .nullish(),

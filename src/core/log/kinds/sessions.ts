@@ -1,6 +1,23 @@
 import * as z from "zod";
 import { doneSets } from "../doneSets";
-import { amount, date, effort, id, load, metres, name, open, owned, reps, seconds, text, time } from "./fields";
+import {
+  amount,
+  date,
+  effort,
+  energyKcal,
+  feel,
+  id,
+  load,
+  metres,
+  minutes,
+  name,
+  open,
+  owned,
+  reps,
+  seconds,
+  text,
+  time,
+} from "./fields";
 import { dailyKind } from "./kind";
 
 const plannedSet = open({
@@ -67,12 +84,12 @@ const schema = open({
   status: z.enum(["planned", "done", "partly", "skipped", "missed"]),
   reason: text.nullish(),
   photoIds: z.array(id).max(500).nullish(),
-  minutes: amount(10_000).nullish(),
+  minutes: minutes.nullish(),
   effort: effort.nullish(),
-  feel: z.number().min(0).max(10).nullish(),
+  feel: feel.nullish(),
   note: text.nullish(),
-  kcal: amount(100_000).nullish(),
-  planned: open({ minutes: amount(10_000).nullish(), effort: effort.nullish() }).nullish(),
+  kcal: energyKcal.nullish(),
+  planned: open({ minutes: minutes.nullish(), effort: effort.nullish() }).nullish(),
   distance: open({
     planned: covered.nullish(),
     done: covered.nullish(),

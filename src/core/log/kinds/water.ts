@@ -1,8 +1,8 @@
 import * as z from "zod";
-import { amount, date, open, owned } from "./fields";
+import { date, open, owned, waterMl } from "./fields";
 import { dailyKind } from "./kind";
 
-const schema = open({ ...owned, date, ml: amount(100_000) });
+const schema = open({ ...owned, date, ml: waterMl });
 
 export type Water = z.infer<typeof schema>;
 

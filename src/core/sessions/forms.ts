@@ -1,0 +1,53 @@
+import * as z from "zod";
+import {
+  civilDate,
+  distanceUnits,
+  duration,
+  figure,
+  type FormContext,
+  minuteUnits,
+  nameText,
+  optional,
+  timeOfDay,
+  unread,
+  words,
+} from "../entry/form";
+import { longestSession, shortestSession } from "../log/bounds";
+import { effort, feel, metres, minutes } from "../log/kinds/fields";
+
+const distance = ({ units }: FormContext) => optional(figure("Distance", metres.min(1), distanceUnits(units.distance)));
+const rated = optional(figure("Effort", effort));
+
+/** A run, a row or another activity after the fact. */
+export function activityForm(context: FormContext) {
+  return z.object({
+    date: civilDate("The date", context, context.today),
+    kind: nameText("The kind").transform((kind) => kind.toLowerCase()),
+    distance: distance(context),
+    time: duration,
+    purpose: words.transform((purpose) => purpose.toLowerCase()),
+    effort: rated,
+  });
+}
+
+/** A session as a whole. @param context with whether it covers a distance: then its time is asked for, else minutes */
+export function sessionForm(context: FormContext & { covered: boolean }) {
+  const { covered } = context;
+  return z.object({
+    title: words,
+    at: timeOfDay,
+    place: words,
+    optional: z.boolean(),
+    test: z.boolean(),
+    distance: covered ? distance(context) : unread,
+    time: covered ? duration : unread,
+    minutes: covered
+      ? unread
+      : optional(figure("Minutes", minutes.min(shortestSession).max(longestSession), minuteUnits)),
+    effort: rated,
+    feel: optional(figure("Feel", feel)),
+    note: words,
+  });
+}
+
+export type SessionValues = z.output<ReturnType<typeof sessionForm>>;
