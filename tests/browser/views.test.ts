@@ -222,10 +222,10 @@ describe("keys, undo and the Column", () => {
     const form = page.locator("form", { has: page.getByRole("button", { name: "Log weigh-in" }) });
     for (const [text, message] of [
       ["", "Weight is missing."],
-      ["abc", "Write a weight such as 71.4 or 71,4."],
-      ["-5", "Weight is out of range."],
-      ["99999", "Weight is out of range."],
-      ["1e400", "Write a weight such as 71.4 or 71,4."],
+      ["abc", "Write a number, with a point or a comma."],
+      ["-5", "Weight must be from 10 to 450 kg."],
+      ["99999", "Weight must be from 10 to 450 kg."],
+      ["1e400", "Write a number, with a point or a comma."],
     ] as const) {
       await form.getByLabel("Weight").fill("7");
       await form.getByLabel("Weight").fill(text);

@@ -18,10 +18,10 @@ import { useState } from "react";
 import { ArrivalBlock, carriedNote } from "../../ui/figure/KeyFigures";
 import { Measures } from "./Measures";
 import { MorningsByWeek } from "./MorningsByWeek";
-import { Photographs } from "./Photographs";
 import { WeighInForm } from "./WeighInForm";
 
 const Weekdays = dynamic(() => import("./Weekdays").then((module) => module.Weekdays), { ssr: false });
+const Photographs = dynamic(() => import("./Photographs").then((module) => module.Photographs), { ssr: false });
 const BodyChart = dynamic(() => import("./BodyChart").then((module) => module.BodyChart), {
   ssr: false,
   loading: () => <div className="chart-xl" />,

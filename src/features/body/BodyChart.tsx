@@ -12,9 +12,9 @@ import { usePrinter } from "@/ui/usePrinter";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import styles from "./body.module.css";
-import { axisHeight, axisWidth, BodyChartDrawing, height, margin } from "./BodyChartDrawing";
+import { axisHeight, axisWidth, BodyChartDrawing, height, margin } from "@/ui/charts/body/BodyChartDrawing";
 import { BodyChartKey } from "./BodyChartKey";
-import { marksOf, pointReading } from "./bodyReading";
+import { marksOf, pointReading } from "@/ui/charts/body/bodyReading";
 
 /**
  * Weigh-ins as dots, second ones hollow, the trend with its band, the plan line dashed in its band, the ways ahead, the

@@ -10,6 +10,7 @@ import { asPlanned, confirmed, isShort, performedAs } from "@/core/training/perf
 import type { CardItem, SessionCard } from "@/core/training/sessionCard";
 import { Mark } from "@/ui/column/Mark";
 import { shortDate } from "@/ui/dates";
+import { Actions } from "@/ui/kit/Actions";
 import { Captioned } from "@/ui/kit/Captioned";
 import { LinkButton } from "@/ui/kit/LinkButton";
 import { RecordTable } from "@/ui/kit/RecordTable";
@@ -19,6 +20,7 @@ import { useLog } from "@/ui/log/LogContext";
 import { usePrinter } from "@/ui/usePrinter";
 import { Button, Input } from "antd";
 import Link from "next/link";
+import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { SessionEditor } from "./SessionEditor";
 import { SessionPictures } from "./SessionPictures";
@@ -33,6 +35,9 @@ export function SessionOfDay({ card, strong }: { card: SessionCard; strong: bool
   const [open, setOpen] = useState<"change" | "skip" | "pictures" | null>(null);
   const [asked, setAsked] = useState(false);
   const { session, status, title } = card;
+  const router = useRouter();
+  const id = encodeURIComponent(session.id);
+  const pictures = card.photos.length > 0 ? `Pictures (${card.photos.length})` : "Pictures";
   const flip = (what: "change" | "skip" | "pictures") => setOpen(open === what ? null : what);
   const save = (next: Session, label: string) => commit([put("sessions", next, session)], label);
   const waits = status === "planned" || status === "partly" || status === "missed";
@@ -66,7 +71,7 @@ export function SessionOfDay({ card, strong }: { card: SessionCard; strong: bool
           <Link
             className={styles.train}
             data-strong={strong && status !== "done"}
-            href={`/train?date=${session.date}&session=${encodeURIComponent(session.id)}`}
+            href={`/train?date=${session.date}&session=${id}`}
           >
             {status === "partly" || status === "done" ? "Go on training" : "Train"}
           </Link>
@@ -96,23 +101,19 @@ export function SessionOfDay({ card, strong }: { card: SessionCard; strong: bool
             Change
           </LinkButton>
         )}
-        {lifted && status !== "skipped" && (
-          <Link
-            href={`/lifts/write?date=${session.date}&session=${encodeURIComponent(session.id)}`}
-            className="strong-link"
-          >
-            Plan sets
-          </Link>
-        )}
-        <LinkButton aria-expanded={open === "pictures"} onClick={() => flip("pictures")}>
-          Pictures{card.photos.length > 0 ? ` (${card.photos.length})` : ""}
-        </LinkButton>
-        <LinkButton
-          className="small"
-          onClick={() => void commit([{ remove: { kind: "sessions", id: session.id } }], `${title} removed`)}
-        >
-          Remove
-        </LinkButton>
+        <Actions
+          label={title}
+          actions={[
+            ...(lifted && status !== "skipped"
+              ? [{ name: "Plan sets", act: () => router.push(`/lifts/write?date=${session.date}&session=${id}`) }]
+              : []),
+            { name: open === "pictures" ? "Close pictures" : pictures, act: () => flip("pictures") },
+            {
+              name: "Remove",
+              act: () => void commit([{ remove: { kind: "sessions", id: session.id } }], `${title} removed`),
+            },
+          ]}
+        />
       </div>
       {asked && lacking.length > 0 && (
         <p className="warn small" role="alert">

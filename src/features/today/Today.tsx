@@ -6,8 +6,10 @@ import { put } from "@/core/log/records";
 import { fullDate, longDate } from "@/ui/dates";
 import { dueText } from "@/ui/dueText";
 import { LinkButton } from "@/ui/kit/LinkButton";
+import { useRoomBeside } from "@/ui/kit/useMedia";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
+import dynamic from "next/dynamic";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { v7 as newId } from "uuid";
@@ -19,9 +21,15 @@ import { SessionOfDay } from "./SessionOfDay";
 import styles from "./today.module.css";
 import { WeighInOfDay } from "./WeighInOfDay";
 
+const GoalBeside = dynamic(() => import("./GoalBeside").then((module) => module.GoalBeside), {
+  ssr: false,
+  loading: () => <div className="chart-xl" />,
+});
+
 /** The chosen day: what to do, and how things stand. */
 export function Today() {
   const { day, today } = useLog();
+  const hasRoom = useRoomBeside();
   const view = useFigure("day", { date: day });
   if (view === undefined) return <h1>{longDate(day)}</h1>;
   return (
@@ -48,6 +56,7 @@ export function Today() {
       </div>
       <aside className={styles.aside} aria-label="How things stand">
         <KeyFigures view={view} />
+        {hasRoom && view.date === today && view.goal !== null && <GoalBeside />}
       </aside>
     </div>
   );

@@ -98,7 +98,25 @@ function Plain<R>({ label, rows, keyOf, columns, below, ...look }: RecordTablePr
 /** So many rows are listed before all are asked for; a few more than that are listed at once. */
 const listed = 12;
 
-function Rows<R>({ label, rows, keyOf, columns, below, ...look }: RecordTableProps<R>) {
+/** So few are seen at a glance, in their own order. */
+const fewest = 5;
+
+const choices = lateCode(() => import("./ChosenRows").then(({ ChosenRows }) => ChosenRows));
+
+/** Rows in their own order, or, where there are heads to sort or filter by, as the trainee chooses. */
+function Rows<R>(props: RecordTableProps<R>) {
+  const { rows, columns, below } = props;
+  const isChosen = below === undefined && rows.length > fewest && columns.some(({ compare, kind }) => compare ?? kind);
+  useEffect(() => (isChosen ? whenIdle(choices.fetch) : undefined), [isChosen]);
+  const chosen = choices.useCode();
+  return isChosen && chosen !== null ? (
+    createElement(chosen<R>, { ...props, list: (rows) => <Listed {...props} rows={rows} /> })
+  ) : (
+    <Listed {...props} />
+  );
+}
+
+function Listed<R>({ label, rows, keyOf, columns, below, ...look }: RecordTableProps<R>) {
   const name = columns.find(({ folded }) => folded === "name") ?? columns[0]!;
   const others = columns.filter((column) => column !== name);
   const values = (row: R, where: Column<R>["folded"]) =>

@@ -2,41 +2,16 @@
 
 import { FilterOutlined } from "@ant-design/icons";
 import { Table, type TableColumnType } from "antd";
-import { useState } from "react";
 import { cellClass, type Column, Head, rowClass } from "./column";
 import styles from "./kit.module.css";
 import { LinkButton } from "./LinkButton";
+import { kindsIn, useListChoice, withOnly, withOrder } from "./listChoice";
 import type { RecordTableProps } from "./RecordTable";
-import { store, stored } from "./stored";
 import { Tick } from "./Tick";
-
-interface Choice {
-  /** The column it is sorted by. */
-  by?: string;
-  order?: "ascend" | "descend";
-  /** What is shown of each column that is filtered. */
-  only?: Record<string, string[]>;
-}
-
-const keyOf = (keep: string) => `oat-column-list-${keep}`;
-
-function kept(keep: string | undefined): Choice {
-  if (keep === undefined) return {};
-  try {
-    return JSON.parse(stored(keyOf(keep)) ?? "{}") as Choice;
-  } catch {
-    return {};
-  }
-}
 
 /** A list of records sorted and filtered by its heads, which comes after the page stands. */
 export function SortedTable<R>({ label, rows, keyOf: keyOfRow, columns, keep, chosen, tone }: RecordTableProps<R>) {
-  const [choice, setChoice] = useState<Choice>(() => kept(keep));
-  const choose = (next: Choice) => {
-    setChoice(next);
-    if (keep === undefined) return;
-    store(keyOf(keep), JSON.stringify(next));
-  };
+  const [choice, choose] = useListChoice(keep);
   return (
     <Table<R>
       aria-label={label}
@@ -59,8 +34,7 @@ export function SortedTable<R>({ label, rows, keyOf: keyOfRow, columns, keep, ch
       }))}
       onChange={(_, __, sorter) => {
         const { columnKey, order } = Array.isArray(sorter) ? sorter[0]! : sorter;
-        const { by: _by, order: _order, ...kept } = choice;
-        choose(order ? { ...kept, by: String(columnKey), order } : kept);
+        choose(withOrder(choice, String(columnKey), order));
       }}
       pagination={false}
       showSorterTooltip={false}
@@ -80,11 +54,6 @@ function drawn<R>(column: Column<R>): TableColumnType<R> {
   };
 }
 
-function withOnly({ only = {}, ...choice }: Choice, head: string, kinds: string[]): Choice {
-  const { [head]: _, ...others } = only;
-  return { ...choice, only: kinds.length > 0 ? { ...others, [head]: kinds } : others };
-}
-
 /**
  * A column filtered by what its records are.
  * @param only what is shown of it; all where it names nothing
@@ -96,7 +65,7 @@ function filtered<R>(
   only: readonly string[],
   choose: (kinds: string[]) => void,
 ): TableColumnType<R> {
-  const kinds = [...new Set(rows.map(kind))].sort((a, b) => a.localeCompare(b));
+  const kinds = kindsIn(rows, kind);
   // What is no longer among them hides nothing.
   const still = only.filter((one) => kinds.includes(one));
   return {

@@ -19,5 +19,8 @@ function mediaHook(query: string): () => boolean {
 /** Whether the page is touched with a finger: then the device's own way of choosing a date is the better one. */
 export const useCoarse = mediaHook("(pointer: coarse)");
 
+/** Whether there is room beside a view for what belongs to it. */
+export const useRoomBeside = mediaHook("(min-width: 1500px)");
+
 /** Whether the page is as narrow as a phone: then the Column and most views are a tap away. */
 export const useNarrow = mediaHook("(max-width: 820px)");
