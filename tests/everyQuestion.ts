@@ -97,6 +97,10 @@ export function everyQuestion(log: Log, asking: Asking): { [N in QueryName]: Que
       { ...asking, from: ago(83), to: today },
       { ...asking, from: ago(400), to: ago(7) },
     ],
+    weeks: [
+      { ...asking, from: ago(28), weeks: 16 },
+      { ...asking, from: ago(400), weeks: 53 },
+    ],
     blocks: [
       { ...asking, atMost: 40 },
       { ...asking, atMost: 4 },

@@ -14,27 +14,31 @@ const silentAtMost = 30_000;
 export function readArchiveFile(name: LogName, given: Given, onProgress: MayStop): Promise<ImportReading | null> {
   return worked<ImportReading | null>((session, end) => {
     let silence: ReturnType<typeof setTimeout>;
+    // An ended worker answers no more: nothing is to be told after that.
+    const over = () => {
+      clearTimeout(silence);
+      clearInterval(stopped);
+    };
     const listen = () => {
       clearTimeout(silence);
-      silence = setTimeout(
-        () => end(Promise.reject(new Error("Reading it took too long and was given up. Nothing was changed."))),
-        silentAtMost,
-      );
+      silence = setTimeout(() => {
+        over();
+        end(Promise.reject(new Error("Reading it took too long and was given up. Nothing was changed.")));
+      }, silentAtMost);
     };
-    listen();
     // Stopping ends the worker itself, so that it works in the middle of anything.
     const stopped = setInterval(() => {
-      if (!onProgress(share)) end(Promise.resolve(null));
+      if (onProgress(share)) return;
+      over();
+      end(Promise.resolve(null));
     }, 200);
+    listen();
     let share = 0;
     const told = proxy((done: number) => {
       share = done;
       listen();
     });
-    return session.read(name, given, told).finally(() => {
-      clearTimeout(silence);
-      clearInterval(stopped);
-    });
+    return session.read(name, given, told).finally(over);
   });
 }
 

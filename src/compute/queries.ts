@@ -18,6 +18,7 @@ import { holdingsOf, joinedPeople, removedPerson } from "@/core/log/people";
 import { weekdayIntake } from "@/core/nutrition/foodDay";
 import { foodView } from "@/core/nutrition/foodView";
 import { blocksView } from "@/core/planning/blocksView";
+import { type WeeksAsk, weeksView } from "@/core/planning/weeksView";
 import { entryView } from "@/core/quickEntry/entryView";
 import { type ReportAsk, reportView } from "@/core/review/reportView";
 import type { LibraryFilter } from "@/core/strength/library";
@@ -104,6 +105,7 @@ const questions = {
   ),
   suggest: ofPerson((asOf, asks: SuggestAsk) => suggestView(asOf, asks)),
   work: ofPerson((asOf, asks: WorkAsk) => workView(asOf, asks)),
+  weeks: ofPerson((asOf, asks: WeeksAsk) => weeksView(asOf, asks)),
   blocks: ofPerson((asOf, { atMost }: { atMost: number }) => blocksView(asOf, atMost)),
   records: ofPerson((asOf, asks: { exerciseId: string | null; atMost: number }) => recordsView(asOf, asks)),
   householdLifts: (ground: Ground, asks: Asking) =>
@@ -162,6 +164,7 @@ export function everyView(asking: Asking): { name: QueryName; asks: Queries[Quer
     day: { ...asking, date: asking.today },
     lifts: { ...asking, against: null },
     work: { ...asking, from: dateOf(day - 83), to: asking.today },
+    weeks: { ...asking, from: dateOf(day - 28), weeks: 16 },
     blocks: { ...asking, atMost: 4 },
     records: { ...asking, exerciseId: null, atMost: 40 },
     exercises: { ...asking, text: "", muscle: null, equipment: null, group: null },

@@ -114,9 +114,35 @@ function addRower(log: Log, today: Day): void {
       name,
       startDate: dateOf(monday + 42 * index),
       days: 42,
+      easyWeeks: [6],
       aim: "Five weeks rising, the sixth lighter",
     }),
   );
+  add(log, "phases", {
+    id: "rower-phase-base",
+    personId: rowerId,
+    name: "Winter base",
+    aim: "get stronger",
+    startDate: dateOf(monday),
+    days: goalStart - monday,
+    intention: "Lift heavier while the water is cold.",
+    measures: [{ of: "e1rm", exerciseId: "back-squat", from: 105, to: 120 }],
+  });
+  add(log, "phases", {
+    id: "rower-phase-weight",
+    personId: rowerId,
+    name: "To the regatta",
+    aim: "make a weight",
+    startDate: dateOf(goalStart),
+    days: deadline - goalStart + 1,
+    intention: "Lighter by the day, no weaker on the bar.",
+    why: "The lightweight class at the harbour regatta",
+    measures: [
+      { of: "weight", from: 75.3, to: 71 },
+      { of: "e1rm", exerciseId: "back-squat", to: 135 },
+      { of: "sessions", to: 130 },
+    ],
+  });
   liveAndWrite(log, rowerId, life, random, today);
   const when = { random: new Random(7), personId: rowerId, today, firstDay, illness, holiday };
   for (let day = firstDay; day <= today + 7; day++)

@@ -268,6 +268,7 @@ describe("what once locked every page, or stopped all tabs,", () => {
     expect(await saidOf(page, "bomb.zip").count()).toBe(0);
     await other.close();
     await expectWorking(hand);
+    expect(await page.getByText(/Reading, \d/).count()).toBe(0);
   });
 });
 

@@ -24,6 +24,7 @@ const views = [
   ["/report", "Report"],
 ] as const;
 const parts = [
+  ["/plan", "Plan"],
   ["/lifts/work", "Work"],
   ["/lifts/records", "Records"],
   ["/lifts/exercises?exercise=chin-up", "Exercises"],
@@ -44,7 +45,7 @@ describe.each([
   afterAll(() => hand.close());
 
   // In the dark those that draw with colours of their own.
-  const drawn = new Set(["/", "/body", "/ledger", "/report", "/lifts/work"]);
+  const drawn = new Set(["/", "/plan", "/body", "/ledger", "/report", "/lifts/work"]);
   it.each([...views, ...parts].filter(([path]) => !dark || drawn.has(path) || path.startsWith("/train")))(
     "%s has no error, no outside request, no policy violation, no axe finding",
     async (path) => {

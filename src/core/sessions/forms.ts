@@ -51,3 +51,15 @@ export function sessionForm(context: FormContext & { covered: boolean }) {
 }
 
 export type SessionValues = z.output<ReturnType<typeof sessionForm>>;
+
+/** A session that is planned on a day, without what it is made of. */
+export function plannedSessionForm() {
+  return z.object({
+    kind: nameText("The kind").transform((kind) => kind.toLowerCase()),
+    title: words,
+    time: timeOfDay,
+    minutes: optional(figure("Minutes", minutes.min(shortestSession).max(longestSession), minuteUnits)),
+    effort: rated,
+    optional: z.boolean(),
+  });
+}

@@ -1,6 +1,7 @@
 /** The views, in the order of the bar, each with its key; at the foot of a phone only those of every day have room. */
 export const views = [
   { path: "/", name: "Today", daily: true, key: "1" },
+  { path: "/plan", name: "Plan", daily: false, key: "p" },
   { path: "/lifts", name: "Lifts", daily: true, key: "2" },
   { path: "/distance", name: "Distance", daily: false, key: "3" },
   { path: "/body", name: "Body", daily: false, key: "4" },

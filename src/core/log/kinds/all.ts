@@ -1,6 +1,7 @@
 import * as z from "zod";
 import { activityKinds } from "./activityKinds";
 import { blocks } from "./blocks";
+import { cycles } from "./cycles";
 import { dayNotes } from "./dayNotes";
 import { energySettings } from "./energySettings";
 import { exercises } from "./exercises";
@@ -11,10 +12,13 @@ import { maxima } from "./maxima";
 import { meals } from "./meals";
 import { measures } from "./measures";
 import { people } from "./people";
+import { phases } from "./phases";
 import { photos } from "./photos";
 import { readings } from "./readings";
 import { recipes } from "./recipes";
+import { routines } from "./routines";
 import { sessions } from "./sessions";
+import { standardWeeks } from "./standardWeeks";
 import { water } from "./water";
 import { weighIns } from "./weighIns";
 
@@ -37,7 +41,11 @@ export const kinds = registry({
   maxima,
   kinds: activityKinds,
   sessions,
+  phases,
   blocks,
+  routines,
+  standardWeeks,
+  cycles,
   measures,
   readings,
   foods,

@@ -1,5 +1,5 @@
 import * as z from "zod";
-import { blockDays, date, name, open, owned, text } from "./fields";
+import { blockDays, date, id, name, open, owned, text, weekNumber } from "./fields";
 import { byName, personalKind } from "./kind";
 
 /**
@@ -11,6 +11,10 @@ const schema = open({
   name,
   startDate: date,
   days: blockDays,
+  phaseId: id.nullish(),
+  /** Its easy weeks, counted from 1. */
+  easyWeeks: z.array(weekNumber).max(150).nullish(),
+  focus: text.nullish(),
   aim: text.nullish(),
   note: text.nullish(),
 });
@@ -20,7 +24,7 @@ export type Block = z.infer<typeof schema>;
 export const blocks = personalKind({
   schema,
   names: { one: "block", several: "blocks" },
-  refersTo: {},
+  refersTo: { phaseId: "phases" },
   title: byName,
   changesSayWhich: false,
   standIn: null,

@@ -46,15 +46,56 @@ export const restSeconds = amount(7200);
 export const portions = amount(1000);
 export const waterMl = amount(100_000);
 
-/** Common to every record: who it is, how often it was written, and when last (a hybrid logical clock stamp). */
-export const shared = { id, revision: z.number().int().min(0).nullish(), changed: z.string().max(100).nullish() };
-export const owned = { ...shared, personId: id };
-
 export const reps = z.number().min(0).max(10_000);
 export const load = z.number().min(-500).max(5000);
 export const seconds = amount(1_000_000);
 export const metres = amount(10_000_000);
 export const grams = amount(100_000);
+
+/** A distance and a time, as planned or as covered. */
+export const covered = open({ metres: metres.nullish(), seconds: seconds.nullish() });
+/** What a planned set asks for. */
+export const plannedSet = open({
+  /**
+   * The repetitions, or the fewest of them where `repsTo` names the most (8–12) or where they are as many as possible
+   * (5 or more).
+   */
+  reps: reps.nullish(),
+  repsTo: reps.nullish(),
+  kg: load.nullish(),
+  percent: amount(2).nullish(),
+  rpe: effort.nullish(),
+  asManyAsPossible: z.boolean().nullish(),
+  seconds: seconds.nullish(),
+  metres: metres.nullish(),
+});
+/** An exercise of a session that has no day yet: its sets are planned only. */
+export const plannedItem = open({
+  exerciseId: id,
+  note: text.nullish(),
+  superset: z.union([text, z.number()]).nullish(),
+  tempo: text.nullish(),
+  sets: z
+    .array(open({ warmUp: z.boolean().nullish(), restSeconds: seconds.nullish(), planned: plannedSet.nullish() }))
+    .max(500),
+});
+/** A part of a structured run, row or swim: so often a distance or a time, with a rest after each, at a target. */
+export const step = open({
+  times: z.number().int().min(1).max(500).nullish(),
+  metres: metres.nullish(),
+  seconds: seconds.nullish(),
+  rest: covered.nullish(),
+  target: open({ secondsPerKm: seconds.nullish(), watts: amount(5000).nullish(), effort: effort.nullish() }).nullish(),
+  note: text.nullish(),
+});
+/** A weekday, Monday 1 to Sunday 7. */
+export const weekday = z.number().int().min(1).max(7);
+/** A week of a block or a cycle, counted from 1. */
+export const weekNumber = z.number().int().min(1).max(200);
+
+/** Common to every record: who it is, how often it was written, and when last (a hybrid logical clock stamp). */
+export const shared = { id, revision: z.number().int().min(0).nullish(), changed: z.string().max(100).nullish() };
+export const owned = { ...shared, personId: id };
 
 /**
  * Nutrients in grams, energy in kilocalories. Carbohydrate is total carbohydrate unless a food's basis says otherwise.

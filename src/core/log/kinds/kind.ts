@@ -50,8 +50,8 @@ export type HouseholdKind<S extends z.ZodType = z.ZodType> = Knowledge<S>;
 
 /** A kind that belongs to a person and lasts. */
 export interface PersonalKind<S extends z.ZodType = z.ZodType> extends Knowledge<S> {
-  /** The field that says from when it counts. */
-  begins: "startDate" | "from";
+  /** The field that says from when it counts; null where it counts always. */
+  begins: "startDate" | "from" | null;
 }
 
 /** A kind that belongs to a person and a day. */

@@ -17,7 +17,7 @@ function pointers(kind: RecordKind): string[] {
     if (schema.items) walk(schema.items as z.core.JSONSchema.BaseSchema, `${path}[]`);
     for (const [name, inner] of Object.entries(schema.properties ?? {})) {
       const at = path === "" ? name : `${path}.${name}`;
-      if (/Id$/.test(name)) found.push(at);
+      if (/Id$|^maximumOf$/.test(name)) found.push(at);
       walk(inner as z.core.JSONSchema.BaseSchema, at);
     }
   };
@@ -147,6 +147,14 @@ describe("what points to a record", () => {
       "put" in step ? (step.put as unknown as { items: { exerciseId: string }[] }) : null,
     );
     expect(moved!.items.map(({ exerciseId }) => exerciseId)).toEqual(["kept", "bench"]);
-    expect(strandedBy("exercises")).toEqual(["exercises", "maxima", "sessions"]);
+    expect(strandedBy("exercises")).toEqual([
+      "exercises",
+      "maxima",
+      "sessions",
+      "phases",
+      "routines",
+      "standardWeeks",
+      "cycles",
+    ]);
   });
 });

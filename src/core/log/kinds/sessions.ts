@@ -2,6 +2,7 @@ import * as z from "zod";
 import { doneSets } from "../doneSets";
 import {
   amount,
+  covered,
   date,
   effort,
   energyKcal,
@@ -13,27 +14,17 @@ import {
   name,
   open,
   owned,
+  plannedSet,
   reps,
   seconds,
+  step,
   text,
   time,
+  weekday,
+  weekNumber,
 } from "./fields";
 import { dailyKind } from "./kind";
 
-const plannedSet = open({
-  /**
-   * The repetitions, or the fewest of them where `repsTo` names the most (8–12) or where they are as many as possible
-   * (5 or more).
-   */
-  reps: reps.nullish(),
-  repsTo: reps.nullish(),
-  kg: load.nullish(),
-  percent: amount(2).nullish(),
-  rpe: effort.nullish(),
-  asManyAsPossible: z.boolean().nullish(),
-  seconds: seconds.nullish(),
-  metres: metres.nullish(),
-});
 const doneSet = open({
   reps: reps.nullish(),
   kg: load.nullish(),
@@ -66,8 +57,6 @@ const item = open({
   skipped: text.nullish(),
 });
 
-const covered = open({ metres: metres.nullish(), seconds: seconds.nullish() });
-
 /** More sets than this nobody does in one session. */
 const setsAtMost = 4000;
 
@@ -98,9 +87,28 @@ const schema = open({
   }).nullish(),
   /** The pieces of a session of pieces, in order; `distance.done` is their sum. */
   repeats: z
-    .array(open({ metres: metres.nullish(), seconds: seconds.nullish(), restSeconds: seconds.nullish() }))
+    .array(
+      open({
+        metres: metres.nullish(),
+        seconds: seconds.nullish(),
+        restSeconds: seconds.nullish(),
+        heartRate: amount(300).nullish(),
+        watts: amount(5000).nullish(),
+      }),
+    )
     .max(500)
     .nullish(),
+  /** What it was made of, and the week of its cycle; the weekday it was planned for, whatever day it is moved to. */
+  routineId: id.nullish(),
+  cycleId: id.nullish(),
+  week: weekNumber.nullish(),
+  weekday: weekday.nullish(),
+  /** A class: whether a place in it is booked, and who leads it. */
+  booked: z.boolean().nullish(),
+  instructor: text.nullish(),
+  links: z.array(text).max(50).nullish(),
+  /** What is asked for of a run, a row or a swim, part by part. */
+  steps: z.array(step).max(200).nullish(),
   items: z
     .array(item)
     .max(500)
@@ -118,7 +126,7 @@ export type TrainingSet = z.infer<typeof trainingSet>;
 export const sessions = dailyKind({
   schema,
   names: { one: "session", several: "sessions" },
-  refersTo: { "items[].exerciseId": "exercises" },
+  refersTo: { routineId: "routines", cycleId: "cycles", "items[].exerciseId": "exercises" },
   title: ({ title, kind }) => title || kind,
   changesSayWhich: false,
   standIn: null,

@@ -49,7 +49,7 @@ function dateIn(kind: RecordKind, record: AnyRecord): string | null {
   const known = kinds[kind];
   if (known.belongsTo === "household") return null;
   const field = known.belongsTo === "day" ? "date" : known.begins;
-  return (record as Record<string, string | undefined>)[field] ?? null;
+  return field === null ? null : ((record as Record<string, string | undefined>)[field] ?? null);
 }
 
 /** Fields whose name is not what they are called. */

@@ -1,0 +1,5 @@
+import { Plan } from "@/features/plan/Plan";
+
+export default function Page() {
+  return <Plan />;
+}

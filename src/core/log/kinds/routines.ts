@@ -1,0 +1,33 @@
+import * as z from "zod";
+import { covered, effort, minutes, name, open, plannedItem, shared, step, text } from "./fields";
+import { byName, householdKind } from "./kind";
+
+/** A session without a day: what it is made of is planned only. */
+const schema = open({
+  ...shared,
+  name,
+  kind: name.nullish(),
+  minutes: minutes.nullish(),
+  effort: effort.nullish(),
+  instructor: text.nullish(),
+  links: z.array(text).max(50).nullish(),
+  note: text.nullish(),
+  items: z.array(plannedItem).max(500).nullish(),
+  distance: open({
+    planned: covered.nullish(),
+    purpose: text.nullish(),
+    steps: z.array(step).max(200).nullish(),
+  }).nullish(),
+});
+
+export type Routine = z.infer<typeof schema>;
+
+export const routines = householdKind({
+  schema,
+  names: { one: "routine", several: "routines" },
+  refersTo: { "items[].exerciseId": "exercises" },
+  title: byName,
+  changesSayWhich: false,
+  lists: null,
+  standIn: (id, name) => ({ id, name }),
+});

@@ -1,0 +1,43 @@
+import * as z from "zod";
+import { covered, effort, id, minutes, name, open, owned, plannedItem, step, text, time, weekday } from "./fields";
+import { byName, personalKind } from "./kind";
+
+/** A session of a weekday: a routine, or one that stands here alone. */
+const weekSession = open({
+  routineId: id.nullish(),
+  kind: name.nullish(),
+  title: text.nullish(),
+  time: time.nullish(),
+  minutes: minutes.nullish(),
+  effort: effort.nullish(),
+  optional: z.boolean().nullish(),
+  items: z.array(plannedItem).max(500).nullish(),
+  distance: open({
+    planned: covered.nullish(),
+    purpose: text.nullish(),
+    steps: z.array(step).max(200).nullish(),
+  }).nullish(),
+});
+
+const schema = open({
+  ...owned,
+  name,
+  days: z
+    .array(open({ weekday, rest: z.boolean().nullish(), sessions: z.array(weekSession).max(50).nullish() }))
+    .max(7)
+    .nullish(),
+  note: text.nullish(),
+});
+
+export type StandardWeek = z.infer<typeof schema>;
+
+export const standardWeeks = personalKind({
+  schema,
+  names: { one: "standard week", several: "standard weeks" },
+  refersTo: { "days[].sessions[].routineId": "routines", "days[].sessions[].items[].exerciseId": "exercises" },
+  title: byName,
+  changesSayWhich: false,
+  standIn: null,
+  lists: null,
+  begins: null,
+});

@@ -1,0 +1,66 @@
+"use client";
+
+import type { WeeksView } from "@/core/planning/weeksView";
+import { addDays } from "@/ui/dates";
+import { LinkButton } from "@/ui/kit/LinkButton";
+import { Segmented } from "@/ui/kit/Segmented";
+import { useLog } from "@/ui/log/LogContext";
+import { useFigure } from "@/ui/log/useFigure";
+import styles from "@/ui/view.module.css";
+import { useState } from "react";
+import { DayOfPlan } from "./DayOfPlan";
+import { Phases } from "./Phases";
+import { Weeks } from "./Weeks";
+
+/** How many weeks are shown, and how many of them lie before the one that holds today. */
+const spans = [
+  { label: "16 weeks", value: 16 },
+  { label: "half-year", value: 26 },
+  { label: "year", value: 53 },
+  { label: "three years", value: 157 },
+] as const;
+
+/** What is coming? The Column at the scale of weeks, with what runs beside them. */
+export function Plan() {
+  const { today } = useLog();
+  const [span, setSpan] = useState<number>(16);
+  const [moved, setMoved] = useState(0);
+  const [day, setDay] = useState<string | null>(null);
+  const before = Math.round(span / 4);
+  const view = useFigure("weeks", { from: addDays(today, 7 * (moved - before)), weeks: span });
+  return (
+    <>
+      <div className={styles.head}>
+        <div className={styles.title}>
+          <h1>Plan</h1>
+          {view && <span className="quiet">{runningText(view)}</span>}
+        </div>
+        <span className="row">
+          <LinkButton onClick={() => setMoved(moved - before)}>Earlier</LinkButton>
+          <LinkButton disabled={moved === 0} onClick={() => setMoved(0)}>
+            Today
+          </LinkButton>
+          <LinkButton onClick={() => setMoved(moved + before)}>Later</LinkButton>
+          <Segmented options={spans} value={span} onChange={setSpan} label="How much of it" />
+        </span>
+      </div>
+      {view && <Weeks view={view} onDay={setDay} />}
+      {view && <Phases phases={view.phases} />}
+      {view && day !== null && (
+        <DayOfPlan
+          date={day}
+          day={view.weeks.flatMap(({ days }) => days).find(({ date }) => date === day) ?? null}
+          onClose={() => setDay(null)}
+        />
+      )}
+    </>
+  );
+}
+
+/** The phase and the block that run today, in words. */
+function runningText({ bars }: WeeksView): string {
+  return bars
+    .filter(({ state }) => state === "under way")
+    .map(({ name, passed, days }) => `${name}, day ${passed} of ${days}`)
+    .join(" · ");
+}
