@@ -254,6 +254,32 @@ describe("a log kept by forms", () => {
     await page.reload();
     await form.waitFor();
     expect([await weight.inputValue(), await field("What influenced it").inputValue()]).toEqual(["", ""]);
+    // A change that is saved is not typed again over a later one.
+    await page.goto(`${address}/`);
+    const note = page.getByLabel("Note of the day");
+    const said = async (text: string) => {
+      await page.getByRole("button", { name: /the note of the day$/ }).click();
+      await note.fill(text);
+      await page.getByRole("button", { name: "Save note" }).click();
+      await saved(hand, "Note of 11 Jun 2026");
+      await note.waitFor({ state: "detached" });
+    };
+    await said("windy");
+    await said("windy, cold");
+    await page.getByRole("button", { name: /the note of the day$/ }).click();
+    expect(await note.inputValue()).toBe("windy, cold");
+    // What is left is not kept, what is only turned away from is.
+    await note.fill("calm");
+    await page.getByRole("button", { name: "Cancel" }).click();
+    await page.getByRole("button", { name: /the note of the day$/ }).click();
+    expect(await note.inputValue()).toBe("windy, cold");
+    await note.fill("calm");
+    await page.keyboard.press("Escape");
+    await page.goto(`${address}/body`);
+    await page.goto(`${address}/`);
+    await page.getByRole("button", { name: /the note of the day$/ }).click();
+    await expect.poll(() => note.inputValue()).toBe("calm");
+    await page.getByRole("button", { name: "Cancel" }).click();
   });
 
   it("what can be read two ways is asked, and a far-off weight needs a second Enter", async () => {

@@ -32,7 +32,7 @@ export function MeasureForm({ known, measures }: Pick<MeasuresView, "known" | "m
     offered: Object.fromEntries(offered.map(({ value, label, unit }) => [value, { name: label, unit }])),
     known: known.map(({ name }) => name),
   };
-  const { control, handleSubmit, resetField, setValue } = useTypedForm(measureForm, context, `reading ${person.id}`, {
+  const { control, handleSubmit, drop } = useTypedForm(measureForm, context, `reading ${person.id}`, {
     defaultValues: {
       date: day < today ? day : today,
       measure: offered[0]!.value,
@@ -82,9 +82,8 @@ export function MeasureForm({ known, measures }: Pick<MeasuresView, "known" | "m
     ];
     if (!(await commit(steps, `${title} ${printNumber(value, 1)} ${measuredIn}`.trim()))) return;
     setDoubt(null);
-    resetField("value");
     // How one was measured says nothing of the next.
-    setValue("method", "");
+    drop(["date", "measure"]);
   });
   return (
     <form

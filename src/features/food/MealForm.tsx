@@ -27,7 +27,7 @@ export function MealForm() {
     ...(library?.recipes ?? []).map(({ id, name }) => ({ value: `recipe ${id}`, label: `${name} (recipe)` })),
   ];
   const first = options[0]?.value ?? "";
-  const { control, handleSubmit, resetField } = useTypedForm(mealForm, { units, today, first }, `meal ${person.id}`, {
+  const { control, handleSubmit, drop } = useTypedForm(mealForm, { units, today, first }, `meal ${person.id}`, {
     defaultValues: { meal: meals[0]!, thing: "", amount: "" },
   });
   const chosen = useWatch({ control, name: "thing" }) || first;
@@ -47,7 +47,7 @@ export function MealForm() {
         `${options.find(({ value }) => value === chosen)?.label ?? ""}, ${printPlain(amount, 1)} ${isRecipe ? "portions" : "g"}`,
       )
     )
-      resetField("amount");
+      drop(["meal", "thing"]);
   });
   return (
     <section className={`${styles.form} ${styles.section} noprint`}>

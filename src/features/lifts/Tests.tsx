@@ -34,7 +34,7 @@ export function Tests({ lift: { exercise, tests, added } }: { lift: LiftView }) 
         `Tested ${exercise.name} ${printer.load(kg)}`,
       )
     )
-      drop();
+      drop(["date"]);
   });
   return (
     <section className={`${view.section} noprint`}>

@@ -52,7 +52,7 @@ export function WeighInOfDay({ view: { weighIn, seconds, date, trend } }: { view
             {" "}
             Another tab has logged it while you wrote {typed}.{" "}
             <LinkButton onClick={() => void save()}>Write {typed} instead</LinkButton>{" "}
-            <LinkButton onClick={drop}>Leave it</LinkButton>
+            <LinkButton onClick={() => drop()}>Leave it</LinkButton>
           </p>
         )}
       </div>

@@ -3,6 +3,7 @@
 import type { FormContext } from "@/core/entry/form";
 import { type BaseSyntheticEvent, useState } from "react";
 import type { DefaultValues, FieldValues } from "react-hook-form";
+import { forgetTyping } from "./keptTyping";
 import type { LateForm } from "./lateForm";
 import { type TypedForm, useTypedForm } from "./useTypedForm";
 
@@ -65,6 +66,7 @@ export function useRecordForm<C extends FormContext, F extends FieldValues, V>(
         if (await write(values, new Set(keysOf(now).filter((key) => !same(fields[key], now[key]))))) {
           // What was typed is the record now: from here on it follows the record again.
           form.reset(fields, { keepDirtyValues: false });
+          forgetTyping(keep);
           setOpened({ savedOn: now });
         }
       } finally {
