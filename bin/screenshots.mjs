@@ -77,7 +77,7 @@ const views = [
   ["/food", "food"],
   ["/energy", "energy"],
   ["/files", "files"],
-  ["/settings", "settings"],
+  ["/plan", "plan"],
   ["/ledger", "ledger"],
   ["/report", "report"],
 ];

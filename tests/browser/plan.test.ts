@@ -52,6 +52,9 @@ describe("the plan by weeks", () => {
     await dialog.getByLabel("Effort, 0 to 10").press("Enter");
     await saved(hand, "Long row planned on 13 Jun");
     await dialog.getByRole("button", { name: "Move to…" }).press("Enter");
+    await dialog.getByLabel("to", { exact: true }).fill("some day");
+    await dialog.getByLabel("to", { exact: true }).press("Tab");
+    expect(await dialog.getByRole("button", { name: "Move", exact: true }).isDisabled()).toBe(true);
     await dialog.getByLabel("to", { exact: true }).fill("14 Jun");
     await dialog.getByLabel("to", { exact: true }).press("Tab");
     await dialog.getByRole("button", { name: "Move", exact: true }).press("Enter");

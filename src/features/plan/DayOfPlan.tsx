@@ -1,5 +1,6 @@
 "use client";
 
+import { entryDayOf } from "@/core/base/calendar/day";
 import type { Session } from "@/core/log/kinds/sessions";
 import { put } from "@/core/log/records";
 import type { DayOfWeek, SessionOfWeek } from "@/core/planning/weeksView";
@@ -86,7 +87,7 @@ function SessionLine({ session, record }: { session: SessionOfWeek; record: Sess
           <Captioned caption="to">
             {(id) => <DateField id={id} value={moving} lean="ahead" onChange={setMoving} />}
           </Captioned>
-          <Button disabled={moving === record.date} onClick={() => void move(moving)}>
+          <Button disabled={entryDayOf(moving) === null || moving === record.date} onClick={() => void move(moving)}>
             Move
           </Button>
           <LinkButton onClick={() => setMoving(null)}>Leave it</LinkButton>
