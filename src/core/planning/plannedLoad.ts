@@ -1,4 +1,5 @@
 import { type Day, mustDay, weekStartOf } from "../base/calendar/day";
+import { sessionLoad } from "../endurance/distance";
 import type { AsOf } from "../log/asOf";
 import type { Session } from "../log/kinds/sessions";
 import { sessionsOf } from "../sessions/slice";
@@ -34,7 +35,7 @@ export function plannedLoads(asOf: AsOf): PlannedLoad[] {
     const weekStart = weekStartOf(mustDay(session.date), asOf.weekStart);
     const week = weeks.get(weekStart) ?? { weekStart, sessionLoad: 0, minutes: 0 };
     week.minutes += minutes;
-    week.sessionLoad += minutes * (effort ?? 0);
+    week.sessionLoad += sessionLoad(effort ?? 0, minutes);
     weeks.set(weekStart, week);
   }
   return [...weeks.values()];

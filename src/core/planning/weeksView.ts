@@ -1,6 +1,7 @@
 import { dateOf, type Day, mustDay, weekStartOf } from "../base/calendar/day";
+import { sessionLoad } from "../endurance/distance";
 import { goalsOf } from "../goals/slice";
-import { planLine } from "../goals/plan";
+import { aimOf, planLine } from "../goals/plan";
 import type { AsOf } from "../log/asOf";
 import type { Block } from "../log/kinds/blocks";
 import type { Phase } from "../log/kinds/phases";
@@ -81,7 +82,6 @@ export interface WeeksView {
   lanes: { phase: number; block: number };
   /** Every phase, the latest first. */
   phases: PhaseStanding[];
-  blocks: Block[];
 }
 
 /** Weeks of the plan, with what was done of them, and what runs beside them. */
@@ -98,7 +98,6 @@ export function weeksView(asOf: AsOf, { from, weeks }: WeeksAsk): WeeksView {
       .phases()
       .map((phase) => phaseStanding(asOf, phase))
       .toReversed(),
-    blocks: planningOf(asOf).blocks(),
   };
 }
 
@@ -144,11 +143,11 @@ function workOf(asOf: AsOf, start: Day, sessions: readonly Session[]): Pick<Week
     const minutes = sessionMinutes(session);
     if (wasPerformed(session, asOf.on) && minutes !== null) {
       performed.minutes += minutes;
-      performed.sessionLoad += minutes * (session.effort ?? 0);
+      performed.sessionLoad += sessionLoad(session.effort ?? 0, minutes);
     }
     const plan = plannedEffort(session);
     planned.minutes += plan.minutes ?? 0;
-    planned.sessionLoad += (plan.minutes ?? 0) * (plan.effort ?? 0);
+    planned.sessionLoad += sessionLoad(plan.effort ?? 0, plan.minutes ?? 0);
   }
   return { performed, planned };
 }
@@ -160,7 +159,7 @@ function marksIn(asOf: AsOf, first: Day, last: Day): Map<Day, string[]> {
     if (day >= first && day <= last) marks.set(day, [...(marks.get(day) ?? []), text]);
   };
   for (const goal of goalsOf(asOf).all()) {
-    if ((goal.of ?? "weight") !== "weight" || goal.targetKg == null) continue;
+    if (aimOf(goal) !== "weight" || goal.targetKg == null) continue;
     const line = planLine(goal);
     if (!("reason" in line)) mark(line.deadline, `goal ${asOf.printer.mass(line.targetKg)}`);
   }

@@ -57,8 +57,6 @@ export function firstForm(
   });
 }
 
-/** What the page of the first run holds. */
-export type FirstFields = z.input<ReturnType<typeof firstForm>>;
 export type FirstValues = z.output<ReturnType<typeof firstForm>>;
 
 /** Another person of the household. */

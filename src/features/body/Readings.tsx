@@ -4,6 +4,7 @@ import { counted, printNumber, printPlain } from "@/core/base/units/number";
 import type { MeasureRow } from "@/core/body/measuresView";
 import { put, type RecordOf } from "@/core/log/records";
 import { fullDate } from "@/ui/dates";
+import { Cancel } from "@/ui/inputs/Cancel";
 import { Field, narrow, Row, RowButton } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
@@ -126,16 +127,7 @@ function EditReading({
         <RowButton>
           <Button htmlType="submit">Save reading</Button>
         </RowButton>
-        <RowButton>
-          <LinkButton
-            onClick={() => {
-              drop();
-              onClose();
-            }}
-          >
-            Cancel
-          </LinkButton>
-        </RowButton>
+        <Cancel drop={drop} onClose={onClose} />
       </Row>
       <Meanwhile said={meanwhile} />
     </form>

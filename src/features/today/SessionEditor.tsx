@@ -2,10 +2,10 @@
 
 import type { Session } from "@/core/log/kinds/sessions";
 import { sessionFields, withSessionFields } from "@/core/sessions/sessionForm";
+import { Cancel } from "@/ui/inputs/Cancel";
 import { check, Field, Row, RowButton, wide } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
-import { LinkButton } from "@/ui/kit/LinkButton";
 import { TickField } from "@/ui/kit/Tick";
 import { useLog } from "@/ui/log/LogContext";
 import { lateForm } from "@/ui/inputs/lateForm";
@@ -82,16 +82,7 @@ export function SessionEditor({ session, onSave, onClose }: Props) {
         <RowButton>
           <Button htmlType="submit">Save session</Button>
         </RowButton>
-        <RowButton>
-          <LinkButton
-            onClick={() => {
-              drop();
-              onClose();
-            }}
-          >
-            Cancel
-          </LinkButton>
-        </RowButton>
+        <Cancel drop={drop} onClose={onClose} />
       </Row>
       <Meanwhile said={meanwhile} />
     </form>

@@ -4,6 +4,7 @@ import type { DayView } from "@/core/days/dayView";
 import type { WeighIn } from "@/core/log/kinds/weighIns";
 import { put } from "@/core/log/records";
 import { fullDate } from "@/ui/dates";
+import { Cancel } from "@/ui/inputs/Cancel";
 import { Field, narrow, Row, RowButton } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
@@ -164,16 +165,7 @@ function Change({
         <RowButton>
           <Button htmlType="submit">Save</Button>
         </RowButton>
-        <RowButton>
-          <LinkButton
-            onClick={() => {
-              drop();
-              onClose();
-            }}
-          >
-            Cancel
-          </LinkButton>
-        </RowButton>
+        <Cancel drop={drop} onClose={onClose} />
       </Row>
       {question !== null && (
         <p className="warn" role="alert">

@@ -5,10 +5,10 @@ import type { TrainingSet } from "@/core/log/kinds/sessions";
 import { isTimed } from "@/core/strength/sets";
 import { loadField, repsField } from "@/core/strength/setText";
 import { isOpenEnded } from "@/core/training/perform";
+import { Cancel } from "@/ui/inputs/Cancel";
 import { Field, narrow, Row, RowButton, check as tick } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
-import { LinkButton } from "@/ui/kit/LinkButton";
 import { TickField } from "@/ui/kit/Tick";
 import { lateForm } from "@/ui/inputs/lateForm";
 import { useLog } from "@/ui/log/LogContext";
@@ -96,16 +96,7 @@ export function SetEditor({ set, exercise, onSave, onClose }: Props) {
             Open again
           </Button>
         </RowButton>
-        <RowButton>
-          <LinkButton
-            onClick={() => {
-              drop();
-              onClose();
-            }}
-          >
-            Cancel
-          </LinkButton>
-        </RowButton>
+        <Cancel drop={drop} onClose={onClose} />
       </Row>
       <Meanwhile said={meanwhile} />
     </form>

@@ -88,6 +88,12 @@ export const step = open({
   target: open({ secondsPerKm: seconds.nullish(), watts: amount(5000).nullish(), effort: effort.nullish() }).nullish(),
   note: text.nullish(),
 });
+/** A distance of a session that has no day yet. */
+export const plannedDistance = open({
+  planned: covered.nullish(),
+  purpose: text.nullish(),
+  steps: z.array(step).max(200).nullish(),
+});
 /** A weekday, Monday 1 to Sunday 7. */
 export const weekday = z.number().int().min(1).max(7);
 /** A week of a block or a cycle, counted from 1. */

@@ -1,5 +1,5 @@
 import * as z from "zod";
-import { covered, effort, minutes, name, open, plannedItem, shared, step, text } from "./fields";
+import { effort, minutes, name, open, plannedDistance, plannedItem, shared, text } from "./fields";
 import { byName, householdKind } from "./kind";
 
 /** A session without a day: what it is made of is planned only. */
@@ -13,11 +13,7 @@ const schema = open({
   links: z.array(text).max(50).nullish(),
   note: text.nullish(),
   items: z.array(plannedItem).max(500).nullish(),
-  distance: open({
-    planned: covered.nullish(),
-    purpose: text.nullish(),
-    steps: z.array(step).max(200).nullish(),
-  }).nullish(),
+  distance: plannedDistance.nullish(),
 });
 
 export type Routine = z.infer<typeof schema>;

@@ -1,5 +1,5 @@
 import * as z from "zod";
-import { covered, effort, id, minutes, name, open, owned, plannedItem, step, text, time, weekday } from "./fields";
+import { effort, id, minutes, name, open, owned, plannedDistance, plannedItem, text, time, weekday } from "./fields";
 import { byName, personalKind } from "./kind";
 
 /** A session of a weekday: a routine, or one that stands here alone. */
@@ -12,11 +12,7 @@ const weekSession = open({
   effort: effort.nullish(),
   optional: z.boolean().nullish(),
   items: z.array(plannedItem).max(500).nullish(),
-  distance: open({
-    planned: covered.nullish(),
-    purpose: text.nullish(),
-    steps: z.array(step).max(200).nullish(),
-  }).nullish(),
+  distance: plannedDistance.nullish(),
 });
 
 const schema = open({
