@@ -103,7 +103,7 @@ const ownControls = [
 ];
 const controlsOfTheTrade = [
   "src/ui/entry/EntryLine.tsx",
-  "src/features/ledger/LedgerCell.tsx",
+  "src/ui/grid/CellInput.tsx",
   "src/features/train/Dial.tsx",
   "src/features/lifts/SetsGrid.tsx",
   "src/features/body/Weekdays.tsx",

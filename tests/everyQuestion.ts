@@ -2,6 +2,7 @@ import type { Asking, Queries, QueryName } from "@/compute/queries";
 import { dateOf, mustDay } from "@/core/base/calendar/day";
 import { type Log, peopleOf } from "@/core/log/log";
 import { equationNames } from "@/core/energy/resting";
+import type { ProposalAsk } from "@/core/planning/proposals";
 import type { FigureRef } from "@/core/workings";
 
 /** Questions a person can ask of a log, some of each kind: a kind of question without one does not compile. */
@@ -52,6 +53,9 @@ export function everyQuestion(log: Log, asking: Asking): { [N in QueryName]: Que
     { figure: "waistToHeight" },
     { figure: "change" },
   ];
+  const cycleIds = [...log.records.cycles.keys()].sort();
+  const standardWeekIds = [...log.records.standardWeeks.keys()].sort();
+  const routines = [...log.records.routines.values()];
   const someone = { personId };
   const goneId = peopleOf(log).find(({ id }) => id !== personId)?.id ?? personId;
   return {
@@ -101,6 +105,48 @@ export function everyQuestion(log: Log, asking: Asking): { [N in QueryName]: Que
       { ...asking, from: ago(28), weeks: 16 },
       { ...asking, from: ago(400), weeks: 53 },
     ],
+    cycles: [asking],
+    cycle: cycleIds.map((cycleId) => ({ ...asking, cycleId })),
+    cycleTyped: cycleIds.map((cycleId) => ({
+      ...asking,
+      cycleId,
+      edits: [
+        { week: 1, weekday: 1, columnId: first, text: "5x3 75 %" },
+        { week: 1, weekday: 1, columnId: null, text: "heavy" },
+      ],
+    })),
+    cycleFilled: cycleIds.map((cycleId) => ({
+      ...asking,
+      cycleId,
+      place: { week: 1, weekday: 1, columnId: first },
+      step: { percent: 0.025, kg: 2.5, reps: 0 },
+    })),
+    nextCycle: cycleIds.map((cycleId) => ({ ...asking, cycleId })),
+    routines: [asking],
+    routineTyped: routines.map((routine) => ({ ...asking, routine, items: "Back squat 3x5 75 %\nChin-up 3x6" })),
+    sessionAsRoutine: [{ ...asking, date: last?.date ?? today, sessionId: last?.id ?? "none" }],
+    weekAsStandard: [{ ...asking, from: ago(7), name: "Usual" }],
+    nextWeek: [asking],
+    barRecord: [...log.records.blocks.keys()].slice(0, 1).map((id) => ({ ...asking, of: "block" as const, id })),
+    planDay: [-1, 0, 3].map((days) => ({ ...asking, date: ago(days) })),
+    planProposal: (
+      [
+        ...cycleIds.map((cycleId) => ({ of: "cycle" as const, cycleId })),
+        ...standardWeekIds.map((standardWeekId) => ({
+          of: "standardWeek" as const,
+          standardWeekId,
+          from: ago(-7),
+          weeks: 4,
+          rule: { kg: 2.5, reps: 0, percent: 0.025, easyEvery: 4, easySets: 0.5, easyLoad: 0.9 },
+        })),
+        ...routines.map((routine) => ({ of: "routine" as const, routine })),
+        { of: "shift", from: today, days: 3, withBars: true },
+        { of: "swap", a: ago(-1), b: ago(-3) },
+        { of: "clear", from: today, to: ago(-14) },
+        { of: "repeat", date: last?.date ?? today, sessionId: last?.id ?? "none", on: ago(-7), everyDays: 7, times: 3 },
+        { of: "taper", event: ago(-15), days: 14, share: 0.5 },
+      ] satisfies ProposalAsk[]
+    ).map((ask) => ({ ...asking, ask })),
     blocks: [
       { ...asking, atMost: 40 },
       { ...asking, atMost: 4 },

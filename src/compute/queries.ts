@@ -12,12 +12,27 @@ import { energyView } from "@/core/energy/energyView";
 import { type GoalAsk, goalPreview } from "@/core/energy/goalPreview";
 import { type LedgerAsk, ledgerPreview, ledgerView } from "@/core/ledger/ledgerView";
 import { AsOf } from "@/core/log/asOf";
+import type { Routine } from "@/core/log/kinds/routines";
 import { type Log, peopleOf } from "@/core/log/log";
 import { kindNames } from "@/core/log/kinds/all";
 import { holdingsOf, joinedPeople, removedPerson } from "@/core/log/people";
 import { weekdayIntake } from "@/core/nutrition/foodDay";
 import { foodView } from "@/core/nutrition/foodView";
 import { blocksView } from "@/core/planning/blocksView";
+import {
+  cycleFilled,
+  type CycleFilledAsk,
+  cyclesView,
+  cycleTyped,
+  type CycleTypedAsk,
+  cycleViewOf,
+  nextCycleOf,
+} from "@/core/planning/cycleView";
+import { nextWeekView, planDay } from "@/core/planning/nextWeekView";
+import { planProposal, type ProposalAsk } from "@/core/planning/proposals";
+import { planningOf } from "@/core/planning/slice";
+import { routinesView, routineTyped, sessionAsRoutine } from "@/core/planning/routines";
+import { standardWeekOf } from "@/core/planning/standardWeek";
 import { type WeeksAsk, weeksView } from "@/core/planning/weeksView";
 import { entryView } from "@/core/quickEntry/entryView";
 import { type ReportAsk, reportView } from "@/core/review/reportView";
@@ -106,6 +121,25 @@ const questions = {
   suggest: ofPerson((asOf, asks: SuggestAsk) => suggestView(asOf, asks)),
   work: ofPerson((asOf, asks: WorkAsk) => workView(asOf, asks)),
   weeks: ofPerson((asOf, asks: WeeksAsk) => weeksView(asOf, asks)),
+  cycles: ofPerson((asOf) => cyclesView(asOf)),
+  cycle: ofPerson((asOf, { cycleId }: { cycleId: string }) => cycleViewOf(asOf, cycleId)),
+  cycleTyped: ofPerson((asOf, asks: CycleTypedAsk, newId) => cycleTyped(asOf, asks, newId)),
+  cycleFilled: ofPerson((asOf, asks: CycleFilledAsk, newId) => cycleFilled(asOf, asks, newId)),
+  nextCycle: ofPerson((asOf, { cycleId }: { cycleId: string }, newId) => nextCycleOf(asOf, cycleId, newId)),
+  routines: ofPerson((asOf) => routinesView(asOf)),
+  routineTyped: ofPerson((asOf, asks: { routine: Routine; items: string }) => routineTyped(asOf, asks)),
+  sessionAsRoutine: ofPerson((asOf, asks: OfSession, newId) => sessionAsRoutine(asOf, asks, newId)),
+  weekAsStandard: ofPerson((asOf, { from, name }: { from: string; name: string }, newId) =>
+    standardWeekOf(asOf, from, name, newId),
+  ),
+  nextWeek: ofPerson((asOf) => nextWeekView(asOf)),
+  /** The record behind a bar beside the weeks. */
+  barRecord: ofPerson((asOf, { of, id }: { of: "phase" | "block"; id: string }) => ({
+    record:
+      (of === "phase" ? planningOf(asOf).phases() : planningOf(asOf).blocks()).find((one) => one.id === id) ?? null,
+  })),
+  planDay: ofPerson((asOf, { date }: OnDate) => planDay(asOf, date)),
+  planProposal: ofPerson((asOf, asks: { ask: ProposalAsk }, newId) => planProposal(asOf, asks, newId)),
   blocks: ofPerson((asOf, { atMost }: { atMost: number }) => blocksView(asOf, atMost)),
   records: ofPerson((asOf, asks: { exerciseId: string | null; atMost: number }) => recordsView(asOf, asks)),
   householdLifts: (ground: Ground, asks: Asking) =>
@@ -165,6 +199,9 @@ export function everyView(asking: Asking): { name: QueryName; asks: Queries[Quer
     lifts: { ...asking, against: null },
     work: { ...asking, from: dateOf(day - 83), to: asking.today },
     weeks: { ...asking, from: dateOf(day - 28), weeks: 16 },
+    cycles: asking,
+    routines: asking,
+    nextWeek: asking,
     blocks: { ...asking, atMost: 4 },
     records: { ...asking, exerciseId: null, atMost: 40 },
     exercises: { ...asking, text: "", muscle: null, equipment: null, group: null },

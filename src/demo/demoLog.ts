@@ -1,11 +1,13 @@
 import { dateOf, type Day, weekStartOf } from "@/core/base/calendar/day";
 import type { Person } from "@/core/log/kinds/people";
+import type { Session } from "@/core/log/kinds/sessions";
 import { emptyLog, type Log, putRecord } from "@/core/log/log";
 import type { AnyRecord, RecordKind, RecordOf } from "@/core/log/records";
 import { starterFoods } from "@/core/nutrition/starterFoods";
 import { starterExercises } from "@/core/strength/starterExercises";
 import { type Life, live, type LivedDay } from "./days";
 import { dayMeals, energyOfMeals, lentilSoup } from "./meals";
+import { demoClasses, demoCycle, demoRoutines } from "./plan";
 import { Random } from "./random";
 import { partnerSessions, rowerSessions } from "./sessions";
 
@@ -145,8 +147,15 @@ function addRower(log: Log, today: Day): void {
   });
   liveAndWrite(log, rowerId, life, random, today);
   const when = { random: new Random(7), personId: rowerId, today, firstDay, illness, holiday };
-  for (let day = firstDay; day <= today + 7; day++)
-    for (const session of rowerSessions({ ...when, day })) add(log, "sessions", session);
+  // The week that runs, and the one after it, are planned.
+  const sessions: Session[] = [];
+  for (let day = firstDay; day <= weekStartOf(today, 1) + 13; day++) sessions.push(...rowerSessions({ ...when, day }));
+  const { cycle, tagged } = demoCycle(rowerId, today, sessions);
+  const { routines, week } = demoRoutines(rowerId, sessions);
+  for (const session of [...sessions, ...tagged, ...demoClasses(rowerId, today)]) add(log, "sessions", session);
+  add(log, "cycles", cycle);
+  for (const routine of routines) add(log, "routines", routine);
+  add(log, "standardWeeks", week);
   const evening = new Random(31);
   const notes: [number, string][] = [
     [-71, "fever, stayed in bed"],

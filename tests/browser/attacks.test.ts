@@ -352,6 +352,11 @@ describe("what fails is said, with ways on:", () => {
     });
     await page.goto(`${address}/`);
     await page.getByText("71.2 kg at 06:15").waitFor();
+    // That may stand there from the last time: once a line is read, this worker has been asked what the page asks.
+    const line = page.getByRole("search", { name: "Quick entry" }).getByRole("textbox");
+    await line.fill("first 71.1 06:20");
+    await page.getByRole("button", { name: "Enter to log" }).waitFor();
+    await line.fill("");
     await page.evaluate(() => Object.assign(window, { deaf: true }));
     await page.getByRole("link", { name: "Energy", exact: true }).click();
     const told = page.getByText("This took longer than 20 seconds and was given up. Nothing was changed.").first();
@@ -361,7 +366,7 @@ describe("what fails is said, with ways on:", () => {
           await page.clock.runFor(6000);
           return told.isVisible();
         },
-        { timeout: 15_000 },
+        { timeout: 60_000 },
       )
       .toBe(true);
     await page.getByRole("button", { name: "Try again" }).first().click();

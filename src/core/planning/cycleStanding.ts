@@ -103,7 +103,7 @@ function standingWork(asOf: AsOf, cycle: Cycle, loads: readonly CycleLoads[], gr
 }
 
 /** The week and weekday of a cycle that a session stands for: as it says, else by its date. */
-function placeOf(cycle: Cycle, { date, week, weekday }: Session): { week: number; weekday: number } {
+export function placeOf(cycle: Cycle, { date, week, weekday }: Session): { week: number; weekday: number } {
   const day = mustDay(date);
   return {
     week: week ?? Math.max(1, Math.floor((day - mustDay(cycle.startDate)) / 7) + 1),

@@ -21,6 +21,14 @@ class Planning extends Slice {
     return byCycle;
   });
 
+  /** Sessions that were moved, by the day on which they were first planned. */
+  readonly moved = this.kept(() => {
+    const byDay = new Map<string, Session[]>();
+    for (const session of sessionsOf(this.asOf).between(-Infinity, Infinity))
+      if (session.movedFrom != null) byDay.set(session.movedFrom, [...(byDay.get(session.movedFrom) ?? []), session]);
+    return byDay;
+  });
+
   /** The sessions that a cycle has written, by date. */
   sessionsOfCycle(cycleId: string): readonly Session[] {
     return this.#byCycle().get(cycleId) ?? [];

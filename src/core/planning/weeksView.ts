@@ -30,6 +30,8 @@ export interface SessionOfWeek {
   title: string;
   time: string | null;
   optional: boolean;
+  /** Whether it can be moved: nothing of it is done. */
+  open: boolean;
 }
 
 export interface DayOfWeek {
@@ -37,6 +39,8 @@ export interface DayOfWeek {
   sessions: SessionOfWeek[];
   /** Goals whose day it is, and meets or days of testing, in words. */
   marks: string[];
+  /** Sessions that were first planned on this day and now stand on another. */
+  movedAway: { title: string; to: string }[];
 }
 
 /** Work of a week: what was done of it, and what is planned for it in all. */
@@ -117,8 +121,17 @@ function weekOf(asOf: AsOf, start: Day, marks: ReadonlyMap<Day, string[]>): Week
           title: titleOf(session),
           time: session.time ?? null,
           optional: session.optional === true,
+          open: session.status !== "done" && session.status !== "partly" && !isBegun(session),
         })),
       marks: marks.get(start + index) ?? [],
+      movedAway: (
+        planningOf(asOf)
+          .moved()
+          .get(dateOf(start + index)) ?? []
+      ).map((session) => ({
+        title: titleOf(session),
+        to: session.date,
+      })),
     })),
     // What was done without a plan was done all the same.
     done: done + extra,
@@ -128,6 +141,10 @@ function weekOf(asOf: AsOf, start: Day, marks: ReadonlyMap<Day, string[]>): Week
     toCome: sessions.filter((session) => effectiveStatus(session, asOf.on) === "planned").length,
     ...workOf(asOf, start, sessions),
   };
+}
+
+function isBegun({ items }: Session): boolean {
+  return (items ?? []).some(({ sets }) => sets.some(({ done }) => done));
 }
 
 function workOf(asOf: AsOf, start: Day, sessions: readonly Session[]): Pick<WeekOfPlan, "performed" | "planned"> {

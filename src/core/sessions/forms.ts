@@ -61,5 +61,9 @@ export function plannedSessionForm() {
     minutes: optional(figure("Minutes", minutes.min(shortestSession).max(longestSession), minuteUnits)),
     effort: rated,
     optional: z.boolean(),
+    place: words,
+    instructor: words,
+    link: words,
+    booked: z.boolean(),
   });
 }

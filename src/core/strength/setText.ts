@@ -130,7 +130,8 @@ function readPlanned(
   const text = repsText.trim();
   const most = /^max$/i.test(text) || /(\+|or more)$/i.test(text);
   const share = /^(\d+(?:[.,]\d+)?)\s*%$/.exec(loadText.trim());
-  const percent = share === null ? null : parseDecimal(share[1]!)! / 100;
+  // 53.8 ÷ 100 is a hair below 0.538: what was typed is kept.
+  const percent = share === null ? null : Math.round(parseDecimal(share[1]!)! * 1e4) / 1e6;
   if (percent !== null && (percent <= 0 || percent > 1.5))
     return `"${loadText.trim()}" is no share of a maximum from 1 to 150 %.`;
   const range = rangePattern.exec(text);

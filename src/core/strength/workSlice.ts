@@ -65,7 +65,7 @@ class LiftWork extends Slice {
   #lifted(sessions: readonly Session[]): Lifted {
     return {
       volume: workOf(this.#setsOf(sessions), strengthOf(this.asOf).counting()),
-      planned: this.#plannedOf(sessions),
+      planned: this.plannedOf(sessions),
     };
   }
 
@@ -84,7 +84,8 @@ class LiftWork extends Slice {
     return concatMap(sessions, (session) => strengthOf(this.asOf).setsOf(session));
   }
 
-  #plannedOf(sessions: readonly Session[]): PlannedWork {
+  /** What some sessions plan, whether or not they are in the log. */
+  plannedOf(sessions: readonly Session[]): PlannedWork {
     const work: PlannedWork = { sets: 0, numberOfLifts: 0, volumeLoadKg: 0, byGroup: {} };
     for (const session of sessions) {
       const day = mustDay(session.date);

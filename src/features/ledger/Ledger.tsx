@@ -14,7 +14,7 @@ import { useEffect, useMemo, useRef, useState } from "react";
 import { ChooseColumns } from "./ChooseColumns";
 import styles from "./ledger.module.css";
 import { cellId, LedgerCell } from "./LedgerCell";
-import { isWithin } from "./selection";
+import { isWithin } from "@/ui/grid/selection";
 import { unitOf } from "./units";
 import { type Message, useCellEdit } from "./useCellEdit";
 import { useColumns } from "./useColumns";

@@ -2,6 +2,7 @@
 
 import type { LedgerColumn, LedgerColumnId } from "@/core/ledger/columns";
 import type { LedgerRow } from "@/core/ledger/ledgerView";
+import { CellInput } from "@/ui/grid/CellInput";
 import type { KeyboardEvent } from "react";
 import styles from "./ledger.module.css";
 
@@ -68,13 +69,11 @@ export function LedgerCell({
       {editing === null ? (
         `${row?.cells[column.id] ?? ""}${column.id === "weight" && row?.gross ? "?" : ""}`
       ) : (
-        <input
-          autoFocus
+        <CellInput
+          text={editing}
+          name={column.title}
           inputMode={words ? "text" : "decimal"}
-          className={styles.input}
-          value={editing}
-          aria-label={column.title}
-          onChange={(event) => onEdit(event.target.value)}
+          onEdit={onEdit}
           onKeyDown={onEditKey}
         />
       )}

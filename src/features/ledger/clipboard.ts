@@ -1,4 +1,4 @@
-import type { CellRange } from "./selection";
+import type { CellRange } from "@/ui/grid/selection";
 
 /** What a range of the ledger is read from: the heads of its columns, the date of each row, and what each cell says. */
 export interface CellSource {

@@ -7,8 +7,8 @@ import { addDays, daysBetween } from "@/ui/dates";
 import { useLog } from "@/ui/log/LogContext";
 import { type ClipboardEvent, type KeyboardEvent, type RefObject, useState } from "react";
 import { copiedText } from "./clipboard";
-import { editAction, gridAction } from "./keys";
-import { held, type Place, rangeOf } from "./selection";
+import { editAction, gridAction } from "@/ui/grid/keys";
+import { held, type Place, rangeOf } from "@/ui/grid/selection";
 import type { useCellEdit } from "./useCellEdit";
 import { rowHeight } from "./useRows";
 

@@ -1,48 +1,66 @@
 "use client";
 
 import { entryDayOf } from "@/core/base/calendar/day";
-import type { Session } from "@/core/log/kinds/sessions";
 import { put } from "@/core/log/records";
-import type { DayOfWeek, SessionOfWeek } from "@/core/planning/weeksView";
+import { movedTo } from "@/core/planning/movedTo";
+import type { SessionLine } from "@/core/planning/nextWeekView";
+import type { ProposalAsk } from "@/core/planning/proposals";
 import { Mark } from "@/ui/column/Mark";
-import { longDate, shortDate } from "@/ui/dates";
-import { check, Field, Row, RowButton } from "@/ui/inputs/Field";
-import { lateForm } from "@/ui/inputs/lateForm";
-import { useTypedForm } from "@/ui/inputs/useTypedForm";
+import { addDays, longDate, shortDate } from "@/ui/dates";
+import { Actions } from "@/ui/kit/Actions";
 import { Captioned } from "@/ui/kit/Captioned";
 import { DateField } from "@/ui/kit/DateField";
 import { Dialog } from "@/ui/kit/Dialog";
 import { LinkButton } from "@/ui/kit/LinkButton";
-import { TickField } from "@/ui/kit/Tick";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
 import { Button } from "antd";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { v7 as newId } from "uuid";
 import styles from "./plan.module.css";
+import { PlanSession } from "./PlanSession";
+import { ProposalDialog } from "./ProposalDialog";
+import { RepeatForm, ShiftForm, TaperForm } from "./MoveForms";
 
-const plannedSessionForm = lateForm(() => import("@/core/sessions/forms").then((forms) => forms.plannedSessionForm));
+type Open = "shift" | "taper" | "swap" | null;
 
-/** A day of the plan: its sessions, to be moved or taken out, and one more to be planned. */
-export function DayOfPlan({ date, day, onClose }: { date: string; day: DayOfWeek | null; onClose: () => void }) {
+/** A day of the plan: its sessions, to be moved, copied or taken out, one more to be planned, and the days moved with it. */
+export function DayOfPlan({ date, onClose }: { date: string; onClose: () => void }) {
   const { chooseDay } = useLog();
   const router = useRouter();
-  const view = useFigure("day", { date });
-  const records = new Map((view?.sessions ?? []).map(({ session }) => [session.id, session]));
+  const view = useFigure("planDay", { date });
+  const [ask, setAsk] = useState<{ title: string; ask: ProposalAsk } | null>(null);
+  const [open, setOpen] = useState<Open>(null);
+  if (ask !== null) return <ProposalDialog {...ask} onClose={() => setAsk(null)} />;
+  const show = (title: string) => (asked: ProposalAsk) => {
+    setOpen(null);
+    setAsk({ title, ask: asked });
+  };
   return (
     <Dialog title={longDate(date)} onClose={onClose}>
-      {day && day.sessions.length > 0 ? (
+      {view && view.sessions.length > 0 ? (
         <ul className={styles.phaseList} aria-label="Sessions of the day">
-          {day.sessions.map((session) => (
-            <SessionLine key={session.id} session={session} record={records.get(session.id) ?? null} />
+          {view.sessions.map((line) => (
+            <OneSession key={line.session.id} line={line} onRepeat={show("Planned again")} />
           ))}
         </ul>
       ) : (
         <p className="quiet">Nothing is planned on this day.</p>
       )}
       <PlanSession date={date} />
-      <p className="above-l">
+      {open === "swap" && (
+        <ToDay
+          date={addDays(date, 1)}
+          verb="Swap"
+          onTo={(b) => show("Two days swapped")({ of: "swap", a: date, b })}
+          onClose={() => setOpen(null)}
+        />
+      )}
+      {open === "shift" && (
+        <ShiftForm from={date} onAsk={show("What is planned from a day on, moved")} onClose={() => setOpen(null)} />
+      )}
+      {open === "taper" && <TaperForm event={date} onAsk={show("A taper")} onClose={() => setOpen(null)} />}
+      <p className="row above-l">
         <LinkButton
           onClick={() => {
             chooseDay(date);
@@ -51,94 +69,129 @@ export function DayOfPlan({ date, day, onClose }: { date: string; day: DayOfWeek
         >
           Open this day
         </LinkButton>
+        <Actions
+          label={longDate(date)}
+          actions={[
+            { name: "Swap with another day", act: () => setOpen("swap") },
+            { name: "Move everything from here on", act: () => setOpen("shift") },
+            { name: "Taper to this day", act: () => setOpen("taper") },
+            { name: "Clear this day", act: () => show("This day cleared")({ of: "clear", from: date, to: date }) },
+            {
+              name: "Clear seven days from here",
+              act: () => show("Seven days cleared")({ of: "clear", from: date, to: addDays(date, 6) }),
+            },
+          ]}
+        />
       </p>
     </Dialog>
   );
 }
 
 /** A session of the day. What is done stays where it was done. */
-function SessionLine({ session, record }: { session: SessionOfWeek; record: Session | null }) {
-  const { commit } = useLog();
-  const [moving, setMoving] = useState<string | null>(null);
-  const { kind, status, title, time, optional } = session;
-  const canMove = record !== null && (status === "planned" || status === "missed" || status === "skipped");
+function OneSession({
+  line: { session, title, status, text },
+  onRepeat,
+}: {
+  line: SessionLine;
+  onRepeat: (ask: ProposalAsk) => void;
+}) {
+  const { commit, compute, person, today } = useLog();
+  const [open, setOpen] = useState<"move" | "repeat" | null>(null);
+  const isDone = status === "done" || status === "partly";
   const move = async (to: string) => {
-    const { reason: _reason, ...kept } = record!;
-    const next = { ...kept, date: to, status: "planned" as const };
-    if (await commit([put("sessions", next, record!)], `${title} moved to ${shortDate(to)}`)) setMoving(null);
+    if (await commit([put("sessions", movedTo(session, to), session)], `${title} moved to ${shortDate(to)}`))
+      setOpen(null);
+  };
+  const keep = async () => {
+    const found = await compute.ask("sessionAsRoutine", {
+      personId: person.id,
+      today,
+      date: session.date,
+      sessionId: session.id,
+    });
+    if (found === null) return;
+    const { routine } = found;
+    await commit(
+      [put("routines", routine), put("sessions", { ...session, routineId: routine.id }, session)],
+      `${title} kept as a routine`,
+    );
   };
   return (
     <li>
       <span className="row">
-        <Mark kind={kind} status={status} title={title} />
+        <Mark kind={session.kind} status={status} title={title} />
         <strong>{title}</strong>
-        <span className="quiet">{[time, status, optional ? "optional" : null].filter(Boolean).join(" · ")}</span>
-        {canMove && moving === null && <LinkButton onClick={() => setMoving(record.date)}>Move to…</LinkButton>}
-        {canMove && (
+        <span className="quiet">
+          {[status, session.movedFrom ? `moved from ${shortDate(session.movedFrom)}` : null]
+            .filter(Boolean)
+            .join(" · ")}
+        </span>
+        {!isDone && open === null && <LinkButton onClick={() => setOpen("move")}>Move to…</LinkButton>}
+        {!isDone && (
           <LinkButton
-            onClick={() => void commit([{ remove: { kind: "sessions", id: record.id } }], `${title} removed`)}
+            onClick={() =>
+              void commit([{ remove: { kind: "sessions", id: session.id, date: session.date } }], `${title} removed`)
+            }
           >
             Remove
           </LinkButton>
         )}
+        <Actions
+          label={title}
+          actions={[
+            { name: "Copy or repeat", act: () => setOpen("repeat") },
+            { name: "Keep as a routine", act: () => void keep() },
+            ...(isDone
+              ? []
+              : [
+                  {
+                    name: session.booked ? "Not booked any more" : "Mark as booked",
+                    act: () =>
+                      void commit(
+                        [put("sessions", { ...session, booked: !session.booked }, session)],
+                        `${title} ${session.booked ? "not booked" : "booked"}`,
+                      ),
+                  },
+                ]),
+          ]}
+        />
       </span>
-      {moving !== null && record !== null && (
-        <span className="row above">
-          <Captioned caption="to">
-            {(id) => <DateField id={id} value={moving} lean="ahead" onChange={setMoving} />}
-          </Captioned>
-          <Button disabled={entryDayOf(moving) === null || moving === record.date} onClick={() => void move(moving)}>
-            Move
-          </Button>
-          <LinkButton onClick={() => setMoving(null)}>Leave it</LinkButton>
-        </span>
+      {text && <p className="quiet small">{text}</p>}
+      {[session.place, session.instructor, ...(session.links ?? [])].some(Boolean) && (
+        <p className="quiet small">
+          {[session.place, session.instructor, ...(session.links ?? [])].filter(Boolean).join(" · ")}
+        </p>
       )}
+      {open === "move" && (
+        <ToDay date={session.date} verb="Move" onTo={(to) => void move(to)} onClose={() => setOpen(null)} />
+      )}
+      {open === "repeat" && <RepeatForm session={session} onAsk={onRepeat} onClose={() => setOpen(null)} />}
     </li>
   );
 }
 
-/** One more session on the day, of any kind. */
-function PlanSession({ date }: { date: string }) {
-  const { person, units, today, commit } = useLog();
-  const { control, handleSubmit, drop } = useTypedForm(
-    plannedSessionForm,
-    { units, today },
-    `planned session ${person.id} ${date}`,
-    { defaultValues: { kind: "strength", title: "", time: "", minutes: "", effort: "", optional: false } },
-  );
-  const save = handleSubmit(async ({ kind, title, time, minutes, effort, optional }) => {
-    const planned = {
-      ...(minutes === null ? {} : { minutes }),
-      ...(effort === null ? {} : { effort }),
-    };
-    const session: Session = {
-      id: newId(),
-      personId: person.id,
-      date,
-      kind,
-      status: "planned",
-      planned,
-      ...(title ? { title } : {}),
-      ...(time === null ? {} : { time }),
-      ...(optional ? { optional } : {}),
-    };
-    if (await commit([put("sessions", session)], `${title || kind} planned on ${shortDate(date)}`)) drop();
-  });
+/** To which day. */
+function ToDay({
+  date,
+  verb,
+  onTo,
+  onClose,
+}: {
+  date: string;
+  verb: string;
+  onTo: (date: string) => void;
+  onClose: () => void;
+}) {
+  const [to, setTo] = useState(date);
   return (
-    <form onSubmit={(event) => void save(event)} noValidate aria-label="Plan a session" className="above-l">
-      <Row>
-        <Field control={control} name="kind" label="Kind" placeholder="strength, run, row" />
-        <Field control={control} name="title" label="Title, if any" />
-        <Field control={control} name="time" label="Time of day" type="time" />
-        <Field control={control} name="minutes" label="Minutes" inputMode="decimal" />
-        <Field control={control} name="effort" label="Effort, 0 to 10" inputMode="decimal" />
-        <TickField control={control} name="optional" className={check}>
-          optional
-        </TickField>
-        <RowButton>
-          <Button htmlType="submit">Plan session</Button>
-        </RowButton>
-      </Row>
-    </form>
+    <span className="row above">
+      <Captioned caption={verb === "Move" ? "to" : "with"}>
+        {(id) => <DateField id={id} value={to} lean="ahead" onChange={setTo} />}
+      </Captioned>
+      <Button disabled={entryDayOf(to) === null || (verb === "Move" && to === date)} onClick={() => onTo(to)}>
+        {verb}
+      </Button>
+      <LinkButton onClick={onClose}>Leave it</LinkButton>
+    </span>
   );
 }

@@ -6,10 +6,10 @@ import { LinkButton } from "@/ui/kit/LinkButton";
 import { Segmented } from "@/ui/kit/Segmented";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
-import styles from "@/ui/view.module.css";
 import { useState } from "react";
 import { DayOfPlan } from "./DayOfPlan";
 import { Phases } from "./Phases";
+import { PlanHead } from "./PlanHead";
 import { Weeks } from "./Weeks";
 
 /** How many weeks are shown, and how many of them lie before the one that holds today. */
@@ -30,11 +30,7 @@ export function Plan() {
   const view = useFigure("weeks", { from: addDays(today, 7 * (moved - before)), weeks: span });
   return (
     <>
-      <div className={styles.head}>
-        <div className={styles.title}>
-          <h1>Plan</h1>
-          {view && <span className="quiet">{runningText(view)}</span>}
-        </div>
+      <PlanHead>
         <span className="row">
           <LinkButton onClick={() => setMoved(moved - before)}>Earlier</LinkButton>
           <LinkButton disabled={moved === 0} onClick={() => setMoved(0)}>
@@ -43,16 +39,11 @@ export function Plan() {
           <LinkButton onClick={() => setMoved(moved + before)}>Later</LinkButton>
           <Segmented options={spans} value={span} onChange={setSpan} label="How much of it" />
         </span>
-      </div>
+      </PlanHead>
+      {view && <p className="quiet">{runningText(view)}</p>}
       {view && <Weeks view={view} onDay={setDay} />}
       {view && <Phases phases={view.phases} />}
-      {view && day !== null && (
-        <DayOfPlan
-          date={day}
-          day={view.weeks.flatMap(({ days }) => days).find(({ date }) => date === day) ?? null}
-          onClose={() => setDay(null)}
-        />
-      )}
+      {view && day !== null && <DayOfPlan date={day} onClose={() => setDay(null)} />}
     </>
   );
 }

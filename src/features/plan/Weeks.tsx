@@ -7,64 +7,93 @@ import { Mark } from "@/ui/column/Mark";
 import { addDays, daysBetween, longDate, shortDate, weekdayShort } from "@/ui/dates";
 import { useLog } from "@/ui/log/LogContext";
 import { usePrinter } from "@/ui/usePrinter";
-import { type CSSProperties, Fragment } from "react";
+import { lateCode, whenIdle } from "@/ui/kit/late";
+import { type CSSProperties, Fragment, useEffect } from "react";
+import { type DragParts, still } from "./dragParts";
 import { lengthText } from "./lengthText";
 import styles from "./plan.module.css";
+import { usePlanMoves } from "./usePlanMoves";
+
+type Moves = ReturnType<typeof usePlanMoves>;
+
+const dragging = lateCode(() => import("./DragWeeks").then(({ dragWeeks }) => dragWeeks));
 
 /** A row a week, time flowing down: its seven days, and its sums; phases and blocks as bars beside them. */
-export function Weeks({ view: { weeks, bars, lanes }, onDay }: { view: WeeksView; onDay: (date: string) => void }) {
+export function Weeks({ view, onDay }: { view: WeeksView; onDay: (date: string) => void }) {
+  const { weeks, bars, lanes } = view;
   const { today } = useLog();
   const printer = usePrinter();
+  const moves = usePlanMoves(view);
+  useEffect(() => whenIdle(dragging.fetch), []);
+  const parts = dragging.useCode() ?? still;
+  // One day of all has the keyboard; arrows go on from there.
+  const reached = weeks.some(({ days }) => days.some(({ date }) => date === today)) ? today : weeks[0]!.start;
   const beside = lanes.phase + lanes.block;
   const first = weeks[0]!.start;
   return (
-    <div className={styles.scroll}>
-      <div
-        role="table"
-        aria-label="Weeks of the plan"
-        className={styles.weeks}
-        style={{ "--lanes": beside } as CSSProperties}
-      >
-        <div role="row" className={styles.line}>
-          {beside > 0 && <span className={styles.beside} role="columnheader" aria-label="Phases and blocks" />}
-          <span role="columnheader" className={styles.head}>
-            Week from
-          </span>
-          {weeks[0]!.days.map(({ date }) => (
-            <span key={date} role="columnheader" className={styles.head}>
-              {weekdayShort(weekdayOf(mustDay(date)))}
+    <parts.Context onDrop={moves.onDrop}>
+      <div className={styles.scroll}>
+        <div
+          role="table"
+          aria-label="Weeks of the plan"
+          className={styles.weeks}
+          style={{ "--lanes": beside } as CSSProperties}
+        >
+          <div role="row" className={styles.line}>
+            {beside > 0 && <span className={styles.beside} role="columnheader" aria-label="Phases and blocks" />}
+            <span role="columnheader" className={styles.head}>
+              Week from
             </span>
+            {weeks[0]!.days.map(({ date }) => (
+              <span key={date} role="columnheader" className={styles.head}>
+                {weekdayShort(weekdayOf(mustDay(date)))}
+              </span>
+            ))}
+            <span role="columnheader" className={styles.head}>
+              Sessions
+            </span>
+            <span role="columnheader" className={`${styles.head} num`}>
+              Time
+            </span>
+            <span role="columnheader" className={`${styles.head} num`}>
+              Effort × min
+            </span>
+            <span role="columnheader" className={`${styles.head} num`}>
+              Lifts · load, {printer.units.mass}
+            </span>
+          </div>
+          {bars.map((bar) => (
+            <BarBeside
+              key={`${bar.of} ${bar.id}`}
+              bar={bar}
+              first={first}
+              weeks={weeks.length}
+              lanes={lanes}
+              parts={parts}
+              onKey={moves.onBarKey}
+            />
           ))}
-          <span role="columnheader" className={styles.head}>
-            Sessions
-          </span>
-          <span role="columnheader" className={`${styles.head} num`}>
-            Time
-          </span>
-          <span role="columnheader" className={`${styles.head} num`}>
-            Effort × min
-          </span>
-          <span role="columnheader" className={`${styles.head} num`}>
-            Lifts · load, {printer.units.mass}
-          </span>
+          {weeks.map((week, index) => (
+            <Week
+              key={week.start}
+              week={week}
+              row={index + 2}
+              lanes={beside}
+              isNow={week.start <= today && addDays(week.start, 6) >= today}
+              isNear={week.start <= addDays(today, 7) && addDays(week.start, 6) >= today}
+              today={today}
+              reached={reached}
+              parts={parts}
+              moves={moves}
+              onDay={onDay}
+            />
+          ))}
         </div>
-        {bars.map((bar) => (
-          <BarBeside key={`${bar.of} ${bar.id}`} bar={bar} first={first} weeks={weeks.length} lanes={lanes} />
-        ))}
-        {weeks.map((week, index) => (
-          <Week
-            key={week.start}
-            week={week}
-            row={index + 2}
-            lanes={beside}
-            isNow={week.start <= today && addDays(week.start, 6) >= today}
-            isNear={week.start <= addDays(today, 7) && addDays(week.start, 6) >= today}
-            today={today}
-            onDay={onDay}
-          />
-        ))}
       </div>
-    </div>
+      <p role="status" className={moves.said ? styles.said : "hidden"}>
+        {moves.said}
+      </p>
+    </parts.Context>
   );
 }
 
@@ -73,11 +102,15 @@ function BarBeside({
   first,
   weeks,
   lanes,
+  parts,
+  onKey,
 }: {
   bar: Bar;
   first: string;
   weeks: number;
   lanes: WeeksView["lanes"];
+  parts: DragParts;
+  onKey: Moves["onBarKey"];
 }) {
   const row = (date: string) => Math.floor(daysBetween(first, date) / 7);
   const from = Math.max(0, row(bar.from));
@@ -90,19 +123,29 @@ function BarBeside({
         gridColumn: bar.of === "phase" ? bar.lane + 1 : lanes.phase + bar.lane + 1,
       }}
     >
-      <span>
-        <strong>{bar.name}</strong>
-        <span className="hidden"> {bar.of}, </span>
-        <span className={styles.barText}>
-          {" "}
-          {bar.state === "under way"
-            ? `week ${Math.ceil(bar.passed / 7)} of ${Math.ceil(bar.days / 7)}`
-            : lengthText(bar.days)}
-        </span>
-        <span className="hidden">
-          , {shortDate(bar.from)} to {shortDate(bar.to)}
-        </span>
-      </span>
+      <parts.Taken id={`bar|${bar.id}|${bar.from > first ? bar.from : first}`}>
+        <button
+          type="button"
+          className={styles.barButton}
+          data-hint="Arrows move it by a week, with Shift by a day; with Alt its end"
+          onKeyDown={(event) => onKey(event, bar)}
+        >
+          <strong>{bar.name}</strong>
+          <span className="hidden"> {bar.of}, </span>
+          <span className={styles.barText}>
+            {" "}
+            {bar.state === "under way"
+              ? `week ${Math.ceil(bar.passed / 7)} of ${Math.ceil(bar.days / 7)}`
+              : lengthText(bar.days)}
+          </span>
+          <span className="hidden">
+            , {shortDate(bar.from)} to {shortDate(bar.to)}
+          </span>
+        </button>
+      </parts.Taken>
+      <parts.Taken id={`end|${bar.id}|${addDays(first, 7 * to)}`} className={styles.barEnd ?? ""}>
+        <span aria-hidden data-hint="Drag to stretch it" />
+      </parts.Taken>
     </div>
   );
 }
@@ -114,6 +157,9 @@ function Week({
   isNow,
   isNear,
   today,
+  reached,
+  parts,
+  moves,
   onDay,
 }: {
   week: WeekOfPlan;
@@ -123,6 +169,10 @@ function Week({
   /** Whether its sessions are named under their marks. */
   isNear: boolean;
   today: string;
+  /** The day that is reached by Tab. */
+  reached: string;
+  parts: DragParts;
+  moves: Moves;
   onDay: (date: string) => void;
 }) {
   const printer = usePrinter();
@@ -137,7 +187,17 @@ function Week({
       </span>
       {week.days.map((day, index) => (
         <span role="cell" key={day.date} className={styles.cell} style={at(index + 2)}>
-          <DayButton day={day} isToday={day.date === today} isNamed={isNear} onDay={onDay} />
+          <parts.Place id={day.date}>
+            <DayButton
+              day={day}
+              isToday={day.date === today}
+              isReached={day.date === reached}
+              isNamed={isNear}
+              parts={parts}
+              moves={moves}
+              onDay={onDay}
+            />
+          </parts.Place>
         </span>
       ))}
       <span role="cell" className={styles.sum} style={at(9)}>
@@ -159,28 +219,53 @@ function Week({
 
 /** A day: what is planned and done on it; pressed, it opens. */
 function DayButton({
-  day: { date, sessions, marks },
+  day,
   isToday,
+  isReached,
   isNamed,
+  parts,
+  moves,
   onDay,
 }: {
   day: DayOfWeek;
   isToday: boolean;
+  isReached: boolean;
   isNamed: boolean;
+  parts: DragParts;
+  moves: Moves;
   onDay: (date: string) => void;
 }) {
+  const { date, sessions, marks, movedAway } = day;
+  const said = [
+    ...sessions.map(({ title, status }) => `${title}, ${status}`),
+    ...movedAway.map(({ title, to }) => `${title}, moved to ${shortDate(to)}`),
+    ...marks,
+  ];
   return (
     <button
       type="button"
-      className={`${styles.day} ${isToday ? styles.today : ""}`}
+      data-day={date}
+      tabIndex={isReached ? 0 : -1}
+      className={[styles.day, isToday && styles.today, moves.held?.over === date && styles.over]
+        .filter(Boolean)
+        .join(" ")}
       aria-current={isToday ? "date" : undefined}
-      aria-label={`${longDate(date)}: ${[...sessions.map(({ title, status }) => `${title}, ${status}`), ...marks].join("; ") || "nothing"}`}
+      aria-label={`${longDate(date)}: ${said.join("; ") || "nothing"}`}
+      aria-keyshortcuts="m"
+      onKeyDown={(event) => moves.onDayKey(event, day)}
       onClick={() => onDay(date)}
     >
       <span className={styles.marks} aria-hidden>
-        {sessions.map(({ id, kind, status, title }) => (
-          <Mark key={id} kind={kind} status={status} title={title} />
-        ))}
+        {sessions.map(({ id, kind, status, title, open }) =>
+          open ? (
+            <parts.Taken key={id} id={`session|${id}|${date}`}>
+              <Mark kind={kind} status={status} title={title} />
+            </parts.Taken>
+          ) : (
+            <Mark key={id} kind={kind} status={status} title={title} />
+          ),
+        )}
+        {movedAway.length > 0 && <span className={styles.away}>→</span>}
         {marks.length > 0 && <span className={styles.goal}>◆</span>}
       </span>
       {isNamed &&

@@ -120,7 +120,7 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
   }, [path]);
 
   const view = viewAt(path);
-  const isWide = path === wide.path || path === "/plan";
+  const isWide = path === wide.path || view?.path === "/plan";
   useEffect(() => {
     document.title = view && view.path !== "/" ? `${view.name} · Oat Column` : "Oat Column";
   }, [view]);

@@ -1,16 +1,13 @@
 import * as z from "zod";
 import {
-  amount,
   date,
-  effort,
   id,
-  load,
   maximumKg,
   maximumRatio,
   name,
   open,
   owned,
-  reps,
+  plannedSet,
   seconds,
   text,
   weekday,
@@ -19,13 +16,8 @@ import {
 import { byName, personalKind } from "./kind";
 
 /** So many sets of one load; of as many repetitions as possible, `reps` is the fewest. */
-const cycleSet = open({
+const cycleSet = plannedSet.extend({
   count: z.number().int().min(1).max(100).nullish(),
-  reps: reps.nullish(),
-  percent: amount(2).nullish(),
-  kg: load.nullish(),
-  rpe: effort.nullish(),
-  asManyAsPossible: z.boolean().nullish(),
   restSeconds: seconds.nullish(),
 });
 
@@ -62,6 +54,10 @@ const schema = open({
     .union([open({ kg: z.number().positive().max(100) }), open({ lb: z.number().positive().max(200) })])
     .nullish(),
   maxima: z.array(cycleMaximum).max(100).nullish(),
+  /** The weekdays of its training days, those of its entries besides. */
+  weekdays: z.array(weekday).max(7).nullish(),
+  /** Weeks that are easy on purpose, counted from 1. */
+  easyWeeks: z.array(weekNumber).max(200).nullish(),
   entries: z.array(entry).max(5000).nullish(),
   note: text.nullish(),
 });

@@ -100,9 +100,12 @@ const schema = open({
     .nullish(),
   /** What it was made of, and the week of its cycle; the weekday it was planned for, whatever day it is moved to. */
   routineId: id.nullish(),
+  standardWeekId: id.nullish(),
   cycleId: id.nullish(),
   week: weekNumber.nullish(),
   weekday: weekday.nullish(),
+  /** The day on which it was first planned, once it was moved to another. */
+  movedFrom: date.nullish(),
   /** A class: whether a place in it is booked, and who leads it. */
   booked: z.boolean().nullish(),
   instructor: text.nullish(),
@@ -126,7 +129,12 @@ export type TrainingSet = z.infer<typeof trainingSet>;
 export const sessions = dailyKind({
   schema,
   names: { one: "session", several: "sessions" },
-  refersTo: { routineId: "routines", cycleId: "cycles", "items[].exerciseId": "exercises" },
+  refersTo: {
+    routineId: "routines",
+    standardWeekId: "standardWeeks",
+    cycleId: "cycles",
+    "items[].exerciseId": "exercises",
+  },
   title: ({ title, kind }) => title || kind,
   changesSayWhich: false,
   standIn: null,

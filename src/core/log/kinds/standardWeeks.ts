@@ -33,7 +33,7 @@ export const standardWeeks = personalKind({
   refersTo: { "days[].sessions[].routineId": "routines", "days[].sessions[].items[].exerciseId": "exercises" },
   title: byName,
   changesSayWhich: false,
-  standIn: null,
+  standIn: (id, name, personId) => ({ id, name, personId }),
   lists: null,
   begins: null,
 });

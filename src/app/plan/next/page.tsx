@@ -1,0 +1,5 @@
+import { NextWeek } from "@/features/plan/next/NextWeek";
+
+export default function Page() {
+  return <NextWeek />;
+}

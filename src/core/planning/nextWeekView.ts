@@ -1,0 +1,121 @@
+import { dateOf, type Day, mustDay, weekdayOf, weekStartOf } from "../base/calendar/day";
+import type { AsOf } from "../log/asOf";
+import type { Session } from "../log/kinds/sessions";
+import type { StandardWeek } from "../log/kinds/standardWeeks";
+import { sessionLoad } from "../endurance/distance";
+import { effectiveStatus, wasPerformed } from "../sessions/adherence";
+import { sessionMinutes } from "../sessions/minutes";
+import { sessionsOf } from "../sessions/slice";
+import { titleOf } from "../sessions/title";
+import { strengthOf } from "../strength/slice";
+import { workOf } from "../strength/volume";
+import { plannedSum, trainedWeeks } from "./moves";
+import { plannedEffort } from "./plannedLoad";
+import { plannedText } from "./plannedText";
+import type { PlannedSum } from "./proposal";
+import { standardWeeksOf } from "./routines";
+
+/** A session as it stands in a list of a week. */
+export interface SessionLine {
+  session: Session;
+  title: string;
+  status: Session["status"];
+  text: string;
+}
+
+/** What a week holds: as it was trained, or as it is planned. */
+export interface WeekLine extends PlannedSum {
+  start: string;
+  /** Σ effort × minutes. */
+  sessionLoad: number;
+  what: "trained" | "so far and planned" | "planned";
+}
+
+/** Everything that is gone over once a week: the week that runs beside the next, and what was missed. */
+export interface NextWeekView {
+  thisWeek: { start: string; sessions: SessionLine[] };
+  nextWeek: { start: string; sessions: SessionLine[] };
+  /** What was missed or skipped of the week that runs and of the one before, and where it would be offered again. */
+  missed: (SessionLine & { again: string })[];
+  weeks: WeekLine[];
+  standardWeeks: StandardWeek[];
+}
+
+export function nextWeekView(asOf: AsOf): NextWeekView {
+  const start = weekStartOf(asOf.on, asOf.weekStart);
+  const line = lineIn(asOf);
+  const of = (first: Day) => sessionsOf(asOf).ofWeek(first);
+  const lines = (first: Day) => ({ start: dateOf(first), sessions: of(first).map(line) });
+  return {
+    thisWeek: lines(start),
+    nextWeek: lines(start + 7),
+    missed: sessionsOf(asOf)
+      .between(start - 7, asOf.on)
+      .map(line)
+      .filter(({ status, session }) => (status === "missed" || status === "skipped") && !session.optional)
+      .map((one) => ({ ...one, again: againOn(one.session, start + 7) })),
+    weeks: [
+      ...trainedWeeks(asOf, 4).map(({ start: first, ...sum }): WeekLine => ({
+        ...sum,
+        start: dateOf(first),
+        sessionLoad: loadDone(asOf, of(first)),
+        what: "trained",
+      })),
+      weekLine(asOf, start, "so far and planned"),
+      weekLine(asOf, start + 7, "planned"),
+    ],
+    standardWeeks: standardWeeksOf(asOf),
+  };
+}
+
+/** The same weekday of the week that begins on a day. */
+function againOn({ date }: Session, nextWeek: Day): string {
+  return dateOf(nextWeek + ((weekdayOf(mustDay(date)) - weekdayOf(nextWeek) + 7) % 7));
+}
+
+function lineIn(asOf: AsOf): (session: Session) => SessionLine {
+  const exercises = strengthOf(asOf).exercises();
+  return (session) => ({
+    session,
+    title: titleOf(session),
+    status: effectiveStatus(session, asOf.on),
+    text: plannedText(session, exercises, asOf.printer),
+  });
+}
+
+/** The sessions of a day as the plan has them. */
+export function planDay(asOf: AsOf, date: string): { sessions: SessionLine[] } {
+  return { sessions: sessionsOf(asOf).on(mustDay(date)).map(lineIn(asOf)) };
+}
+
+/** A week as done where it is done, and as planned where it is still to come. */
+function weekLine(asOf: AsOf, first: Day, what: WeekLine["what"]): WeekLine {
+  const sessions = sessionsOf(asOf).ofWeek(first);
+  const toCome = sessions.filter((session) => effectiveStatus(session, asOf.on) === "planned");
+  const planned = plannedSum(asOf, toCome);
+  const done = sessions.filter((session) => wasPerformed(session, asOf.on));
+  const work = workOf(
+    done.flatMap((session) => strengthOf(asOf).setsOf(session)),
+    strengthOf(asOf).counting(),
+  );
+  return {
+    start: dateOf(first),
+    what,
+    numberOfLifts: planned.numberOfLifts + work.numberOfLifts,
+    volumeLoadKg: planned.volumeLoadKg + work.volumeLoadKg,
+    minutes: planned.minutes + done.reduce((sum, session) => sum + (sessionMinutes(session) ?? 0), 0),
+    metres: planned.metres + done.reduce((sum, { distance }) => sum + (distance?.done?.metres ?? 0), 0),
+    sessionLoad:
+      loadDone(asOf, done) +
+      toCome.reduce((sum, session) => {
+        const { minutes, effort } = plannedEffort(session);
+        return sum + sessionLoad(effort ?? 0, minutes ?? 0);
+      }, 0),
+  };
+}
+
+function loadDone(asOf: AsOf, sessions: readonly Session[]): number {
+  return sessions
+    .filter((session) => wasPerformed(session, asOf.on))
+    .reduce((sum, session) => sum + sessionLoad(session.effort ?? 0, sessionMinutes(session) ?? 0), 0);
+}

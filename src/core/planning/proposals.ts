@@ -1,0 +1,43 @@
+import type { AsOf } from "../log/asOf";
+import type { Routine } from "../log/kinds/routines";
+import { cycleById } from "./cycleView";
+import { cycleSessions } from "./cycleSessions";
+import { cleared, repeated, type RepeatAsk, shifted, type ShiftAsk, swapped, tapered, type TaperAsk } from "./moves";
+import { type Proposal, proposal } from "./proposal";
+import { routineFollowed } from "./routines";
+import { type ApplyAsk, standardWeekApplied } from "./standardWeek";
+
+/** What can be asked of the plan that writes several sessions: it is seen first. */
+export type ProposalAsk =
+  | { of: "cycle"; cycleId: string }
+  | ({ of: "standardWeek" } & ApplyAsk)
+  | { of: "routine"; routine: Routine }
+  | ({ of: "shift" } & ShiftAsk)
+  | { of: "swap"; a: string; b: string }
+  | { of: "clear"; from: string; to: string }
+  | ({ of: "repeat" } & RepeatAsk)
+  | ({ of: "taper" } & TaperAsk);
+
+/** A change of several sessions of the plan, as it is seen before it is written. */
+export function planProposal(asOf: AsOf, { ask }: { ask: ProposalAsk }, newId: () => string): Proposal {
+  switch (ask.of) {
+    case "cycle": {
+      const cycle = cycleById(asOf, ask.cycleId);
+      return cycle === null ? proposal("Nothing", {}) : cycleSessions(asOf, cycle, newId);
+    }
+    case "standardWeek":
+      return standardWeekApplied(asOf, ask, newId);
+    case "routine":
+      return routineFollowed(asOf, ask, newId);
+    case "shift":
+      return shifted(asOf, ask);
+    case "swap":
+      return swapped(asOf, ask);
+    case "clear":
+      return cleared(asOf, ask);
+    case "repeat":
+      return repeated(asOf, ask, newId);
+    case "taper":
+      return tapered(asOf, ask);
+  }
+}

@@ -1,0 +1,224 @@
+import { dateOf, type Day, mustDay, weekdayOf, weekStartOf } from "../base/calendar/day";
+import { counted } from "../base/units/number";
+import type { AsOf } from "../log/asOf";
+import type { Exercise } from "../log/kinds/exercises";
+import type { Routine } from "../log/kinds/routines";
+import type { Session } from "../log/kinds/sessions";
+import type { StandardWeek } from "../log/kinds/standardWeeks";
+import { type Change, put } from "../log/records";
+import { effectiveStatus } from "../sessions/adherence";
+import { sessionsOf } from "../sessions/slice";
+import { titleOf } from "../sessions/title";
+import { liftingOf } from "../strength/lifting";
+import { nearestStep } from "../strength/loading";
+import { strengthOf } from "../strength/slice";
+import { plannedOrDone, plannedSum, usualWeek } from "./moves";
+import { plannedText } from "./plannedText";
+import { type Proposal, proposal, type ProposedSession } from "./proposal";
+import { type DaylessSession, plannedOn } from "./plannedOn";
+import { routineOf, standardWeeksOf } from "./routines";
+
+/** How a standard week grows from one week to the next, and which weeks are easy. */
+export interface WeekRule {
+  /** More of each set's load each week, kilograms. */
+  kg: number;
+  reps: number;
+  /** Of the maximum: 0.025 for 2.5 %. */
+  percent: number;
+  /** Every so many weeks one is easy: the fourth, the eighth; null for none. */
+  easyEvery: number | null;
+  /** Of an easy week: the share of the sets, and of the loads, that remains. */
+  easySets: number;
+  easyLoad: number;
+}
+
+export interface ApplyAsk {
+  standardWeekId: string;
+  /** A day of the first week. */
+  from: string;
+  weeks: number;
+  rule: WeekRule;
+}
+
+type WeekSession = NonNullable<NonNullable<StandardWeek["days"]>[number]["sessions"]>[number];
+type Items = NonNullable<DaylessSession["items"]>;
+
+/**
+ * A standard week laid over some weeks. Each week grows by the rule over the ordinary one before it; an easy week has a share
+ * of the sets and loads of the ordinary week before. What is there stays; a session of the same name on the same day is not
+ * planned twice, and days that have passed get none.
+ */
+export function standardWeekApplied(
+  asOf: AsOf,
+  { standardWeekId, from, weeks, rule }: ApplyAsk,
+  newId: () => string,
+): Proposal {
+  const week = standardWeeksOf(asOf).find(({ id }) => id === standardWeekId);
+  if (week === undefined) return proposal("Nothing", {});
+  const first = weekStartOf(mustDay(from), asOf.weekStart);
+  const change: Change = [];
+  const sessions: ProposedSession[] = [];
+  const sums: Proposal["sums"] = [{ label: "four weeks as trained, a week", ...usualWeek(asOf) }];
+  for (let index = 0; index < weeks; index++) {
+    const start = first + 7 * index;
+    const { grown, easy } = stepOf(index, rule);
+    const written = newSessions(asOf, week, start, (items) => grownItems(asOf, items, rule, grown, easy), newId);
+    const standing = sessionsOf(asOf).ofWeek(start);
+    for (const session of standing)
+      sessions.push({
+        date: session.date,
+        title: titleOf(session),
+        what: "stays",
+        text: effectiveStatus(session, asOf.on) === "planned" ? "as it is planned" : effectiveStatus(session, asOf.on),
+      });
+    const added = written.filter(
+      (session) =>
+        mustDay(session.date) >= asOf.on &&
+        !standing.some((one) => one.date === session.date && titleOf(one) === titleOf(session)),
+    );
+    for (const session of added) {
+      change.push(put("sessions", session));
+      sessions.push({
+        date: session.date,
+        title: titleOf(session),
+        what: "new",
+        text: plannedText(session, strengthOf(asOf).exercises(), asOf.printer),
+      });
+    }
+    const all = [...standing.filter(({ status }) => status !== "skipped"), ...added];
+    sums.push({ label: `week from ${dateOf(start)}${easy ? ", easy" : ""}`, ...plannedSum(asOf, all) });
+  }
+  return proposal(`${week.name} over ${counted(weeks, "week")}`, { change, sessions, sums });
+}
+
+/** How far a week has grown, in steps of the ordinary weeks before it, and whether it is easy. */
+function stepOf(index: number, { easyEvery }: WeekRule): { grown: number; easy: boolean } {
+  if (easyEvery === null) return { grown: index, easy: false };
+  const easy = (index + 1) % easyEvery === 0;
+  const easyBefore = Math.floor(index / easyEvery);
+  return { grown: index - easyBefore - (easy ? 1 : 0), easy };
+}
+
+function newSessions(
+  asOf: AsOf,
+  week: StandardWeek,
+  start: Day,
+  grow: (items: Items) => Items,
+  newId: () => string,
+): Session[] {
+  return (week.days ?? []).flatMap(({ weekday, sessions }) => {
+    const date = dateOf(start + ((weekday - weekdayOf(start) + 7) % 7));
+    return (sessions ?? []).map((one): Session => {
+      const routine = one.routineId == null ? undefined : asOf.index.all("routines").get(one.routineId);
+      const made = madeOf(one, routine);
+      return {
+        id: newId(),
+        personId: week.personId,
+        date,
+        status: "planned",
+        ...plannedOn({ ...made, ...(made.items == null ? {} : { items: grow(made.items) }) }, undefined, newId),
+        ...(one.time == null ? {} : { time: one.time }),
+        ...(one.optional ? { optional: true } : {}),
+        ...(one.routineId == null ? {} : { routineId: one.routineId }),
+        standardWeekId: week.id,
+      };
+    });
+  });
+}
+
+/** What a session of a standard week is made of: its routine, with what it says itself before that. */
+function madeOf(one: WeekSession, routine: Routine | undefined): DaylessSession {
+  return {
+    ...(routine ?? {}),
+    title: one.title ?? routine?.name ?? null,
+    kind: one.kind ?? routine?.kind ?? null,
+    minutes: one.minutes ?? routine?.minutes ?? null,
+    effort: one.effort ?? routine?.effort ?? null,
+    items: one.items ?? routine?.items ?? null,
+    distance: one.distance ?? routine?.distance ?? null,
+  };
+}
+
+/** Exercises some steps on; in an easy week the first sets of each, lighter, to what can be loaded. */
+function grownItems(asOf: AsOf, items: Items, rule: WeekRule, steps: number, easy: boolean): Items {
+  return items.map((item) => {
+    const exercise = strengthOf(asOf).exercises().get(item.exerciseId);
+    const working = item.sets.filter(({ warmUp }) => !warmUp);
+    const left = easy ? new Set(working.slice(0, Math.max(1, Math.round(working.length * rule.easySets)))) : null;
+    return {
+      ...item,
+      sets: item.sets
+        .filter((set) => left === null || set.warmUp || left.has(set))
+        .map((set) =>
+          set.warmUp || set.planned == null
+            ? set
+            : { ...set, planned: grownSet(asOf, exercise, set.planned, rule, steps, easy) },
+        ),
+    };
+  });
+}
+
+type Planned = NonNullable<Items[number]["sets"][number]["planned"]>;
+
+function grownSet(
+  asOf: AsOf,
+  exercise: Exercise | undefined,
+  planned: Planned,
+  { kg, reps, percent, easyLoad }: WeekRule,
+  steps: number,
+  easy: boolean,
+): Planned {
+  const share = easy ? easyLoad : 1;
+  const load = planned.kg == null ? null : (planned.kg + kg * steps) * share;
+  return {
+    ...planned,
+    ...(planned.reps == null ? {} : { reps: planned.reps + reps * steps }),
+    ...(planned.repsTo == null ? {} : { repsTo: planned.repsTo + reps * steps }),
+    ...(planned.percent == null
+      ? {}
+      : { percent: Math.round((planned.percent + percent * steps) * share * 1e6) / 1e6 }),
+    ...(load === null
+      ? {}
+      : { kg: easy && exercise !== undefined ? nearestStep(load, liftingOf(asOf).step(exercise)) : load }),
+  };
+}
+
+/**
+ * A week of the log kept as a standard week: its sessions by weekday, as they were planned or else done; those made of a
+ * routine go on following it.
+ */
+export function standardWeekOf(asOf: AsOf, from: string, name: string, newId: () => string): StandardWeek {
+  const start = weekStartOf(mustDay(from), asOf.weekStart);
+  const days = Array.from({ length: 7 }, (_, index) => start + index).map((day) => ({
+    weekday: weekdayOf(day),
+    sessions: sessionsOf(asOf)
+      .on(day)
+      .map((session): WeekSession => {
+        const { optional, time, routineId } = session;
+        const own = {
+          ...(time == null ? {} : { time }),
+          ...(optional ? { optional } : {}),
+        };
+        if (routineId != null && asOf.index.all("routines").has(routineId)) return { routineId, ...own };
+        const { minutes, effort } = plannedOrDone(session);
+        const { kind, name: title, items, distance } = routineOf(session, () => "");
+        return {
+          ...(kind == null ? {} : { kind }),
+          title,
+          ...own,
+          ...(minutes === null ? {} : { minutes }),
+          ...(effort === null ? {} : { effort }),
+          ...(items == null ? {} : { items }),
+          ...(distance == null ? {} : { distance }),
+        };
+      }),
+  }));
+  return {
+    id: newId(),
+    personId: asOf.personId,
+    name,
+    days: days.map(({ weekday, sessions }) =>
+      sessions.length === 0 ? { weekday, rest: true } : { weekday, sessions },
+    ),
+  };
+}

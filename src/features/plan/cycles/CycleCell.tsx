@@ -1,0 +1,75 @@
+"use client";
+
+import type { CycleCell as Cell, CycleRow } from "@/core/planning/cycleView";
+import { CellInput } from "@/ui/grid/CellInput";
+import type { Place } from "@/ui/grid/selection";
+import type { KeyboardEvent } from "react";
+import styles from "./cycles.module.css";
+
+/** The id of a cell in the page. */
+export function cycleCellId({ row, column }: Place): string {
+  return `cycle-${row}-${column}`;
+}
+
+/** A cell: what it says, the loads it comes to, what was done; or the field in which it is typed over. */
+export function CycleCell({
+  place,
+  cell: { text, loads, done },
+  status,
+  name,
+  active,
+  chosen,
+  editing,
+  onEdit,
+  onEditKey,
+  onPoint,
+  onOpen,
+}: {
+  place: Place;
+  cell: Cell;
+  status: CycleRow["status"];
+  name: string;
+  active: boolean;
+  chosen: boolean;
+  editing: string | null;
+  onEdit: (text: string) => void;
+  onEditKey: (event: KeyboardEvent) => void;
+  onPoint: (widen: boolean) => void;
+  onOpen: () => void;
+}) {
+  const isDone = done !== "";
+  return (
+    <span
+      id={cycleCellId(place)}
+      role="gridcell"
+      aria-colindex={place.column + 2}
+      aria-selected={chosen}
+      className={[styles.cell, chosen && styles.chosen, active && styles.active].filter(Boolean).join(" ")}
+      onMouseDown={(event) => {
+        if (editing === null) {
+          event.preventDefault();
+          onPoint(event.shiftKey);
+        }
+      }}
+      onDoubleClick={onOpen}
+      onPointerUp={(event) => {
+        if (event.pointerType === "touch" && active && editing === null) onOpen();
+      }}
+    >
+      {editing === null ? (
+        <span className={isDone ? "done" : status === "skipped" || status === "missed" ? "quiet" : "planned"}>
+          {text.split("; ").map((line) => (
+            <span key={line} className={styles.entry}>
+              {line}
+            </span>
+          ))}
+        </span>
+      ) : (
+        <CellInput text={editing} name={name} inputMode="text" onEdit={onEdit} onKeyDown={onEditKey} />
+      )}
+      {(loads !== "" || isDone) && (
+        <span className={styles.loads}>{[loads, isDone ? `done ${done}` : ""].filter(Boolean).join(" · ")}</span>
+      )}
+    </span>
+  );
+}

@@ -1,0 +1,110 @@
+"use client";
+
+import { counted } from "@/core/base/units/number";
+import type { Routine } from "@/core/log/kinds/routines";
+import type { RoutinesView } from "@/core/planning/routines";
+import { LinkButton } from "@/ui/kit/LinkButton";
+import { RecordTable } from "@/ui/kit/RecordTable";
+import { useLog } from "@/ui/log/LogContext";
+import view_ from "@/ui/view.module.css";
+import { useState } from "react";
+import { RoutineForm } from "./RoutineForm";
+
+type Row = RoutinesView["routines"][number];
+
+/** Every routine, found by its kind, its length and who leads it. */
+export function RoutineList({
+  view: { routines },
+  onFollow,
+}: {
+  view: RoutinesView;
+  onFollow: (routine: Routine) => void;
+}) {
+  const { commit } = useLog();
+  const [edited, setEdited] = useState<string | null>(null);
+  const close = () => setEdited(null);
+  return (
+    <section className={view_.section}>
+      <h2>Routines</h2>
+      {routines.length === 0 && (
+        <p className="quiet">
+          A routine is a session without a day, to be planned again and again. A session of the plan or of the log is
+          kept as one from its day in Weeks.
+        </p>
+      )}
+      {routines.length > 0 && (
+        <RecordTable<Row>
+          label="Routines"
+          keep="routines"
+          rows={routines}
+          keyOf={({ routine }) => routine.id}
+          columns={[
+            {
+              head: "Routine",
+              cell: ({ routine }) => routine.name,
+              compare: (a, b) => a.routine.name.localeCompare(b.routine.name),
+            },
+            {
+              head: "Kind",
+              bare: true,
+              cell: ({ routine }) => routine.kind ?? "",
+              kind: ({ routine }) => routine.kind ?? "",
+            },
+            {
+              head: "Minutes",
+              num: true,
+              cell: ({ routine }) => routine.minutes ?? "",
+              compare: (a, b) => (a.routine.minutes ?? 0) - (b.routine.minutes ?? 0),
+            },
+            {
+              head: "Led by",
+              bare: true,
+              cell: ({ routine }) => routine.instructor ?? "",
+              kind: ({ routine }) => routine.instructor ?? "",
+            },
+            { head: "What", bare: true, cell: ({ text }) => <span className="small">{text}</span> },
+            {
+              head: "Change",
+              mute: true,
+              num: true,
+              folded: "beside",
+              cell: ({ routine }) => (
+                <LinkButton aria-label={`Change ${routine.name}`} onClick={() => setEdited(routine.id)}>
+                  Change
+                </LinkButton>
+              ),
+            },
+          ]}
+        />
+      )}
+      {edited === null ? (
+        <p className="noprint above">
+          <LinkButton onClick={() => setEdited("new")}>Write a routine</LinkButton>
+        </p>
+      ) : (
+        <RoutineForm
+          key={edited}
+          row={routines.find(({ routine }) => routine.id === edited) ?? null}
+          close={close}
+          onSaved={(routine, followers) => {
+            if (followers > 0) onFollow(routine);
+          }}
+          onRemove={(routine) =>
+            void commit([{ remove: { kind: "routines", id: routine.id } }], `Routine ${routine.name} removed`).then(
+              (done) => done && close(),
+            )
+          }
+        />
+      )}
+      {routines.some(({ followers }) => followers > 0) && (
+        <p className="quiet small">
+          {counted(
+            routines.reduce((sum, { followers }) => sum + followers, 0),
+            "planned session",
+          )}{" "}
+          are made of routines; when one changes, you are asked whether they follow.
+        </p>
+      )}
+    </section>
+  );
+}

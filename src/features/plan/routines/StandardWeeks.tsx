@@ -1,0 +1,153 @@
+"use client";
+
+import { counted } from "@/core/base/units/number";
+import type { StandardWeek } from "@/core/log/kinds/standardWeeks";
+import { put } from "@/core/log/records";
+import type { RoutinesView } from "@/core/planning/routines";
+import { weekdayShort } from "@/ui/dates";
+import { Captioned } from "@/ui/kit/Captioned";
+import { LinkButton } from "@/ui/kit/LinkButton";
+import { Select } from "@/ui/kit/Select";
+import { Tick } from "@/ui/kit/Tick";
+import { useLog } from "@/ui/log/LogContext";
+import view_ from "@/ui/view.module.css";
+import { Button, Input } from "antd";
+import { useState } from "react";
+import { v7 as newId } from "uuid";
+import styles from "./routines.module.css";
+
+type Days = NonNullable<StandardWeek["days"]>;
+type WeekSession = NonNullable<Days[number]["sessions"]>[number];
+
+/** Standard weeks: which sessions stand on which weekday. */
+export function StandardWeeks({ view }: { view: RoutinesView }) {
+  const { person, compute, commit, today } = useLog();
+  const [name, setName] = useState("");
+  const keep = async () => {
+    const week = await compute.ask("weekAsStandard", { personId: person.id, today, from: today, name: name.trim() });
+    if (week !== null && (await commit([put("standardWeeks", week)], `Standard week ${week.name}`))) setName("");
+  };
+  const begin = async () => {
+    const week: StandardWeek = { id: newId(), personId: person.id, name: name.trim(), days: [] };
+    if (await commit([put("standardWeeks", week)], `Standard week ${week.name}`)) setName("");
+  };
+  return (
+    <section className={view_.section}>
+      <h2>Standard weeks</h2>
+      {view.standardWeeks.map((week) => (
+        <OneWeek key={week.id} week={week} routines={view.routines} />
+      ))}
+      <p className="row noprint above">
+        <Captioned caption="A new one, called">
+          {(id) => <Input id={id} value={name} onChange={(event) => setName(event.target.value)} autoComplete="off" />}
+        </Captioned>
+        <Button disabled={name.trim() === ""} onClick={() => void keep()}>
+          As this week is
+        </Button>
+        <Button disabled={name.trim() === ""} onClick={() => void begin()}>
+          Empty
+        </Button>
+      </p>
+    </section>
+  );
+}
+
+function OneWeek({ week, routines }: { week: StandardWeek; routines: RoutinesView["routines"] }) {
+  const { commit, person } = useLog();
+  const [adding, setAdding] = useState<{ weekday: number; routineId: string; optional: boolean } | null>(null);
+  const first = person.weekStart ?? 1;
+  const weekdays = Array.from({ length: 7 }, (_, index) => ((first - 1 + index) % 7) + 1);
+  const dayOf = (weekday: number) => (week.days ?? []).find((day) => day.weekday === weekday) ?? { weekday };
+  const withDay = (weekday: number, sessions: WeekSession[]): StandardWeek => ({
+    ...week,
+    days: [
+      ...(week.days ?? []).filter((day) => day.weekday !== weekday),
+      sessions.length === 0 ? { weekday, rest: true } : { ...dayOf(weekday), rest: false, sessions },
+    ].sort((a, b) => a.weekday - b.weekday),
+  });
+  const nameOf = ({ routineId, title, kind }: WeekSession) =>
+    title ?? routines.find(({ routine }) => routine.id === routineId)?.routine.name ?? kind ?? "session";
+  const write = (next: StandardWeek, label: string) => commit([put("standardWeeks", next, week)], label);
+  const add = async () => {
+    const { weekday, routineId, optional } = adding!;
+    const session: WeekSession = { routineId, ...(optional ? { optional } : {}) };
+    const sessions = [...(dayOf(weekday).sessions ?? []), session];
+    if (await write(withDay(weekday, sessions), `${week.name}, ${nameOf(session)} on ${weekdayShort(weekday)}`))
+      setAdding(null);
+  };
+  const all = (week.days ?? []).reduce((sum, { sessions }) => sum + (sessions ?? []).length, 0);
+  return (
+    <div>
+      <div className="row">
+        <h3>{week.name}</h3>
+        <span className="quiet">{counted(all, "session")}</span>
+        <LinkButton
+          onClick={() =>
+            void commit([{ remove: { kind: "standardWeeks", id: week.id } }], `Standard week ${week.name} removed`)
+          }
+        >
+          Remove<span className="hidden"> {week.name}</span>
+        </LinkButton>
+      </div>
+      <ul className={styles.days} aria-label={`Days of ${week.name}`}>
+        {weekdays.map((weekday) => (
+          <li key={weekday}>
+            <span className={styles.weekday}>{weekdayShort(weekday)}</span>
+            {(dayOf(weekday).sessions ?? []).length === 0 && <span className="quiet">rest</span>}
+            {(dayOf(weekday).sessions ?? []).map((session, index) => (
+              <span key={index} className={styles.session}>
+                {nameOf(session)}
+                <span className="quiet small">
+                  {[session.time, session.optional ? "optional" : null].filter(Boolean).join(", ")}
+                </span>
+                <LinkButton
+                  className="small"
+                  aria-label={`Take ${nameOf(session)} out of ${weekdayShort(weekday)}`}
+                  onClick={() =>
+                    void write(
+                      withDay(
+                        weekday,
+                        (dayOf(weekday).sessions ?? []).filter((_, at) => at !== index),
+                      ),
+                      `${week.name}, ${nameOf(session)} taken out`,
+                    )
+                  }
+                >
+                  take out
+                </LinkButton>
+              </span>
+            ))}
+            {routines.length > 0 && adding?.weekday !== weekday && (
+              <LinkButton
+                className="small"
+                aria-label={`Add to ${weekdayShort(weekday)}`}
+                onClick={() => setAdding({ weekday, routineId: routines[0]!.routine.id, optional: false })}
+              >
+                add
+              </LinkButton>
+            )}
+            {adding?.weekday === weekday && (
+              <span className="row">
+                <Captioned caption="Routine">
+                  {(id) => (
+                    <Select
+                      id={id}
+                      value={adding.routineId}
+                      onChange={(routineId) => setAdding({ ...adding, routineId })}
+                      options={routines.map(({ routine }) => ({ value: routine.id, label: routine.name }))}
+                    />
+                  )}
+                </Captioned>
+                <Tick checked={adding.optional} onChange={(optional) => setAdding({ ...adding, optional })}>
+                  optional
+                </Tick>
+                <Button onClick={() => void add()}>Add</Button>
+                <LinkButton onClick={() => setAdding(null)}>Cancel</LinkButton>
+              </span>
+            )}
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
