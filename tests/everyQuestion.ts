@@ -62,6 +62,10 @@ export function everyQuestion(log: Log, asking: Asking): { [N in QueryName]: Que
     people: [null],
     library: [null],
     holdings: [null],
+    ownKinds: [null],
+    kinds: [asking],
+    planDone: [{ ...asking, from: ago(83), to: ago(-7) }],
+    block: [...log.records.blocks.keys()].slice(-2).map((blockId) => ({ ...asking, blockId })),
     kindNames: [null],
     shell: [asking],
     column: [
@@ -105,6 +109,7 @@ export function everyQuestion(log: Log, asking: Asking): { [N in QueryName]: Que
       { ...asking, from: ago(28), weeks: 16 },
       { ...asking, from: ago(400), weeks: 53 },
     ],
+    phases: [asking],
     cycles: [asking],
     cycle: cycleIds.map((cycleId) => ({ ...asking, cycleId })),
     cycleTyped: cycleIds.map((cycleId) => ({
@@ -129,6 +134,12 @@ export function everyQuestion(log: Log, asking: Asking): { [N in QueryName]: Que
     nextWeek: [asking],
     barRecord: [...log.records.blocks.keys()].slice(0, 1).map((id) => ({ ...asking, of: "block" as const, id })),
     planDay: [-1, 0, 3].map((days) => ({ ...asking, date: ago(days) })),
+    pastedPlan: [
+      {
+        ...asking,
+        plan: { text: "W1 Tue 8 km easy\nW1 Xyz 5 km", count: "from" as const, day: ago(-7), kind: "run" },
+      },
+    ],
     planProposal: (
       [
         ...cycleIds.map((cycleId) => ({ of: "cycle" as const, cycleId })),
@@ -145,6 +156,22 @@ export function everyQuestion(log: Log, asking: Asking): { [N in QueryName]: Que
         { of: "clear", from: today, to: ago(-14) },
         { of: "repeat", date: last?.date ?? today, sessionId: last?.id ?? "none", on: ago(-7), everyDays: 7, times: 3 },
         { of: "taper", event: ago(-15), days: 14, share: 0.5 },
+        {
+          of: "calendar",
+          events: [
+            {
+              source: "u1",
+              date: ago(-4),
+              time: "18:00",
+              minutes: 60,
+              title: "Spin",
+              place: "",
+              note: "",
+              link: "",
+              cancelled: false,
+            },
+          ],
+        },
       ] satisfies ProposalAsk[]
     ).map((ask) => ({ ...asking, ask })),
     blocks: [

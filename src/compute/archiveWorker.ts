@@ -3,10 +3,13 @@ import type { OnProgress } from "@/core/base/chunked";
 import { contract } from "@/core/contract";
 import { type Log } from "@/core/log/log";
 import { mend } from "@/core/log/mend";
-import { onlyOf } from "@/core/log/people";
+import { AsOf } from "@/core/log/asOf";
+import { onlyOf, planOf, type PlanShare } from "@/core/log/people";
 import { decadesLog } from "@/demo/decades";
 import { demoLog } from "@/demo/demoLog";
 import { archive } from "@/formats/archive/archive";
+import { type CalendarAsk, readCalendar } from "@/formats/calendar/read";
+import { writeCalendar } from "@/formats/calendar/write";
 import type { Given, Problem } from "@/formats/format";
 import { type Preview, previewImport } from "@/formats/importing/importing";
 import { OriginFolder } from "@/store/copy/originFolder";
@@ -58,6 +61,25 @@ class ArchiveSession {
     } finally {
       database.close();
     }
+  }
+
+  /** The plan of a person, and their sessions of some days, as an archive that holds nothing else. */
+  async writePlan(name: LogName, exportedAt: string, personId: string, share: PlanShare): Promise<string> {
+    return archive.write!(planOf(await logOf(name), personId, share), exportedAt, new Map()) as string;
+  }
+
+  /** What a person has planned from a day on, as an iCalendar file. */
+  async writeCalendar(
+    name: LogName,
+    writtenAt: string,
+    { personId, today, alarmMinutes }: { personId: string; today: string; alarmMinutes: number | null },
+  ): Promise<string> {
+    return writeCalendar(new AsOf(await logOf(name), personId, mustDay(today)), writtenAt, alarmMinutes);
+  }
+
+  /** The events of an iCalendar file, or what is wrong with it. */
+  readCalendar(text: string, ask: CalendarAsk): ReturnType<typeof readCalendar> {
+    return readCalendar(text, ask);
   }
 
   /** What the headless figures command prints for this log. */

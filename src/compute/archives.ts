@@ -1,3 +1,5 @@
+import type { PlanShare } from "@/core/log/people";
+import type { CalendarAsk, CalendarRead } from "@/formats/calendar/read";
 import type { Given } from "@/formats/format";
 import type { LogName } from "@/store/database";
 import type { LaidOut } from "@/store/pages";
@@ -49,6 +51,33 @@ export function writeArchiveFile(
   personId: string | null = null,
 ): Promise<string | Uint8Array<ArrayBuffer>> {
   return worked((session) => session.write(name, exportedAt, personId) as Promise<string | Uint8Array<ArrayBuffer>>);
+}
+
+/** The plan of a person, and their sessions of some days, as an archive that holds nothing else. */
+export function writePlanFile(name: LogName, exportedAt: string, personId: string, share: PlanShare): Promise<string> {
+  return worked((session) => session.writePlan(name, exportedAt, personId, share));
+}
+
+/** What a person has planned from a day on, as an iCalendar file. */
+export function writeCalendarFile(
+  name: LogName,
+  writtenAt: string,
+  asked: { personId: string; today: string; alarmMinutes: number | null },
+): Promise<string> {
+  return worked((session) => session.writeCalendar(name, writtenAt, asked));
+}
+
+/** The events of an iCalendar file, or what is wrong with it. */
+export function readCalendarFile(text: string, ask: CalendarAsk): Promise<CalendarRead | { problem: string }> {
+  return worked<CalendarRead | { problem: string }>((session, end) => {
+    const slow = setTimeout(
+      () => end(Promise.reject(new Error("Reading it took too long and was given up. Nothing was changed."))),
+      silentAtMost,
+    );
+    return (session.readCalendar(text, ask) as Promise<CalendarRead | { problem: string }>).finally(() =>
+      clearTimeout(slow),
+    );
+  });
 }
 
 export function writeFiguresFile(name: LogName, on: string): Promise<string> {

@@ -18,6 +18,7 @@ import { kindNames } from "@/core/log/kinds/all";
 import { holdingsOf, joinedPeople, removedPerson } from "@/core/log/people";
 import { weekdayIntake } from "@/core/nutrition/foodDay";
 import { foodView } from "@/core/nutrition/foodView";
+import { blockView } from "@/core/planning/blockView";
 import { blocksView } from "@/core/planning/blocksView";
 import {
   cycleFilled,
@@ -35,7 +36,10 @@ import { routinesView, routineTyped, sessionAsRoutine } from "@/core/planning/ro
 import { standardWeekOf } from "@/core/planning/standardWeek";
 import { type WeeksAsk, weeksView } from "@/core/planning/weeksView";
 import { entryView } from "@/core/quickEntry/entryView";
+import { pastedPlan, type PastedPlanAsk } from "@/core/quickEntry/pastedPlan";
 import { type ReportAsk, reportView } from "@/core/review/reportView";
+import { planDone } from "@/core/review/planDone";
+import { kindsView, ownKinds } from "@/core/sessions/kindsView";
 import type { LibraryFilter } from "@/core/strength/library";
 import { exercisesView, mergeExercises } from "@/core/strength/libraryView";
 import { liftsView, liftView, type SuggestAsk, suggestView } from "@/core/strength/liftsView";
@@ -104,8 +108,12 @@ const questions = {
   people: ofHousehold(peopleOf),
   library: ofHousehold(libraryView),
   holdings: ofHousehold(holdingsView),
+  ownKinds: ofHousehold(ownKinds),
   /** What each kind of record is called, in the order of an archive. */
   kindNames: ofHousehold(() => kindNames),
+  kinds: ofPerson((asOf) => kindsView(asOf)),
+  planDone: ofPerson((asOf, asks: Days) => planDone(asOf, asks)),
+  block: ofPerson((asOf, { blockId }: { blockId: string }) => blockView(asOf, blockId)),
   shell: ofPerson((asOf) => shellView(asOf)),
   column: ofPerson((asOf, { from, to }: Days) => columnView(asOf, mustDay(from), mustDay(to))),
   ledger: ofPerson((asOf, { from, to }: Days) => ledgerView(asOf, mustDay(from), mustDay(to))),
@@ -139,7 +147,13 @@ const questions = {
       (of === "phase" ? planningOf(asOf).phases() : planningOf(asOf).blocks()).find((one) => one.id === id) ?? null,
   })),
   planDay: ofPerson((asOf, { date }: OnDate) => planDay(asOf, date)),
+  pastedPlan: ofPerson((asOf, { plan }: { plan: PastedPlanAsk }, newId) => pastedPlan(asOf, plan, newId)),
   planProposal: ofPerson((asOf, asks: { ask: ProposalAsk }, newId) => planProposal(asOf, asks, newId)),
+  phases: ofPerson((asOf) => ({
+    phases: planningOf(asOf)
+      .phases()
+      .map((phase) => ({ phase })),
+  })),
   blocks: ofPerson((asOf, { atMost }: { atMost: number }) => blocksView(asOf, atMost)),
   records: ofPerson((asOf, asks: { exerciseId: string | null; atMost: number }) => recordsView(asOf, asks)),
   householdLifts: (ground: Ground, asks: Asking) =>

@@ -14,8 +14,8 @@ const maxima: Readonly<Record<string, number>> = {
 };
 
 /**
- * A cycle of four weeks that was begun last week: its first two weeks are the strength sessions of the plan, each load the
- * percentage that it is of the maximum; then a heavier week, and an easy one.
+ * A cycle of four weeks that was begun last week: its first three weeks are the strength sessions of the plan, each load the
+ * percentage that it is of the maximum; then an easy one, which is not written yet.
  */
 export function demoCycle(
   personId: string,
@@ -25,7 +25,7 @@ export function demoCycle(
   const start = weekStartOf(today, 1) - 7;
   const own = sessions.filter(
     ({ kind, test, date }) =>
-      kind === "strength" && test !== true && mustDay(date) >= start && mustDay(date) < start + 14,
+      kind === "strength" && test !== true && mustDay(date) >= start && mustDay(date) < start + 21,
   );
   const id = "rower-cycle";
   const tagged = own.map((session): Session => {
@@ -35,12 +35,11 @@ export function demoCycle(
   const written = tagged.flatMap(({ week, weekday, items }) =>
     (items ?? []).map((item) => entryOf(item, week as number, weekday as number)),
   );
-  const later = written.flatMap((entry) => [
-    ...(entry.week === 1 ? [changed(entry, 3, (set) => ({ ...set, ...raised(set, 0.025) }))] : []),
-    ...(entry.week === 2
-      ? [changed(entry, 4, (set) => ({ ...set, ...raised(set, -0.05), count: Math.ceil((set.count ?? 1) / 2) }))]
-      : []),
-  ]);
+  const easy = written
+    .filter(({ week }) => week === 2)
+    .map((entry) =>
+      changed(entry, 4, (set) => ({ ...set, ...raised(set, -0.05), count: Math.ceil((set.count ?? 1) / 2) })),
+    );
   const cycle: Cycle = {
     id,
     personId,
@@ -51,7 +50,7 @@ export function demoCycle(
     weekdays: [1, 4, 7],
     easyWeeks: [4],
     maxima: Object.entries(maxima).map(([exerciseId, kg]) => ({ exerciseId, kg })),
-    entries: [...written, ...later],
+    entries: [...written, ...easy],
   };
   return { cycle, tagged };
 }

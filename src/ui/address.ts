@@ -13,10 +13,11 @@ const schema = {
   session: anId,
   exercise: anId,
   cycle: anId,
+  block: anId,
 } as const;
 
 /**
- * What an address says of a date, a session, an exercise, a cycle; null where it does not. `wrong`: a part of it that says
+ * What an address says of a date, a session, an exercise, a cycle, a block; null where it does not. `wrong`: a part of it that says
  * something impossible, in words.
  */
 export type Address = { -readonly [K in keyof typeof schema]: string | null } & { wrong: string | null };
@@ -26,7 +27,7 @@ function anId(text: string): string | null {
 }
 
 export function readAddress(asked: { get: (name: string) => string | null }): Address {
-  const address: Address = { date: null, session: null, exercise: null, cycle: null, wrong: null };
+  const address: Address = { date: null, session: null, exercise: null, cycle: null, block: null, wrong: null };
   for (const [name, read] of Object.entries(schema) as [keyof typeof schema, (text: string) => string | null][]) {
     const text = asked.get(name);
     if (text === null) continue;

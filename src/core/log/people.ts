@@ -72,3 +72,60 @@ export function onlyOf<T extends { records: Log["records"] }>(log: T, personId: 
   ]);
   return { ...log, records: Object.fromEntries(kept) as Log["records"] };
 }
+
+/** What goes to a coach with a plan, besides it. */
+export interface PlanShare {
+  from: string;
+  to: string;
+  weights: boolean;
+  food: boolean;
+}
+
+/** What a plan is made of, apart from its sessions. */
+const planKinds: readonly RecordKind[] = [
+  "exercises",
+  "kinds",
+  "routines",
+  "standardWeeks",
+  "cycles",
+  "phases",
+  "blocks",
+];
+
+/**
+ * The plan of a person, and the log as far as it answers the plan: their sessions of some days, done ones among them, and what
+ * they are made of. Nothing of anybody else, and no weights and no food unless they are shared.
+ */
+export function planOf<T extends { records: Log["records"] }>(log: T, personId: string, share: PlanShare): T {
+  const own = onlyOf(log, personId);
+  const inDays = ({ date }: { date?: string }) => date !== undefined && date >= share.from && date <= share.to;
+  const foodKinds: readonly RecordKind[] = ["meals", "water", "foods", "recipes"];
+  const kept = recordKinds.map((kind) => {
+    const all = [...(own.records[kind] as ReadonlyMap<string, Owned>)];
+    if (kind === "people")
+      return [
+        kind,
+        new Map(all.map(([id, { personId: _, ...person }]) => [id, plainPerson(person as unknown as Person)])),
+      ];
+    if (planKinds.includes(kind)) return [kind, new Map(all)];
+    const isShared =
+      kind === "sessions" || (kind === "weighIns" && share.weights) || (foodKinds.includes(kind) && share.food);
+    return [kind, new Map(isShared ? all.filter(([, record]) => !isDated(kind) || inDays(record)) : [])];
+  });
+  return { ...own, records: Object.fromEntries(kept) as Log["records"] };
+}
+
+/**
+ * A person as far as a plan needs them: who they are, and their units; written before everything else of them, so that what
+ * comes back changes nothing of them.
+ */
+function plainPerson({ id, name, units, weekStart }: Person): Person {
+  return {
+    id,
+    name,
+    ...(units == null ? {} : { units }),
+    ...(weekStart == null ? {} : { weekStart }),
+    revision: 1,
+    changed: "2000-01-01T00:00:00.000Z/0000/plan",
+  };
+}

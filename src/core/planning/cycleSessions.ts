@@ -136,9 +136,11 @@ function itemOf(cycle: Cycle, loads: CycleLoads, held: Item | undefined, newId: 
       ...warmUps,
       ...written.map(({ count: _, restSeconds, ...planned }, index): TrainingSet => {
         const kg = planned.percent == null ? planned.kg : loads.sets[index]!.kg;
+        // A rest that the cycle leaves open is the session's own.
+        const rest = restSeconds ?? working[index]?.restSeconds;
         return {
           id: working[index]?.id ?? newId(),
-          ...(restSeconds == null ? {} : { restSeconds }),
+          ...(rest == null ? {} : { restSeconds: rest }),
           planned: { ...planned, ...(kg == null ? {} : { kg }) },
         };
       }),

@@ -48,6 +48,17 @@ export function blockForm(context: FormContext, { startDate }: { startDate: stri
       }),
     ),
     aim: words,
+    focus: words,
+    easyWeeks: read((typed, no) => {
+      const weeks = typed
+        .split(/[,;\s]+/)
+        .filter(Boolean)
+        .map(Number);
+      return weeks.every((week) => weekNumber.safeParse(week).success)
+        ? [...new Set(weeks)].sort((a, b) => a - b)
+        : no("Write the numbers of the weeks, such as 4, 8.");
+    }),
+    phaseId: words,
   });
 }
 
@@ -231,5 +242,25 @@ export function repeatForm(context: FormContext) {
     on: civilDate("The first day", context),
     everyDays: figure("The days between", z.number().int().min(1).max(366)),
     times: figure("How often", z.number().int().min(1).max(60)),
+  });
+}
+
+/** A written plan that is pasted, and how its weeks are counted. */
+export function pastedPlanForm(context: FormContext) {
+  return z.object({
+    text: words.refine((typed) => typed.trim() !== "", "Paste the plan here."),
+    count: z.enum(["from", "to"]),
+    day: civilDate("The day", context),
+    kind: nameText("The kind").transform((kind) => kind.toLowerCase()),
+  });
+}
+
+/** Which part of the plan goes to a coach. */
+export function coachForm(context: FormContext) {
+  return z.object({
+    from: civilDate("The first day", context),
+    to: civilDate("The last day", context),
+    weights: z.boolean(),
+    food: z.boolean(),
   });
 }

@@ -126,6 +126,8 @@ export function copyOf(session: Session, date: string, newId: () => string): Ses
     weekday: _weekday,
     movedFrom: _movedFrom,
     booked: _booked,
+    source: _source,
+    standardWeekId: _standardWeek,
     photoIds: _photos,
     feel: _feel,
     kcal: _kcal,

@@ -1,5 +1,6 @@
 import type { AsOf } from "../log/asOf";
 import type { Routine } from "../log/kinds/routines";
+import { type CalendarEvent, classesFrom } from "./classes";
 import { cycleById } from "./cycleView";
 import { cycleSessions } from "./cycleSessions";
 import { cleared, repeated, type RepeatAsk, shifted, type ShiftAsk, swapped, tapered, type TaperAsk } from "./moves";
@@ -16,7 +17,8 @@ export type ProposalAsk =
   | { of: "swap"; a: string; b: string }
   | { of: "clear"; from: string; to: string }
   | ({ of: "repeat" } & RepeatAsk)
-  | ({ of: "taper" } & TaperAsk);
+  | ({ of: "taper" } & TaperAsk)
+  | { of: "calendar"; events: readonly CalendarEvent[] };
 
 /** A change of several sessions of the plan, as it is seen before it is written. */
 export function planProposal(asOf: AsOf, { ask }: { ask: ProposalAsk }, newId: () => string): Proposal {
@@ -39,5 +41,7 @@ export function planProposal(asOf: AsOf, { ask }: { ask: ProposalAsk }, newId: (
       return repeated(asOf, ask, newId);
     case "taper":
       return tapered(asOf, ask);
+    case "calendar":
+      return classesFrom(asOf, ask.events, newId);
   }
 }

@@ -28,6 +28,7 @@ import { aliasesOf } from "../strength/usualNames";
 import { completionsFor } from "./completions";
 import { isLiftedRow, readNamed, readQuoted } from "./named";
 import { readNote, readSkip } from "./notes";
+import { readMove, readPlanned } from "./planned";
 import { readUnknown } from "./unknown";
 
 /** The exercises with all the names under which they are written. */
@@ -66,7 +67,7 @@ export function readEntry(text: string, context: EntryContext): ParsedEntry {
       true,
     );
   }
-  const within = dayWithin(text, tokens, today);
+  const within = isWord(tokens[0], "plan", "planned", "move") ? null : dayWithin(text, tokens, today);
   if (within === null || within.problem !== null)
     return dated(readLine({ text, tokens, day: chosen, context: known }), chosen, today, false);
   const rest = [...tokens.slice(0, within.from), ...tokens.slice(within.to)];
@@ -118,7 +119,11 @@ function dated(result: ParsedEntry, day: Day, today: Day, said: boolean): Parsed
 }
 
 /** A line without its day. Marks of semicolons part things of different sorts. */
-function readLine(line: Line): ParsedEntry {
+export function readLine(line: Line): ParsedEntry {
+  const [first, second] = line.tokens;
+  if (isWord(first, "plan", "planned") && second !== undefined && !isMark(second, ":"))
+    return readPlanned(line, readLine);
+  if (isWord(first, "move") && second !== undefined) return readMove(line);
   const chunks = chunksOf(line);
   if (chunks.length < 2) {
     const result = readChunk(line);

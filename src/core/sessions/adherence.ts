@@ -21,6 +21,11 @@ export function wasPlanned(session: Session): boolean {
   return written || (session.items ?? []).some((item) => item.sets.some(hasPlan));
 }
 
+/** Whether what was planned of a session counts as planned: of an optional one only once it is done. */
+export function countsAsPlanned(session: Session, on: Day): boolean {
+  return session.optional !== true || wasPerformed(session, on);
+}
+
 export interface Adherence {
   planned: number;
   done: number;

@@ -1,29 +1,19 @@
 "use client";
 
-import { dateOf, dayOf } from "@/core/base/calendar/day";
-import { counted, parseDecimal, printNumber } from "@/core/base/units/number";
+import { dateOf } from "@/core/base/calendar/day";
+import { counted, printNumber } from "@/core/base/units/number";
 import type { Printer } from "@/core/base/units/printer";
 import type { Block } from "@/core/log/kinds/blocks";
-import { put } from "@/core/log/records";
-import { longestBlock } from "@/core/planning/blocks";
 import type { BlocksView } from "@/core/planning/blocksView";
 import type { BlockWork } from "@/core/planning/blockWorks";
-import { addDays, shortDate } from "@/ui/dates";
-import { Field, Row, RowButton, wide } from "@/ui/inputs/Field";
-import { Meanwhile } from "@/ui/inputs/Meanwhile";
-import { useRecordForm } from "@/ui/inputs/useRecordForm";
+import { shortDate } from "@/ui/dates";
 import type { Column } from "@/ui/kit/column";
 import { LinkButton } from "@/ui/kit/LinkButton";
 import { RecordTable } from "@/ui/kit/RecordTable";
-import { useLog } from "@/ui/log/LogContext";
+import { BlockForm } from "@/ui/planning/BlockForm";
 import view from "@/ui/view.module.css";
-import { lateForm } from "@/ui/inputs/lateForm";
-import { Button } from "antd";
+import Link from "next/link";
 import { useState } from "react";
-import { v7 as newId } from "uuid";
-import styles from "./lifts.module.css";
-
-const blockForm = lateForm(() => import("@/core/planning/forms").then((forms) => forms.blockForm));
 
 interface Props {
   blocks: BlocksView;
@@ -174,9 +164,18 @@ function columns(
       mute: true,
       folded: "beside",
       cell: ({ block }) => (
-        <LinkButton className="small noprint" onClick={() => edit(block)} aria-label={`Change ${block.name}`}>
-          Change
-        </LinkButton>
+        <span className="row noprint">
+          <Link
+            className="small"
+            href={`/plan/block?block=${encodeURIComponent(block.id)}`}
+            aria-label={`The page of ${block.name}`}
+          >
+            Page
+          </Link>
+          <LinkButton className="small" onClick={() => edit(block)} aria-label={`Change ${block.name}`}>
+            Change
+          </LinkButton>
+        </span>
       ),
     },
   ];
@@ -193,100 +192,4 @@ function Change({ share }: { share: number | undefined }) {
   return (
     <div className="quiet small">{percent === 0 ? "the same" : `${percent > 0 ? "+" : "−"}${Math.abs(percent)} %`}</div>
   );
-}
-
-type BlockFields = { name: string; startDate: string; weeks: string; endDate: string; aim: string };
-
-/** A block by its first day and its weeks or its last day: either follows the other. */
-function BlockForm({ block, next, close }: { block: Block | null; next: string; close: () => void }) {
-  const { commit, person, units, today } = useLog();
-  const start = block?.startDate ?? next;
-  const length = block?.days ?? 42;
-  const shown: BlockFields = {
-    name: block?.name ?? "",
-    startDate: start,
-    weeks: weeksOf(length),
-    endDate: addDays(start, length - 1),
-    aim: block?.aim ?? "",
-  };
-  const { control, save, setValue, getValues, trigger, meanwhile, drop } = useRecordForm(
-    blockForm,
-    { units, today },
-    `block ${block?.id ?? person.id}`,
-    shown,
-    { name: "Block", startDate: "The first day", endDate: "The last day", aim: "Aim" },
-  );
-  const daysWritten = () => (dayOf(getValues("endDate")) ?? NaN) - (dayOf(getValues("startDate")) ?? NaN) + 1;
-  const fit = (changed: "weeks" | "endDate") => {
-    const days = Math.round((parseDecimal(getValues("weeks")) ?? NaN) * 7);
-    if (changed === "weeks" && dayOf(getValues("startDate")) !== null && days >= 1 && days <= longestBlock)
-      setValue("endDate", addDays(getValues("startDate"), days - 1), { shouldDirty: true });
-    if (changed === "endDate" && daysWritten() >= 1) setValue("weeks", weeksOf(daysWritten()), { shouldDirty: true });
-    void trigger(["weeks", "endDate"]);
-  };
-  const onSubmit = save(async ({ name, startDate, aim }, changed) => {
-    const begun = { id: newId(), personId: person.id, name, startDate, days: daysWritten() };
-    const moved = changed.has("startDate") || changed.has("endDate") || changed.has("weeks");
-    const written: Block =
-      block === null
-        ? { ...begun, aim: aim || null }
-        : {
-            ...block,
-            ...(changed.has("name") ? { name } : {}),
-            ...(moved ? { startDate, days: daysWritten() } : {}),
-            ...(changed.has("aim") ? { aim: aim || null } : {}),
-          };
-    const saved = await commit([put("blocks", written, block ?? undefined)], `Block ${written.name}`);
-    if (saved) close();
-    return saved;
-  });
-  const remove = async () => {
-    if (await commit([{ remove: { kind: "blocks", id: block!.id } }], `Block ${block!.name} removed`)) close();
-  };
-  return (
-    <form
-      onSubmit={(event) => void onSubmit(event)}
-      noValidate
-      className={`${styles.blockForm} noprint`}
-      aria-label={block === null ? "A new block" : `Block ${block.name}`}
-    >
-      <Row>
-        <Field control={control} name="name" label="Block" autoFocus />
-        <Field control={control} name="startDate" label="From" type="date" onChange={() => fit("weeks")} />
-        <Field control={control} name="weeks" label="Weeks" inputMode="decimal" onChange={() => fit("weeks")} />
-        <Field
-          control={control}
-          name="endDate"
-          label="To, included"
-          type="date"
-          lean="ahead"
-          onChange={() => fit("endDate")}
-        />
-        <Field control={control} name="aim" label="Aim" className={wide} />
-        <RowButton>
-          <Button htmlType="submit">Save block</Button>
-        </RowButton>
-        <RowButton>
-          <LinkButton
-            onClick={() => {
-              drop();
-              close();
-            }}
-          >
-            Leave
-          </LinkButton>
-        </RowButton>
-        {block !== null && (
-          <RowButton>
-            <LinkButton onClick={() => void remove()}>Remove</LinkButton>
-          </RowButton>
-        )}
-      </Row>
-      <Meanwhile said={meanwhile} />
-    </form>
-  );
-}
-
-function weeksOf(days: number): string {
-  return printNumber(days / 7, days % 7 === 0 ? 0 : 2);
 }

@@ -1,6 +1,7 @@
 "use client";
 
 import { entryDayOf } from "@/core/base/calendar/day";
+import type { Session } from "@/core/log/kinds/sessions";
 import { put } from "@/core/log/records";
 import { movedTo } from "@/core/planning/movedTo";
 import type { SessionLine } from "@/core/planning/nextWeekView";
@@ -14,9 +15,10 @@ import { Dialog } from "@/ui/kit/Dialog";
 import { LinkButton } from "@/ui/kit/LinkButton";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
-import { Button } from "antd";
+import { Button, Input } from "antd";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import { v7 as newId } from "uuid";
 import styles from "./plan.module.css";
 import { PlanSession } from "./PlanSession";
 import { ProposalDialog } from "./ProposalDialog";
@@ -96,7 +98,7 @@ function OneSession({
   onRepeat: (ask: ProposalAsk) => void;
 }) {
   const { commit, compute, person, today } = useLog();
-  const [open, setOpen] = useState<"move" | "repeat" | null>(null);
+  const [open, setOpen] = useState<"move" | "repeat" | "comment" | null>(null);
   const isDone = status === "done" || status === "partly";
   const move = async (to: string) => {
     if (await commit([put("sessions", movedTo(session, to), session)], `${title} moved to ${shortDate(to)}`))
@@ -140,6 +142,7 @@ function OneSession({
           label={title}
           actions={[
             { name: "Copy or repeat", act: () => setOpen("repeat") },
+            { name: "Comment", act: () => setOpen("comment") },
             { name: "Keep as a routine", act: () => void keep() },
             ...(isDone
               ? []
@@ -162,11 +165,42 @@ function OneSession({
           {[session.place, session.instructor, ...(session.links ?? [])].filter(Boolean).join(" · ")}
         </p>
       )}
+      {(session.comments ?? []).map(({ id, by, text: said }) => (
+        <p key={id} className="small">
+          {by && <span className="quiet">{by}: </span>}
+          {said}
+        </p>
+      ))}
+      {open === "comment" && <Comment session={session} title={title} onClose={() => setOpen(null)} />}
       {open === "move" && (
         <ToDay date={session.date} verb="Move" onTo={(to) => void move(to)} onClose={() => setOpen(null)} />
       )}
       {open === "repeat" && <RepeatForm session={session} onAsk={onRepeat} onClose={() => setOpen(null)} />}
     </li>
+  );
+}
+
+/** A comment on a session; each stands for itself, whoever writes another. */
+function Comment({ session, title, onClose }: { session: Session; title: string; onClose: () => void }) {
+  const { commit, person } = useLog();
+  const [text, setText] = useState("");
+  const save = async () => {
+    const comment = { id: newId(), by: person.name, text: text.trim() };
+    const next = { ...session, comments: [...(session.comments ?? []), comment] };
+    if (await commit([put("sessions", next, session)], `${title}, a comment`)) onClose();
+  };
+  return (
+    <span className="row above">
+      <Captioned caption="Comment">
+        {(id) => (
+          <Input id={id} value={text} onChange={(event) => setText(event.target.value)} autoComplete="off" autoFocus />
+        )}
+      </Captioned>
+      <Button disabled={text.trim() === ""} onClick={() => void save()}>
+        Save
+      </Button>
+      <LinkButton onClick={onClose}>Leave it</LinkButton>
+    </span>
   );
 }
 

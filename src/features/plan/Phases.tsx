@@ -24,6 +24,7 @@ import { useState } from "react";
 import { useWatch } from "react-hook-form";
 import { v7 as newId } from "uuid";
 import { lengthText } from "./lengthText";
+import { useMeasureNames } from "./useMeasureNames";
 import styles from "./plan.module.css";
 
 const phaseForm = lateForm(() => import("@/core/planning/forms").then((forms) => forms.phaseForm));
@@ -44,7 +45,7 @@ export function Phases({ phases }: { phases: readonly PhaseStanding[] }) {
       {phases.length > 0 && (
         <ul className={styles.phaseList} aria-label="Phases">
           {phases.map((one) => (
-            <li key={one.phase.id}>
+            <li key={one.phase.id} id={`phase-${one.phase.id}`}>
               {edited === one.phase.id ? (
                 <PhaseForm phase={one.phase} close={() => setEdited(null)} />
               ) : (
@@ -124,7 +125,7 @@ function PhaseRow({ standing, onChange }: { standing: PhaseStanding; onChange: (
 
 function Measures({ measures, onRemove }: { measures: readonly PhaseProgress[]; onRemove: (index: number) => void }) {
   const printer = usePrinter();
-  const nameOf = useNames();
+  const nameOf = useMeasureNames();
   return (
     <RecordTable
       label="What it is judged by"
@@ -159,23 +160,6 @@ function Measures({ measures, onRemove }: { measures: readonly PhaseProgress[]; 
       ]}
     />
   );
-}
-
-/** What a phase is judged by, in words. */
-function useNames(): (measure: PhaseProgress["measure"]) => string {
-  const lifts = useHousehold("library")?.exercises ?? [];
-  const known = useFigure("measures", {})?.known ?? [];
-  const printer = usePrinter();
-  return ({ of, exerciseId, kind, metres }) =>
-    of === "weight"
-      ? "weight, trend"
-      : of === "e1rm"
-        ? `maximum, ${lifts.find(({ id }) => id === exerciseId)?.name ?? exerciseId}`
-        : of === "bestTime"
-          ? `best ${kind ?? ""} over ${metres == null ? "a distance" : printer.distance(metres)}`
-          : of === "sessions"
-            ? `${kind ?? ""} sessions done`.trim()
-            : (known.find(({ id }) => id === of)?.name ?? of);
 }
 
 function valueText({ of }: PhaseProgress["measure"], value: number | null, printer: Printer): string {

@@ -6,11 +6,14 @@ import { LinkButton } from "@/ui/kit/LinkButton";
 import { Segmented } from "@/ui/kit/Segmented";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
+import dynamic from "next/dynamic";
 import { useState } from "react";
 import { DayOfPlan } from "./DayOfPlan";
 import { Phases } from "./Phases";
 import { PlanHead } from "./PlanHead";
 import { Weeks } from "./Weeks";
+
+const PlanDone = dynamic(() => import("./PlanDone").then((module) => module.PlanDone), { ssr: false });
 
 /** How many weeks are shown, and how many of them lie before the one that holds today. */
 const spans = [
@@ -43,6 +46,7 @@ export function Plan() {
       {view && <p className="quiet">{runningText(view)}</p>}
       {view && <Weeks view={view} onDay={setDay} />}
       {view && <Phases phases={view.phases} />}
+      {view && <PlanDone />}
       {view && day !== null && <DayOfPlan date={day} onClose={() => setDay(null)} />}
     </>
   );

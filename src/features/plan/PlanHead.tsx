@@ -8,6 +8,7 @@ const parts = [
   { path: "/plan/next", name: "Next week" },
   { path: "/plan/routines", name: "Routines" },
   { path: "/plan/cycles", name: "Cycles" },
+  { path: "/plan/outside", name: "In and out" },
 ];
 
 /** The head of every part of Plan, with the way to the others; `children` stand at its right. */

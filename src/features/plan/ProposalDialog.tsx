@@ -4,6 +4,7 @@ import { messageOf } from "@/core/base/messageOf";
 import { counted, printNumber } from "@/core/base/units/number";
 import type { Proposal, ProposedSession } from "@/core/planning/proposal";
 import type { ProposalAsk } from "@/core/planning/proposals";
+import type { PastedPlanAsk } from "@/core/quickEntry/pastedPlan";
 import { weekdayDate } from "@/ui/dates";
 import { Dialog } from "@/ui/kit/Dialog";
 import { LinkButton } from "@/ui/kit/LinkButton";
@@ -21,6 +22,9 @@ const said: Record<ProposedSession["what"], string> = {
   stays: "stays",
 };
 
+/** A change of the plan, by what it is of, or a plan that was pasted. */
+export type Asked = ProposalAsk | { of: "paste"; plan: PastedPlanAsk };
+
 /** What would be written of the plan, day by day, before it is; written as one change that is undone as one. */
 export function ProposalDialog({
   title,
@@ -29,7 +33,7 @@ export function ProposalDialog({
   onWritten,
 }: {
   title: string;
-  ask: ProposalAsk;
+  ask: Asked;
   onClose: () => void;
   onWritten?: () => void;
 }) {
@@ -40,8 +44,12 @@ export function ProposalDialog({
   const key = JSON.stringify(ask);
   useEffect(() => {
     let gone = false;
-    compute
-      .ask("planProposal", { personId: person.id, today, ask: JSON.parse(key) as ProposalAsk })
+    const asked = JSON.parse(key) as Asked;
+    const who = { personId: person.id, today };
+    (asked.of === "paste"
+      ? compute.ask("pastedPlan", { ...who, plan: asked.plan })
+      : compute.ask("planProposal", { ...who, ask: asked })
+    )
       .then((answer) => {
         if (!gone) setFound(answer);
       })
@@ -67,6 +75,17 @@ export function ProposalDialog({
       {found !== null && (
         <>
           <p>{countsText(found)}</p>
+          <p>
+            <Button
+              type="primary"
+              autoFocus
+              disabled={found.change.length === 0 || writing}
+              onClick={() => void write()}
+            >
+              {found.change.length === 0 ? "Nothing to write" : `Write ${counted(found.change.length, "change")}`}
+            </Button>{" "}
+            <LinkButton onClick={onClose}>Leave all as it is</LinkButton>
+          </p>
           <Sums sums={found.sums} />
           {found.notUnderstood.length > 0 && (
             <ul className="warn" aria-label="Not understood">
@@ -91,17 +110,6 @@ export function ProposalDialog({
               ]}
             />
           )}
-          <p className="above">
-            <Button
-              type="primary"
-              autoFocus
-              disabled={found.change.length === 0 || writing}
-              onClick={() => void write()}
-            >
-              {found.change.length === 0 ? "Nothing to write" : `Write ${counted(found.change.length, "change")}`}
-            </Button>{" "}
-            <LinkButton onClick={onClose}>Leave all as it is</LinkButton>
-          </p>
         </>
       )}
     </Dialog>

@@ -8,6 +8,7 @@ import { addDays, daysBetween, longDate, shortDate, weekdayShort } from "@/ui/da
 import { useLog } from "@/ui/log/LogContext";
 import { usePrinter } from "@/ui/usePrinter";
 import { lateCode, whenIdle } from "@/ui/kit/late";
+import { useRouter } from "next/navigation";
 import { type CSSProperties, Fragment, useEffect } from "react";
 import { type DragParts, still } from "./dragParts";
 import { lengthText } from "./lengthText";
@@ -112,6 +113,7 @@ function BarBeside({
   parts: DragParts;
   onKey: Moves["onBarKey"];
 }) {
+  const router = useRouter();
   const row = (date: string) => Math.floor(daysBetween(first, date) / 7);
   const from = Math.max(0, row(bar.from));
   const to = Math.min(weeks - 1, row(bar.to));
@@ -129,6 +131,10 @@ function BarBeside({
           className={styles.barButton}
           data-hint="Arrows move it by a week, with Shift by a day; with Alt its end"
           onKeyDown={(event) => onKey(event, bar)}
+          onClick={() => {
+            if (bar.of === "block") router.push(`/plan/block?block=${encodeURIComponent(bar.id)}`);
+            else document.getElementById(`phase-${bar.id}`)?.scrollIntoView({ block: "center" });
+          }}
         >
           <strong>{bar.name}</strong>
           <span className="hidden"> {bar.of}, </span>

@@ -13,6 +13,7 @@ import { lateForm } from "@/ui/inputs/lateForm";
 import { Button } from "antd";
 import { ProfileFieldset } from "../../ui/profile/ProfileFieldset";
 import { KeySettings } from "./KeySettings";
+import { KindSettings } from "./KindSettings";
 import { MealSettings } from "./MealSettings";
 import { People } from "./People";
 import { PlateSettings } from "./PlateSettings";
@@ -32,6 +33,7 @@ export function SettingsPage() {
       <People />
       <PlateSettings key={`plates ${person.id}`} />
       <MealSettings key={`meals ${person.id}`} />
+      <KindSettings />
       <div className={styles.two}>
         <Reminder />
         <Browser />

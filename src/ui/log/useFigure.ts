@@ -59,7 +59,7 @@ export function useFigure<N extends QueryName>(
 }
 
 /** What belongs to the whole household. */
-export function useHousehold<N extends "library" | "holdings" | "kindNames">(
+export function useHousehold<N extends "library" | "holdings" | "kindNames" | "ownKinds">(
   name: N,
 ): Queries[N]["answers"] | undefined {
   return useAnswer(useLog().compute, name, null) ?? undefined;

@@ -10,6 +10,8 @@ import { EntryLine } from "../entry/EntryLine";
 import { useDialogSoon } from "../kit/Dialog";
 import { HintLayer } from "../kit/HintLayer";
 import { LinkButton } from "../kit/LinkButton";
+import { KindMarks } from "../column/kindMarks";
+import { useHousehold } from "../log/useFigure";
 import { WeekStart } from "../kit/weekStart";
 import { LogContext, type OpenLog } from "../log/LogContext";
 import { type FirstRunActions, useOpenLog } from "../log/useOpenLog";
@@ -120,6 +122,8 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
   }, [path]);
 
   const view = viewAt(path);
+  const own = useHousehold("ownKinds");
+  const marks = useMemo(() => new Map((own ?? []).map((one) => [one.name.toLowerCase(), one])), [own]);
   const isWide = path === wide.path || view?.path === "/plan";
   useEffect(() => {
     document.title = view && view.path !== "/" ? `${view.name} · Oat Column` : "Oat Column";
@@ -133,107 +137,109 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
       </div>
     );
   return (
-    <WeekStart value={person.weekStart ?? 1}>
-      <div className={`${styles.shell} ${isWide ? styles.wide : ""}`}>
-        <a href="#content" className={styles.skip}>
-          Go to the view
-        </a>
-        <div className={`${styles.side} ${daysOpen ? styles.open : ""}`}>
-          <Boundary name={name}>
-            <Column key={daysOpen ? "open" : "beside"} onChosen={() => setDaysOpen(false)} />
-          </Boundary>
-        </div>
-        <div className={styles.main}>
-          <header className={styles.bar}>
-            {isWide && (
-              <Link href="/" className={styles.brand}>
-                Oat Column
-              </Link>
-            )}
-            <nav aria-label="Views">
-              <ul className={styles.views}>
-                {views.map(({ path: target, name: title, daily }) => (
-                  <li key={target} className={daily ? undefined : styles.rest}>
-                    <Link
-                      href={target}
-                      aria-current={target === view?.path ? "page" : undefined}
-                      data-hint={named(title, target)}
-                      aria-keyshortcuts={keyOf(target)}
-                      onClick={() => setDaysOpen(false)}
-                    >
-                      {title}
-                    </Link>
-                  </li>
-                ))}
-              </ul>
-            </nav>
-            <button
-              type="button"
-              className={styles.daysButton}
-              aria-expanded={daysOpen}
-              onClick={() => setDaysOpen(!daysOpen)}
-            >
-              Days
-            </button>
-            <button
-              type="button"
-              className={styles.moreButton}
-              aria-haspopup="dialog"
-              aria-current={
-                view && !views.some(({ path: one, daily }) => daily && one === view.path) ? "page" : undefined
-              }
-              onClick={() => setMoreOpen(true)}
-            >
-              More
-            </button>
-            <div className={styles.whose}>
-              {reading !== null && (
-                <span className={styles.late}>
-                  reading the log{reading.share > 0 ? `, ${Math.round(reading.share * 100)} %` : ""}{" "}
-                  <LinkButton onClick={reading.stop}>Stop</LinkButton>
-                </span>
-              )}
-              {name !== "own" && <span className={styles.demo}>{name} log</span>}
-              <WhoseLog />
-              <Link
-                href={settings.path}
-                data-hint={named(settings.name, settings.path)}
-                aria-keyshortcuts={keyOf(settings.path)}
-                aria-current={path === settings.path ? "page" : undefined}
-              >
-                {settings.name}
-              </Link>
-              <LinkButton
-                data-hint={named("Keys", "keys")}
-                aria-keyshortcuts={keyOf("keys")}
-                aria-label="Keys"
-                onClick={() => setListOpen(true)}
-              >
-                ?
-              </LinkButton>
-            </div>
-          </header>
-          <div ref={page} className={styles.page}>
+    <KindMarks value={marks}>
+      <WeekStart value={person.weekStart ?? 1}>
+        <div className={`${styles.shell} ${isWide ? styles.wide : ""}`}>
+          <a href="#content" className={styles.skip}>
+            Go to the view
+          </a>
+          <div className={`${styles.side} ${daysOpen ? styles.open : ""}`}>
             <Boundary name={name}>
-              <EntryLine inputRef={entry} thin={path !== "/"} />
+              <Column key={daysOpen ? "open" : "beside"} onChosen={() => setDaysOpen(false)} />
             </Boundary>
-            <main className={styles.content} id="content" tabIndex={-1}>
-              <Boundary key={path} name={name}>
-                {children}
-              </Boundary>
-            </main>
           </div>
+          <div className={styles.main}>
+            <header className={styles.bar}>
+              {isWide && (
+                <Link href="/" className={styles.brand}>
+                  Oat Column
+                </Link>
+              )}
+              <nav aria-label="Views">
+                <ul className={styles.views}>
+                  {views.map(({ path: target, name: title, daily }) => (
+                    <li key={target} className={daily ? undefined : styles.rest}>
+                      <Link
+                        href={target}
+                        aria-current={target === view?.path ? "page" : undefined}
+                        data-hint={named(title, target)}
+                        aria-keyshortcuts={keyOf(target)}
+                        onClick={() => setDaysOpen(false)}
+                      >
+                        {title}
+                      </Link>
+                    </li>
+                  ))}
+                </ul>
+              </nav>
+              <button
+                type="button"
+                className={styles.daysButton}
+                aria-expanded={daysOpen}
+                onClick={() => setDaysOpen(!daysOpen)}
+              >
+                Days
+              </button>
+              <button
+                type="button"
+                className={styles.moreButton}
+                aria-haspopup="dialog"
+                aria-current={
+                  view && !views.some(({ path: one, daily }) => daily && one === view.path) ? "page" : undefined
+                }
+                onClick={() => setMoreOpen(true)}
+              >
+                More
+              </button>
+              <div className={styles.whose}>
+                {reading !== null && (
+                  <span className={styles.late}>
+                    reading the log{reading.share > 0 ? `, ${Math.round(reading.share * 100)} %` : ""}{" "}
+                    <LinkButton onClick={reading.stop}>Stop</LinkButton>
+                  </span>
+                )}
+                {name !== "own" && <span className={styles.demo}>{name} log</span>}
+                <WhoseLog />
+                <Link
+                  href={settings.path}
+                  data-hint={named(settings.name, settings.path)}
+                  aria-keyshortcuts={keyOf(settings.path)}
+                  aria-current={path === settings.path ? "page" : undefined}
+                >
+                  {settings.name}
+                </Link>
+                <LinkButton
+                  data-hint={named("Keys", "keys")}
+                  aria-keyshortcuts={keyOf("keys")}
+                  aria-label="Keys"
+                  onClick={() => setListOpen(true)}
+                >
+                  ?
+                </LinkButton>
+              </div>
+            </header>
+            <div ref={page} className={styles.page}>
+              <Boundary name={name}>
+                <EntryLine inputRef={entry} thin={path !== "/"} />
+              </Boundary>
+              <main className={styles.content} id="content" tabIndex={-1}>
+                <Boundary key={path} name={name}>
+                  {children}
+                </Boundary>
+              </main>
+            </div>
+          </div>
+          <NoticeBar notice={notice} undo={undo} dismiss={dismiss} />
+          {version && (
+            <p className={`${styles.version} noprint`}>
+              <span>{version.text}</span> <LinkButton onClick={version.takeOver}>Take it now</LinkButton>
+            </p>
+          )}
+          <HintLayer />
+          {moreOpen && <MoreSheet onClose={() => setMoreOpen(false)} />}
+          {listOpen && <ShortcutList onClose={() => setListOpen(false)} />}
         </div>
-        <NoticeBar notice={notice} undo={undo} dismiss={dismiss} />
-        {version && (
-          <p className={`${styles.version} noprint`}>
-            <span>{version.text}</span> <LinkButton onClick={version.takeOver}>Take it now</LinkButton>
-          </p>
-        )}
-        <HintLayer />
-        {moreOpen && <MoreSheet onClose={() => setMoreOpen(false)} />}
-        {listOpen && <ShortcutList onClose={() => setListOpen(false)} />}
-      </div>
-    </WeekStart>
+      </WeekStart>
+    </KindMarks>
   );
 }

@@ -1,7 +1,19 @@
+import type * as z from "zod";
 import { name, open, shared, text } from "./fields";
 import { byName, householdKind } from "./kind";
 
-const schema = open({ ...shared, name, mark: text.nullish(), speedUnit: text.nullish() });
+const schema = open({
+  ...shared,
+  name,
+  /** Its shape, and its colour by name, wherever its sessions are drawn. */
+  mark: text.nullish(),
+  colour: text.nullish(),
+  /** What the trainee counts it under, together with others. */
+  category: text.nullish(),
+  speedUnit: text.nullish(),
+});
+
+export type ActivityKind = z.infer<typeof schema>;
 
 export const activityKinds = householdKind({
   schema,

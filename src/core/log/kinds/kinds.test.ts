@@ -94,7 +94,7 @@ describe("lists inside records", () => {
     const why = (items: unknown) => whyUnread("sessions", { ...session, items });
     expect([undefined, null, [], [{ sets: [] }]].map(why)).toEqual([null, null, null, null]);
     for (const items of [{}, "x", [1], [{}], [{ sets: {} }], [{ sets: [1] }], [[]]])
-      expect(why(items), JSON.stringify(items)).toBe("its exercises and sets are no lists");
+      expect(why(items), JSON.stringify(items)).toBe("its exercises, sets and comments are no lists");
   });
   it("get ids where they lack them, and keep those they have", () => {
     const given = withElementIds("sessions", session as never) as unknown as {

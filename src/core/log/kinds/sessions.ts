@@ -106,12 +106,19 @@ const schema = open({
   weekday: weekday.nullish(),
   /** The day on which it was first planned, once it was moved to another. */
   movedFrom: date.nullish(),
+  /** What it is in the calendar it came from, so that the same event is not planned twice. */
+  source: text.nullish(),
   /** A class: whether a place in it is booked, and who leads it. */
   booked: z.boolean().nullish(),
   instructor: text.nullish(),
   links: z.array(text).max(50).nullish(),
   /** What is asked for of a run, a row or a swim, part by part. */
   steps: z.array(step).max(200).nullish(),
+  /** What was said of it, by the trainee or a coach; each stands for itself. */
+  comments: z
+    .array(open({ id, by: text.nullish(), text }))
+    .max(200)
+    .nullish(),
   items: z
     .array(item)
     .max(500)
@@ -139,13 +146,14 @@ export const sessions = dailyKind({
   changesSayWhich: false,
   standIn: null,
   lists: {
-    what: "exercises and sets",
+    what: "exercises, sets and comments",
     of: {
       items: {
         letter: "i",
         called: ({ exerciseId }: Item, _, { nameOf }) => nameOf("exercises", exerciseId),
         inside: { sets: { letter: "s", called: (_, index) => `set ${index + 1}`, inside: {} } },
       },
+      comments: { letter: "c", called: (_, index) => `comment ${index + 1}`, inside: {} },
     },
   },
   tells: ({ status }) => status !== "planned",

@@ -1,0 +1,5 @@
+import { BlockPage } from "@/features/plan/block/BlockPage";
+
+export default function Page() {
+  return <BlockPage />;
+}

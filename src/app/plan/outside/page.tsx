@@ -1,0 +1,5 @@
+import { Outside } from "@/features/plan/outside/Outside";
+
+export default function Page() {
+  return <Outside />;
+}
