@@ -45,7 +45,7 @@ async function open(width, height, dark, phone = false) {
 }
 
 async function show(page, path) {
-  await page.goto(`${address}${path}?log=demo`);
+  await page.goto(`${address}${path}${path.includes("?") ? "&" : "?"}log=demo`);
   await page.locator("#content h1").waitFor();
   if (path === "/body" || path === "/distance" || path.startsWith("/lifts") || path === "/report")
     await page.locator("#content .recharts-surface").first().waitFor();
@@ -78,6 +78,8 @@ const views = [
   ["/energy", "energy"],
   ["/files", "files"],
   ["/plan", "plan"],
+  ["/plan/cycles?cycle=rower-cycle", "cycle"],
+  ["/plan/next", "next-week"],
   ["/ledger", "ledger"],
   ["/report", "report"],
 ];
@@ -95,9 +97,6 @@ await light.page.keyboard.press("Escape");
 await light.page.getByRole("button", { name: "working of Weight, trend" }).click();
 await light.page.getByRole("dialog").getByRole("heading", { name: "Source" }).waitFor();
 await light.page.screenshot({ path: join(folder, "working.png") });
-await light.page.goto(`${address}/?log=own`);
-await light.page.getByRole("button", { name: "Begin" }).waitFor();
-await light.page.screenshot({ path: join(folder, "first-run.png") });
 await light.close();
 
 const dark = await open(1280, 800, true);
@@ -110,8 +109,6 @@ await dark.close();
 const phone = await open(390, 844, false, true);
 await show(phone.page, "/");
 await phone.page.screenshot({ path: join(folder, "today-phone.png") });
-await show(phone.page, "/body");
-await phone.page.screenshot({ path: join(folder, "body-phone.png") });
 await phone.page.getByRole("button", { name: "Days" }).click();
 await phone.page.locator("#column").waitFor();
 await phone.page.screenshot({ path: join(folder, "days-phone.png") });

@@ -145,8 +145,69 @@ async function measureYears(years: number): Promise<Measured[]> {
     { name: label("opening the history of a lift, slowest"), value: Math.max(...opened), unit: "ms" },
     { name: label("another formula for everything in every view, slowest"), value: Math.max(...switched), unit: "ms" },
   );
+  measured.push(...planning(log, answers, label));
   database.close();
   return measured;
+}
+
+/** A year planned ahead and a cycle under way: a keystroke in one of its cells, and the weeks of the plan. */
+function planning(log: Log, answers: Answers, label: (name: string) => string): Measured[] {
+  const [first, second] = [...log.records.exercises.keys()];
+  const entries = Array.from({ length: 8 * 4 }, (_, index) => ({
+    id: `e${index}`,
+    week: 1 + Math.floor(index / 4),
+    weekday: [1, 2, 4, 6][index % 4]!,
+    exerciseId: index % 2 === 0 ? first! : second!,
+    sets: [{ count: 5, reps: 3, percent: 0.75 }],
+  }));
+  putRecord(log, "cycles", {
+    id: "bench-cycle",
+    personId: veteranId,
+    name: "Bench",
+    startDate: dateOf(today - 14),
+    weeks: 8,
+    maxima: [
+      { exerciseId: first!, kg: 150 },
+      { exerciseId: second!, kg: 100 },
+    ],
+    entries,
+  });
+  for (let day = today + 1; day <= today + 365; day++)
+    putRecord(log, "sessions", {
+      id: `ahead-${day}`,
+      personId: veteranId,
+      date: dateOf(day),
+      kind: "strength",
+      status: "planned",
+      planned: { minutes: 60, effort: 7 },
+      items: [
+        {
+          id: "i",
+          exerciseId: first!,
+          sets: Array.from({ length: 5 }, (_, index) => ({ id: `${index}`, planned: { reps: 5, percent: 0.75 } })),
+        },
+      ],
+    });
+  const took = (work: () => unknown) => {
+    const start = performance.now();
+    work();
+    return performance.now() - start;
+  };
+  const weeks = took(() => answers.answer("weeks", { ...asking, from: dateOf(today - 28), weeks: 16 }));
+  answers.answer("cycle", { ...asking, cycleId: "bench-cycle" });
+  const keystrokes = Array.from({ length: 120 }, (_, index) =>
+    took(() =>
+      answers.answer("cycleTyped", {
+        ...asking,
+        cycleId: "bench-cycle",
+        edits: [{ week: 1 + (index % 8), weekday: 1, columnId: first!, text: `5x3 ${60 + (index % 35)} %` }],
+      }),
+    ),
+  );
+  return [
+    { name: label("the weeks of the plan with a year planned ahead, the first time"), value: weeks, unit: "ms" },
+    { name: label("a keystroke in a cycle's cell to all its totals, p95"), value: quantile(keystrokes, 0.95), unit: "ms" },
+  ];
 }
 
 /** A log that is edited, with every answer kept up to date. */

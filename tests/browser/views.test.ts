@@ -25,6 +25,11 @@ const views = [
 ] as const;
 const parts = [
   ["/plan", "Plan"],
+  ["/plan/next", "Next week"],
+  ["/plan/routines", "Routines"],
+  ["/plan/cycles?cycle=rower-cycle", "Cycle"],
+  ["/plan/outside", "In and out"],
+  ["/plan/block?block=rower-block-7", "Block"],
   ["/lifts/work", "Work"],
   ["/lifts/records", "Records"],
   ["/lifts/exercises?exercise=chin-up", "Exercises"],
@@ -52,6 +57,12 @@ describe.each([
       await openDemo(hand.page, path);
       if (path === "/body" || path === "/distance" || path === "/report")
         await hand.page.locator("#content .recharts-surface").first().waitFor();
+      if (path.startsWith("/plan/cycles?")) await hand.page.getByRole("grid").waitFor();
+      if (path === "/plan/next")
+        await hand.page
+          .getByRole("table", { name: "Work by week" })
+          .or(hand.page.getByRole("list", { name: "Work by week" }))
+          .waitFor();
       if (path.startsWith("/lifts/write?")) await hand.page.getByLabel("Sets, line 7").waitFor();
       if (path.startsWith("/train")) await hand.page.getByRole("button", { name: "Set done" }).waitFor();
       if (path === "/lifts") await hand.page.locator('[data-figure="latest"]').waitFor();
@@ -126,6 +137,9 @@ describe("keys, undo and the Column", () => {
   it("a day of rest says what comes next and when, and what the week still holds", async () => {
     const { page } = hand;
     await page.keyboard.press("1");
+    await write(page, "move 12 june to 20 june");
+    await page.keyboard.press("Escape");
+    await page.getByRole("heading", { level: 1 }).click();
     await page.keyboard.press("c");
     await page.keyboard.press("ArrowDown");
     await page.getByText("Nothing is planned for this day. Next: On the water, tomorrow.").waitFor();

@@ -127,6 +127,7 @@ describe("the quick-entry line, planning", () => {
   it("moves what is planned, and asks where several are", () => {
     expect(written("move today row to sat")).toMatchObject({ id: "b", date: "2026-06-13", movedFrom: today });
     expect(written("move fri to sun")).toMatchObject({ id: "c", date: "2026-06-14" });
+    expect(written("move 12 june to 20 june")).toMatchObject({ id: "c", date: "2026-06-20" });
     const asked = read("move today to sat");
     expect([asked.change, asked.choices.length]).toEqual([null, 3]);
     expect(read(asked.choices[2]!.text).change).toHaveLength(2);

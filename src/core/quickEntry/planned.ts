@@ -169,6 +169,9 @@ function sourceOf(line: Line, tokens: readonly Token[]): { day: Day; words: read
   for (let from = 0; from < tokens.length; from++) {
     const found = dayInFront(line.text, tokens.slice(from), context.today, context.dateOrder);
     if (found === null) continue;
+    // A day without its year is the next such day, unless it is the last one that has something.
+    const near = found.next !== null && (found.problem !== null || context.sessionsOn(found.day).length === 0);
+    if (near) return { day: found.next!, words: [...tokens.slice(0, from), ...tokens.slice(from + found.to)] };
     if (found.problem !== null) return { why: found.problem };
     // A weekday is the next one with something planned on it: `move fri to sat` looks ahead before it looks back.
     const isWeekday = found.day < context.today && found.day > context.today - 7 && found.next === null;

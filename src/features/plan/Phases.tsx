@@ -3,36 +3,44 @@
 import { counted, printNumber, printPlain } from "@/core/base/units/number";
 import type { Printer } from "@/core/base/units/printer";
 import { printDuration } from "@/core/base/units/time";
-import type { Phase } from "@/core/log/kinds/phases";
 import { put } from "@/core/log/records";
-import { judgedBy } from "@/core/planning/judgedBy";
 import type { PhaseProgress, PhaseStanding } from "@/core/planning/phase";
 import { addDays, fullDate } from "@/ui/dates";
-import { Choice, Field, Row, RowButton, wide } from "@/ui/inputs/Field";
-import { lateForm } from "@/ui/inputs/lateForm";
-import { Meanwhile } from "@/ui/inputs/Meanwhile";
-import { useRecordForm } from "@/ui/inputs/useRecordForm";
-import { useTypedForm } from "@/ui/inputs/useTypedForm";
+import { late, whenIdle } from "@/ui/kit/late";
 import { LinkButton } from "@/ui/kit/LinkButton";
 import { RecordTable } from "@/ui/kit/RecordTable";
 import { useLog } from "@/ui/log/LogContext";
-import { useFigure, useHousehold } from "@/ui/log/useFigure";
 import { usePrinter } from "@/ui/usePrinter";
 import view from "@/ui/view.module.css";
-import { Button } from "antd";
-import { useState } from "react";
-import { useWatch } from "react-hook-form";
-import { v7 as newId } from "uuid";
+import { useEffect, useState } from "react";
 import { lengthText } from "./lengthText";
 import { useMeasureNames } from "./useMeasureNames";
 import styles from "./plan.module.css";
 
-const phaseForm = lateForm(() => import("@/core/planning/forms").then((forms) => forms.phaseForm));
-const phaseMeasureForm = lateForm(() => import("@/core/planning/forms").then((forms) => forms.phaseMeasureForm));
+const PhaseForm = late(
+  () => import("./PhaseForms").then((forms) => forms.PhaseForm),
+  () => null,
+);
+const MeasureForm = late(
+  () => import("./PhaseForms").then((forms) => forms.MeasureForm),
+  () => null,
+);
+const NewBlock = late(
+  () => import("./NewBlock").then((form) => form.NewBlock),
+  () => null,
+);
 
 /** Phases, the latest first: how they are kept, and how far the figures are by which they are judged. */
 export function Phases({ phases }: { phases: readonly PhaseStanding[] }) {
   const [edited, setEdited] = useState<string | null>(null);
+  const close = () => setEdited(null);
+  useEffect(
+    () =>
+      whenIdle(() => {
+        for (const form of [PhaseForm, MeasureForm, NewBlock]) form.fetch();
+      }),
+    [],
+  );
   return (
     <section className={view.section}>
       <h2>Phases</h2>
@@ -47,7 +55,7 @@ export function Phases({ phases }: { phases: readonly PhaseStanding[] }) {
           {phases.map((one) => (
             <li key={one.phase.id} id={`phase-${one.phase.id}`}>
               {edited === one.phase.id ? (
-                <PhaseForm phase={one.phase} close={() => setEdited(null)} />
+                <PhaseForm phase={one.phase} close={close} />
               ) : (
                 <PhaseRow standing={one} onChange={() => setEdited(one.phase.id)} />
               )}
@@ -55,11 +63,12 @@ export function Phases({ phases }: { phases: readonly PhaseStanding[] }) {
           ))}
         </ul>
       )}
-      {edited === "new" ? (
-        <PhaseForm phase={null} close={() => setEdited(null)} />
-      ) : (
-        <p className="noprint above">
+      {edited === "new" && <PhaseForm phase={null} close={close} />}
+      {edited === "block" && <NewBlock close={close} />}
+      {edited !== "new" && edited !== "block" && (
+        <p className="row noprint above">
           <LinkButton onClick={() => setEdited("new")}>Write a phase</LinkButton>
+          <LinkButton onClick={() => setEdited("block")}>Write a block</LinkButton>
         </p>
       )}
     </section>
@@ -166,193 +175,4 @@ function valueText({ of }: PhaseProgress["measure"], value: number | null, print
   if (value === null) return "";
   if (of === "weight" || of === "e1rm") return printer.mass(value);
   return of === "bestTime" ? printDuration(value) : printPlain(value, 1);
-}
-
-const aims = [
-  "gain muscle",
-  "lose fat",
-  "recompose",
-  "hold",
-  "get stronger",
-  "go faster",
-  "go farther",
-  "make a weight",
-];
-
-function PhaseForm({ phase, close }: { phase: Phase | null; close: () => void }) {
-  const { person, units, today, commit } = useLog();
-  const shown = {
-    name: phase?.name ?? "",
-    aim: phase?.aim ?? "",
-    startDate: phase?.startDate ?? today,
-    weeks: printPlain((phase?.days ?? 84) / 7, 2),
-    intention: phase?.intention ?? "",
-    why: phase?.why ?? "",
-  };
-  const { control, save, meanwhile, drop } = useRecordForm(
-    phaseForm,
-    { units, today },
-    `phase ${phase?.id ?? person.id}`,
-    shown,
-    { name: "Name", aim: "Aim", startDate: "The first day", weeks: "Weeks", intention: "Intention", why: "Why" },
-  );
-  const leave = () => {
-    drop();
-    close();
-  };
-  const onSubmit = save(async ({ name, aim, startDate, weeks, intention, why }, changed) => {
-    const all: Phase = { id: newId(), personId: person.id, name, startDate, days: Math.round(weeks * 7) };
-    const written: Phase =
-      phase === null
-        ? { ...all, aim: aim || null, intention: intention || null, why: why || null }
-        : {
-            ...phase,
-            ...(changed.has("name") ? { name } : {}),
-            ...(changed.has("aim") ? { aim: aim || null } : {}),
-            ...(changed.has("startDate") ? { startDate } : {}),
-            ...(changed.has("weeks") ? { days: all.days } : {}),
-            ...(changed.has("intention") ? { intention: intention || null } : {}),
-            ...(changed.has("why") ? { why: why || null } : {}),
-          };
-    const saved = await commit([put("phases", written, phase ?? undefined)], `Phase ${written.name}`);
-    if (saved) close();
-    return saved;
-  });
-  const remove = async () => {
-    if (await commit([{ remove: { kind: "phases", id: phase!.id } }], `Phase ${phase!.name} removed`)) leave();
-  };
-  return (
-    <form
-      onSubmit={(event) => void onSubmit(event)}
-      noValidate
-      className="noprint around"
-      aria-label={phase === null ? "A new phase" : `Phase ${phase.name}`}
-    >
-      <Row>
-        <Field control={control} name="name" label="Phase" autoFocus />
-        <Choice
-          control={control}
-          name="aim"
-          label="Aim"
-          options={[
-            { value: "", label: "not said" },
-            ...[...new Set([...aims, ...(phase?.aim ? [phase.aim] : [])])].map((aim) => ({ value: aim, label: aim })),
-          ]}
-        />
-        <Field control={control} name="startDate" label="From" type="date" lean="ahead" />
-        <Field control={control} name="weeks" label="Weeks" inputMode="decimal" />
-      </Row>
-      <Row>
-        <Field control={control} name="intention" label="Intention" className={wide} />
-        <Field control={control} name="why" label="Why it matters" className={wide} />
-        <RowButton>
-          <Button htmlType="submit">Save phase</Button>
-        </RowButton>
-        <RowButton>
-          <LinkButton onClick={leave}>Leave</LinkButton>
-        </RowButton>
-        {phase !== null && (
-          <RowButton>
-            <LinkButton onClick={() => void remove()}>Remove</LinkButton>
-          </RowButton>
-        )}
-      </Row>
-      <Meanwhile said={meanwhile} />
-    </form>
-  );
-}
-
-const sorts: Record<(typeof judgedBy)[number], string> = {
-  weight: "the weight's trend",
-  e1rm: "a lift's maximum",
-  bestTime: "a best time",
-  sessions: "sessions done",
-  measure: "a measure",
-};
-
-function MeasureForm({ phase, close }: { phase: Phase; close: () => void }) {
-  const { units, today, commit } = useLog();
-  const lifts = useHousehold("library")?.exercises ?? [];
-  const known = useFigure("measures", {})?.known ?? [];
-  const { control, handleSubmit, drop } = useTypedForm(
-    phaseMeasureForm,
-    { units, today },
-    `measure of phase ${phase.id}`,
-    {
-      defaultValues: {
-        of: "weight" as (typeof judgedBy)[number],
-        exerciseId: "",
-        measureId: "",
-        kind: "",
-        distance: "",
-        from: "",
-        to: "",
-      },
-    },
-  );
-  const of = useWatch({ control, name: "of" });
-  const leave = () => {
-    drop();
-    close();
-  };
-  const save = handleSubmit(async ({ of, exerciseId, measureId, kind, distance, from, to }) => {
-    const measure = {
-      of: measureId ?? of,
-      ...(exerciseId === null ? {} : { exerciseId }),
-      ...(kind ? { kind: kind.toLowerCase() } : {}),
-      ...(distance === null ? {} : { metres: distance }),
-      ...(from === null ? {} : { from }),
-      to,
-    };
-    const next = { ...phase, measures: [...(phase.measures ?? []), measure] };
-    if (await commit([put("phases", next, phase)], `${phase.name}, judged by ${sorts[of]}`)) leave();
-  });
-  const unit = of === "weight" || of === "e1rm" ? units.mass : undefined;
-  return (
-    <form onSubmit={(event) => void save(event)} noValidate aria-label={`Judge ${phase.name}`} className="noprint">
-      <Row>
-        <Choice
-          control={control}
-          name="of"
-          label="Judged by"
-          options={judgedBy.map((value) => ({ value, label: sorts[value] }))}
-        />
-        {of === "e1rm" && (
-          <Choice
-            control={control}
-            name="exerciseId"
-            label="Lift"
-            options={lifts.map(({ id, name }) => ({ value: id, label: name }))}
-          />
-        )}
-        {of === "measure" && (
-          <Choice
-            control={control}
-            name="measureId"
-            label="Measure"
-            options={known.map(({ id, name }) => ({ value: id, label: name }))}
-          />
-        )}
-        {(of === "bestTime" || of === "sessions") && (
-          <Field
-            control={control}
-            name="kind"
-            label={of === "sessions" ? "Kind, if one" : "Kind"}
-            placeholder="run, row, swim"
-          />
-        )}
-        {of === "bestTime" && (
-          <Field control={control} name="distance" label="Over" unit={units.distance} inputMode="decimal" />
-        )}
-        <Field control={control} name="from" label="From, if not as the log says" unit={unit} inputMode="decimal" />
-        <Field control={control} name="to" label="Aim" unit={unit} inputMode="decimal" />
-        <RowButton>
-          <Button htmlType="submit">Judge by it</Button>
-        </RowButton>
-        <RowButton>
-          <LinkButton onClick={leave}>Leave</LinkButton>
-        </RowButton>
-      </Row>
-    </form>
-  );
 }

@@ -9,7 +9,7 @@ import { useLog } from "@/ui/log/LogContext";
 import { usePrinter } from "@/ui/usePrinter";
 import { lateCode, whenIdle } from "@/ui/kit/late";
 import { useRouter } from "next/navigation";
-import { type CSSProperties, Fragment, useEffect } from "react";
+import { type CSSProperties, Fragment, useEffect, useState } from "react";
 import { type DragParts, still } from "./dragParts";
 import { lengthText } from "./lengthText";
 import styles from "./plan.module.css";
@@ -26,14 +26,19 @@ export function Weeks({ view, onDay }: { view: WeeksView; onDay: (date: string) 
   const printer = usePrinter();
   const moves = usePlanMoves(view);
   useEffect(() => whenIdle(dragging.fetch), []);
-  const parts = dragging.useCode() ?? still;
+  const come = dragging.useCode();
+  // What has the focus is not taken away under the trainee's hand.
+  const [isInside, setInside] = useState(false);
+  const [isTaken, setTaken] = useState(false);
+  if (come !== null && !isTaken && !isInside) setTaken(true);
+  const parts = isTaken && come !== null ? come : still;
   // One day of all has the keyboard; arrows go on from there.
   const reached = weeks.some(({ days }) => days.some(({ date }) => date === today)) ? today : weeks[0]!.start;
   const beside = lanes.phase + lanes.block;
   const first = weeks[0]!.start;
   return (
     <parts.Context onDrop={moves.onDrop}>
-      <div className={styles.scroll}>
+      <div className={styles.scroll} onFocus={() => setInside(true)} onBlur={() => setInside(false)}>
         <div
           role="table"
           aria-label="Weeks of the plan"

@@ -131,7 +131,9 @@ function BarLine({
     <li>
       <span className={`${styles.barLabel} ${quiet ? "quiet" : ""}`}>{label}</span>
       <span className={styles.track}>
-        <span className={isDone ? styles.done : styles.planned} style={{ "--share": share } as CSSProperties} />
+        {share > 0 && (
+          <span className={isDone ? styles.done : styles.planned} style={{ "--share": share } as CSSProperties} />
+        )}
       </span>
       <span className="num">{value}</span>
       <span className={styles.scale}>

@@ -16,6 +16,7 @@ export function CycleCell({
   place,
   cell: { text, loads, done },
   status,
+  lift,
   name,
   active,
   chosen,
@@ -28,6 +29,8 @@ export function CycleCell({
   place: Place;
   cell: Cell;
   status: CycleRow["status"];
+  /** What its column is called, where columns stand one under another. */
+  lift: string;
   name: string;
   active: boolean;
   chosen: boolean;
@@ -44,6 +47,7 @@ export function CycleCell({
       role="gridcell"
       aria-colindex={place.column + 2}
       aria-selected={chosen}
+      data-lift={lift}
       className={[styles.cell, chosen && styles.chosen, active && styles.active].filter(Boolean).join(" ")}
       onMouseDown={(event) => {
         if (editing === null) {

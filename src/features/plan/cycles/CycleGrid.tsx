@@ -70,9 +70,8 @@ export function CycleGrid({
                 {column.id === null ? (
                   column.name
                 ) : (
-                  <LinkButton ink onClick={() => onLift(column)}>
+                  <LinkButton ink aria-label={`${column.name}, its maximum`} onClick={() => onLift(column)}>
                     {column.name}
-                    <span className="hidden">, its maximum</span>
                   </LinkButton>
                 )}
               </span>
@@ -88,6 +87,7 @@ export function CycleGrid({
                     place={{ row: index, column }}
                     cell={shownCell(shown, row, cell.columnId) ?? cell}
                     status={row.status}
+                    lift={columns[column]!.name}
                     name={`${columns[column]!.name}, ${weekdayDate(row.date)}`}
                     active={grid.place.row === index && grid.place.column === column}
                     chosen={isWithin(range, { row: index, column })}
@@ -109,10 +109,10 @@ export function CycleGrid({
               <span role="rowheader" className={`${styles.day} ${styles.sumHead}`}>
                 In all
               </span>
-              {columns.map(({ id }) => {
+              {columns.map(({ id, name }) => {
                 const sum = id === null ? undefined : shown.lifts.find(({ exerciseId }) => exerciseId === id)?.planned;
                 return (
-                  <span key={id ?? "with"} role="gridcell" className={styles.sum}>
+                  <span key={id ?? "with"} role="gridcell" className={styles.sum} data-lift={name}>
                     {sum && sum.numberOfLifts > 0 && (
                       <>
                         {printNumber(sum.numberOfLifts, 0)} · {printer.volumeLoad(sum.volumeLoadKg)}
@@ -168,7 +168,7 @@ function WeekEnd({ view: { cycle }, week, printer }: { view: CycleView; week: Cy
   const differs = stands.numberOfLifts !== planned.numberOfLifts;
   return (
     <div role="row" className={styles.line}>
-      <span role="gridcell" className={styles.week} aria-label={`Week ${week.week}`}>
+      <span role="gridcell" className={styles.week}>
         <strong>Week {week.week}</strong>
         {planned.numberOfLifts > 0 ? (
           <>

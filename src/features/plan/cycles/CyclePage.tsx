@@ -93,10 +93,7 @@ function saidOf({ from, to, cycle, columns, unit }: CycleView, printer: Printer)
   const step = rounding == null ? "the step of each exercise" : `${Number(rounding.kg ?? rounding.lb)} ${unit}`;
   const maxima = columns
     .filter(({ maximumKg }) => maximumKg !== null)
-    .map(
-      ({ name, maximumKg }) =>
-        `${name.toLowerCase()} ${printNumber(Number(printer.massNumber(maximumKg!).replaceAll(",", "")), 1)}`,
-    );
+    .map(({ name, maximumKg }) => `${name.toLowerCase()} ${printer.loadNumber(maximumKg!)}`);
   return [
     `${shortDate(from)} to ${shortDate(to)}`,
     `to ${step}`,

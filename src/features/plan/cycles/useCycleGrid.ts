@@ -141,7 +141,8 @@ export function useCycleGrid(
       if (editing === null) begin(to, textAt(to.row, to.column));
     },
     onKeyDown: (event: KeyboardEvent) => {
-      if (editing !== null || rows.length === 0) return;
+      // What stands in the grid as a button has its own keys.
+      if (editing !== null || rows.length === 0 || event.target !== event.currentTarget) return;
       const action = gridAction(event, at, extent);
       if (action === null) return;
       if (action.do === "narrow") return setAnchor(null);
