@@ -206,7 +206,11 @@ function planning(log: Log, answers: Answers, label: (name: string) => string): 
   );
   return [
     { name: label("the weeks of the plan with a year planned ahead, the first time"), value: weeks, unit: "ms" },
-    { name: label("a keystroke in a cycle's cell to all its totals, p95"), value: quantile(keystrokes, 0.95), unit: "ms" },
+    {
+      name: label("a keystroke in a cycle's cell to all its totals, p95"),
+      value: quantile(keystrokes, 0.95),
+      unit: "ms",
+    },
   ];
 }
 
