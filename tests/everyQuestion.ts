@@ -109,6 +109,7 @@ export function everyQuestion(log: Log, asking: Asking): { [N in QueryName]: Que
       { ...asking, from: ago(28), weeks: 16 },
       { ...asking, from: ago(400), weeks: 53 },
     ],
+    months: [{ ...asking, from: ago(90), months: 6 }],
     phases: [asking],
     cycles: [asking],
     cycle: cycleIds.map((cycleId) => ({ ...asking, cycleId })),

@@ -29,6 +29,7 @@ import {
   cycleViewOf,
   nextCycleOf,
 } from "@/core/planning/cycleView";
+import { monthsView } from "@/core/planning/monthsView";
 import { nextWeekView, planDay } from "@/core/planning/nextWeekView";
 import { planProposal, type ProposalAsk } from "@/core/planning/proposals";
 import { planningOf } from "@/core/planning/slice";
@@ -149,6 +150,7 @@ const questions = {
   planDay: ofPerson((asOf, { date }: OnDate) => planDay(asOf, date)),
   pastedPlan: ofPerson((asOf, { plan }: { plan: PastedPlanAsk }, newId) => pastedPlan(asOf, plan, newId)),
   planProposal: ofPerson((asOf, asks: { ask: ProposalAsk }, newId) => planProposal(asOf, asks, newId)),
+  months: ofPerson((asOf, asks: { from: string; months: number }) => monthsView(asOf, asks)),
   phases: ofPerson((asOf) => ({
     phases: planningOf(asOf)
       .phases()

@@ -209,6 +209,25 @@ describe("weeks of the plan", () => {
     await saved(hand, "Sharpening, 19 May to 6 Jul");
   });
 
+  it("a session is copied by keys, and a row is a month at one key", async () => {
+    const { page } = hand;
+    await openDemo(page, "/plan");
+    const day = page.locator('[data-day="2026-06-13"]');
+    await day.focus();
+    await page.keyboard.press("m");
+    await page.keyboard.press("ArrowLeft");
+    await page.keyboard.press("Control+Enter");
+    await saved(hand, "On the water copied to 12 Jun");
+    await page.getByRole("button", { name: /^Saturday 13 June: On the water, planned/ }).waitFor();
+    await day.focus();
+    await page.keyboard.press("s");
+    const months = page.getByRole("list", { name: "Months of the plan" });
+    await months.getByText("June 2026").waitFor();
+    await months.getByRole("button", { name: /^Friday 12 June: .*On the water, planned/ }).click();
+    await page.getByRole("dialog", { name: "Friday 12 June" }).getByText("booked", { exact: false }).first().waitFor();
+    await page.keyboard.press("Escape");
+  });
+
   it("everything from a day on is moved, what is booked stays, and a taper is seen first", async () => {
     const { page } = hand;
     await openDemo(page, "/plan");

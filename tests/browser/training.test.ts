@@ -709,13 +709,13 @@ describe("reading the lifts", () => {
     await form.getByText("The name is missing.").waitFor();
     await form.getByLabel("Block").fill("Taper");
     for (const weeks of ["x", "-2", "1000"]) {
-      await form.getByLabel("Weeks").fill(weeks);
+      await form.getByLabel("Weeks", { exact: true }).fill(weeks);
       await form
         .getByText(weeks === "x" ? "Write a number, with a point or a comma." : "The length must be from")
         .waitFor();
       await save.click();
     }
-    await form.getByLabel("Weeks").fill("1.5");
+    await form.getByLabel("Weeks", { exact: true }).fill("1.5");
     // Ten days and a half are eleven.
     await form.getByLabel("From").fill("2026-05-05");
     expect(await form.getByLabel("To, included").inputValue()).toBe("15 May 2026");
@@ -723,7 +723,7 @@ describe("reading the lifts", () => {
     await form.getByText("It ends before it begins.").waitFor();
     await save.click();
     await form.getByLabel("To, included").fill("2026-05-18");
-    expect(await form.getByLabel("Weeks").inputValue()).toBe("2");
+    expect(await form.getByLabel("Weeks", { exact: true }).inputValue()).toBe("2");
     expect(await blocks.getByText("Taper").count()).toBe(0);
     await save.click();
     await saved(page, "Block Taper");

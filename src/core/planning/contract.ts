@@ -21,17 +21,20 @@ function phasesSection(asOf: AsOf) {
         days: phase.days,
         passed: course.passed,
         sessions: { planned, done, partly, skipped, missed, extra, toCome },
-        measures: measures.map(({ measure: { of, exerciseId, kind, metres }, from, to, now, doneShare, reason }) => ({
-          of,
-          ...(exerciseId == null ? {} : { exerciseId }),
-          ...(kind == null ? {} : { kind }),
-          ...(metres == null ? {} : { metres }),
-          from,
-          to,
-          now,
-          doneShare,
-          ...(reason === null ? {} : { reason }),
-        })),
+        measures: measures.map(
+          ({ measure: { of, exerciseId, kind, metres }, from, to, now, doneShare, heading, reason }) => ({
+            of,
+            ...(exerciseId == null ? {} : { exerciseId }),
+            ...(kind == null ? {} : { kind }),
+            ...(metres == null ? {} : { metres }),
+            from,
+            to,
+            now,
+            doneShare,
+            ...(heading === null ? {} : { heading }),
+            ...(reason === null ? {} : { reason }),
+          }),
+        ),
       };
     });
 }

@@ -1,4 +1,5 @@
 import { dateOf, type Day, mustDay, weekdayOf, weekStartOf } from "../base/calendar/day";
+import { weightOf } from "../body/slice";
 import type { AsOf } from "../log/asOf";
 import type { Session } from "../log/kinds/sessions";
 import type { StandardWeek } from "../log/kinds/standardWeeks";
@@ -83,9 +84,29 @@ function lineIn(asOf: AsOf): (session: Session) => SessionLine {
   });
 }
 
-/** The sessions of a day as the plan has them. */
-export function planDay(asOf: AsOf, date: string): { sessions: SessionLine[] } {
-  return { sessions: sessionsOf(asOf).on(mustDay(date)).map(lineIn(asOf)) };
+/** A day as the plan has it: its sessions, and what else stands on it. */
+export interface PlanDayView {
+  sessions: SessionLine[];
+  /** Meals that are planned, by their names. */
+  meals: string[];
+  /** What was weighed, kilograms; null without it. */
+  weighedKg: number | null;
+}
+
+export function planDay(asOf: AsOf, date: string): PlanDayView {
+  const day = mustDay(date);
+  return {
+    sessions: sessionsOf(asOf).on(day).map(lineIn(asOf)),
+    meals: [
+      ...new Set(
+        asOf.index
+          .on("meals", asOf.personId, day)
+          .filter(({ status }) => status === "planned")
+          .map(({ meal }) => meal ?? "food"),
+      ),
+    ],
+    weighedKg: weightOf(asOf).primaryOn(day)?.kg ?? null,
+  };
 }
 
 /** A week as done where it is done, and as planned where it is still to come. */

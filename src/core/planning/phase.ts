@@ -7,6 +7,7 @@ import { adherence, type Adherence, effectiveStatus, wasPerformed } from "../ses
 import { sessionsOf } from "../sessions/slice";
 import { strengthOf } from "../strength/slice";
 import { type BlockCourse, blockCourse } from "./blocks";
+import { type Heading, headingOf } from "./heading";
 
 /** A figure by which a phase is judged, read from the log. */
 export interface PhaseProgress {
@@ -18,6 +19,8 @@ export interface PhaseProgress {
   now: number | null;
   /** The share of the way from `from` to `to`: below 0 when it went the other way, above 1 beyond it. */
   doneShare: number | null;
+  /** Where it is heading at the end of the phase; null where that cannot be said. */
+  heading: Heading | null;
   /** Why something of it is not known. */
   reason: string | null;
 }
@@ -35,16 +38,18 @@ export interface PhaseStanding {
 export function phaseStanding(asOf: AsOf, phase: Phase): PhaseStanding {
   const course = blockCourse(phase, asOf.on);
   const sessions = sessionsOf(asOf).between(course.first, course.last);
+  const kept = adherence(sessions, asOf.on);
   return {
     phase,
     course,
-    sessions: adherence(sessions, asOf.on),
+    sessions: kept,
     toCome: sessions.filter((session) => effectiveStatus(session, asOf.on) === "planned").length,
-    measures: (phase.measures ?? []).map((measure) => progressOf(asOf, measure, course)),
+    measures: (phase.measures ?? []).map((measure) => progressOf(asOf, measure, course, kept.share)),
   };
 }
 
-function progressOf(asOf: AsOf, measure: PhaseMeasure, { first, last, state }: BlockCourse): PhaseProgress {
+function progressOf(asOf: AsOf, measure: PhaseMeasure, course: BlockCourse, shareKept: number | null): PhaseProgress {
+  const { first, last, state } = course;
   const end = Math.min(last, asOf.on);
   const read = state === "ahead" ? { from: null, now: null } : readingOf(asOf, measure, first, end);
   const [from, to, now] = [measure.from ?? read.from, measure.to ?? null, read.now];
@@ -66,6 +71,7 @@ function progressOf(asOf: AsOf, measure: PhaseMeasure, { first, last, state }: B
     to,
     now,
     doneShare: from === null || to === null || now === null || to === from ? null : (now - from) / (to - from),
+    heading: headingOf(asOf, measure, course, now, shareKept),
     reason,
   };
 }

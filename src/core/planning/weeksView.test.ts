@@ -2,6 +2,7 @@ import { describe, expect, it } from "vitest";
 import { filled, imperial, metric, whyNot } from "../../../tests/filled";
 import { smallAsOf } from "../../../tests/smallLog";
 import { phaseForm, type PhaseMeasureDraft, phaseMeasureForm } from "./forms";
+import { monthsView } from "./monthsView";
 import { weeksView } from "./weeksView";
 
 const exercises = [{ id: "squat", name: "Squat" }];
@@ -133,5 +134,25 @@ describe("a phase as it is typed", () => {
       to: "Write a number, with a point or a comma.",
     });
     expect(whyNot(phaseMeasureForm, metric, judged("sessions", "12.5"))).toHaveProperty("to");
+  });
+});
+
+describe("the months of the plan", () => {
+  const { months } = monthsView(smallAsOf("2026-06-03", records), { from: "2026-05-20", months: 3 });
+  it("are whole ones, each with its days and what runs in it", () => {
+    expect(months.map(({ month, days }) => [month, days.length])).toEqual([
+      ["2026-05-01", 31],
+      ["2026-06-01", 30],
+      ["2026-07-01", 31],
+    ]);
+    expect(months[0]!.runs.map(({ name }) => name)).toEqual(["Now", "One"]);
+  });
+  it("sum what was done and what is planned", () => {
+    const [, june] = months;
+    expect([june!.done, june!.due, june!.toCome]).toEqual([1, 2, 2]);
+    expect(june!.performed.minutes).toBe(60);
+    expect(june!.planned.minutes).toBe(50 + 40 + 30);
+    expect(june!.days[12]!.marks).toHaveLength(1);
+    expect(june!.days[0]!.sessions[0]).toMatchObject({ title: "Legs", status: "done" });
   });
 });

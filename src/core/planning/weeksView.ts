@@ -10,7 +10,7 @@ import { adherence, effectiveStatus, wasPerformed } from "../sessions/adherence"
 import { sessionMinutes } from "../sessions/minutes";
 import { sessionsOf } from "../sessions/slice";
 import { titleOf } from "../sessions/title";
-import { liftWorkOf } from "../strength/workSlice";
+import { liftWorkOf, type Work } from "../strength/workSlice";
 import { blockCourse, type BlockCourse } from "./blocks";
 import { phaseStanding, type PhaseStanding } from "./phase";
 import { plannedEffort } from "./plannedLoad";
@@ -139,7 +139,7 @@ function weekOf(asOf: AsOf, start: Day, marks: ReadonlyMap<Day, string[]>): Week
     skipped,
     missed,
     toCome: sessions.filter((session) => effectiveStatus(session, asOf.on) === "planned").length,
-    ...workOf(asOf, start, sessions),
+    ...weekWorkOf(asOf, sessions, liftWorkOf(asOf).ofWeek(start)),
   };
 }
 
@@ -147,8 +147,13 @@ function isBegun({ items }: Session): boolean {
   return (items ?? []).some(({ sets }) => sets.some(({ done }) => done));
 }
 
-function workOf(asOf: AsOf, start: Day, sessions: readonly Session[]): Pick<WeekOfPlan, "performed" | "planned"> {
-  const { volume, planned: lifts } = liftWorkOf(asOf).ofWeek(start);
+/** The work of some sessions, done and planned; of a whole week its lifting is kept. */
+export function weekWorkOf(
+  asOf: AsOf,
+  sessions: readonly Session[],
+  lifting: Pick<Work, "volume" | "planned"> = liftWorkOf(asOf).of(sessions),
+): Pick<WeekOfPlan, "performed" | "planned"> {
+  const { volume, planned: lifts } = lifting;
   const performed = {
     minutes: 0,
     sessionLoad: 0,
@@ -170,7 +175,7 @@ function workOf(asOf: AsOf, start: Day, sessions: readonly Session[]): Pick<Week
 }
 
 /** What is marked on days: the days of goals, and meets. */
-function marksIn(asOf: AsOf, first: Day, last: Day): Map<Day, string[]> {
+export function marksIn(asOf: AsOf, first: Day, last: Day): Map<Day, string[]> {
   const marks = new Map<Day, string[]>();
   const mark = (day: Day, text: string) => {
     if (day >= first && day <= last) marks.set(day, [...(marks.get(day) ?? []), text]);
@@ -186,7 +191,7 @@ function marksIn(asOf: AsOf, first: Day, last: Day): Map<Day, string[]> {
 }
 
 /** Phases and blocks that run in some days, each in a lane of its own where several of a sort run at once. */
-function barsIn(asOf: AsOf, first: Day, last: Day): Pick<WeeksView, "bars" | "lanes"> {
+export function barsIn(asOf: AsOf, first: Day, last: Day): Pick<WeeksView, "bars" | "lanes"> {
   const all: (Omit<Bar, "lane"> & { first: Day; last: Day })[] = [
     ...planningOf(asOf)
       .phases()

@@ -15,6 +15,7 @@ import { Dialog } from "@/ui/kit/Dialog";
 import { LinkButton } from "@/ui/kit/LinkButton";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
+import { usePrinter } from "@/ui/usePrinter";
 import { Button, Input } from "antd";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
@@ -31,6 +32,7 @@ export function DayOfPlan({ date, onClose }: { date: string; onClose: () => void
   const { chooseDay } = useLog();
   const router = useRouter();
   const view = useFigure("planDay", { date });
+  const printer = usePrinter();
   const [ask, setAsk] = useState<{ title: string; ask: ProposalAsk } | null>(null);
   const [open, setOpen] = useState<Open>(null);
   if (ask !== null) return <ProposalDialog {...ask} onClose={() => setAsk(null)} />;
@@ -48,6 +50,16 @@ export function DayOfPlan({ date, onClose }: { date: string; onClose: () => void
         </ul>
       ) : (
         <p className="quiet">Nothing is planned on this day.</p>
+      )}
+      {view && (view.meals.length > 0 || view.weighedKg !== null) && (
+        <p className="quiet small">
+          {[
+            view.weighedKg === null ? "" : `weighed ${printer.mass(view.weighedKg)}`,
+            view.meals.length === 0 ? "" : `planned: ${view.meals.join(", ")}`,
+          ]
+            .filter(Boolean)
+            .join(" · ")}
+        </p>
       )}
       <PlanSession date={date} />
       {open === "swap" && (

@@ -16,7 +16,13 @@ import type { DragParts } from "./dragParts";
 import styles from "./plan.module.css";
 
 /** Takes what is dragged by a mouse or a finger from one day of the plan to another. */
-function Context({ onDrop, children }: { onDrop: (what: string, onto: string) => void; children: ReactNode }) {
+function Context({
+  onDrop,
+  children,
+}: {
+  onDrop: (what: string, onto: string, copies: boolean) => void;
+  children: ReactNode;
+}) {
   const sensors = useSensors(
     useSensor(MouseSensor, { activationConstraint: { distance: 6 } }),
     // A finger that stays a moment takes it; one that moves at once scrolls the page.
@@ -27,8 +33,9 @@ function Context({ onDrop, children }: { onDrop: (what: string, onto: string) =>
       sensors={sensors}
       collisionDetection={pointerWithin}
       accessibility={{ container: undefined, screenReaderInstructions: { draggable: "" } }}
-      onDragEnd={({ active, over }: DragEndEvent) => {
-        if (over !== null) onDrop(String(active.id), String(over.id));
+      onDragEnd={({ active, over, activatorEvent }: DragEndEvent) => {
+        const { ctrlKey = false, altKey = false } = activatorEvent as Partial<MouseEvent>;
+        if (over !== null) onDrop(String(active.id), String(over.id), ctrlKey || altKey);
       }}
     >
       {children}

@@ -146,6 +146,20 @@ function Measures({ measures, onRemove }: { measures: readonly PhaseProgress[]; 
         { head: "Now", num: true, cell: (one) => valueText(one.measure, one.now, printer) },
         { head: "Aim", num: true, tone: "planned", cell: (one) => valueText(one.measure, one.to, printer) },
         {
+          head: "Heading for",
+          num: true,
+          cell: ({ measure, heading }) =>
+            heading && (
+              <>
+                {valueText(measure, heading.value, printer)}
+                <span className="quiet small">
+                  {" "}
+                  {bareText(measure, heading.low80, printer)} to {bareText(measure, heading.high80, printer)}
+                </span>
+              </>
+            ),
+        },
+        {
           head: "Of the way",
           num: true,
           folded: "beside",
@@ -175,4 +189,9 @@ function valueText({ of }: PhaseProgress["measure"], value: number | null, print
   if (value === null) return "";
   if (of === "weight" || of === "e1rm") return printer.mass(value);
   return of === "bestTime" ? printDuration(value) : printPlain(value, 1);
+}
+
+/** The same without its unit. */
+function bareText({ of }: PhaseProgress["measure"], value: number, printer: Printer): string {
+  return of === "weight" || of === "e1rm" ? printer.massNumber(value) : printPlain(value, 1);
 }

@@ -2,6 +2,7 @@
 
 import type { WeeksView } from "@/core/planning/weeksView";
 import { addDays } from "@/ui/dates";
+import { late } from "@/ui/kit/late";
 import { LinkButton } from "@/ui/kit/LinkButton";
 import { Segmented } from "@/ui/kit/Segmented";
 import { useLog } from "@/ui/log/LogContext";
@@ -23,10 +24,22 @@ const spans = [
   { label: "three years", value: 157 },
 ] as const;
 
+/** A row is a week or a month; `s` on a day changes it. */
+const scales = [
+  { label: "weeks", value: "weeks" },
+  { label: "months", value: "months" },
+] as const;
+
+const Months = late(
+  () => import("./Months").then(({ Months: view }) => view),
+  () => null,
+);
+
 /** What is coming? The Column at the scale of weeks, with what runs beside them. */
 export function Plan() {
   const { today } = useLog();
   const [span, setSpan] = useState<number>(16);
+  const [scale, setScale] = useState<"weeks" | "months">("weeks");
   const [moved, setMoved] = useState(0);
   const [day, setDay] = useState<string | null>(null);
   const before = Math.round(span / 4);
@@ -40,11 +53,19 @@ export function Plan() {
             Today
           </LinkButton>
           <LinkButton onClick={() => setMoved(moved + before)}>Later</LinkButton>
+          <Segmented options={scales} value={scale} onChange={setScale} label="A row is a" />
           <Segmented options={spans} value={span} onChange={setSpan} label="How much of it" />
         </span>
       </PlanHead>
       {view && <p className="quiet">{runningText(view)}</p>}
-      {view && <Weeks view={view} onDay={setDay} />}
+      {view && scale === "weeks" && <Weeks view={view} onDay={setDay} onScale={() => setScale("months")} />}
+      {scale === "months" && (
+        <Months
+          from={addDays(today, 7 * (moved - before))}
+          months={Math.max(4, Math.round((span * 7) / 30.4))}
+          onDay={setDay}
+        />
+      )}
       {view && <Phases phases={view.phases} />}
       {view && <PlanDone />}
       {view && day !== null && <DayOfPlan date={day} onClose={() => setDay(null)} />}

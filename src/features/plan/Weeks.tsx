@@ -20,11 +20,20 @@ type Moves = ReturnType<typeof usePlanMoves>;
 const dragging = lateCode(() => import("./DragWeeks").then(({ dragWeeks }) => dragWeeks));
 
 /** A row a week, time flowing down: its seven days, and its sums; phases and blocks as bars beside them. */
-export function Weeks({ view, onDay }: { view: WeeksView; onDay: (date: string) => void }) {
+export function Weeks({
+  view,
+  onDay,
+  onScale,
+}: {
+  view: WeeksView;
+  onDay: (date: string) => void;
+  /** The key `s` on a day: a row is a month instead. */
+  onScale: () => void;
+}) {
   const { weeks, bars, lanes } = view;
   const { today } = useLog();
   const printer = usePrinter();
-  const moves = usePlanMoves(view);
+  const moves = usePlanMoves(view, onScale);
   useEffect(() => whenIdle(dragging.fetch), []);
   const come = dragging.useCode();
   // What has the focus is not taken away under the trainee's hand.

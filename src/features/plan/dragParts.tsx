@@ -5,7 +5,8 @@ import styles from "./plan.module.css";
 
 /** What makes the weeks of the plan draggable; it comes after they stand. */
 export interface DragParts {
-  Context: ComponentType<{ onDrop: (what: string, onto: string) => void; children: ReactNode }>;
+  /** `copies`: it was taken with Ctrl or Alt held, so that it stays where it was as well. */
+  Context: ComponentType<{ onDrop: (what: string, onto: string, copies: boolean) => void; children: ReactNode }>;
   /** Something that can be taken elsewhere, by its name. */
   Taken: ComponentType<{ id: string; className?: string; children: ReactNode }>;
   /** Where it can be put. */

@@ -19,7 +19,7 @@ export interface Held {
  * Moving sessions and bars about the weeks of the plan: by what was dropped where, and by keys on a day or a bar. Each move
  * is one change of the log, undone like any other.
  */
-export function usePlanMoves(view: WeeksView) {
+export function usePlanMoves(view: WeeksView, onScale: () => void) {
   const { commit, compute, person, today } = useLog();
   const [held, setHeld] = useState<Held | null>(null);
   const [said, setSaid] = useState("");
@@ -32,6 +32,16 @@ export function usePlanMoves(view: WeeksView) {
     const line = found?.sessions.find(({ session }) => session.id === sessionId);
     if (line === undefined) return;
     await commit([put("sessions", movedTo(line.session, to), line.session)], `${line.title} moved to ${shortDate(to)}`);
+  };
+  const copySession = async (sessionId: string, from: string, to: string) => {
+    if (to < today) return setSaid("That day has passed: what is planned lies ahead.");
+    const found = await compute.ask("planProposal", {
+      personId: person.id,
+      today,
+      ask: { of: "repeat", date: from, sessionId, on: to, everyDays: 7, times: 1 },
+    });
+    const title = found?.sessions[0]?.title;
+    if (found != null && title !== undefined) await commit(found.change, `${title} copied to ${shortDate(to)}`);
   };
   const changeBar = async (bar: Bar, change: { startDate?: string; days?: number }) => {
     const found = await compute.ask("barRecord", { personId: person.id, today, of: bar.of, id: bar.id });
@@ -55,9 +65,9 @@ export function usePlanMoves(view: WeeksView) {
     held,
     said,
     /** Something was dropped: a session on a day, a bar or its end on a day of a week. */
-    onDrop: (what: string, onto: string) => {
+    onDrop: (what: string, onto: string, copies: boolean) => {
       const [of, id, from] = what.split("|") as [string, string, string];
-      if (of === "session") return void moveSession(id, from, onto);
+      if (of === "session") return void (copies ? copySession : moveSession)(id, from, onto);
       const bar = view.bars.find((one) => one.id === id);
       if (bar === undefined) return;
       const weeks = Math.round((mondayOf(days, onto) - mondayOf(days, from)) / 7);
@@ -82,8 +92,15 @@ export function usePlanMoves(view: WeeksView) {
         const next = open[at + 1] ?? open[0];
         if (next === undefined) return setSaid("Nothing on this day can be moved.");
         setHeld({ sessionId: next.id, title: next.title, from: day.date, over: day.date });
-        setSaid(`${next.title} taken: arrows choose the day, Enter puts it there, Escape leaves it.`);
+        setSaid(
+          `${next.title} taken: arrows choose the day, Enter puts it there (Ctrl Enter a copy), Escape leaves it.`,
+        );
         return;
+      }
+      if (event.key === "s" && !event.ctrlKey && !event.metaKey && !event.altKey) {
+        event.preventDefault();
+        event.stopPropagation();
+        return onScale();
       }
       if (held === null) return;
       if (event.key === "Escape") {
@@ -95,7 +112,9 @@ export function usePlanMoves(view: WeeksView) {
         const { sessionId, from, over } = held;
         setHeld(null);
         setSaid("");
-        void moveSession(sessionId, from, over).then(() => focusDay(over));
+        void (event.ctrlKey || event.metaKey ? copySession : moveSession)(sessionId, from, over).then(() =>
+          focusDay(over),
+        );
       }
     },
     /** Arrows move a bar by a week, by a day with Shift; with Alt they move its end. */

@@ -64,7 +64,7 @@ export function CycleCell({
         <span className={isDone ? "done" : status === "skipped" || status === "missed" ? "quiet" : "planned"}>
           {text.split("; ").map((line) => (
             <span key={line} className={styles.entry}>
-              {line}
+              {line.replaceAll(" %", "\u00a0%")}
             </span>
           ))}
         </span>
