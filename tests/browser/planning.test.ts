@@ -212,18 +212,19 @@ describe("weeks of the plan", () => {
   it("a session is copied by keys, and a row is a month at one key", async () => {
     const { page } = hand;
     await openDemo(page, "/plan");
-    const day = page.locator('[data-day="2026-06-13"]');
+    const day = page.locator('[data-day="2026-06-14"]');
     await day.focus();
     await page.keyboard.press("m");
     await page.keyboard.press("ArrowLeft");
+    await page.keyboard.press("ArrowLeft");
     await page.keyboard.press("Control+Enter");
-    await saved(hand, "On the water copied to 12 Jun");
-    await page.getByRole("button", { name: /^Saturday 13 June: On the water, planned/ }).waitFor();
+    await saved(hand, "Hips and back copied to 12 Jun");
+    await page.getByRole("button", { name: /^Sunday 14 June: Hips and back, planned/ }).waitFor();
     await day.focus();
     await page.keyboard.press("s");
     const months = page.getByRole("list", { name: "Months of the plan" });
     await months.getByText("June 2026").waitFor();
-    await months.getByRole("button", { name: /^Friday 12 June: .*On the water, planned/ }).click();
+    await months.getByRole("button", { name: /^Friday 12 June: .*Hips and back, planned/ }).click();
     await page.getByRole("dialog", { name: "Friday 12 June" }).getByText("booked", { exact: false }).first().waitFor();
     await page.keyboard.press("Escape");
   });

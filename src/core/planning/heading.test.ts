@@ -53,11 +53,11 @@ describe("where a phase is heading", () => {
       at("2026-06-11", "done"),
       ...["2026-06-23", "2026-06-25", "2026-06-30", "2026-07-02"].map((date) => at(date, "planned")),
     ];
-    // Three of four kept: 3 + 4 × 0.75 = 6, with √(4 × 0.75 × 0.25) = 0.87.
+    // Three of four kept: 3 + 4 × 0.75 = 6. Beta-binomial: (3 + 1) ÷ 6 = ⅔, √(4 × ⅔ × ⅓ × 10 ÷ 7) = 1.127.
     const found = heading({ of: "sessions", kind: "row", to: 8 }, { sessions })!;
     expect(found.value).toBe(6);
     expect(found.high80).toBe(7);
-    expect(found.low80).toBeCloseTo(6 - 1.2815515655446004 * Math.sqrt(0.75), 9);
+    expect(found.low80).toBeCloseTo(6 - 1.2815515655446004 * Math.sqrt((4 * (2 / 9) * 10) / 7), 9);
   });
   it("is a lift's estimates carried on, and nothing of a best time", () => {
     const sessions = Array.from({ length: 8 }, (_, index) => ({

@@ -6,7 +6,7 @@ import { weightOf } from "../body/slice";
 import { z80 } from "../body/trend";
 import type { AsOf } from "../log/asOf";
 import type { PhaseMeasure } from "../log/kinds/phases";
-import { effectiveStatus } from "../sessions/adherence";
+import { type Adherence, effectiveStatus } from "../sessions/adherence";
 import { sessionsOf } from "../sessions/slice";
 import { dayOf } from "../strength/liftRun";
 import { daysBack, hasMaximum } from "../strength/maximum";
@@ -29,14 +29,14 @@ const before = 28;
  * Where a measure of a phase is heading: a weight by its trend carried forward; a maximum and a reading by the line through
  * those since four weeks before the phase; sessions by the share of the plan that was kept. Null where that cannot be said: of
  * a best time, of a phase that is not under way, and of too few readings.
- * @param shareKept of the phase's plan so far; null where nothing was due
+ * @param kept how much of the phase's plan was done so far
  */
 export function headingOf(
   asOf: AsOf,
   { of, exerciseId, kind }: PhaseMeasure,
   { first, last, state }: BlockCourse,
   now: number | null,
-  shareKept: number | null,
+  { planned: due, share }: Pick<Adherence, "planned" | "share">,
 ): Heading | null {
   if (state !== "under way" || now === null || of === "bestTime") return null;
   if (of === "weight") {
@@ -49,9 +49,11 @@ export function headingOf(
     const toCome = sessionsOf(asOf)
       .between(asOf.on, last)
       .filter((one) => (kind == null || one.kind === kind) && effectiveStatus(one, asOf.on) === "planned").length;
-    if (shareKept === null) return null;
-    const spread = z80 * Math.sqrt(toCome * shareKept * (1 - shareKept));
-    const value = now + toCome * shareKept;
+    if (share === null) return null;
+    // Beta-binomial, from an even prior: with few sessions due so far the share itself is not well known.
+    const likely = (share * due + 1) / (due + 2);
+    const spread = z80 * Math.sqrt((toCome * likely * (1 - likely) * (due + 2 + toCome)) / (due + 3));
+    const value = now + toCome * share;
     return { value, low80: Math.max(now, value - spread), high80: Math.min(now + toCome, value + spread) };
   }
   const readings =

@@ -44,11 +44,11 @@ export function phaseStanding(asOf: AsOf, phase: Phase): PhaseStanding {
     course,
     sessions: kept,
     toCome: sessions.filter((session) => effectiveStatus(session, asOf.on) === "planned").length,
-    measures: (phase.measures ?? []).map((measure) => progressOf(asOf, measure, course, kept.share)),
+    measures: (phase.measures ?? []).map((measure) => progressOf(asOf, measure, course, kept)),
   };
 }
 
-function progressOf(asOf: AsOf, measure: PhaseMeasure, course: BlockCourse, shareKept: number | null): PhaseProgress {
+function progressOf(asOf: AsOf, measure: PhaseMeasure, course: BlockCourse, kept: Adherence): PhaseProgress {
   const { first, last, state } = course;
   const end = Math.min(last, asOf.on);
   const read = state === "ahead" ? { from: null, now: null } : readingOf(asOf, measure, first, end);
@@ -71,7 +71,7 @@ function progressOf(asOf: AsOf, measure: PhaseMeasure, course: BlockCourse, shar
     to,
     now,
     doneShare: from === null || to === null || now === null || to === from ? null : (now - from) / (to - from),
-    heading: headingOf(asOf, measure, course, now, shareKept),
+    heading: headingOf(asOf, measure, course, now, kept),
     reason,
   };
 }
