@@ -1,3 +1,4 @@
+import Papa from "papaparse";
 import { dateOf, mustDay, weekStartOf } from "../base/calendar/day";
 import type { MassUnit } from "../base/units/mass";
 import { printNumber } from "../base/units/number";
@@ -118,24 +119,47 @@ export function cycleViewOf(asOf: AsOf, cycleId: string): { view: CycleView | nu
   return { view: cycle === null ? null : cycleView(asOf, cycle) };
 }
 
-/** Cells of a cycle that are typed, or pasted at a place of its form. */
-export interface CycleTypedAsk {
-  cycleId: string;
-  edits: readonly CycleCellEdit[];
-}
+/** Cells of a cycle that are typed, or a table that is pasted with its first cell at a place of the form. */
+export type CycleTypedAsk = { cycleId: string } & (
+  { edits: readonly CycleCellEdit[] } | { paste: string; at: CellPlace }
+);
 
 /** A cycle as it would be with some cells written anew, and which of them are refused. */
 export interface CycleTyped {
   view: CycleView;
   refused: (CycleCellEdit & { why: string })[];
+  /** How many cells were written. */
+  edits: number;
+  /** Lines of a pasted table that lie beyond the last training day, and were left out. */
+  beyond: number;
 }
 
 /** @returns null when the cycle is not in the log */
-export function cycleTyped(asOf: AsOf, { cycleId, edits }: CycleTypedAsk, newId: () => string): CycleTyped | null {
-  const held = cycleById(asOf, cycleId);
+export function cycleTyped(asOf: AsOf, ask: CycleTypedAsk, newId: () => string): CycleTyped | null {
+  const held = cycleById(asOf, ask.cycleId);
   if (held === null) return null;
+  const { edits, beyond } = "paste" in ask ? pastedInto(held, ask.paste, ask.at) : { edits: ask.edits, beyond: 0 };
   const { cycle, refused } = withCells(held, edits, strengthOf(asOf).exercises(), asOf.units.mass, newId);
-  return { view: cycleView(asOf, cycle), refused };
+  return { view: cycleView(asOf, cycle), refused, edits: edits.length, beyond };
+}
+
+/** The cells of a table from a spreadsheet, laid over the form from a place on. */
+function pastedInto(cycle: Cycle, paste: string, at: CellPlace): { edits: CycleCellEdit[]; beyond: number } {
+  const { data } = Papa.parse<string[]>(paste.replace(/\r?\n$/, ""), { delimiter: "\t" }) as { data: string[][] };
+  const rows = rowsOf(cycle);
+  const columns = [...columnsOf(cycle), null];
+  const top = rows.findIndex(({ week, weekday }) => week === at.week && weekday === at.weekday);
+  const left = columns.indexOf(at.columnId);
+  const edits = data.flatMap((cells, down) => {
+    const row = rows[top + down];
+    return row === undefined
+      ? []
+      : cells.flatMap((text, across): CycleCellEdit[] => {
+          const columnId = columns[left + across];
+          return columnId === undefined ? [] : [{ ...row, columnId, text }];
+        });
+  });
+  return { edits, beyond: Math.max(0, data.length - (rows.length - top)) };
 }
 
 /** A cell of a cycle filled into the weeks after it, so much more each week. */

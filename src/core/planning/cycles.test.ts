@@ -150,6 +150,21 @@ describe("a cell that is typed into", () => {
     const filledIn = cycleFilled(asOf(), { cycleId: "c", place, step: { percent: 0.025, kg: 0, reps: 1 } }, counter())!;
     expect(filledIn.view.rows[2]!.cells[0]!.text).toBe("5×4 82.5 %");
   });
+  it("takes a table from a spreadsheet, and leaves out what lies beyond its days and lifts", () => {
+    const paste = '5x3 70 %\t3x5 60 %\tchin-up 3x6\tmore\n"3x3 80 %; pause squat 2x2 70 %"\n\t\n4x4 75 %\n1x1 90 %\n';
+    const { view, refused, edits, beyond } = cycleTyped(
+      asOf(),
+      { cycleId: "c", paste, at: { week: 1, weekday: 1, columnId: "squat" } },
+      counter(),
+    )!;
+    expect([refused, edits, beyond]).toEqual([[], 7, 1]);
+    expect(view.rows.map(({ cells }) => cells.map(({ text }) => text))).toEqual([
+      ["5×3 70 %", "3×5 60 %", "Chin-up 3×6"],
+      ["3×3 80 %; Pause squat 2×2 70 %", "4×5 70 %, 1×5+ 80 %", ""],
+      ["", "", ""],
+      ["4×4 75 %", "", ""],
+    ]);
+  });
   it("is put back where it was by typing what it said", () => {
     const texts = fc.constantFrom("5x3 75 %", "", "3x3 80 %; pause squat 2x2 70 %", "1x5+ 85 %", "nonsense");
     fc.assert(

@@ -4,7 +4,7 @@ import { messageOf } from "@/core/base/messageOf";
 import { counted } from "@/core/base/units/number";
 import { put } from "@/core/log/records";
 import type { CycleCellEdit } from "@/core/planning/cycleEdit";
-import type { CycleTyped, CycleTypedAsk, CycleView } from "@/core/planning/cycleView";
+import type { CycleTyped, CycleView } from "@/core/planning/cycleView";
 import { editAction, gridAction } from "@/ui/grid/keys";
 import { held as within, type Place, rangeOf } from "@/ui/grid/selection";
 import { useLog } from "@/ui/log/LogContext";
@@ -44,8 +44,8 @@ export function useCycleGrid(
     text,
   });
   const focus = () => grid.current?.focus({ preventScroll: true });
-  const ask = (edits: CycleTypedAsk["edits"]) =>
-    compute.ask("cycleTyped", { personId: person.id, today, cycleId: cycle.id, edits });
+  const ask = (what: { edits: readonly CycleCellEdit[] } | { paste: string; at: CycleCellEdit }) =>
+    compute.ask("cycleTyped", { personId: person.id, today, cycleId: cycle.id, ...what });
 
   const go = (to: Place, widen = false) => {
     setAnchor(widen ? (anchor ?? at) : null);
@@ -69,27 +69,28 @@ export function useCycleGrid(
     if (editing === null) return;
     setEditing({ ...editing, text });
     const mine = (asked.current += 1);
-    ask([editAt(editing.place.row, editing.place.column, text)])
+    ask({ edits: [editAt(editing.place.row, editing.place.column, text)] })
       .then((answer) => {
         if (mine === asked.current) onTyped(answer?.refused.length === 0 ? answer : null);
       })
       .catch((error: unknown) => setSaid({ text: messageOf(error), warn: true }));
   };
   /** Writes cells as one change; what is refused is said, and of several cells the others are written. */
-  const write = async (edits: readonly CycleCellEdit[], label: string): Promise<boolean> => {
-    const answer = await ask(edits);
+  const write = async (what: Parameters<typeof ask>[0], label: string): Promise<boolean> => {
+    const answer = await ask(what);
     if (answer === null) return false;
-    const { refused, view } = answer;
+    const { refused, view, edits, beyond } = answer;
+    if (beyond > 0) setSaid({ text: `${counted(beyond, "line")} beyond the last day were left out.`, warn: true });
     if (refused.length > 0) {
       const first = refused[0]!;
       setSaid({
         text:
-          edits.length === 1
+          edits === 1
             ? first.why
             : `${counted(refused.length, "cell")} refused; week ${first.week}, “${first.text}”: ${first.why}`,
         warn: true,
       });
-      if (refused.length === edits.length) return false;
+      if (refused.length === edits) return false;
     }
     return (
       JSON.stringify(view.cycle) === JSON.stringify(cycle) || (await commit([put("cycles", view.cycle, cycle)], label))
@@ -97,7 +98,7 @@ export function useCycleGrid(
   };
   const writeTyped = async (then: Place | null) => {
     const { place: typedAt, text } = editing!;
-    const isWritten = await write([editAt(typedAt.row, typedAt.column, text)], `${cycle.name}, a cell`);
+    const isWritten = await write({ edits: [editAt(typedAt.row, typedAt.column, text)] }, `${cycle.name}, a cell`);
     if (!isWritten) return;
     asked.current += 1;
     setEditing(null);
@@ -118,10 +119,7 @@ export function useCycleGrid(
         text: "Choose some days first (Shift and the arrow keys); the first is filled into the others.",
         warn: false,
       });
-    void write(
-      ofRange((_, column) => textAt(range.top, column)),
-      `${cycle.name}, filled down`,
-    );
+    void write({ edits: ofRange((_, column) => textAt(range.top, column)) }, `${cycle.name}, filled down`);
   };
   return {
     place: at,
@@ -149,11 +147,7 @@ export function useCycleGrid(
       event.preventDefault();
       if (action.do === "move") go(action.to, action.widen);
       else if (action.do === "edit") begin(at, action.text ?? textAt(at.row, at.column));
-      else if (action.do === "empty")
-        void write(
-          ofRange(() => ""),
-          `${cycle.name}, emptied`,
-        );
+      else if (action.do === "empty") void write({ edits: ofRange(() => "") }, `${cycle.name}, emptied`);
       else fillDown();
     },
     onEditKey: (event: KeyboardEvent) => {
@@ -177,23 +171,8 @@ export function useCycleGrid(
     onPaste: (event: ClipboardEvent) => {
       if (editing !== null || rows.length === 0) return;
       event.preventDefault();
-      const lines = event.clipboardData
-        .getData("text/plain")
-        .replace(/\r?\n$/, "")
-        .split(/\r?\n/)
-        .map((line) => line.split("\t"));
-      const beyond = lines.length - (rows.length - range.top);
-      const edits = lines.flatMap((cells, row) =>
-        range.top + row >= rows.length
-          ? []
-          : cells.flatMap((text, column) =>
-              range.left + column >= columns.length ? [] : [editAt(range.top + row, range.left + column, text)],
-            ),
-      );
-      void write(edits, `${cycle.name}, pasted`).then((isWritten) => {
-        if (isWritten && beyond > 0)
-          setSaid({ text: `${counted(beyond, "line")} beyond the last day were left out.`, warn: true });
-      });
+      const paste = event.clipboardData.getData("text/plain");
+      if (paste.trim() !== "") void write({ paste, at: editAt(range.top, range.left, "") }, `${cycle.name}, pasted`);
     },
   };
 }
