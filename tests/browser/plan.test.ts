@@ -29,7 +29,7 @@ describe("the plan by weeks", () => {
     await saved(hand, "Phase Lean down");
     const phases = page.getByRole("list", { name: "Phases" });
     await phases.getByText("42 days, 6 weeks").waitFor();
-    await page.getByRole("table", { name: "Weeks of the plan" }).getByText("week 1 of 6").waitFor();
+    await page.getByRole("button", { name: /week 1 of 6/ }).waitFor();
     await phases.getByRole("button", { name: "Judge it by… Lean down" }).click();
     const judged = page.getByRole("form", { name: "Judge Lean down" });
     await judged.getByLabel("From, if not as the log says").fill("82");

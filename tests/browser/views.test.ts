@@ -57,6 +57,7 @@ describe.each([
       await openDemo(hand.page, path);
       if (path === "/body" || path === "/distance" || path === "/report")
         await hand.page.locator("#content .recharts-surface").first().waitFor();
+      if (path === "/plan") await hand.page.getByRole("table", { name: "Weeks of the plan" }).waitFor();
       if (path.startsWith("/plan/cycles?")) await hand.page.getByRole("grid").waitFor();
       if (path === "/plan/next")
         await hand.page

@@ -1,7 +1,6 @@
 "use client";
 
 import { printNumber, printPlain } from "@/core/base/units/number";
-import type { PlannedSum } from "@/core/planning/proposal";
 import type { PlanDoneLine } from "@/core/review/planDone";
 import { addDays, monthsLater } from "@/ui/dates";
 import { Captioned } from "@/ui/kit/Captioned";
@@ -11,6 +10,7 @@ import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
 import { usePrinter } from "@/ui/usePrinter";
 import view from "@/ui/view.module.css";
+import { workColumns } from "./workColumns";
 import { entryDayOf } from "@/core/base/calendar/day";
 import { useState } from "react";
 
@@ -41,17 +41,7 @@ export function PlanDone() {
 
 function Lines({ label, lines }: { label: string; lines: readonly PlanDoneLine[] }) {
   const printer = usePrinter();
-  const both = (of: (amounts: PlannedSum) => number, print: (value: number) => string) =>
-    function Both({ planned, done }: PlanDoneLine) {
-      const [asked, was] = [of(planned), of(done)];
-      if (asked === 0 && was === 0) return "";
-      return (
-        <>
-          {was > 0 ? print(was) : "–"}
-          {asked > 0 && <span className="planned"> of {print(asked)}</span>}
-        </>
-      );
-    };
+  const { lifts, load, minutes, distance } = workColumns<PlanDoneLine>(printer);
   return (
     <RecordTable
       label={label}
@@ -89,38 +79,10 @@ function Lines({ label, lines }: { label: string; lines: readonly PlanDoneLine[]
           tone: "quiet",
           cell: ({ adherence: { extra } }) => (extra > 0 ? extra : ""),
         },
-        {
-          head: "Minutes",
-          num: true,
-          cell: both(
-            ({ minutes }) => minutes,
-            (value) => printNumber(value, 0),
-          ),
-        },
-        {
-          head: "Distance",
-          num: true,
-          cell: both(
-            ({ metres }) => metres,
-            (value) => printer.distance(value),
-          ),
-        },
-        {
-          head: "Lifts",
-          num: true,
-          cell: both(
-            ({ numberOfLifts }) => numberOfLifts,
-            (value) => printNumber(value, 0),
-          ),
-        },
-        {
-          head: `Load, ${printer.units.mass}`,
-          num: true,
-          cell: both(
-            ({ volumeLoadKg }) => volumeLoadKg,
-            (value) => printer.volumeLoadNumber(value),
-          ),
-        },
+        minutes,
+        distance,
+        lifts,
+        load,
         {
           head: `Energy, ${printer.units.energy}`,
           num: true,

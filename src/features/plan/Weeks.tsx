@@ -48,35 +48,7 @@ export function Weeks({
   return (
     <parts.Context onDrop={moves.onDrop}>
       <div className={styles.scroll} onFocus={() => setInside(true)} onBlur={() => setInside(false)}>
-        <div
-          role="table"
-          aria-label="Weeks of the plan"
-          className={styles.weeks}
-          style={{ "--lanes": beside } as CSSProperties}
-        >
-          <div role="row" className={styles.line}>
-            {beside > 0 && <span className={styles.beside} role="columnheader" aria-label="Phases and blocks" />}
-            <span role="columnheader" className={styles.head}>
-              Week from
-            </span>
-            {weeks[0]!.days.map(({ date }) => (
-              <span key={date} role="columnheader" className={styles.head}>
-                {weekdayShort(weekdayOf(mustDay(date)))}
-              </span>
-            ))}
-            <span role="columnheader" className={styles.head}>
-              Sessions
-            </span>
-            <span role="columnheader" className={`${styles.head} num`}>
-              Time
-            </span>
-            <span role="columnheader" className={`${styles.head} num`}>
-              Effort × min
-            </span>
-            <span role="columnheader" className={`${styles.head} num`}>
-              Lifts · load, {printer.units.mass}
-            </span>
-          </div>
+        <div className={styles.weeks} style={{ "--lanes": beside } as CSSProperties}>
           {bars.map((bar) => (
             <BarBeside
               key={`${bar.of} ${bar.id}`}
@@ -88,21 +60,50 @@ export function Weeks({
               onKey={moves.onBarKey}
             />
           ))}
-          {weeks.map((week, index) => (
-            <Week
-              key={week.start}
-              week={week}
-              row={index + 2}
-              lanes={beside}
-              isNow={week.start <= today && addDays(week.start, 6) >= today}
-              isNear={week.start <= addDays(today, 7) && addDays(week.start, 6) >= today}
-              today={today}
-              reached={reached}
-              parts={parts}
-              moves={moves}
-              onDay={onDay}
-            />
-          ))}
+          <div role="table" aria-label="Weeks of the plan" className={styles.line}>
+            <div role="row" className={styles.line}>
+              {beside > 0 && (
+                <span className={styles.beside} role="columnheader">
+                  <span className="hidden">Phases and blocks</span>
+                </span>
+              )}
+              <span role="columnheader" className={styles.head}>
+                Week from
+              </span>
+              {weeks[0]!.days.map(({ date }) => (
+                <span key={date} role="columnheader" className={styles.head}>
+                  {weekdayShort(weekdayOf(mustDay(date)))}
+                </span>
+              ))}
+              <span role="columnheader" className={styles.head}>
+                Sessions
+              </span>
+              <span role="columnheader" className={`${styles.head} num`}>
+                Time
+              </span>
+              <span role="columnheader" className={`${styles.head} num`}>
+                Effort × min
+              </span>
+              <span role="columnheader" className={`${styles.head} num`}>
+                Lifts · load, {printer.units.mass}
+              </span>
+            </div>
+            {weeks.map((week, index) => (
+              <Week
+                key={week.start}
+                week={week}
+                row={index + 2}
+                lanes={beside}
+                isNow={week.start <= today && addDays(week.start, 6) >= today}
+                isNear={week.start <= addDays(today, 7) && addDays(week.start, 6) >= today}
+                today={today}
+                reached={reached}
+                parts={parts}
+                moves={moves}
+                onDay={onDay}
+              />
+            ))}
+          </div>
         </div>
       </div>
       <p role="status" className={moves.said ? styles.said : "hidden"}>
@@ -291,15 +292,11 @@ function DayButton({
       {isNamed &&
         sessions.map(({ id, title }) => (
           <Fragment key={id}>
-            <span className={styles.named} aria-hidden>
-              {title}
-            </span>
+            <span className={styles.named} data-title={title} aria-hidden />
           </Fragment>
         ))}
       {marks.map((mark) => (
-        <span key={mark} className={`${styles.named} warn`} aria-hidden>
-          {mark}
-        </span>
+        <span key={mark} className={`${styles.named} warn`} data-title={mark} aria-hidden />
       ))}
     </button>
   );

@@ -5,7 +5,6 @@ import { printDuration } from "@/core/base/units/time";
 import type { Block } from "@/core/log/kinds/blocks";
 import { put } from "@/core/log/records";
 import type { BlockView, BlockWeek } from "@/core/planning/blockView";
-import type { PlannedSum } from "@/core/planning/proposal";
 import { useAddress } from "@/ui/address";
 import { Mark } from "@/ui/column/Mark";
 import { fullDate, shortDate } from "@/ui/dates";
@@ -23,6 +22,7 @@ import { DayOfPlan } from "../DayOfPlan";
 import { lengthText } from "../lengthText";
 import { PlanHead } from "../PlanHead";
 import { useMeasureNames } from "../useMeasureNames";
+import { workColumns } from "../workColumns";
 import styles from "../plan.module.css";
 
 /** A block: its weeks as they were kept, planned beside performed, and what it has changed. */
@@ -82,17 +82,7 @@ export function BlockPage() {
 
 function Weeks({ weeks }: { weeks: readonly BlockWeek[] }) {
   const printer = usePrinter();
-  const both = (of: (amounts: PlannedSum) => number, print: (value: number) => string) =>
-    function Both({ planned, done }: BlockWeek) {
-      const [asked, was] = [of(planned), of(done)];
-      if (asked === 0 && was === 0) return "";
-      return (
-        <>
-          {was > 0 ? print(was) : "–"}
-          {asked > 0 && <span className="planned"> of {print(asked)}</span>}
-        </>
-      );
-    };
+  const { lifts, load, minutes, distance } = workColumns<BlockWeek>(printer);
   return (
     <RecordTable<BlockWeek>
       label="Weeks of the block"
@@ -117,44 +107,16 @@ function Weeks({ weeks }: { weeks: readonly BlockWeek[] }) {
           cell: ({ adherence: { skipped, missed } }) =>
             [skipped > 0 ? `${skipped} skipped` : "", missed > 0 ? `${missed} missed` : ""].filter(Boolean).join(", "),
         },
-        {
-          head: "Lifts",
-          num: true,
-          cell: both(
-            ({ numberOfLifts }) => numberOfLifts,
-            (value) => printNumber(value, 0),
-          ),
-        },
-        {
-          head: `Load, ${printer.units.mass}`,
-          num: true,
-          cell: both(
-            ({ volumeLoadKg }) => volumeLoadKg,
-            (value) => printer.volumeLoadNumber(value),
-          ),
-        },
+        lifts,
+        load,
         {
           head: "Intensity",
           num: true,
           cell: ({ averageIntensity }) =>
             averageIntensity === null ? "" : `${printNumber(averageIntensity * 100, 1)} %`,
         },
-        {
-          head: "Minutes",
-          num: true,
-          cell: both(
-            ({ minutes }) => minutes,
-            (value) => printNumber(value, 0),
-          ),
-        },
-        {
-          head: "Distance",
-          num: true,
-          cell: both(
-            ({ metres }) => metres,
-            (value) => printer.distance(value),
-          ),
-        },
+        minutes,
+        distance,
       ]}
     />
   );

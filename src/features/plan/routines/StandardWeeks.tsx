@@ -102,7 +102,7 @@ function OneWeek({ week, routines }: { week: StandardWeek; routines: RoutinesVie
                 </span>
                 <LinkButton
                   className="small"
-                  aria-label={`Take ${nameOf(session)} out of ${weekdayShort(weekday)}`}
+                  aria-label={`take out ${nameOf(session)} on ${weekdayShort(weekday)}`}
                   onClick={() =>
                     void write(
                       withDay(
