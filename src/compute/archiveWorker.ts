@@ -4,11 +4,12 @@ import { contract } from "@/core/contract";
 import { type Log } from "@/core/log/log";
 import { mend } from "@/core/log/mend";
 import { AsOf } from "@/core/log/asOf";
+import { calendarDays } from "@/core/planning/classes";
 import { onlyOf, planOf, type PlanShare } from "@/core/log/people";
 import { decadesLog } from "@/demo/decades";
 import { demoLog } from "@/demo/demoLog";
 import { archive } from "@/formats/archive/archive";
-import { type CalendarAsk, readCalendar } from "@/formats/calendar/read";
+import { daysAhead, readCalendar } from "@/formats/calendar/read";
 import { writeCalendar } from "@/formats/calendar/write";
 import type { Given, Problem } from "@/formats/format";
 import { type Preview, previewImport } from "@/formats/importing/importing";
@@ -77,9 +78,9 @@ class ArchiveSession {
     return writeCalendar(new AsOf(await logOf(name), personId, mustDay(today)), writtenAt, alarmMinutes);
   }
 
-  /** The events of an iCalendar file, or what is wrong with it. */
-  readCalendar(text: string, ask: CalendarAsk): ReturnType<typeof readCalendar> {
-    return readCalendar(text, ask);
+  /** The events of an iCalendar file from today on, in the civil time of a zone, or what is wrong with it. */
+  readCalendar(text: string, today: string, zone: string): ReturnType<typeof readCalendar> {
+    return readCalendar(text, { ...daysAhead(mustDay(today), calendarDays), zone });
   }
 
   /** What the headless figures command prints for this log. */

@@ -1,5 +1,5 @@
 import type { PlanShare } from "@/core/log/people";
-import type { CalendarAsk, CalendarRead } from "@/formats/calendar/read";
+import type { CalendarRead } from "@/formats/calendar/read";
 import type { Given } from "@/formats/format";
 import type { LogName } from "@/store/database";
 import type { LaidOut } from "@/store/pages";
@@ -67,14 +67,18 @@ export function writeCalendarFile(
   return worked((session) => session.writeCalendar(name, writtenAt, asked));
 }
 
-/** The events of an iCalendar file, or what is wrong with it. */
-export function readCalendarFile(text: string, ask: CalendarAsk): Promise<CalendarRead | { problem: string }> {
+/** The events of an iCalendar file from today on, in the civil time of a zone, or what is wrong with it. */
+export function readCalendarFile(
+  text: string,
+  today: string,
+  zone: string,
+): Promise<CalendarRead | { problem: string }> {
   return worked<CalendarRead | { problem: string }>((session, end) => {
     const slow = setTimeout(
       () => end(Promise.reject(new Error("Reading it took too long and was given up. Nothing was changed."))),
       silentAtMost,
     );
-    return (session.readCalendar(text, ask) as Promise<CalendarRead | { problem: string }>).finally(() =>
+    return (session.readCalendar(text, today, zone) as Promise<CalendarRead | { problem: string }>).finally(() =>
       clearTimeout(slow),
     );
   });

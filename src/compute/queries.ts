@@ -151,11 +151,7 @@ const questions = {
   pastedPlan: ofPerson((asOf, { plan }: { plan: PastedPlanAsk }, newId) => pastedPlan(asOf, plan, newId)),
   planProposal: ofPerson((asOf, asks: { ask: ProposalAsk }, newId) => planProposal(asOf, asks, newId)),
   months: ofPerson((asOf, asks: { from: string; months: number }) => monthsView(asOf, asks)),
-  phases: ofPerson((asOf) => ({
-    phases: planningOf(asOf)
-      .phases()
-      .map((phase) => ({ phase })),
-  })),
+  phases: ofPerson((asOf) => planningOf(asOf).phases()),
   blocks: ofPerson((asOf, { atMost }: { atMost: number }) => blocksView(asOf, atMost)),
   records: ofPerson((asOf, asks: { exerciseId: string | null; atMost: number }) => recordsView(asOf, asks)),
   householdLifts: (ground: Ground, asks: Asking) =>

@@ -81,6 +81,9 @@ export interface PlanShare {
   food: boolean;
 }
 
+/** What food is made of. */
+const foodKinds: readonly RecordKind[] = ["meals", "water", "foods", "recipes"];
+
 /** What a plan is made of, apart from its sessions. */
 const planKinds: readonly RecordKind[] = [
   "exercises",
@@ -99,14 +102,9 @@ const planKinds: readonly RecordKind[] = [
 export function planOf<T extends { records: Log["records"] }>(log: T, personId: string, share: PlanShare): T {
   const own = onlyOf(log, personId);
   const inDays = ({ date }: { date?: string }) => date !== undefined && date >= share.from && date <= share.to;
-  const foodKinds: readonly RecordKind[] = ["meals", "water", "foods", "recipes"];
   const kept = recordKinds.map((kind) => {
+    if (kind === "people") return [kind, new Map([...own.records.people].map(([id, one]) => [id, plainPerson(one)]))];
     const all = [...(own.records[kind] as ReadonlyMap<string, Owned>)];
-    if (kind === "people")
-      return [
-        kind,
-        new Map(all.map(([id, { personId: _, ...person }]) => [id, plainPerson(person as unknown as Person)])),
-      ];
     if (planKinds.includes(kind)) return [kind, new Map(all)];
     const isShared =
       kind === "sessions" || (kind === "weighIns" && share.weights) || (foodKinds.includes(kind) && share.food);

@@ -1,5 +1,6 @@
 import type { Session } from "../log/kinds/sessions";
 import { plannedItems } from "./moves";
+import { expected } from "./plannedOn";
 
 type Step = NonNullable<Session["steps"]>[number];
 
@@ -24,9 +25,7 @@ export function asPlan({
   return {
     ...session,
     status: "planned",
-    ...(length == null && effort == null
-      ? {}
-      : { planned: { ...(length == null ? {} : { minutes: length }), ...(effort == null ? {} : { effort }) } }),
+    ...expected({ minutes: length, effort }),
     ...(distance == null
       ? {}
       : {

@@ -1,19 +1,15 @@
 import { dateOf, type Day, mustDay } from "../base/calendar/day";
 import type { AsOf } from "../log/asOf";
 import type { Block } from "../log/kinds/blocks";
-import { adherence, type Adherence, countsAsPlanned, effectiveStatus, wasPerformed } from "../sessions/adherence";
-import { sessionMinutes } from "../sessions/minutes";
+import { adherence, type Adherence, countsAsPlanned, effectiveStatus } from "../sessions/adherence";
 import { sessionsOf } from "../sessions/slice";
-import { titleOf } from "../sessions/title";
-import { strengthOf } from "../strength/slice";
 import { liftWorkOf } from "../strength/workSlice";
 import { type BlockCourse, blockCourse } from "./blocks";
-import { plannedSum } from "./moves";
-import type { SessionLine } from "./nextWeekView";
+import { type SessionLine, sessionLines } from "./nextWeekView";
 import { phaseStanding, type PhaseProgress } from "./phase";
-import { plannedText } from "./plannedText";
 import type { PlannedSum } from "./proposal";
 import { planningOf } from "./slice";
+import { doneSum, plannedSum } from "./sums";
 
 /** A week of a block: seven days from its first day on. */
 export interface BlockWeek {
@@ -92,12 +88,10 @@ function weekOf(asOf: AsOf, { easyWeeks }: Block, { first, last }: BlockCourse, 
   const start = first + 7 * index;
   const end = Math.min(last, start + 6);
   const sessions = sessionsOf(asOf).between(start, end);
-  const performed = sessions.filter((session) => wasPerformed(session, asOf.on));
   const { volume } = liftWorkOf(asOf).of(sessions);
   const due = sessions.filter(
     (session) => countsAsPlanned(session, asOf.on) || effectiveStatus(session, asOf.on) === "planned",
   );
-  const exercises = strengthOf(asOf).exercises();
   return {
     week: index + 1,
     start: dateOf(start),
@@ -105,18 +99,8 @@ function weekOf(asOf: AsOf, { easyWeeks }: Block, { first, last }: BlockCourse, 
     adherence: adherence(sessions, asOf.on),
     toCome: sessions.filter((session) => effectiveStatus(session, asOf.on) === "planned").length,
     planned: plannedSum(asOf, due),
-    done: {
-      numberOfLifts: volume.numberOfLifts,
-      volumeLoadKg: volume.volumeLoadKg,
-      minutes: performed.reduce((sum, session) => sum + (sessionMinutes(session) ?? 0), 0),
-      metres: performed.reduce((sum, { distance }) => sum + (distance?.done?.metres ?? 0), 0),
-    },
+    done: doneSum(asOf, sessions, volume),
     averageIntensity: volume.averageIntensity,
-    sessions: sessions.map((session) => ({
-      session,
-      title: titleOf(session),
-      status: effectiveStatus(session, asOf.on),
-      text: plannedText(session, exercises, asOf.printer),
-    })),
+    sessions: sessions.map(sessionLines(asOf)),
   };
 }

@@ -1,4 +1,4 @@
-import { type Day, mustDay, weekdayOf } from "../base/calendar/day";
+import { type Day, mustDay, weekdayFrom } from "../base/calendar/day";
 import { toKg } from "../base/units/mass";
 import type { Exercise } from "../log/kinds/exercises";
 import type { Cycle, CycleEntry, CycleMaximum } from "../log/kinds/cycles";
@@ -48,7 +48,7 @@ export interface CycleLoads {
  */
 export function cycleDay({ startDate }: Pick<Cycle, "startDate">, week: number, weekday: number): Day {
   const start = mustDay(startDate);
-  return start + 7 * (week - 1) + ((weekday - weekdayOf(start) + 7) % 7);
+  return weekdayFrom(start, weekday) + 7 * (week - 1);
 }
 
 /**

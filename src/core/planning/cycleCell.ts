@@ -172,7 +172,7 @@ export function setsText(sets: readonly CycleSet[], unit: MassUnit): string {
 }
 
 /** The repetitions, the time or the distance of a set: `5`, `5+`, `8–12`, `40 s`. */
-export function amountText({ reps, repsTo, seconds, metres, asManyAsPossible }: CycleSet): string {
+function amountText({ reps, repsTo, seconds, metres, asManyAsPossible }: CycleSet): string {
   if (reps != null) return repsTo != null ? `${reps}–${repsTo}` : `${reps}${asManyAsPossible ? "+" : ""}`;
   if (asManyAsPossible) return "max";
   return seconds != null ? `${seconds} s` : metres != null ? `${metres} m` : "1";

@@ -108,8 +108,12 @@ export function filledWeeks(
   }));
 }
 
-/** A set so many steps on. Percentages keep their hundredths, so that 0.7 + 3 × 0.025 is 77.5 %. */
-function stepped(set: CycleSet, { percent, kg, reps }: CellStep, times: number): CycleSet {
+/** A set so many steps on; never fewer than one repetition. Percentages keep their hundredths, so that 0.7 + 3 × 0.025 is 77.5 %. */
+export function stepped<S extends Pick<CycleSet, "percent" | "kg" | "reps" | "repsTo">>(
+  set: S,
+  { percent, kg, reps }: CellStep,
+  times: number,
+): S {
   return {
     ...set,
     ...(set.percent == null ? {} : { percent: Math.round((set.percent + percent * times) * 1e6) / 1e6 }),

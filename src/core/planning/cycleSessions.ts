@@ -1,9 +1,10 @@
 import { dateOf, mustDay } from "../base/calendar/day";
-import { Printer } from "../base/units/printer";
+import { groupBy } from "../base/calendar/groupBy";
 import type { AsOf } from "../log/asOf";
 import type { Cycle } from "../log/kinds/cycles";
 import type { Item, Session, TrainingSet } from "../log/kinds/sessions";
 import { type Change, put } from "../log/records";
+import { isBegun } from "../sessions/planned";
 import { titleOf } from "../sessions/title";
 import { strengthOf } from "../strength/slice";
 import { cycleDay, type CycleLoads, cycleLoads } from "./cycle";
@@ -15,11 +16,15 @@ import { planningOf } from "./slice";
 /**
  * The sessions that a cycle asks for, as they would be written: those of days to come that are missing or planned
  * otherwise. What was trained, skipped or begun stays as it is, and so does a day that has passed.
+ * @param loads its loads, where they are known already
  */
-export function cycleSessions(asOf: AsOf, cycle: Cycle, newId: () => string): Proposal {
+export function cycleSessions(
+  asOf: AsOf,
+  cycle: Cycle,
+  newId: () => string,
+  loads = cycleLoads(cycle, groundOf(asOf, cycle)),
+): Proposal {
   const exercises = strengthOf(asOf).exercises();
-  const loads = cycleLoads(cycle, groundOf(asOf, cycle));
-  const printer = new Printer(asOf.units);
   const change: Change = [];
   const sessions: ProposedSession[] = [];
   const written = new Map(
@@ -30,10 +35,9 @@ export function cycleSessions(asOf: AsOf, cycle: Cycle, newId: () => string): Pr
         return [`${week} ${weekday}`, session];
       }),
   );
-  const say = (session: Session, what: ProposedSession["what"], text = plannedText(session, exercises, printer)) =>
+  const say = (session: Session, what: ProposedSession["what"], text = plannedText(session, exercises, asOf.printer)) =>
     sessions.push({ date: session.date, title: titleOf(session), what, text });
-  for (const day of daysOf(loads)) {
-    const key = `${day[0]!.week} ${day[0]!.weekday}`;
+  for (const [key, day] of groupBy(loads, ({ week, weekday }) => `${week} ${weekday}`)) {
     const held = written.get(key);
     written.delete(key);
     if (held === undefined) {
@@ -66,19 +70,7 @@ export function cycleSessions(asOf: AsOf, cycle: Cycle, newId: () => string): Pr
 
 /** Whether a session is planned and nothing of it is done. */
 export function isOpen({ status, items }: Pick<Session, "status" | "items">): boolean {
-  return (
-    status === "planned" && !(items ?? []).some(({ sets, skipped }) => skipped != null || sets.some((set) => set.done))
-  );
-}
-
-/** What is done of exercises, by training day. */
-function daysOf(loads: readonly CycleLoads[]): CycleLoads[][] {
-  const days = new Map<string, CycleLoads[]>();
-  for (const one of loads) {
-    const key = `${one.week} ${one.weekday}`;
-    days.set(key, [...(days.get(key) ?? []), one]);
-  }
-  return [...days.values()];
+  return status === "planned" && !isBegun({ items }) && !(items ?? []).some(({ skipped }) => skipped != null);
 }
 
 function newSession(asOf: AsOf, cycle: Cycle, day: readonly CycleLoads[], newId: () => string): Session {

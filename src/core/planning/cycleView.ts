@@ -55,7 +55,6 @@ export interface CycleRow {
   /** The day it falls on, or to which its session was moved. */
   date: string;
   status: Session["status"] | null;
-  sessionId: string | null;
   cells: CycleCell[];
 }
 
@@ -100,7 +99,7 @@ const [fewShare, manyShare] = [0.6, 1.4];
 const weeksBefore = 4;
 
 /** The unit in which the loads of a cycle are said: that of its rounding, else the person's. */
-export function unitOfCycle(asOf: AsOf, { rounding }: Pick<Cycle, "rounding">): MassUnit {
+function unitOfCycle(asOf: AsOf, { rounding }: Pick<Cycle, "rounding">): MassUnit {
   return rounding == null ? asOf.units.mass : "lb" in rounding ? "lb" : "kg";
 }
 
@@ -271,7 +270,6 @@ export function cycleView(asOf: AsOf, cycle: Cycle): CycleView {
         weekday,
         date: session?.date ?? dateOf(cycleDay(cycle, week, weekday)),
         status: session === undefined ? null : effectiveStatus(session, asOf.on),
-        sessionId: session?.id ?? null,
         cells: [...columnsOf(cycle), null].map((columnId) => {
           const entries = entriesAt(cycle, { week, weekday, columnId });
           return {
@@ -308,7 +306,7 @@ export function cycleView(asOf: AsOf, cycle: Cycle): CycleView {
     withoutMaximum: maxima
       .filter(({ exerciseId, kg }) => kg === null && withPercent.has(exerciseId))
       .map(({ exerciseId }) => nameOf(exerciseId)),
-    toWrite: cycleSessions(asOf, cycle, () => "").change.length,
+    toWrite: cycleSessions(asOf, cycle, () => "", loads).change.length,
   };
 }
 
@@ -366,24 +364,16 @@ function outOfTheUsual(lifts: number, usual: number): string | null {
 function weeksBeforeOf(asOf: AsOf, cycle: Cycle): WeekBefore[] {
   const ids = new Set([...columnsOf(cycle), ...(cycle.entries ?? []).map(({ exerciseId }) => exerciseId)]);
   const end = weekStartOf(Math.min(mustDay(cycle.startDate), asOf.on), asOf.weekStart);
-  const { counting, maximumOn, setsOfWeek } = strengthWith(asOf);
+  const strength = strengthOf(asOf);
+  const counting = strength.counting();
   return Array.from({ length: weeksBefore }, (_, index) => {
     const start = end - 7 * (weeksBefore - index);
-    const sets = setsOfWeek(start).filter(({ exercise }) => ids.has(exercise.id));
-    const { weighted, reps } = intensitySums(sets, counting, maximumOn, weightOf(asOf).on);
+    const sets = strength.setsOfWeek(start).filter(({ exercise }) => ids.has(exercise.id));
+    const { weighted, reps } = intensitySums(sets, counting, strength.maximumOn, weightOf(asOf).on);
     return {
       start: dateOf(start),
       numberOfLifts: workOf(sets, counting).numberOfLifts,
       averageIntensity: reps === 0 ? null : weighted / reps,
     };
   });
-}
-
-function strengthWith(asOf: AsOf) {
-  const strength = strengthOf(asOf);
-  return {
-    counting: strength.counting(),
-    maximumOn: strength.maximumOn,
-    setsOfWeek: (start: number) => strength.setsOfWeek(start),
-  };
 }

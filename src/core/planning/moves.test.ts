@@ -9,8 +9,9 @@ import type { Change } from "../log/records";
 import { sessionsOf } from "../sessions/slice";
 import { strengthOf } from "../strength/slice";
 import { liftWorkOf } from "../strength/workSlice";
-import { cleared, copyOf, plannedSum, repeated, shifted, swapped, tapered } from "./moves";
+import { cleared, copyOf, repeated, shifted, swapped, tapered } from "./moves";
 import { movedTo } from "./movedTo";
+import { plannedSum } from "./sums";
 
 const today = "2026-06-10";
 const exercises = [{ id: "squat", name: "Squat", equipment: "barbell" }];

@@ -1,22 +1,22 @@
-import { dateOf, type Day, entryDayOf, mustDay, weekStartOf } from "../base/calendar/day";
+import { dateOf, entryDayOf, mustDay } from "../base/calendar/day";
 import { counted, printNumber } from "../base/units/number";
 import type { AsOf } from "../log/asOf";
 import type { Routine } from "../log/kinds/routines";
 import type { Item, Session } from "../log/kinds/sessions";
 import { type Change, put } from "../log/records";
-import { effectiveStatus, wasPerformed } from "../sessions/adherence";
-import { sessionMinutes } from "../sessions/minutes";
+import { effectiveStatus } from "../sessions/adherence";
 import { hasPlan } from "../sessions/planned";
 import { sessionsOf } from "../sessions/slice";
 import { titleOf } from "../sessions/title";
 import { strengthOf } from "../strength/slice";
-import { liftWorkOf } from "../strength/workSlice";
 import { isOpen } from "./cycleSessions";
 import { movedTo } from "./movedTo";
 import { plannedEffort } from "./plannedLoad";
+import { expected, withIds } from "./plannedOn";
 import { plannedText } from "./plannedText";
-import { type PlannedSum, type Proposal, proposal, type ProposedSession } from "./proposal";
+import { type Proposal, proposal, type ProposedSession } from "./proposal";
 import { planningOf } from "./slice";
+import { plannedSum } from "./sums";
 
 /** An exercise of a session without a day. */
 export type PlannedItem = NonNullable<Routine["items"]>[number];
@@ -146,9 +146,7 @@ export function copyOf(session: Session, date: string, newId: () => string): Ses
     id: newId(),
     date,
     status: "planned",
-    ...(minutes === null && effort === null
-      ? {}
-      : { planned: { ...(minutes === null ? {} : { minutes }), ...(effort === null ? {} : { effort }) } }),
+    ...expected({ minutes, effort }),
     ...(distance == null
       ? {}
       : { distance: { ...without(distance, "done"), ...(covered == null ? {} : { planned: covered }) } }),
@@ -189,10 +187,6 @@ export function plannedItems(items: readonly Item[]): PlannedItem[] {
       };
     }),
   }));
-}
-
-function withIds(item: PlannedItem, newId: () => string): Item {
-  return { ...item, id: newId(), sets: item.sets.map((set) => ({ ...set, id: newId() })) };
 }
 
 /** A session repeated: on a day, and every so many days after it, so often in all. */
@@ -265,13 +259,12 @@ export function tapered(asOf: AsOf, { event, days, share }: TaperAsk): Proposal 
 /** A planned session with a share of its volume: the first sets of each exercise, the heaviest kept. */
 function lessOf(session: Session, share: number): Session {
   const planned = session.distance?.planned;
-  const part = (value: number | null | undefined, step: number) =>
-    value == null ? {} : Math.max(step, Math.round((value * share) / step) * step);
+  const part = (value: number, step: number) => Math.max(step, Math.round((value * share) / step) * step);
   return {
     ...session,
     ...(session.planned?.minutes == null
       ? {}
-      : { planned: { ...session.planned, minutes: part(session.planned.minutes, 1) as number } }),
+      : { planned: { ...session.planned, minutes: part(session.planned.minutes, 1) } }),
     ...(planned == null
       ? {}
       : {
@@ -279,8 +272,8 @@ function lessOf(session: Session, share: number): Session {
             ...session.distance,
             planned: {
               ...planned,
-              ...(planned.metres == null ? {} : { metres: part(planned.metres, 100) as number }),
-              ...(planned.seconds == null ? {} : { seconds: part(planned.seconds, 60) as number }),
+              ...(planned.metres == null ? {} : { metres: part(planned.metres, 100) }),
+              ...(planned.seconds == null ? {} : { seconds: part(planned.seconds, 60) }),
             },
           },
         }),
@@ -305,45 +298,4 @@ function heaviest(sets: readonly Item["sets"][number][], count: number): Item["s
     .slice(0, count)
     .sort((a, b) => a.index - b.index)
     .map(({ set }) => set);
-}
-
-/** What was trained in the whole weeks before the one that holds a day, a week each, oldest first. */
-export function trainedWeeks(asOf: AsOf, weeks: number): (PlannedSum & { start: Day })[] {
-  const end = weekStartOf(asOf.on, asOf.weekStart);
-  return Array.from({ length: weeks }, (_, index) => end - 7 * (weeks - index)).map((start) => {
-    const { numberOfLifts, volumeLoadKg } = liftWorkOf(asOf).ofWeek(start).volume;
-    const done = sessionsOf(asOf)
-      .ofWeek(start)
-      .filter((session) => wasPerformed(session, asOf.on));
-    return {
-      start,
-      numberOfLifts,
-      volumeLoadKg,
-      minutes: done.reduce((sum, session) => sum + (sessionMinutes(session) ?? 0), 0),
-      metres: done.reduce((sum, { distance }) => sum + (distance?.done?.metres ?? 0), 0),
-    };
-  });
-}
-
-/** The last four weeks as they were trained, their mean. */
-export function usualWeek(asOf: AsOf): PlannedSum {
-  const weeks = trainedWeeks(asOf, 4);
-  const mean = (of: (week: PlannedSum) => number) => weeks.reduce((sum, week) => sum + of(week), 0) / weeks.length;
-  return {
-    numberOfLifts: mean(({ numberOfLifts }) => numberOfLifts),
-    volumeLoadKg: mean(({ volumeLoadKg }) => volumeLoadKg),
-    minutes: mean(({ minutes }) => minutes),
-    metres: mean(({ metres }) => metres),
-  };
-}
-
-/** What some sessions hold as planned. */
-export function plannedSum(asOf: AsOf, sessions: readonly Session[]): PlannedSum {
-  const { numberOfLifts, volumeLoadKg } = liftWorkOf(asOf).plannedOf(sessions);
-  return {
-    numberOfLifts,
-    volumeLoadKg,
-    minutes: sessions.reduce((sum, session) => sum + (plannedEffort(session).minutes ?? 0), 0),
-    metres: sessions.reduce((sum, { distance }) => sum + (distance?.planned?.metres ?? 0), 0),
-  };
 }

@@ -1,4 +1,5 @@
 import { dateOf, mustDay } from "../base/calendar/day";
+import { weightOf } from "../body/slice";
 import type { AsOf } from "../log/asOf";
 import type { Cycle } from "../log/kinds/cycles";
 import { estimateMaximum } from "../strength/e1rm";
@@ -70,7 +71,7 @@ function shownIn(
   let best: { maximumKg: number; date: string; kg: number; reps: number } | null = null;
   for (const session of planningOf(asOf).sessionsOfCycle(cycle.id)) {
     if (mustDay(session.date) > asOf.on) continue;
-    const body = bodyPartOf(exercise, groundOf(asOf, { startDate: session.date }).bodyKg);
+    const body = bodyPartOf(exercise, weightOf(asOf).on(mustDay(session.date)));
     for (const { planned, done, warmUp } of (session.items ?? [])
       .filter((item) => item.exerciseId === exerciseId)
       .flatMap(({ sets }) => sets)) {

@@ -1,4 +1,4 @@
-import { dateOf, type Day, mustDay, weekdayOf, weekStartOf } from "../base/calendar/day";
+import { dateOf, type Day, mustDay, weekdayFrom, weekdayOf, weekStartOf } from "../base/calendar/day";
 import { weightOf } from "../body/slice";
 import type { AsOf } from "../log/asOf";
 import type { Session } from "../log/kinds/sessions";
@@ -9,12 +9,11 @@ import { sessionMinutes } from "../sessions/minutes";
 import { sessionsOf } from "../sessions/slice";
 import { titleOf } from "../sessions/title";
 import { strengthOf } from "../strength/slice";
-import { workOf } from "../strength/volume";
-import { plannedSum, trainedWeeks } from "./moves";
 import { plannedEffort } from "./plannedLoad";
 import { plannedText } from "./plannedText";
 import type { PlannedSum } from "./proposal";
 import { standardWeeksOf } from "./routines";
+import { doneSum, plannedSum, trainedWeeks } from "./sums";
 
 /** A session as it stands in a list of a week. */
 export interface SessionLine {
@@ -44,7 +43,7 @@ export interface NextWeekView {
 
 export function nextWeekView(asOf: AsOf): NextWeekView {
   const start = weekStartOf(asOf.on, asOf.weekStart);
-  const line = lineIn(asOf);
+  const line = sessionLines(asOf);
   const of = (first: Day) => sessionsOf(asOf).ofWeek(first);
   const lines = (first: Day) => ({ start: dateOf(first), sessions: of(first).map(line) });
   return {
@@ -71,10 +70,11 @@ export function nextWeekView(asOf: AsOf): NextWeekView {
 
 /** The same weekday of the week that begins on a day. */
 function againOn({ date }: Session, nextWeek: Day): string {
-  return dateOf(nextWeek + ((weekdayOf(mustDay(date)) - weekdayOf(nextWeek) + 7) % 7));
+  return dateOf(weekdayFrom(nextWeek, weekdayOf(mustDay(date))));
 }
 
-function lineIn(asOf: AsOf): (session: Session) => SessionLine {
+/** How a session stands in a list. */
+export function sessionLines(asOf: AsOf): (session: Session) => SessionLine {
   const exercises = strengthOf(asOf).exercises();
   return (session) => ({
     session,
@@ -96,7 +96,7 @@ export interface PlanDayView {
 export function planDay(asOf: AsOf, date: string): PlanDayView {
   const day = mustDay(date);
   return {
-    sessions: sessionsOf(asOf).on(day).map(lineIn(asOf)),
+    sessions: sessionsOf(asOf).on(day).map(sessionLines(asOf)),
     meals: [
       ...new Set(
         asOf.index
@@ -113,19 +113,15 @@ export function planDay(asOf: AsOf, date: string): PlanDayView {
 function weekLine(asOf: AsOf, first: Day, what: WeekLine["what"]): WeekLine {
   const sessions = sessionsOf(asOf).ofWeek(first);
   const toCome = sessions.filter((session) => effectiveStatus(session, asOf.on) === "planned");
-  const planned = plannedSum(asOf, toCome);
   const done = sessions.filter((session) => wasPerformed(session, asOf.on));
-  const work = workOf(
-    done.flatMap((session) => strengthOf(asOf).setsOf(session)),
-    strengthOf(asOf).counting(),
-  );
+  const [was, comes] = [doneSum(asOf, done), plannedSum(asOf, toCome)];
   return {
     start: dateOf(first),
     what,
-    numberOfLifts: planned.numberOfLifts + work.numberOfLifts,
-    volumeLoadKg: planned.volumeLoadKg + work.volumeLoadKg,
-    minutes: planned.minutes + done.reduce((sum, session) => sum + (sessionMinutes(session) ?? 0), 0),
-    metres: planned.metres + done.reduce((sum, { distance }) => sum + (distance?.done?.metres ?? 0), 0),
+    numberOfLifts: comes.numberOfLifts + was.numberOfLifts,
+    volumeLoadKg: comes.volumeLoadKg + was.volumeLoadKg,
+    minutes: comes.minutes + was.minutes,
+    metres: comes.metres + was.metres,
     sessionLoad:
       loadDone(asOf, done) +
       toCome.reduce((sum, session) => {

@@ -18,9 +18,7 @@ export function plannedOn(
   return {
     kind: kind ?? (items == null ? "training" : "strength"),
     ...(title == null ? {} : { title }),
-    ...(minutes == null && effort == null
-      ? {}
-      : { planned: { ...(minutes == null ? {} : { minutes }), ...(effort == null ? {} : { effort }) } }),
+    ...expected({ minutes, effort }),
     ...(planned == null && purpose == null
       ? {}
       : { distance: { ...(planned == null ? {} : { planned }), ...(purpose == null ? {} : { purpose }) } }),
@@ -30,14 +28,30 @@ export function plannedOn(
     ...(items == null
       ? {}
       : {
-          items: items.map((item, at): Item => {
-            const own = held?.items?.[at]?.exerciseId === item.exerciseId ? held.items[at] : undefined;
-            return {
-              ...item,
-              id: own?.id ?? newId(),
-              sets: item.sets.map((set, index) => ({ ...set, id: own?.sets[index]?.id ?? newId() })),
-            };
-          }),
+          items: items.map((item, at) =>
+            withIds(item, newId, held?.items?.[at]?.exerciseId === item.exerciseId ? held.items[at] : undefined),
+          ),
         }),
+  };
+}
+
+/** The minutes and the effort that are planned of a session; nothing where neither is. */
+export function expected({
+  minutes,
+  effort,
+}: {
+  minutes?: number | null | undefined;
+  effort?: number | null | undefined;
+}): Pick<Session, "planned"> {
+  if (minutes == null && effort == null) return {};
+  return { planned: { ...(minutes == null ? {} : { minutes }), ...(effort == null ? {} : { effort }) } };
+}
+
+/** An exercise without a day as one of a session: with the ids it has there, else new ones. */
+export function withIds(item: NonNullable<Routine["items"]>[number], newId: () => string, held?: Item): Item {
+  return {
+    ...item,
+    id: held?.id ?? newId(),
+    sets: item.sets.map((set, index) => ({ ...set, id: held?.sets[index]?.id ?? newId() })),
   };
 }

@@ -1,3 +1,4 @@
+import { groupBy } from "../base/calendar/groupBy";
 import { perOwner } from "../base/memo";
 import { type AsOf, byBeginning, Slice } from "../log/asOf";
 import type { Session } from "../log/kinds/sessions";
@@ -14,20 +15,16 @@ class Planning extends Slice {
   /** Cycles by percentage in the order in which they begin, those to come included. */
   readonly cycles = this.kept(() => this.asOf.own("cycles").sort(byBeginning("startDate")));
 
-  readonly #byCycle = this.kept(() => {
-    const byCycle = new Map<string, Session[]>();
-    for (const session of sessionsOf(this.asOf).between(-Infinity, Infinity))
-      if (session.cycleId != null) byCycle.set(session.cycleId, [...(byCycle.get(session.cycleId) ?? []), session]);
-    return byCycle;
-  });
+  readonly #byCycle = this.kept(() => groupBy(this.#allWith("cycleId"), ({ cycleId }) => cycleId as string));
 
   /** Sessions that were moved, by the day on which they were first planned. */
-  readonly moved = this.kept(() => {
-    const byDay = new Map<string, Session[]>();
-    for (const session of sessionsOf(this.asOf).between(-Infinity, Infinity))
-      if (session.movedFrom != null) byDay.set(session.movedFrom, [...(byDay.get(session.movedFrom) ?? []), session]);
-    return byDay;
-  });
+  readonly moved = this.kept(() => groupBy(this.#allWith("movedFrom"), ({ movedFrom }) => movedFrom as string));
+
+  #allWith(field: "cycleId" | "movedFrom"): Session[] {
+    return sessionsOf(this.asOf)
+      .between(-Infinity, Infinity)
+      .filter((session) => session[field] != null);
+  }
 
   /** The sessions that a cycle has written, by date. */
   sessionsOfCycle(cycleId: string): readonly Session[] {

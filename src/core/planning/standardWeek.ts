@@ -1,4 +1,4 @@
-import { dateOf, type Day, mustDay, weekdayOf, weekStartOf } from "../base/calendar/day";
+import { dateOf, type Day, mustDay, weekdayFrom, weekdayOf, weekStartOf } from "../base/calendar/day";
 import { counted } from "../base/units/number";
 import type { AsOf } from "../log/asOf";
 import type { Exercise } from "../log/kinds/exercises";
@@ -12,19 +12,16 @@ import { titleOf } from "../sessions/title";
 import { liftingOf } from "../strength/lifting";
 import { nearestStep } from "../strength/loading";
 import { strengthOf } from "../strength/slice";
-import { plannedOrDone, plannedSum, usualWeek } from "./moves";
+import { type CellStep, stepped } from "./cycleEdit";
+import { plannedOrDone } from "./moves";
 import { plannedText } from "./plannedText";
 import { type Proposal, proposal, type ProposedSession } from "./proposal";
 import { type DaylessSession, plannedOn } from "./plannedOn";
 import { routineOf, standardWeeksOf } from "./routines";
+import { plannedSum, usualWeek } from "./sums";
 
 /** How a standard week grows from one week to the next, and which weeks are easy. */
-export interface WeekRule {
-  /** More of each set's load each week, kilograms. */
-  kg: number;
-  reps: number;
-  /** Of the maximum: 0.025 for 2.5 %. */
-  percent: number;
+export interface WeekRule extends CellStep {
   /** Every so many weeks one is easy: the fourth, the eighth; null for none. */
   easyEvery: number | null;
   /** Of an easy week: the share of the sets, and of the loads, that remains. */
@@ -107,7 +104,7 @@ function newSessions(
   newId: () => string,
 ): Session[] {
   return (week.days ?? []).flatMap(({ weekday, sessions }) => {
-    const date = dateOf(start + ((weekday - weekdayOf(start) + 7) % 7));
+    const date = dateOf(weekdayFrom(start, weekday));
     return (sessions ?? []).map((one): Session => {
       const routine = one.routineId == null ? undefined : asOf.index.all("routines").get(one.routineId);
       const made = madeOf(one, routine);
@@ -164,22 +161,17 @@ function grownSet(
   asOf: AsOf,
   exercise: Exercise | undefined,
   planned: Planned,
-  { kg, reps, percent, easyLoad }: WeekRule,
+  rule: WeekRule,
   steps: number,
   easy: boolean,
 ): Planned {
-  const share = easy ? easyLoad : 1;
-  const load = planned.kg == null ? null : (planned.kg + kg * steps) * share;
+  const grown = stepped(planned, rule, steps);
+  if (!easy) return grown;
+  const load = grown.kg == null ? null : grown.kg * rule.easyLoad;
   return {
-    ...planned,
-    ...(planned.reps == null ? {} : { reps: planned.reps + reps * steps }),
-    ...(planned.repsTo == null ? {} : { repsTo: planned.repsTo + reps * steps }),
-    ...(planned.percent == null
-      ? {}
-      : { percent: Math.round((planned.percent + percent * steps) * share * 1e6) / 1e6 }),
-    ...(load === null
-      ? {}
-      : { kg: easy && exercise !== undefined ? nearestStep(load, liftingOf(asOf).step(exercise)) : load }),
+    ...grown,
+    ...(grown.percent == null ? {} : { percent: Math.round(grown.percent * rule.easyLoad * 1e6) / 1e6 }),
+    ...(load === null ? {} : { kg: exercise === undefined ? load : nearestStep(load, liftingOf(asOf).step(exercise)) }),
   };
 }
 

@@ -9,6 +9,7 @@ import type { Session } from "../log/kinds/sessions";
 import { adherence, effectiveStatus, wasPerformed } from "../sessions/adherence";
 import { sessionMinutes } from "../sessions/minutes";
 import { sessionsOf } from "../sessions/slice";
+import { canMove } from "../sessions/planned";
 import { titleOf } from "../sessions/title";
 import { liftWorkOf, type Work } from "../strength/workSlice";
 import { blockCourse, type BlockCourse } from "./blocks";
@@ -28,8 +29,6 @@ export interface SessionOfWeek {
   kind: string;
   status: Session["status"];
   title: string;
-  time: string | null;
-  optional: boolean;
   /** Whether it can be moved: nothing of it is done. */
   open: boolean;
 }
@@ -119,9 +118,7 @@ function weekOf(asOf: AsOf, start: Day, marks: ReadonlyMap<Day, string[]>): Week
           kind: session.kind,
           status: effectiveStatus(session, asOf.on),
           title: titleOf(session),
-          time: session.time ?? null,
-          optional: session.optional === true,
-          open: session.status !== "done" && session.status !== "partly" && !isBegun(session),
+          open: canMove(session),
         })),
       marks: marks.get(start + index) ?? [],
       movedAway: (
@@ -141,10 +138,6 @@ function weekOf(asOf: AsOf, start: Day, marks: ReadonlyMap<Day, string[]>): Week
     toCome: sessions.filter((session) => effectiveStatus(session, asOf.on) === "planned").length,
     ...weekWorkOf(asOf, sessions, liftWorkOf(asOf).ofWeek(start)),
   };
-}
-
-function isBegun({ items }: Session): boolean {
-  return (items ?? []).some(({ sets }) => sets.some(({ done }) => done));
 }
 
 /** The work of some sessions, done and planned; of a whole week its lifting is kept. */

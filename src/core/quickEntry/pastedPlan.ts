@@ -1,5 +1,5 @@
 import Papa from "papaparse";
-import { dateOf, type Day, isEntryDay, mustDay, weekStartOf, weekdayOf } from "../base/calendar/day";
+import { dateOf, type Day, isEntryDay, mustDay, weekStartOf, weekdayFrom } from "../base/calendar/day";
 import { weekdayNames } from "../base/calendar/print";
 import { counted } from "../base/units/number";
 import type { EntryContext } from "../entry/parsedEntry";
@@ -57,7 +57,7 @@ export function pastedPlan(asOf: AsOf, ask: PastedPlanAsk, newId: () => string):
   const change: Change = [];
   const sessions: ProposedSession[] = [];
   for (const one of written) {
-    const day = first + 7 * (one.week - 1) + ((one.weekday - weekdayOf(first) + 7) % 7);
+    const day = weekdayFrom(first, one.weekday) + 7 * (one.week - 1);
     const said = { line: one.line, text: one.text };
     if (!isEntryDay(day)) {
       notUnderstood.push({ ...said, why: "there is no such day" });

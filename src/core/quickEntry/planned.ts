@@ -9,11 +9,19 @@ import type { Session } from "../log/kinds/sessions";
 import { put } from "../log/records";
 import { asPlan } from "../planning/asPlan";
 import { movedTo } from "../planning/movedTo";
+import { withIds } from "../planning/plannedOn";
 import { itemsText, readItems } from "../planning/routineText";
+import { canMove } from "../sessions/planned";
 import { titleOf } from "../sessions/title";
 
 /** Reads a line as if it had been done. */
 type Read = (line: Line) => ParsedEntry;
+
+/** Says what is wrong at some tokens of a line, the first where none are said. */
+function refusing({ tokens, day }: Line): (message: string, from?: number, to?: number) => ParsedEntry {
+  return (message, from = 0, to = 1) =>
+    reading("session", dateOf(day), { problems: [{ ...placeOf(tokens, from, to), message }] });
+}
 
 /** The day from which on a plan looks: a weekday is the next one, a day without its year the next such day. */
 function dayAhead(line: Line, tokens: readonly Token[]): { day: Day; rest: readonly Token[] } | { why: string } | null {
@@ -41,8 +49,7 @@ function aheadOf({ day, next, to }: When, tokens: readonly Token[], today: Day):
 export function readPlanned(line: Line, read: Read): ParsedEntry {
   const { tokens, context } = line;
   const ahead = dayAhead(line, tokens.slice(1));
-  const refuse = (message: string, from = 0, to = 1) =>
-    reading("session", dateOf(line.day), { problems: [{ ...placeOf(tokens, from, to), message }] });
+  const refuse = refusing(line);
   if (ahead !== null && "why" in ahead) return refuse(ahead.why, 1, 2);
   const day = ahead?.day ?? line.day;
   if (day < context.today) return refuse(`${printDay(day)} has passed: what is planned lies ahead.`);
@@ -94,11 +101,7 @@ function plannedLifts({ text, context }: Line, rest: readonly Token[], day: Day)
     date: dateOf(day),
     kind: "strength",
     status: "planned",
-    items: items.map((item) => ({
-      ...item,
-      id: context.newId(),
-      sets: item.sets.map((set) => ({ ...set, id: context.newId() })),
-    })),
+    items: items.map((item) => withIds(item, context.newId)),
   };
   const said = itemsText(items, exercises, unit).split("\n");
   return reading("session", session.date, {
@@ -111,8 +114,7 @@ function plannedLifts({ text, context }: Line, rest: readonly Token[], day: Day)
 /** `move today to sat`, `move fri row to sunday`, `move all fri to sat`: what is planned on a day, on another. */
 export function readMove(line: Line): ParsedEntry {
   const { tokens, context } = line;
-  const refuse = (message: string, from = 0, to = 1) =>
-    reading("session", dateOf(line.day), { problems: [{ ...placeOf(tokens, from, to), message }] });
+  const refuse = refusing(line);
   const at = tokens.findLastIndex((token) => isWord(token, "to"));
   const example = "For example move today to sat, or move fri row to sun.";
   if (at < 1) return refuse(`To which day? ${example}`);
@@ -126,12 +128,7 @@ export function readMove(line: Line): ParsedEntry {
   if (all) what = what.slice(1);
   const source = sourceOf(line, what);
   if ("why" in source) return refuse(source.why, 1, at);
-  const open = context
-    .sessionsOn(source.day)
-    .filter(
-      ({ status, items }) =>
-        status !== "done" && status !== "partly" && !(items ?? []).some(({ sets }) => sets.some(({ done }) => done)),
-    );
+  const open = context.sessionsOn(source.day).filter(canMove);
   const named = wordsOf(source.words);
   const meant = named === "" ? open : open.filter((session) => fits(session, named));
   const [day, to] = [printDay(source.day), printDay(target.day)];

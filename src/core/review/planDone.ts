@@ -1,15 +1,14 @@
 import { mustDay } from "../base/calendar/day";
+import { groupBy } from "../base/calendar/groupBy";
 import { folded } from "../base/text";
 import { creditOf } from "../energy/expenditure";
 import type { AsOf } from "../log/asOf";
 import type { Session } from "../log/kinds/sessions";
 import { adherence, type Adherence, countsAsPlanned, wasPerformed } from "../sessions/adherence";
 import { ownKinds } from "../sessions/kindsView";
-import { sessionMinutes } from "../sessions/minutes";
 import { sessionsOf } from "../sessions/slice";
-import { liftWorkOf } from "../strength/workSlice";
 import type { PlannedSum } from "../planning/proposal";
-import { plannedEffort } from "../planning/plannedLoad";
+import { doneSum, plannedSum } from "../planning/sums";
 
 /** How much of the plan was done of one kind of activity, or of a category of them. */
 export interface PlanDoneLine {
@@ -37,13 +36,18 @@ export function planDone(asOf: AsOf, { from, to }: { from: string; to: string })
     ownKinds(asOf.log).flatMap(({ name, category }) => (category ? [[folded(name), category as string] as const] : [])),
   );
   const by = (nameOf: (session: Session) => string | undefined) => {
-    const groups = new Map<string, Session[]>();
-    for (const session of sessions) {
+    const named = sessions.flatMap((session) => {
       const name = nameOf(session);
-      if (name !== undefined) groups.set(name, [...(groups.get(name) ?? []), session]);
-    }
-    return [...groups]
-      .map(([name, own]) => lineOf(asOf, name, own))
+      return name === undefined ? [] : [{ name, session }];
+    });
+    return [...groupBy(named, ({ name }) => name)]
+      .map(([name, own]) =>
+        lineOf(
+          asOf,
+          name,
+          own.map(({ session }) => session),
+        ),
+      )
       .sort((a, b) => b.done.minutes - a.done.minutes || (a.name < b.name ? -1 : 1));
   };
   return {
@@ -56,11 +60,8 @@ export function planDone(asOf: AsOf, { from, to }: { from: string; to: string })
 function lineOf(asOf: AsOf, name: string, sessions: readonly Session[]): PlanDoneLine {
   const performed = sessions.filter((session) => wasPerformed(session, asOf.on));
   const optional = sessions.filter((one) => one.optional === true);
-  const { volume } = liftWorkOf(asOf).of(sessions);
   // What was said to be skipped was planned all the same.
   const asked = sessions.filter((session) => countsAsPlanned(session, asOf.on));
-  const lifts = liftWorkOf(asOf).plannedOf(asked);
-  const plans = asked.map((session) => ({ session, ...plannedEffort(session) }));
   const credits = performed.flatMap((session) => {
     const credit = creditOf(asOf, session, mustDay(session.date));
     return "reason" in credit ? [] : [credit.kcal];
@@ -69,18 +70,8 @@ function lineOf(asOf: AsOf, name: string, sessions: readonly Session[]): PlanDon
     name,
     adherence: adherence(sessions, asOf.on),
     optional: { of: optional.length, done: optional.filter((one) => wasPerformed(one, asOf.on)).length },
-    planned: {
-      minutes: plans.reduce((sum, { minutes }) => sum + (minutes ?? 0), 0),
-      metres: plans.reduce((sum, { session }) => sum + (session.distance?.planned?.metres ?? 0), 0),
-      numberOfLifts: lifts.numberOfLifts,
-      volumeLoadKg: lifts.volumeLoadKg,
-    },
-    done: {
-      minutes: performed.reduce((sum, session) => sum + (sessionMinutes(session) ?? 0), 0),
-      metres: performed.reduce((sum, { distance }) => sum + (distance?.done?.metres ?? 0), 0),
-      numberOfLifts: volume.numberOfLifts,
-      volumeLoadKg: volume.volumeLoadKg,
-    },
+    planned: plannedSum(asOf, asked),
+    done: doneSum(asOf, sessions),
     kcal: credits.length === 0 ? null : credits.reduce((sum, kcal) => sum + kcal, 0),
   };
 }

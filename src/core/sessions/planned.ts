@@ -1,8 +1,18 @@
-import type { TrainingSet } from "../log/kinds/sessions";
+import type { Session, TrainingSet } from "../log/kinds/sessions";
 
 /**
  * Whether anything was asked of a set. A set added on the day, to be done as it comes, has a plan that says nothing.
  */
 export function hasPlan({ planned }: Pick<TrainingSet, "planned">): boolean {
   return planned != null && Object.values(planned).some((value) => value != null);
+}
+
+/** Whether some set of a session is done. */
+export function isBegun({ items }: Pick<Session, "items">): boolean {
+  return (items ?? []).some(({ sets }) => sets.some(({ done }) => done));
+}
+
+/** Whether a session can go to another day: nothing of it is done. One that was skipped or missed can. */
+export function canMove(session: Pick<Session, "status" | "items">): boolean {
+  return session.status !== "done" && session.status !== "partly" && !isBegun(session);
 }

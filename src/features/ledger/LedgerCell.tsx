@@ -3,6 +3,7 @@
 import type { LedgerColumn, LedgerColumnId } from "@/core/ledger/columns";
 import type { LedgerRow } from "@/core/ledger/ledgerView";
 import { CellInput } from "@/ui/grid/CellInput";
+import { cellPointer } from "@/ui/grid/cellPointer";
 import type { KeyboardEvent } from "react";
 import styles from "./ledger.module.css";
 
@@ -55,16 +56,7 @@ export function LedgerCell({
       aria-selected={chosen}
       aria-readonly={derived}
       className={classes.filter(Boolean).join(" ")}
-      onMouseDown={(event) => {
-        if (editing === null) {
-          event.preventDefault();
-          onPoint(event.shiftKey);
-        }
-      }}
-      onDoubleClick={onOpen}
-      onPointerUp={(event) => {
-        if (event.pointerType === "touch" && active && editing === null) onOpen();
-      }}
+      {...cellPointer({ isOpen: editing !== null, active, onPoint, onOpen })}
     >
       {editing === null ? (
         `${row?.cells[column.id] ?? ""}${column.id === "weight" && row?.gross ? "?" : ""}`

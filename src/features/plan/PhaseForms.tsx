@@ -8,7 +8,7 @@ import { Cancel } from "@/ui/inputs/Cancel";
 import { Choice, Field, Row, RowButton, wide } from "@/ui/inputs/Field";
 import { lateForm } from "@/ui/inputs/lateForm";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
-import { useRecordForm } from "@/ui/inputs/useRecordForm";
+import { changedOnly, useRecordForm } from "@/ui/inputs/useRecordForm";
 import { useTypedForm } from "@/ui/inputs/useTypedForm";
 import { LinkButton } from "@/ui/kit/LinkButton";
 import { useLog } from "@/ui/log/LogContext";
@@ -59,12 +59,14 @@ export function PhaseForm({ phase, close }: { phase: Phase | null; close: () => 
         ? { ...all, aim: aim || null, intention: intention || null, why: why || null }
         : {
             ...phase,
-            ...(changed.has("name") ? { name } : {}),
-            ...(changed.has("aim") ? { aim: aim || null } : {}),
-            ...(changed.has("startDate") ? { startDate } : {}),
+            ...changedOnly(changed, {
+              name,
+              aim: aim || null,
+              startDate,
+              intention: intention || null,
+              why: why || null,
+            }),
             ...(changed.has("weeks") ? { days: all.days } : {}),
-            ...(changed.has("intention") ? { intention: intention || null } : {}),
-            ...(changed.has("why") ? { why: why || null } : {}),
           };
     const saved = await commit([put("phases", written, phase ?? undefined)], `Phase ${written.name}`);
     if (saved) close();

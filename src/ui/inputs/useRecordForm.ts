@@ -76,6 +76,11 @@ export function useRecordForm<C extends FormContext, F extends FieldValues, V>(
   return { ...form, meanwhile, save };
 }
 
+/** Of some values those whose fields say otherwise than the record does. */
+export function changedOnly<V extends object>(changed: ReadonlySet<PropertyKey>, values: V): Partial<V> {
+  return Object.fromEntries(Object.entries(values).filter(([name]) => changed.has(name))) as Partial<V>;
+}
+
 function keysOf<F extends object>(fields: F): (keyof F)[] {
   return Object.keys(fields) as (keyof F)[];
 }

@@ -12,7 +12,7 @@ import { Cancel } from "../inputs/Cancel";
 import { Choice, Field, Row, RowButton, wide } from "../inputs/Field";
 import { lateForm } from "../inputs/lateForm";
 import { Meanwhile } from "../inputs/Meanwhile";
-import { useRecordForm } from "../inputs/useRecordForm";
+import { changedOnly, useRecordForm } from "../inputs/useRecordForm";
 import { LinkButton } from "../kit/LinkButton";
 import { useLog } from "../log/LogContext";
 import { useFigure } from "../log/useFigure";
@@ -43,7 +43,7 @@ export function BlockForm({
   next: string;
   close: () => void;
 }) {
-  const phases = useFigure("phases", {})?.phases ?? [];
+  const phases = useFigure("phases", {}) ?? [];
   const first = block ?? like;
   const { commit, person, units, today } = useLog();
   const start = first?.startDate ?? next;
@@ -88,12 +88,14 @@ export function BlockForm({
         ? { ...begun, aim: aim || null, focus: focus || null, easyWeeks, phaseId: phaseId || null }
         : {
             ...block,
-            ...(changed.has("name") ? { name } : {}),
             ...(moved ? { startDate, days: daysWritten() } : {}),
-            ...(changed.has("aim") ? { aim: aim || null } : {}),
-            ...(changed.has("focus") ? { focus: focus || null } : {}),
-            ...(changed.has("easyWeeks") ? { easyWeeks } : {}),
-            ...(changed.has("phaseId") ? { phaseId: phaseId || null } : {}),
+            ...changedOnly(changed, {
+              name,
+              aim: aim || null,
+              focus: focus || null,
+              easyWeeks,
+              phaseId: phaseId || null,
+            }),
           };
     const saved = await commit([put("blocks", written, block ?? undefined)], `Block ${written.name}`);
     if (saved) close();
@@ -129,7 +131,7 @@ export function BlockForm({
             label="Phase"
             options={[
               { value: "", label: "by its days" },
-              ...phases.map(({ phase }) => ({ value: phase.id, label: phase.name })),
+              ...phases.map(({ id, name }) => ({ value: id, label: name })),
             ]}
           />
         )}

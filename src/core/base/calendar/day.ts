@@ -84,6 +84,11 @@ export function weekStartOf(day: Day, weekStart: Weekday): Day {
   return day - ((weekdayOf(day) - weekStart + 7) % 7);
 }
 
+/** The first such weekday (Monday 1 to Sunday 7) from a day on. */
+export function weekdayFrom(day: Day, weekday: number): Day {
+  return day + ((weekday - weekdayOf(day) + 7) % 7);
+}
+
 /** Closing day of the week that holds `day`: the day on which the week's figures are drawn up. */
 export function closingDay(day: Day, weekStart: Weekday): Day {
   return weekStartOf(day, weekStart) + 6;

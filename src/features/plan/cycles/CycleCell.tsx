@@ -2,6 +2,7 @@
 
 import type { CycleCell as Cell, CycleRow } from "@/core/planning/cycleView";
 import { CellInput } from "@/ui/grid/CellInput";
+import { cellPointer } from "@/ui/grid/cellPointer";
 import type { Place } from "@/ui/grid/selection";
 import type { KeyboardEvent } from "react";
 import styles from "./cycles.module.css";
@@ -49,16 +50,7 @@ export function CycleCell({
       aria-selected={chosen}
       data-lift={lift}
       className={[styles.cell, chosen && styles.chosen, active && styles.active].filter(Boolean).join(" ")}
-      onMouseDown={(event) => {
-        if (editing === null) {
-          event.preventDefault();
-          onPoint(event.shiftKey);
-        }
-      }}
-      onDoubleClick={onOpen}
-      onPointerUp={(event) => {
-        if (event.pointerType === "touch" && active && editing === null) onOpen();
-      }}
+      {...cellPointer({ isOpen: editing !== null, active, onPoint, onOpen })}
     >
       {editing === null ? (
         <span className={isDone ? "done" : status === "skipped" || status === "missed" ? "quiet" : "planned"}>

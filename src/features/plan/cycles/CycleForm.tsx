@@ -9,7 +9,7 @@ import { Cancel } from "@/ui/inputs/Cancel";
 import { check, Choice, Field, Row, RowButton } from "@/ui/inputs/Field";
 import { lateForm } from "@/ui/inputs/lateForm";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
-import { useRecordForm } from "@/ui/inputs/useRecordForm";
+import { changedOnly, useRecordForm } from "@/ui/inputs/useRecordForm";
 import { LinkButton } from "@/ui/kit/LinkButton";
 import { TickField } from "@/ui/kit/Tick";
 import { useLog } from "@/ui/log/LogContext";
@@ -56,11 +56,8 @@ export function CycleForm({ cycle, next, close }: { cycle: Cycle | null; next: s
           }
         : {
             ...cycle,
-            ...(changed.has("name") ? { name } : {}),
-            ...(changed.has("startDate") ? { startDate } : {}),
-            ...(changed.has("weeks") ? { weeks } : {}),
+            ...changedOnly(changed, { name, startDate, weeks, rounding }),
             ...(changed.has("share") ? { trainingMaximumShare: share } : {}),
-            ...(changed.has("rounding") ? { rounding } : {}),
             ...(weekdayFields.some((day) => changed.has(day)) ? { weekdays: days } : {}),
           };
     const saved = await commit([put("cycles", written, cycle ?? undefined)], `Cycle ${written.name}`);

@@ -3,7 +3,6 @@
 import { readCalendarFile, writeCalendarFile } from "@/compute/archives";
 import { messageOf } from "@/core/base/messageOf";
 import { counted } from "@/core/base/units/number";
-import { addDays } from "@/ui/dates";
 import { download } from "@/ui/download";
 import { Captioned } from "@/ui/kit/Captioned";
 import { FilePicker } from "@/ui/kit/FilePicker";
@@ -30,11 +29,7 @@ export function CalendarFiles({ onAsk }: { onAsk: (ask: Asked) => void }) {
   const read = async (file: File) => {
     setSaid(null);
     try {
-      const found = await readCalendarFile(await file.text(), {
-        from: today,
-        to: addDays(today, 366),
-        zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
-      });
+      const found = await readCalendarFile(await file.text(), today, Intl.DateTimeFormat().resolvedOptions().timeZone);
       if ("problem" in found) return setSaid({ text: `${found.problem} Nothing was changed.`, warn: true });
       if (found.left.length > 0)
         setSaid({
