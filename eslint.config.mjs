@@ -21,6 +21,7 @@ export const coreRooms = [
   "planning",
   "energy",
   "nutrition",
+  "balance",
   "ledger",
   "review",
   "days",
@@ -34,13 +35,16 @@ const features = readdirSync(`${here}src/features`).map((view) => `features/${vi
 export const arrows = {
   ...Object.fromEntries(core.map((room, index) => [room, core.slice(0, index)])),
   formats: core,
+  tables: core,
   demo: core,
   store: [...core, "formats"],
   compute: [...core, "formats", "store", "demo"],
   offline: [],
   ui: [...core, "formats", "compute", "store", "offline"],
-  ...Object.fromEntries(features.map((view) => [view, [...core, "compute", "store", "ui", "formats", "demo"]])),
-  app: [...features, "ui"],
+  ...Object.fromEntries(
+    features.map((view) => [view, [...core, "compute", "store", "ui", "formats", "tables", "demo"]]),
+  ),
+  app: [...features, "ui", "demo"],
 };
 
 /** What of the packages the core may use: the schemas' library, and a small parser. */

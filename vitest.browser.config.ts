@@ -6,9 +6,9 @@ export default defineConfig({
   test: {
     include: ["tests/browser/**/*.test.ts"],
     environment: "node",
-    testTimeout: 90_000,
-    hookTimeout: 60_000,
-    expect: { poll: { timeout: 30_000 } },
+    testTimeout: 240_000,
+    hookTimeout: 120_000,
+    expect: { poll: { timeout: 60_000 } },
     maxWorkers: 2,
     globalSetup: ["tests/browser/server.ts"],
   },

@@ -1,3 +1,4 @@
+import { diaryParts } from "@/core/days/diary";
 import type { Asking, Queries, QueryName } from "@/compute/queries";
 import { dateOf, mustDay } from "@/core/base/calendar/day";
 import { type Log, peopleOf } from "@/core/log/log";
@@ -134,6 +135,18 @@ export function everyQuestion(log: Log, asking: Asking): { [N in QueryName]: Que
     weekAsStandard: [{ ...asking, from: ago(7), name: "Usual" }],
     nextWeek: [asking],
     barRecord: [...log.records.blocks.keys()].slice(0, 1).map((id) => ({ ...asking, of: "block" as const, id })),
+    diary: [{ ...asking, from: "2026-06-01", to: today, parts: [...diaryParts] }],
+    mealWeek: [{ ...asking, date: today }],
+    usuals: [{ ...asking, date: today }],
+    mealsCopied: [{ ...asking, from: ago(1), to: ago(-1), meal: null, days: 2 }],
+    recipeTyped: [
+      { ...asking, ingredients: "320 g lentils, dry\n2 eggs" },
+      { ...asking, ingredients: "5 things" },
+    ],
+    foodAverages: [asking],
+    expenditure: [asking],
+    intakeForGoal: [asking],
+    whatIf: [{ ...asking, intakeKcal: 2200, until: ago(-100) }],
     planDay: [-1, 0, 3].map((days) => ({ ...asking, date: ago(days) })),
     pastedPlan: [
       {
@@ -149,8 +162,10 @@ export function everyQuestion(log: Log, asking: Asking): { [N in QueryName]: Que
           standardWeekId,
           from: ago(-7),
           weeks: 4,
-          rule: { kg: 2.5, reps: 0, percent: 0.025, easyEvery: 4, easySets: 0.5, easyLoad: 0.9 },
+          rule: { kg: 2.5, reps: 0, percent: 0.025, easyEvery: 4, hardEvery: 3, easySets: 0.5, easyLoad: 0.9 },
         })),
+        ...standardWeekIds.map((standardWeekId) => ({ of: "standardWeekFollowed" as const, standardWeekId })),
+        { of: "rest", date: ago(-9), rest: true },
         ...routines.map((routine) => ({ of: "routine" as const, routine })),
         { of: "shift", from: today, days: 3, withBars: true },
         { of: "swap", a: ago(-1), b: ago(-3) },

@@ -10,6 +10,7 @@ import { Answers, everyView } from "@/compute/queries";
 import { decadesLog, veteranId } from "@/demo/decades";
 import { madeUpEdit, type EditKind } from "@/demo/edits";
 import { Random } from "@/demo/random";
+import { FoodSearch } from "@/tables/foodSearch";
 import { openDatabase, type LogDatabase } from "@/store/database";
 import { layOut } from "@/store/pages";
 import { ofGeneration, readLog } from "@/store/reader";
@@ -145,9 +146,28 @@ async function measureYears(years: number): Promise<Measured[]> {
     { name: label("opening the history of a lift, slowest"), value: Math.max(...opened), unit: "ms" },
     { name: label("another formula for everything in every view, slowest"), value: Math.max(...switched), unit: "ms" },
   );
-  measured.push(...planning(log, answers, label));
+  measured.push(...planning(log, answers, label), ...foodSearch(log, label));
   database.close();
   return measured;
+}
+
+/** A search of the composition table and of own foods, as it is typed letter by letter. */
+function foodSearch(log: Log, label: (name: string) => string): Measured[] {
+  const began = performance.now();
+  const search = new FoodSearch([...log.records.foods.values()]);
+  const made = performance.now();
+  const words = ["spinach", "spinch", "egg boiled", "chicken breast", "rice brown", "milk", "lentil dhal", "potato"];
+  const times = words.flatMap((word) =>
+    Array.from({ length: word.length }, (_, at) => {
+      const start = performance.now();
+      search.find(word.slice(0, at + 1), 40);
+      return performance.now() - start;
+    }),
+  );
+  return [
+    { name: label("a search of the table and own foods, p95"), value: quantile(times, 0.95), unit: "ms" },
+    { name: label("the table made ready to be searched"), value: made - began, unit: "ms" },
+  ];
 }
 
 /** A year planned ahead and a cycle under way: a keystroke in one of its cells, and the weeks of the plan. */

@@ -6,9 +6,15 @@ import { photosView } from "@/core/body/photosView";
 import { columnView } from "@/core/days/columnView";
 import { dailyRows } from "@/core/days/daily";
 import { dayView } from "@/core/days/dayView";
+import { diary, type DiaryAsk } from "@/core/days/diary";
 import { holdingsView, libraryView, shellView } from "@/core/days/shellView";
 import { distanceView } from "@/core/endurance/distanceView";
 import { energyView } from "@/core/energy/energyView";
+import { foodAverages } from "@/core/balance/foodAverages";
+import { mealWeek } from "@/core/nutrition/mealWeek";
+import { mealsCopied, usualsOn } from "@/core/nutrition/usuals";
+import { measuredView } from "@/core/balance/measuredView";
+import { intakeForGoal, whatIf, type WhatIfAsk } from "@/core/balance/whatIf";
 import { type GoalAsk, goalPreview } from "@/core/energy/goalPreview";
 import { type LedgerAsk, ledgerPreview, ledgerView } from "@/core/ledger/ledgerView";
 import { AsOf } from "@/core/log/asOf";
@@ -36,6 +42,7 @@ import { planningOf } from "@/core/planning/slice";
 import { routinesView, routineTyped, sessionAsRoutine } from "@/core/planning/routines";
 import { standardWeekOf } from "@/core/planning/standardWeek";
 import { type WeeksAsk, weeksView } from "@/core/planning/weeksView";
+import { recipeTyped } from "@/core/quickEntry/recipeTyped";
 import { entryView } from "@/core/quickEntry/entryView";
 import { pastedPlan, type PastedPlanAsk } from "@/core/quickEntry/pastedPlan";
 import { type ReportAsk, reportView } from "@/core/review/reportView";
@@ -147,6 +154,17 @@ const questions = {
     record:
       (of === "phase" ? planningOf(asOf).phases() : planningOf(asOf).blocks()).find((one) => one.id === id) ?? null,
   })),
+  mealWeek: ofPerson((asOf, { date }: OnDate) => mealWeek(asOf, mustDay(date))),
+  usuals: ofPerson((asOf, { date }: OnDate) => usualsOn(asOf, mustDay(date))),
+  mealsCopied: ofPerson(
+    (asOf, { from, to, meal, days }: { from: string; to: string; meal: string | null; days: number }, newId) =>
+      mealsCopied(asOf, { from: mustDay(from), to: mustDay(to), meal, days }, newId),
+  ),
+  recipeTyped: ofPerson((asOf, asks: { ingredients: string }, newId) => recipeTyped(asOf, asks, newId)),
+  foodAverages: ofPerson((asOf) => foodAverages(asOf)),
+  expenditure: ofPerson((asOf) => measuredView(asOf)),
+  intakeForGoal: ofPerson((asOf) => ({ goal: intakeForGoal(asOf) })),
+  whatIf: ofPerson((asOf, asks: WhatIfAsk) => whatIf(asOf, asks)),
   planDay: ofPerson((asOf, { date }: OnDate) => planDay(asOf, date)),
   pastedPlan: ofPerson((asOf, { plan }: { plan: PastedPlanAsk }, newId) => pastedPlan(asOf, plan, newId)),
   planProposal: ofPerson((asOf, asks: { ask: ProposalAsk }, newId) => planProposal(asOf, asks, newId)),
@@ -181,6 +199,7 @@ const questions = {
     (asOf, { ref }: { on: string; ref: FigureRef }) => workingOf(asOf, ref),
     ({ on }) => on,
   ),
+  diary: ofPerson((asOf, asks: DiaryAsk) => diary(asOf, asks)),
   daily: ofPerson((asOf) => dailyRows(asOf)),
   personHoldings: ({ log }: Ground, { personId }: OfPerson) => holdingsOf(log, personId),
   removedPerson: ({ log }: Ground, { personId }: OfPerson) => removedPerson(log, personId),
@@ -222,6 +241,7 @@ export function everyView(asking: Asking): { name: QueryName; asks: Queries[Quer
     measures: asking,
     food: { ...asking, date: asking.today },
     energy: asking,
+    expenditure: asking,
   };
   return (Object.keys(asks) as QueryName[]).map((name) => ({ name, asks: asks[name]! }));
 }

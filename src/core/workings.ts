@@ -1,4 +1,5 @@
 import type { WorkingResult } from "./base/working";
+import { balanceWorkings } from "./balance/workings";
 import { measuresWorkings } from "./body/measuresWorkings";
 import { bodyWorkings } from "./body/workings";
 import { enduranceWorkings } from "./endurance/workings";
@@ -14,6 +15,7 @@ const workings = {
   ...enduranceWorkings,
   ...energyWorkings,
   ...nutritionWorkings,
+  ...balanceWorkings,
 };
 
 type Workings = typeof workings;

@@ -97,8 +97,7 @@ const snacks: Dish[] = [
 ];
 
 /**
- * A day's meals near a wanted energy: dishes drawn at random, weights scaled together and rounded to 5 g (1 g below 30
- * g).
+ * A day's meals near a wanted energy: dishes drawn at random, scaled together to amounts as they are eaten.
  */
 export function dayMeals(
   random: Random,
@@ -126,7 +125,7 @@ export function dayMeals(
     status: statusOf(meal),
   });
   const meals = dishes.flatMap(([meal, dish]) =>
-    dish.map(([food, grams]) => ({ meal, food, grams: roundGrams(grams * factor) })),
+    dish.map(([food, grams]) => ({ meal, food, grams: asEaten(food, grams * factor) })),
   );
   const written = meals.map(({ meal, food, grams }, index): Meal => ({
     ...base(meal, index),
@@ -152,8 +151,14 @@ function energyOf(food: string, grams: number): number {
   return energyFromNutrients(scale(per100g(foodsById.get(food)!), grams / 100));
 }
 
-function roundGrams(grams: number): number {
-  return grams < 30 ? Math.max(1, Math.round(grams)) : Math.round(grams / 5) * 5;
+/** What is eaten by the piece or by the slice. */
+const byPiece = new Set(["eggs", "rye-bread", "wheat-bread", "cheese", "apple", "banana", "dark-chocolate"]);
+
+/** An amount as a person eats and weighs it: by the piece, else to 10 g, small ones to 5 g. */
+function asEaten(food: string, grams: number): number {
+  const piece = byPiece.has(food) ? foodsById.get(food)!.portions![0]!.grams : null;
+  if (piece !== null) return Math.max(1, Math.round(grams / piece)) * piece;
+  return grams < 30 ? Math.max(5, Math.round(grams / 5) * 5) : Math.round(grams / 10) * 10;
 }
 
 function snapshot(nutrients: FullNutrients): FullNutrients {

@@ -95,6 +95,11 @@ export function rowerSessions(when: When): Session[] {
               paceSeconds: 0.2285 - week * 0.0002,
               spread: 0.0015,
               effort: 9,
+              steps: [
+                { seconds: 600, target: { effort: 3 }, note: "to warm up" },
+                { times: 4, metres: 500, rest: { seconds: 120 }, target: { effort: 9 } },
+                { seconds: 300, target: { effort: 2 }, note: "to end with" },
+              ],
             })
           : steady(7500, 5),
       ];
@@ -124,6 +129,11 @@ export function rowerSessions(when: When): Session[] {
           paceSeconds: 0.318,
           spread: 0.008,
           effort: 6,
+          steps: [
+            { metres: 3000, note: "easy" },
+            { times: 3, metres: 2000, rest: { seconds: 180 }, target: { effort: 7 } },
+            { metres: 2000, note: "easy" },
+          ],
         }),
       ];
     case 7:
@@ -316,6 +326,8 @@ interface Piece {
   spread: number;
   effort: number;
   optional?: boolean;
+  /** What is asked for part by part; written only while it is planned. */
+  steps?: NonNullable<Session["steps"]>;
 }
 
 function distance(when: When, piece: Piece): Session {
@@ -328,7 +340,11 @@ function distance(when: When, piece: Piece): Session {
     planned: { minutes: Math.round(plannedSeconds / 60), effort: piece.effort },
   };
   if (head.status !== "done" && head.status !== "partly")
-    return { ...base, distance: { planned, purpose: piece.purpose, surface: piece.surface } };
+    return {
+      ...base,
+      distance: { planned, purpose: piece.purpose, surface: piece.surface },
+      ...(piece.steps === undefined ? {} : { steps: piece.steps }),
+    };
   const share = head.status === "partly" ? 0.6 : 1;
   const metres =
     piece.purpose === "interval"

@@ -117,7 +117,8 @@ describe("the weight chart, the day's note and the goal", () => {
     await choose(page.getByLabel("Set by"), "daily energy");
     await page.getByLabel("Eaten a day").fill("2400");
     // The formula's expenditure less 2400, times 7 ÷ 7700, is the rate.
-    const expenditure = Number((await page.locator('[data-figure="expenditure"]').innerText()).replace(/\D/g, ""));
+    const said = await page.getByText(/ · formula [\d,]+$/).innerText();
+    const expenditure = Number(/formula ([\d,]+)$/.exec(said)![1]!.replace(",", ""));
     const rate = (((expenditure - 2400) * 7) / 7700).toFixed(2);
     await page.getByText(new RegExp(`−${rate} kg a week, .* a daily target of 2,400 kcal`)).waitFor();
     await page

@@ -69,7 +69,7 @@ describe("a log whose database is lost", () => {
       expect(hand.problems).toEqual([]);
       await hand.close();
     },
-    60_000 + rounds(1) * 15_000,
+    240_000 + rounds(1) * 15_000,
   );
 
   it(
@@ -98,7 +98,7 @@ describe("a log whose database is lost", () => {
       await hand.context.close();
       rmSync(profile, { recursive: true, force: true });
     },
-    60_000 + rounds(1) * 20_000,
+    240_000 + rounds(1) * 20_000,
   );
 });
 

@@ -1,6 +1,6 @@
 import type { Locator } from "playwright-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { saved, address, beginLog, trainee, type Trainee, write, choose } from "./harness";
+import { saved, address, beginLog, exportedLog, trainee, type Trainee, write, choose } from "./harness";
 
 const figure = (hand: Trainee, name: string) => hand.page.locator(`[data-figure="${name}"]`).first();
 const formWith = (hand: Trainee, button: string): Locator =>
@@ -120,9 +120,35 @@ describe("a log kept by forms", () => {
     await hand.page.keyboard.press("Escape");
   });
 
+  it("targets by body weight, as shares and as the rest are kept in grams; those that cannot sum are refused", async () => {
+    await hand.page.goto(`${address}/energy`);
+    const form = formWith(hand, "Save settings");
+    const type = async (protein: string, fat: string, carbohydrate: string) => {
+      await form.getByLabel("Protein, rest").fill(protein);
+      await form.getByLabel("Fat, rest").fill(fat);
+      await form.getByLabel("Carbohydrate, rest").fill(carbohydrate);
+    };
+    await form.getByLabel("Rest day, own target").fill("2000");
+    await type("40 %", "40 %", "40 %");
+    await form.getByText(/make 2,400 kcal of 2,000, 120 %: 400 kcal too many/).waitFor();
+    await form.getByRole("button", { name: "Save settings" }).click();
+    await form.getByText("Together they make 120 % of the day's energy.").waitFor();
+    await type("2 g/kg", "30 %", "the rest");
+    await form.getByText(/make 2,000 kcal of 2,000\.$/).waitFor();
+    await form.getByRole("button", { name: "Save settings" }).click();
+    await saved(hand, "Energy settings");
+    const { energySettings } = await exportedLog(hand.page);
+    const { rest } = (energySettings.at(-1) as unknown as { targets: { rest: Record<string, number> } }).targets;
+    // 30 % of 2000 kcal are 66.7 g of fat; 4 kcal a gram of the others, 9 of fat.
+    expect(rest.fat).toBeCloseTo(66.667, 2);
+    expect(4 * rest.protein! + 9 * rest.fat! + 4 * rest.carbohydrate!).toBeCloseTo(2000, 6);
+  });
+
   it("a food from its label: parts of the carbohydrate cannot exceed it; then it is logged, by form and by line", async () => {
     await hand.page.keyboard.press("5");
-    const form = formWith(hand, "Add food");
+    await hand.page.getByRole("link", { name: "Foods", exact: true }).click();
+    await hand.page.getByRole("button", { name: "New food" }).click();
+    const form = formWith(hand, "Save food");
     await form.getByLabel("Name").fill("Barley bread");
     await form.getByLabel("Carbohydrate", { exact: true }).fill("45");
     await form.getByLabel("Fibre").fill("60");
@@ -130,8 +156,18 @@ describe("a log kept by forms", () => {
     await form.getByLabel("Fibre").fill("9");
     await form.getByLabel("Protein").fill("8,5");
     await form.getByLabel("Fat").fill("2");
-    await form.getByRole("button", { name: "Add food" }).click();
+    await form.getByLabel("Number of the bar code").fill("4006381333932");
+    await form.getByRole("button", { name: "Save food" }).click();
+    await form.getByText("Its last digit does not fit the others: look again.").waitFor();
+    await form.getByLabel("Number of the bar code").fill("4006381333931");
+    await form.getByLabel("Portions, g").fill("slice 45");
+    await form.getByRole("button", { name: "Save food" }).click();
     await saved(hand, "Food Barley bread");
+    // The table that ships is searched as well, with slips of the fingers; what is taken over is one's own.
+    await hand.page.getByLabel("Find", { exact: true }).fill("spinch");
+    await hand.page.getByRole("button", { name: "Take over Spinach" }).click();
+    await saved(hand, "Spinach, taken over");
+    await hand.page.getByRole("link", { name: "Day", exact: true }).click();
     const meal = formWith(hand, "Log food");
     await choose(meal.getByLabel("Food or recipe"), "Barley bread");
     await meal.getByLabel("Amount").fill("200");
@@ -139,7 +175,9 @@ describe("a log kept by forms", () => {
     await saved(hand, "Barley bread, 200 g");
     // per 100 g: 4 × 36 + 2 × 9 + 4 × 8.5 + 9 × 2 = 214 kcal
     await hand.page.getByRole("row", { name: /Barley bread 200 g 428/ }).waitFor();
-    await write(hand.page, "snack: 50 g barley bread");
+    await write(hand.page, "snack: 50 g barley bread, 100 g spinach");
+    await hand.page.getByRole("button", { name: "Remove Spinach" }).click();
+    await saved(hand, "Spinach removed");
     await hand.page.getByRole("row", { name: /Eaten 535/ }).waitFor();
     await hand.page.getByLabel("Everything eaten that day is written").click();
     await saved(hand, "Day complete");

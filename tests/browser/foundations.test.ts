@@ -106,7 +106,7 @@ describe("pulled plugs", () => {
     expect(Object.keys(kg)).toHaveLength(rows);
     await hand.context.close();
     rmSync(profile, { recursive: true, force: true });
-  }, 120_000);
+  });
 });
 
 describe("a file of the browser's that ends in half a write", () => {
@@ -140,7 +140,7 @@ describe("a file of the browser's that ends in half a write", () => {
       await page.getByText(/^1 person, 1 weigh-in/).waitFor();
     });
     rmSync(profile, { recursive: true, force: true });
-  }, 60_000);
+  });
 });
 
 describe("two tabs", () => {
@@ -234,7 +234,7 @@ describe("reading a log", () => {
     const hand = await trainee();
     const { page } = hand;
     await page.goto(`${address}/?log=generated&years=8`);
-    await page.locator("#content h1").waitFor({ timeout: 60_000 });
+    await page.locator("#content h1").waitFor();
     const reading = await hand.context.newPage();
     // A hand faster than ours: it presses Stop as soon as it is there.
     await reading.addInitScript(() => {
@@ -255,7 +255,7 @@ describe("reading a log", () => {
     await reading.locator("#content h1").waitFor();
     expect(hand.problems).toEqual([]);
     await hand.close();
-  }, 120_000);
+  });
 
   it("that the browser has discarded is brought back from the second copy; with that gone too it is said, not passed over", async () => {
     const hand = await trainee();
@@ -352,7 +352,7 @@ describe("the check of the log", () => {
     const hand = await trainee();
     const { page } = hand;
     await page.goto(`${address}/?log=generated&years=8`);
-    await page.locator("#content h1").waitFor({ timeout: 60_000 });
+    await page.locator("#content h1").waitFor();
     const other = await hand.newPage();
     await other.goto(`${address}/files?log=generated`);
     const section = other.locator("section", { has: other.getByRole("heading", { name: "Check the log" }) });
@@ -366,10 +366,10 @@ describe("the check of the log", () => {
     await section.getByText(/^Checking, /).waitFor({ state: "detached" });
     expect(await section.getByText(/All is well|not as they should be/).count()).toBe(0);
     await section.getByRole("button", { name: "Check now" }).click();
-    await section.getByText(/^All is well/).waitFor({ timeout: 60_000 });
+    await section.getByText(/^All is well/).waitFor();
     expect(hand.problems).toEqual([]);
     await hand.close();
-  }, 120_000);
+  });
 
   it("names what is wrong, repairs it by a change that undo takes back, and writes a report", async () => {
     const hand = await trainee();
@@ -467,5 +467,5 @@ describe("the policy", () => {
     }
     expect(hand.problems).toEqual([]);
     await hand.close();
-  }, 120_000);
+  });
 });

@@ -2,6 +2,7 @@ import { mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { createRequire } from "node:module";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { unzipSync } from "fflate";
 import { type BrowserContext, chromium, type Locator, type Page } from "playwright-core";
 import { chromiumFlags, findChromium } from "../../bin/machine.mjs";
 import type { RecordKind } from "../../src/core/log/records";
@@ -91,7 +92,7 @@ export async function trainee({
     });
   };
   context.on("page", watch);
-  context.setDefaultTimeout(30_000);
+  context.setDefaultTimeout(60_000);
   const prepare = async (page: Page) => {
     if (date !== null) await page.clock.setFixedTime(new Date(`${date}T06:45:00`));
   };
@@ -157,7 +158,7 @@ export async function write(page: Page, text: string): Promise<void> {
   const line = page.getByRole("search", { name: "Quick entry" }).getByRole("textbox");
   await line.fill(text);
   await page.getByRole("button", { name: "Enter to log" }).waitFor();
-  const before = await page.getByRole("status").innerText();
+  const before = (await page.getByRole("status").allInnerTexts()).join("");
   await line.press("Enter");
   await page.waitForFunction((old) => {
     const now = [...document.querySelectorAll('[role="status"]')].map((one) => (one as HTMLElement).innerText).join("");
@@ -199,8 +200,13 @@ export async function exportedLog(page: Page): Promise<ExportedLog> {
     page.waitForEvent("download"),
     page.getByRole("button", { name: "Export archive" }).click(),
   ]);
-  return JSON.parse(readFileSync((await file.path())!, "utf8")) as ExportedLog;
+  const bytes = readFileSync((await file.path())!);
+  // With pictures it is a zip, in which the archive lies beside them.
+  const text = bytes.toString("latin1", 0, 2) === "PK" ? archiveIn(unzipSync(bytes)) : bytes.toString();
+  return JSON.parse(text) as ExportedLog;
 }
+const archiveIn = (files: Record<string, Uint8Array>) =>
+  Buffer.from(files[Object.keys(files).find((name) => name.endsWith(".json"))!]!).toString();
 type ExportedLog = Record<RecordKind, { id: string; changed?: string; [key: string]: unknown }[]> & {
   unread?: unknown[];
 };

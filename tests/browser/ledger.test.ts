@@ -31,6 +31,8 @@ describe("the ledger by keyboard alone", () => {
     await page.getByRole("grid").focus();
     expect(await active(page)).toBe(`cell-${testDay}-weight`);
     await cell(page, testDay, "weight").getByText("72.9").waitFor();
+    const before = await cell(page, "2026-06-10", "weight").innerText();
+    expect(before).not.toBe("72.3");
     await page.keyboard.press("ArrowUp");
     await page.keyboard.type("72,3");
     await page.keyboard.press("Enter");
@@ -58,7 +60,7 @@ describe("the ledger by keyboard alone", () => {
     await page.keyboard.press("Control+z");
     await page.getByText("Undone: What influenced it, Wed 10 Jun 2026").waitFor();
     await page.keyboard.press("Control+z");
-    await cell(page, "2026-06-10", "weight").getByText("72.8", { exact: true }).waitFor();
+    await cell(page, "2026-06-10", "weight").getByText(before, { exact: true }).waitFor();
     expect(hand.problems).toEqual([]);
   });
 
@@ -288,5 +290,5 @@ describe("a long log", () => {
       expect(Date.parse(dates[index]!) - Date.parse(dates[index - 1]!)).toBe(86_400_000);
     expect(hand.problems).toEqual([]);
     await hand.close();
-  }, 240_000);
+  });
 });

@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { beginLog, choose, exportedLog, openDemo, saved, trainee, type Trainee } from "./harness";
+import { beginLog, choose, exportedLog, openDemo, saved, testDay, trainee, type Trainee } from "./harness";
 
 /** What a trainee does, counted: a press, a choice, a field filled. */
 function counting() {
@@ -209,6 +209,50 @@ describe("weeks of the plan", () => {
     await saved(hand, "Sharpening, 19 May to 6 Jul");
   });
 
+  it("rest is planned on a day, weeks drawn by their dates make a block, parts are ticked one by one", async () => {
+    const { page } = hand;
+    await openDemo(page, "/plan");
+    await page.locator('[data-day="2026-06-26"]').click();
+    const dialog = page.getByRole("dialog", { name: "Friday 26 June" });
+    await dialog.getByRole("button", { name: /^More/ }).click();
+    await page.getByRole("menuitem", { name: "Plan rest" }).click();
+    await saved(hand, "Rest on 26 Jun");
+    await dialog.getByText("Rest is planned on this day.").waitFor();
+    await page.keyboard.press("Escape");
+    await page.getByRole("button", { name: "Friday 26 June: rest" }).waitFor();
+    const [from, to] = [page.getByText("1 Jun", { exact: true }), page.getByText("15 Jun", { exact: true })];
+    const at = async (place: typeof from) => (await place.boundingBox())!;
+    const drawn = page.getByRole("dialog", { name: "A block over these weeks" });
+    await expect
+      .poll(async () => {
+        const [a, b] = [await at(from), await at(to)];
+        await page.mouse.move(a.x + 5, a.y + 5);
+        await page.mouse.down();
+        await page.mouse.move(a.x + 5, a.y + 20, { steps: 4 });
+        await page.mouse.move(b.x + 5, b.y + 5, { steps: 6 });
+        await page.mouse.up();
+        // Drawn once it opens, however late: drawn again it would be another block.
+        return drawn.waitFor({ timeout: 5000 }).then(
+          () => true,
+          () => false,
+        );
+      })
+      .toBe(true);
+    expect(await drawn.getByLabel("Weeks", { exact: true }).inputValue()).toBe("3");
+    await drawn.getByLabel("Block", { exact: true }).fill("Three weeks");
+    await drawn.getByRole("button", { name: "Save block" }).click();
+    await saved(hand, "Block Three weeks");
+    await page.getByRole("button", { name: /^Three weeks block/ }).waitFor();
+    await page.clock.setFixedTime(new Date("2026-06-20T08:00:00"));
+    await openDemo(page);
+    await page.getByRole("button", { name: "Part 2, 2 of 3, open" }).click();
+    await saved(hand, "On the water, part 2, 2 of 3");
+    await page.getByRole("button", { name: "Part 2, 2 of 3, done" }).waitFor();
+    await page.getByRole("button", { name: "Confirm the rest" }).click();
+    await page.getByRole("button", { name: "Part 3, 1 of 1, done" }).waitFor();
+    await page.clock.setFixedTime(new Date(`${testDay}T06:45:00`));
+  });
+
   it("a session is copied by keys, and a row is a month at one key", async () => {
     const { page } = hand;
     await openDemo(page, "/plan");
@@ -259,12 +303,15 @@ describe("a finger", () => {
     await openDemo(page, "/plan");
     const day = (date: string) => page.locator(`[data-day="${date}"]`);
     await day("2026-06-13").evaluate((one) => one.scrollIntoView({ block: "center" }));
-    const from = (await day("2026-06-13").locator("svg").first().boundingBox())!;
-    const to = (await day("2026-06-19").boundingBox())!;
     const touch = await phone.context.newCDPSession(page);
     const at = (x: number, y: number) => [{ x, y }];
+    const said = page.getByText("Saved: On the water moved to 19 Jun");
     await expect
       .poll(async () => {
+        // Measured anew each time: what can be dragged is drawn again when the code for it has come.
+        const from = await day("2026-06-13").locator("svg").first().boundingBox();
+        const to = await day("2026-06-19").boundingBox();
+        if (from === null || to === null) return false;
         await touch.send("Input.dispatchTouchEvent", { type: "touchStart", touchPoints: at(from.x + 6, from.y + 6) });
         // A finger that stays takes it.
         await new Promise((resolve) => setTimeout(resolve, 400));
@@ -277,7 +324,10 @@ describe("a finger", () => {
             ),
           });
         await touch.send("Input.dispatchTouchEvent", { type: "touchEnd", touchPoints: [] });
-        return page.getByText("Saved: On the water moved to 19 Jun").isVisible();
+        return said.waitFor({ timeout: 5000 }).then(
+          () => true,
+          () => false,
+        );
       })
       .toBe(true);
     expect(phone.problems).toEqual([]);

@@ -138,4 +138,4 @@ it("the trainee's story: from an empty start to figures that equal the headless 
   expect(await screen(page)).toEqual(shown);
   expect(problems).toEqual([]);
   await close();
-}, 240_000);
+});

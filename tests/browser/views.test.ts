@@ -30,6 +30,9 @@ const parts = [
   ["/plan/cycles?cycle=rower-cycle", "Cycle"],
   ["/plan/outside", "In and out"],
   ["/plan/block?block=rower-block-7", "Block"],
+  ["/food/foods", "Foods"],
+  ["/food/week", "Week"],
+  ["/food/recipes", "Recipes"],
   ["/lifts/work", "Work"],
   ["/lifts/records", "Records"],
   ["/lifts/exercises?exercise=chin-up", "Exercises"],
@@ -116,7 +119,7 @@ describe("keys, undo and the Column", () => {
     await page.keyboard.press("?");
     await page.getByRole("dialog", { name: "Keys" }).waitFor();
     await page.keyboard.press("Escape");
-    expect(await page.getByRole("dialog").count()).toBe(0);
+    await page.getByRole("dialog", { name: "Keys" }).waitFor({ state: "hidden" });
   });
   it("the Column moves by keyboard over all its days and keeps its chosen day in every view", async () => {
     const { page } = hand;

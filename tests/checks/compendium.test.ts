@@ -11,7 +11,7 @@ const session = (kind: string, done?: { metres?: number; seconds?: number }): Se
   ...(done === undefined ? {} : { distance: { done } }),
 });
 const met = (one: Session) => {
-  const found = sessionMet(one);
+  const found = sessionMet(one, null);
   return "met" in found ? found.met : found.reason;
 };
 /** The metres of an hour at so many miles an hour; a mile is 1609.344 m (international yard and pound, 1959). */
@@ -61,7 +61,24 @@ describe("metabolic equivalents", () => {
     expect(met(session("strength"))).toBe(3.5);
     for (const done of [undefined, { metres: 5000 }, { seconds: 1500 }, { metres: 0, seconds: 1500 }])
       expect(met(session("run", done))).toBe("distance and time are needed for the intensity");
-    expect(met(session("yoga", { metres: 1, seconds: 1 }))).toMatch(/no metabolic equivalent is known for .*yoga/);
+    expect(met(session("origami", { metres: 1, seconds: 1 }))).toMatch(
+      /no metabolic equivalent is known for .*origami/,
+    );
+  });
+
+  // The same source, from memory: codes 02040, 01015, 18240, 17190, 02150, 02105.
+  it.each([
+    ["circuit", 8.0],
+    ["spinning", 7.5],
+    ["swim", 5.8],
+    ["walk", 3.5],
+    ["yoga", 2.5],
+    ["pilates", 3.0],
+  ])("of what goes by its minutes: %s %f", (kind, value) => expect(met(session(kind))).toBe(value));
+  it("of a class are by its title", () => {
+    expect(met({ ...session("class"), title: "Morning yoga" })).toBe(2.5);
+    // A word inside another says nothing.
+    expect(met({ ...session("class"), title: "Stepping stones" })).toMatch(/no metabolic equivalent/);
   });
 
   it("come to net energy above resting: 8.3 MET for 30 minutes at 70 kg is 268 kcal", () => {

@@ -56,14 +56,20 @@ describe("exercise", () => {
     expect(netExerciseKcal(1, 70, 60)).toBe(0);
   });
   it("2:00 /500 m is 202.5 W", () => expect(rowingWatts(120 / 500)).toBeCloseTo(202.5, 1));
-  it("running at 6 mph is 9.8 MET, rowing at 100 W 7.0, strength 3.5, others unknown", () => {
-    expect(sessionMet(session("run", 1609.344 * 6, 3600))).toMatchObject({ met: expect.closeTo(9.8, 2) as number });
+  it("running at 6 mph is 9.8 MET, rowing at 100 W 7.0, strength 3.5; others by a word, or unknown", () => {
+    expect(sessionMet(session("run", 1609.344 * 6, 3600), null)).toMatchObject({
+      met: expect.closeTo(9.8, 2) as number,
+    });
     const secondsPerMetre = Math.cbrt(2.8 / 100);
-    expect(sessionMet(session("row", 5000, 5000 * secondsPerMetre))).toMatchObject({
+    expect(sessionMet(session("row", 5000, 5000 * secondsPerMetre), null)).toMatchObject({
       met: expect.closeTo(7, 6) as number,
     });
-    expect(sessionMet(session("strength"))).toMatchObject({ met: 3.5 });
-    expect(sessionMet(session("run", 5000))).toHaveProperty("reason");
-    expect(sessionMet(session("swim", 1000, 1200))).toHaveProperty("reason");
+    expect(sessionMet(session("strength"), null)).toMatchObject({ met: 3.5 });
+    expect(sessionMet(session("run", 5000), null)).toHaveProperty("reason");
+    // Compendium 2011, 18240 and 02040, from memory; a class by its title.
+    expect(sessionMet(session("swim", 1000, 1200), null)).toMatchObject({ met: 5.8 });
+    expect(sessionMet({ ...session("class"), title: "Circuit, 40 min" }, null)).toMatchObject({ met: 8 });
+    expect(sessionMet(session("origami"), null)).toHaveProperty("reason");
+    expect(sessionMet(session("origami"), 1.8)).toMatchObject({ met: 1.8 });
   });
 });

@@ -10,9 +10,10 @@ export interface DayPhoto {
   kg: number | null;
 }
 
-/** Photographs up to the day asked about, oldest first. */
+/** Photographs of the body up to the day asked about, oldest first; those of recipes are with their recipes. */
 export function photosView(asOf: AsOf): DayPhoto[] {
-  const photos = asOf.own("photos").filter((photo) => dayOfRecord(photo) <= asOf.on);
+  const ofRecipes = new Set([...asOf.log.index.all("recipes").values()].map(({ photoId }) => photoId));
+  const photos = asOf.own("photos").filter((photo) => dayOfRecord(photo) <= asOf.on && !ofRecipes.has(photo.id));
   return photos
     .sort(byDateAndId)
     .map(({ id, date, file }) => ({ id, date, file, kg: weightOf(asOf).levelOn(mustDay(date)) }));

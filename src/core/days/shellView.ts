@@ -32,6 +32,8 @@ export interface LibraryView {
   exercises: Exercise[];
   foods: Food[];
   recipes: Recipe[];
+  /** The files of the pictures of recipes, by the recipe. */
+  pictures: Record<string, string>;
 }
 
 export function libraryView(log: Log): LibraryView {
@@ -41,6 +43,12 @@ export function libraryView(log: Log): LibraryView {
     exercises: byName(log.index.all("exercises").values()),
     foods: byName(log.index.all("foods").values()),
     recipes: byName(log.index.all("recipes").values()),
+    pictures: Object.fromEntries(
+      [...log.index.all("recipes").values()].flatMap(({ id, photoId }) => {
+        const photo = photoId == null ? undefined : log.index.all("photos").get(photoId);
+        return photo === undefined ? [] : [[id, photo.file]];
+      }),
+    ),
   };
 }
 

@@ -6,7 +6,8 @@ import { creditsOn, expenditureOn, targetFor } from "./expenditure";
 import { equationNames } from "./resting";
 import { energyOf } from "./slice";
 
-function energySection(asOf: AsOf) {
+/** The contract's figures of expenditure by formula, of targets and of exercise. */
+export function energyContract(asOf: AsOf) {
   const { on } = asOf;
   const resting = equationNames.map((name) => [name, energyOf(asOf).restingOn(name, on)] as const);
   const missing = [...new Set(resting.flatMap(([, result]) => ("reason" in result ? [result.reason] : [])))];
@@ -22,14 +23,7 @@ function energySection(asOf: AsOf) {
     formula:
       "reason" in expenditure
         ? { kcal: null, factor: null, reason: expenditure.reason }
-        : { kcal: expenditure.kcal, factor: expenditure.factor, equation: expenditure.equation },
-    measured: {
-      kcal: null,
-      low80: null,
-      high80: null,
-      days: 0,
-      reason: "measured expenditure is not computed by this version",
-    },
+        : { kcal: expenditure.byFormula, factor: expenditure.factor, equation: expenditure.equation },
     targets: {
       training: targetContract(targetFor(asOf, "training", on)),
       rest: targetContract(targetFor(asOf, "rest", on)),
@@ -37,7 +31,13 @@ function energySection(asOf: AsOf) {
     exercise: sessions.map(({ date, ...credit }) =>
       "reason" in credit
         ? { date, sessionId: credit.sessionId, netKcal: null, reason: credit.reason }
-        : { date, sessionId: credit.sessionId, met: credit.met, netKcal: credit.kcal, credited: credit.credited },
+        : {
+            date,
+            sessionId: credit.sessionId,
+            met: credit.of.by === "met" ? credit.of.met : null,
+            netKcal: credit.kcal,
+            credited: credit.credited,
+          },
     ),
   };
 }
@@ -51,12 +51,5 @@ function targetContract(target: Target) {
     fat,
     carbohydrate,
     ...(protein === null || fat === null || carbohydrate === null ? { reason: "no target in grams is set" } : {}),
-  };
-}
-
-/** The contract's figures of expenditure and targets. */
-export function energyContract(asOf: AsOf) {
-  return {
-    energy: energySection(asOf),
   };
 }

@@ -42,8 +42,29 @@ describe("expenditure and targets", () => {
   it("warn of a target under the resting expenditure", () => {
     const low = { ...records, energySettings: [{ from: "2026-01-01", activityFactor: 1.2 }] };
     expect(energyView(smallAsOf("2026-06-14", low)).warnings).toContain(
-      "The daily target is under the resting expenditure.",
+      // 1.2 × 1320.25 − 1100 = 484.3
+      "The daily target, 484 kcal, is under the resting expenditure of 1,320 kcal.",
     );
+  });
+  it("warn of the day on which too little is to be eaten, and of protein below what the aim asks", () => {
+    const warned = (targets: object, goals: readonly object[] = records.goals) =>
+      energyView(
+        smallAsOf("2026-06-14", {
+          ...records,
+          goals: [...goals],
+          energySettings: [{ from: "2026-01-01", equation: "mifflinStJeor", activityFactor: 1.5, targets }],
+        }),
+      ).warnings.filter((one) => !one.includes("a week"));
+    // 90 g are 1.5 g/kg at 60 kg, under the 1.6 of who loses; 100 g are 1.67.
+    expect(warned({ training: { kcal: 1700, protein: 90 }, rest: { kcal: 1300, protein: 100 } })).toEqual([
+      "90 g of protein on a training day are 1.5 g for each kg of body weight; while weight is lost, less than 1.6 costs muscle.",
+      "The target of a rest day, 1,300 kcal, is under the resting expenditure of 1,320 kcal.",
+    ]);
+    // Without a deficit 90 g are enough, and 80 g, 1.33 g/kg, are not.
+    const enough = { training: { kcal: 2100, protein: 90 }, rest: { kcal: 2100, protein: 80 } };
+    expect(warned(enough, [])).toEqual([
+      "80 g of protein on a rest day are 1.3 g for each kg of body weight; 1.4 to 2.0 suit most who train.",
+    ]);
   });
   it("offer a start from this morning, the week's median and the trend, and show a goal that lies ahead", () => {
     const asOf = smallAsOf("2026-06-14", {

@@ -12,6 +12,7 @@ import { sessionsOf } from "../sessions/slice";
 import { type Credit, creditsOn, type Expenditure, expenditureOn, type Target, targetFor } from "./expenditure";
 import { equationError, type EquationName, equationNames, type Resting } from "./resting";
 import { energyOf } from "./slice";
+import { targetWarnings } from "./targetWarnings";
 
 export interface EnergyView {
   resting: { equation: EquationName; result: Resting }[];
@@ -44,18 +45,20 @@ export function energyView(asOf: AsOf): EnergyView {
   const week = Array.from({ length: 7 }, (_, index) => on - index);
   const training = targetFor(asOf, "training", on);
   const resting = energyOf(asOf).restingOn(energyOf(asOf).settingsOn(on)?.equation ?? "mifflinStJeor", on);
-  const warnings = "reason" in line ? [] : goalWarnings(line, asOf.person.heightCm ?? null);
-  if (!("reason" in training) && "kcal" in resting && training.kcal < resting.kcal)
-    warnings.push("The daily target is under the resting expenditure.");
+  const targets = { training, rest: targetFor(asOf, "rest", on) };
+  const warnings = [
+    ...("reason" in line ? [] : goalWarnings(line, asOf.person.heightCm ?? null)),
+    ...targetWarnings(asOf, targets, resting),
+  ];
   return {
     resting: equationNames.map((equation) => ({ equation, result: energyOf(asOf).restingOn(equation, on) })),
     expenditure,
     range:
       "reason" in expenditure
         ? null
-        : { low: expenditure.kcal * (1 - equationError), high: expenditure.kcal * (1 + equationError) },
+        : { low: expenditure.byFormula * (1 - equationError), high: expenditure.byFormula * (1 + equationError) },
     settings: energyOf(asOf).settingsOn(on),
-    targets: { training, rest: targetFor(asOf, "rest", on) },
+    targets,
     goal: goalsOf(asOf).now() ?? goalsOf(asOf).next(),
     line,
     balanceKcal: "reason" in line ? null : balanceForRate(line.kgPerWeek),

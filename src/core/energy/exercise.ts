@@ -32,6 +32,23 @@ const rowingMet: readonly (readonly [watts: number, met: number])[] = [
   [200, 12.0],
 ];
 const strengthMet = 3.5;
+/** Kinds that go by their minutes alone, by a word of the kind, or of the title of a class; the same source, from memory. */
+const byWord: readonly (readonly [word: RegExp, met: number, from: string])[] = [
+  [/\bcircuit/, 8.0, "circuit training, with kettlebells or body weight, vigorous (02040)"],
+  [/\b(?:spin|spinning|cycling|cycle|bike|bicycle|ride)\b/, 7.5, "bicycling, general (01015)"],
+  [/\b(?:swim|swimming)\b/, 5.8, "swimming laps, freestyle, light or moderate (18240)"],
+  [/\b(?:walk|walking)\b/, 3.5, "walking, 2.8 to 3.2 miles an hour, level (17190)"],
+  [/\b(?:hike|hiking)\b/, 6.0, "hiking, cross country (17080)"],
+  [/\byoga\b/, 2.5, "yoga, hatha (02150)"],
+  [/\bpilates\b/, 3.0, "pilates, general (02105)"],
+  [/\b(?:mobility|stretching|stretch)\b/, 2.3, "stretching, mild (02101)"],
+  [/\b(?:aerobics|dance|step)\b/, 7.3, "aerobic dance, general (03015)"],
+  [/\belliptical\b/, 5.0, "elliptical trainer, moderate effort (02048)"],
+  [/\b(?:climb|climbing|boulder|bouldering)\b/, 8.0, "rock or mountain climbing (15533)"],
+  [/\btennis\b/, 7.3, "tennis, general (15675)"],
+  [/\b(?:football|soccer)\b/, 7.0, "football (soccer), casual (15610)"],
+  [/\b(?:ski|skiing)\b/, 9.0, "skiing, cross country, 4.0 to 4.9 miles an hour (19090)"],
+];
 
 /**
  * Power of a rowing machine from its pace: 2.80 / (s per metre)³ watts (common practice, no source). 2:00 /500 m is
@@ -52,8 +69,13 @@ function interpolate(table: readonly (readonly [number, number])[], at: number):
 
 export type Met = { met: number; from: string } | { reason: string };
 
-/** The metabolic equivalent of a session that was performed, from its kind, speed or power. */
-export function sessionMet(session: Session): Met {
+/**
+ * The metabolic equivalent of a session that was performed: the trainee's own of its kind, else from its speed or power, else
+ * by what its kind, or the title of a class, is called.
+ * @param own what the trainee has written of the kind; null where nothing is
+ */
+export function sessionMet(session: Session, own: number | null): Met {
+  if (own !== null) return { met: own, from: `yours of the kind "${session.kind}"` };
   if (session.kind === "strength")
     return { met: strengthMet, from: "resistance training, several exercises, 8–15 repetitions" };
   const { metres, seconds } = session.distance?.done ?? {};
@@ -62,7 +84,15 @@ export function sessionMet(session: Session): Met {
     if (session.kind === "run") return { met: interpolate(runningMet, metres / seconds), from: "running, by speed" };
     return { met: interpolate(rowingMet, rowingWatts(seconds / metres)), from: "rowing, by power" };
   }
-  return { reason: `no metabolic equivalent is known for the kind "${session.kind}"` };
+  const said = session.kind === "class" ? `${session.kind} ${session.title ?? ""}` : session.kind;
+  const found = byWord.find(([word]) => word.test(said.toLowerCase()));
+  if (found !== undefined) return { met: found[1], from: found[2] };
+  return { reason: `no metabolic equivalent is known for the kind "${session.kind}": write one under Settings` };
+}
+
+/** What is spent at rest, kilocalories a minute: one MET. */
+export function restingKcalPerMinute(kg: number): number {
+  return (3.5 * kg) / 200;
 }
 
 /**
@@ -71,5 +101,5 @@ export function sessionMet(session: Session): Met {
  * Source of MET × 3.5 × kg / 200: ACSM's guidelines (1 MET = 3.5 ml O₂ /kg/min, 5 kcal a litre), common practice.
  */
 export function netExerciseKcal(met: number, kg: number, minutes: number): number {
-  return (((met - 1) * 3.5 * kg) / 200) * minutes;
+  return (met - 1) * restingKcalPerMinute(kg) * minutes;
 }

@@ -6,39 +6,59 @@ import type { AsOf } from "../log/asOf";
 import type { Session } from "../log/kinds/sessions";
 import { notesOf } from "../log/notes";
 import { wasPerformed } from "../sessions/adherence";
+import { kindsOf } from "../sessions/kindsView";
 import { sessionMinutes } from "../sessions/minutes";
 import { sessionsOf } from "../sessions/slice";
-import { netExerciseKcal, sessionMet } from "./exercise";
+import { netExerciseKcal, restingKcalPerMinute, sessionMet } from "./exercise";
 import type { EquationName } from "./resting";
 import { defaultActivityFactor } from "./resting";
 import { energyOf } from "./slice";
 
 export type DayKind = "training" | "rest";
 
-/** Expenditure by formula: resting × activity factor. */
+/** Expenditure that the targets go by: resting × activity factor, or the measured one that was taken over. */
 export type Expenditure =
-  { kcal: number; resting: number; equation: EquationName; factor: number; factorSet: boolean } | { reason: string };
+  | {
+      kcal: number;
+      /** By formula: resting × activity factor. */
+      byFormula: number;
+      resting: number;
+      equation: EquationName;
+      factor: number;
+      factorSet: boolean;
+      /** Whether it is a measured one that the trainee has taken over, and since when. */
+      takenOn: string | null;
+    }
+  | { reason: string };
 
 export function expenditureOn(asOf: AsOf, day: Day): Expenditure {
   const settings = energyOf(asOf).settingsOn(day);
   const equation = settings?.equation ?? "mifflinStJeor";
   const factor = settings?.activityFactor ?? defaultActivityFactor;
   const resting = energyOf(asOf).restingOn(equation, day);
-  return "reason" in resting
-    ? resting
-    : {
-        kcal: resting.kcal * factor,
-        resting: resting.kcal,
-        equation,
-        factor,
-        factorSet: settings?.activityFactor != null,
-      };
+  if ("reason" in resting) return resting;
+  const byFormula = resting.kcal * factor;
+  const taken = settings?.follows === "measured" ? (settings.measuredKcal ?? null) : null;
+  return {
+    kcal: taken ?? byFormula,
+    byFormula,
+    resting: resting.kcal,
+    equation,
+    factor,
+    factorSet: settings?.activityFactor != null,
+    takenOn: taken === null ? null : settings!.from,
+  };
 }
 
 /** A session's net energy, and whether it is added to the day's target. */
 export type Credit =
-  | { sessionId: string; kcal: number; met: number; from: string; minutes: number; kg: number; credited: boolean }
-  | { sessionId: string; reason: string };
+  { sessionId: string; kcal: number; of: CreditOf; credited: boolean } | { sessionId: string; reason: string };
+
+/** What it is reckoned from: a metabolic equivalent, or the number of a watch. */
+type CreditOf =
+  | { by: "met"; met: number; from: string; minutes: number; kg: number }
+  | { by: "net"; said: number }
+  | { by: "gross"; said: number; minutes: number; kg: number };
 
 /**
  * Net credit of a performed session. It is added to the day only when the trainee said that the factor leaves sessions
@@ -46,20 +66,25 @@ export type Credit =
  */
 export function creditOf(asOf: AsOf, session: Session, day: Day): Credit {
   const sessionId = session.id;
-  const met = sessionMet(session);
-  if ("reason" in met) return { sessionId, reason: met.reason };
+  const credited = energyOf(asOf).settingsOn(day)?.sessionsInFactor === false;
+  const { kcal: said, kcalIs } = session;
+  if (said != null && kcalIs === "net") return { sessionId, kcal: said, of: { by: "net", said }, credited };
+  const isGross = said != null && kcalIs === "gross";
+  const met = isGross ? null : sessionMet(session, kindsOf(asOf)(session.kind)?.met ?? null);
+  if (met !== null && "reason" in met) return { sessionId, reason: met.reason };
   const minutes = sessionMinutes(session);
   if (minutes === null) return { sessionId, reason: "its duration is missing" };
   const kg = weightOf(asOf).on(day);
   if (kg === null) return { sessionId, reason: "no weight is written" };
+  if (met === null) {
+    const kcal = Math.max(0, said! - restingKcalPerMinute(kg) * minutes);
+    return { sessionId, kcal, of: { by: "gross", said: said!, minutes, kg }, credited };
+  }
   return {
     sessionId,
     kcal: netExerciseKcal(met.met, kg, minutes),
-    met: met.met,
-    from: met.from,
-    minutes,
-    kg,
-    credited: energyOf(asOf).settingsOn(day)?.sessionsInFactor === false,
+    of: { by: "met", met: met.met, from: met.from, minutes, kg },
+    credited,
   };
 }
 
@@ -68,6 +93,11 @@ export function creditsOn(asOf: AsOf, day: Day): Credit[] {
     .on(day)
     .filter((session) => wasPerformed(session, asOf.on))
     .map((session) => creditOf(asOf, session, day));
+}
+
+/** Net energy of the sessions of a day that are credited each by itself. */
+export function creditedOn(asOf: AsOf, day: Day): number {
+  return creditsOn(asOf, day).reduce((sum, one) => sum + ("kcal" in one && one.credited ? one.kcal : 0), 0);
 }
 
 /**
@@ -122,6 +152,5 @@ export function targetFor(asOf: AsOf, kind: DayKind, day: Day, creditKcal = 0): 
 
 /** The target of one particular day, with credited sessions added. */
 export function targetOn(asOf: AsOf, day: Day): Target {
-  const credit = creditsOn(asOf, day).reduce((sum, one) => sum + ("kcal" in one && one.credited ? one.kcal : 0), 0);
-  return targetFor(asOf, dayKind(asOf, day), day, credit);
+  return targetFor(asOf, dayKind(asOf, day), day, creditedOn(asOf, day));
 }

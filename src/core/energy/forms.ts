@@ -5,17 +5,16 @@ import {
   energyUnits,
   figure,
   type FormContext,
-  gramUnits,
   mass,
   massUnits,
-  optional,
   read,
   readFigure,
   unread,
   words,
 } from "../entry/form";
-import { activityFactor, bodyKg, energyKcal, grams, rateKgPerWeek } from "../log/kinds/fields";
+import { activityFactor, bodyKg, energyKcal, rateKgPerWeek } from "../log/kinds/fields";
 import { equationNames } from "./resting";
+import { macros, targetsTyped, type TargetsRead } from "./targetsTyped";
 
 /** The ways to set a goal: by its day, by a limit on one morning, by the change a week, by what is eaten a day. */
 const ways = ["date", "limit", "rate", "intake"] as const;
@@ -50,17 +49,59 @@ export function goalForm(context: FormContext, { by }: { by: string }) {
 export type GoalDraft = z.input<ReturnType<typeof goalForm>>;
 export type GoalValues = z.output<ReturnType<typeof goalForm>>;
 
-/** Equation, activity factor and own targets. The bounds of a day's energy and protein are what a day can hold. */
-export function energyForm({ units }: FormContext) {
-  const target = optional(figure("The target", energyKcal.min(500).max(15_000), energyUnits(units.energy)));
-  const protein = optional(figure("Protein", grams.max(600), gramUnits));
+/** An intake a day, and the day until which it is asked what it would make. */
+export function whatIfForm(context: FormContext) {
+  return z.object({
+    intake: figure("The intake", energyKcal.min(500).max(15_000), energyUnits(context.units.energy)),
+    until: civilDate("The day", context).refine((date) => date > context.today, "The day must lie ahead."),
+  });
+}
+
+/** What targets are typed for, and their fields: the kind of day, then what. */
+const dayKinds = ["training", "rest"] as const;
+type TargetField = `${(typeof dayKinds)[number]}${"Kcal" | "Protein" | "Fat" | "Carbohydrate"}`;
+export type TargetFields = Record<TargetField, string>;
+
+/** The targets of a kind of day out of the fields of their form. */
+export function targetsOf(
+  kind: (typeof dayKinds)[number],
+  fields: TargetFields,
+  context: {
+    units: FormContext["units"];
+    kg: number | null;
+    dayKcal: Record<(typeof dayKinds)[number], number | null>;
+  },
+): TargetsRead {
+  return targetsTyped(
+    {
+      kcal: fields[`${kind}Kcal`],
+      protein: fields[`${kind}Protein`],
+      fat: fields[`${kind}Fat`],
+      carbohydrate: fields[`${kind}Carbohydrate`],
+    },
+    { units: context.units, kg: context.kg, dayKcal: context.dayKcal[kind] },
+  );
+}
+
+/** Equation, activity factor and own targets. @param context with what targets are reckoned with */
+export function energyForm(
+  context: FormContext & { kg: number | null; dayKcal: Record<(typeof dayKinds)[number], number | null> },
+  fields: TargetFields,
+) {
+  const [training, rest] = dayKinds.map((kind) => targetsOf(kind, fields, context)) as [TargetsRead, TargetsRead];
+  const target = (day: TargetsRead, name: "kcal" | (typeof macros)[number]) =>
+    read((_, no) => (day.problems[name] === undefined ? day[name] : no(day.problems[name])));
   return z.object({
     equation: z.enum(equationNames),
     factor: figure("The factor", activityFactor.min(1.2).max(2.6)),
     sessions: z.enum(["inside", "added"]).transform((sessions) => sessions === "inside"),
-    trainingKcal: target,
-    restKcal: target,
-    trainingProtein: protein,
-    restProtein: protein,
+    trainingKcal: target(training, "kcal"),
+    trainingProtein: target(training, "protein"),
+    trainingFat: target(training, "fat"),
+    trainingCarbohydrate: target(training, "carbohydrate"),
+    restKcal: target(rest, "kcal"),
+    restProtein: target(rest, "protein"),
+    restFat: target(rest, "fat"),
+    restCarbohydrate: target(rest, "carbohydrate"),
   });
 }

@@ -15,23 +15,37 @@ const weightServesDays = 365;
 
 /** What a person's expenditure is reckoned from. */
 class Energy extends Slice {
-  readonly #settings = this.kept(() => this.asOf.own("energySettings").sort(byBeginning("from")));
+  readonly #settings = this.kept(() =>
+    this.asOf
+      .own("energySettings")
+      .sort(byBeginning("from"))
+      .map((settings) => ({ settings, from: mustDay(settings.from) })),
+  );
+  readonly #birth = this.kept(() => {
+    const { birthDate } = this.asOf.person;
+    return birthDate ? mustDay(birthDate) : null;
+  });
 
   /** Energy settings in force on a day. */
   settingsOn(day: Day): EnergySettings | null {
-    return this.#settings().findLast(({ from }) => mustDay(from) <= day) ?? null;
+    return this.#settings().findLast(({ from }) => from <= day)?.settings ?? null;
   }
 
   /** What the equations are given on a day; null without a weight. */
   bodyOn(day: Day): Body | null {
     const kg = weightOf(this.asOf).heldOn(day);
-    if (kg === null) return null;
+    return kg === null ? null : this.bodyAt(kg, day);
+  }
+
+  /** The same at a weight of one's choice. */
+  bodyAt(kg: number, day: Day): Body {
     const fat = measuresOf(this.asOf).bodyFatOn(day);
-    const { birthDate, heightCm, sex } = this.asOf.person;
+    const { heightCm, sex } = this.asOf.person;
+    const birth = this.#birth();
     return {
       kg,
       heightCm: heightCm ?? null,
-      ageYears: birthDate ? ageOn(mustDay(birthDate), day) : null,
+      ageYears: birth === null ? null : ageOn(birth, day),
       sex: sex ?? "unspecified",
       fatFreeKg: fat === null ? null : kg * (1 - fat.percent / 100),
     };

@@ -45,7 +45,7 @@ export function expenditureWorking(asOf: AsOf): WorkingResult {
   const expenditure = expenditureOn(asOf, asOf.on);
   if ("reason" in expenditure) return { reason: `Expenditure: ${expenditure.reason}.` };
   const p = asOf.printer;
-  const { kcal, resting, factor, equation, factorSet } = expenditure;
+  const { byFormula: kcal, resting, factor, equation, factorSet } = expenditure;
   return {
     title: "Expenditure by formula",
     value: `${p.energy(kcal)} a day`,
@@ -75,19 +75,33 @@ export function creditWorking(asOf: AsOf, sessionId: string): WorkingResult {
   const credit = creditOf(asOf, session, mustDay(session.date));
   if ("reason" in credit) return { reason: `No energy for this session: ${credit.reason}.` };
   const p = asOf.printer;
+  const { of } = credit;
   return {
     title: `Energy of ${session.title || session.kind}, ${printDate(session.date)}`,
     value: `${p.energy(credit.kcal)} net`,
-    formula: "(MET − 1) × 3.5 × kg ÷ 200 × minutes",
+    formula:
+      of.by === "met"
+        ? "(MET − 1) × 3.5 × kg ÷ 200 × minutes"
+        : of.by === "gross"
+          ? "what the watch said − 3.5 × kg ÷ 200 × minutes"
+          : "what the watch said",
     steps: [
-      `(${printNumber(credit.met, 2)} − 1) × 3.5 × ${printNumber(credit.kg, 1)} ÷ 200 × ${printNumber(credit.minutes, 1)} = ${p.inKilocalories(credit.kcal)}`,
+      of.by === "met"
+        ? `(${printNumber(of.met, 2)} − 1) × 3.5 × ${printNumber(of.kg, 1)} ÷ 200 × ${printNumber(of.minutes, 1)} = ${p.inKilocalories(credit.kcal)}`
+        : of.by === "gross"
+          ? `${p.inKilocalories(of.said)} − 3.5 × ${printNumber(of.kg, 1)} ÷ 200 × ${printNumber(of.minutes, 1)} = ${p.inKilocalories(credit.kcal)}`
+          : p.inKilocalories(of.said),
     ],
     inputs: [
       { label: "Session", value: session.title || session.kind, date: session.date },
-      { label: "Body weight", value: p.inKilograms(credit.kg, 1), date: dateOf(mustDay(session.date)) },
+      ...(of.by === "net"
+        ? []
+        : [{ label: "Body weight", value: p.inKilograms(of.kg, 1), date: dateOf(mustDay(session.date)) }]),
     ],
     assumptions: [
-      `MET ${printNumber(credit.met, 1)}: ${credit.from} (from memory).`,
+      of.by === "met"
+        ? `MET ${printNumber(of.met, 1)}: ${of.from}${of.from.startsWith("yours") ? "" : " (from memory)"}.`
+        : `A watch said ${p.energy(of.said)}, ${of.by === "gross" ? "what is spent at rest counted in" : "without what is spent at rest"}.`,
       "Net: the resting part of that time is already in the day's expenditure.",
       credit.credited
         ? "It is added to the day's target: you said the factor leaves sessions out."

@@ -1,6 +1,6 @@
 import { dateOf, type Day, entryDayOf, outsideYears } from "../base/calendar/day";
 import { parseMass } from "../base/units/mass";
-import { parseDecimal, printNumber, printPlain } from "../base/units/number";
+import { parseDecimal, printNumber, printTyped } from "../base/units/number";
 import type { Printer } from "../base/units/printer";
 import { isFarReading, readReading } from "../body/usualMeasures";
 import { isFarOff } from "../body/weighIns";
@@ -71,7 +71,7 @@ export function entryText(draft: Draft, column: LedgerColumnId, printer: Printer
 
 /** A reading as it was typed, without idle zeros. */
 function readingText(reading: Reading | null): string {
-  return reading === null ? "" : printPlain(reading.value, 3).replaceAll(",", "");
+  return reading === null ? "" : printTyped(reading.value, 3);
 }
 
 /** Turns edits of cells into one change. Edits of one day are taken together, a weight before what hangs on it. */

@@ -1,4 +1,5 @@
 import { dateOf, type Day } from "../base/calendar/day";
+import { memoByKey, perOwner } from "../base/memo";
 import type { MassUnit } from "../base/units/mass";
 import { weightCells } from "../body/cells";
 import { measureNames } from "../body/measureNames";
@@ -22,11 +23,10 @@ export interface LedgerRow {
   gross: boolean;
 }
 
-/** Rows of the days from `from` to `to`, both included, printed in the trainee's units. */
-export function ledgerView(asOf: AsOf, from: Day, to: Day): LedgerRow[] {
-  const measures = [...allColumns(measureNames(asOf)).keys()].filter((id) => measureOf(id) !== null);
-  return Array.from({ length: Math.max(0, to - from + 1) }, (_, index): LedgerRow => {
-    const day = from + index;
+/** The cells of a day that nothing but what is written of that day moves, kept by themselves: a weigh-in moves the trend of every day. */
+const steadyCells = perOwner((asOf: AsOf) =>
+  memoByKey(asOf.log.index, (day: Day): LedgerRow["cells"] => {
+    const measures = [...allColumns(measureNames(asOf)).keys()].filter((id) => measureOf(id) !== null);
     const draft = {
       weighIn: weightOf(asOf).primaryOn(day),
       second: weightOf(asOf).secondOn(day),
@@ -35,16 +35,23 @@ export function ledgerView(asOf: AsOf, from: Day, to: Day): LedgerRow[] {
     };
     const typed = ["weight", "time", "second", "influence", "note", ...measures] as LedgerColumnId[];
     return {
+      ...Object.fromEntries(typed.map((id) => [id, entryText(draft, id, asOf.printer)])),
+      ...sessionCells(asOf, day),
+      ...strengthCells(asOf, day),
+      ...enduranceCells(asOf, day),
+      ...nutritionCells(asOf, day),
+    };
+  }),
+);
+
+/** Rows of the days from `from` to `to`, both included, printed in the trainee's units. */
+export function ledgerView(asOf: AsOf, from: Day, to: Day): LedgerRow[] {
+  return Array.from({ length: Math.max(0, to - from + 1) }, (_, index): LedgerRow => {
+    const day = from + index;
+    return {
       date: dateOf(day),
       gross: trendDay(weightOf(asOf).trend(), day)?.gross ?? false,
-      cells: {
-        ...Object.fromEntries(typed.map((id) => [id, entryText(draft, id, asOf.printer)])),
-        ...weightCells(asOf, day),
-        ...sessionCells(asOf, day),
-        ...strengthCells(asOf, day),
-        ...enduranceCells(asOf, day),
-        ...nutritionCells(asOf, day),
-      },
+      cells: { ...steadyCells(asOf)(day), ...weightCells(asOf, day) },
     };
   });
 }

@@ -155,8 +155,8 @@ class PersonDays {
   }
 
   buckets(): readonly number[] {
-    if (this.#days === null || this.#bucketList === null) this.#bucketList = [...new Set(this.days().map(bucketOf))];
     track(this.#part);
+    this.#bucketList ??= [...new Set(this.days().map(bucketOf))];
     return this.#bucketList;
   }
 
@@ -189,6 +189,7 @@ class PersonDays {
     this.#bucket(day).changed = this.clock.version;
     if (before.length > 0 === records.length > 0) return;
     this.#days = null;
+    this.#bucketList = null;
     this.#part.changed = this.clock.version;
   }
 

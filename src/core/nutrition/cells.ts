@@ -2,7 +2,7 @@ import type { Day } from "../base/calendar/day";
 import { printNumber } from "../base/units/number";
 import type { AsOf } from "../log/asOf";
 import type { nutritionColumns } from "./columns";
-import { foodDay } from "./foodDay";
+import { eatenOn, isKnown } from "./foodDay";
 import { nutritionOf } from "./slice";
 
 /** What a day's cells of the columns of food say, in the trainee's units; empty where there is nothing. */
@@ -10,10 +10,10 @@ export function nutritionCells(asOf: AsOf, day: Day): Record<(typeof nutritionCo
   const eaten = nutritionOf(asOf)
     .mealsOn(day)
     .some(({ status }) => status !== "planned");
-  const food = day <= asOf.on && eaten ? foodDay(asOf, day) : null;
+  const food = day <= asOf.on && eaten ? eatenOn(asOf)(day) : null;
   const water = nutritionOf(asOf).waterOn(day);
   return {
-    energy: food === null ? "" : `${food.eatenKcal === null ? "≥ " : ""}${asOf.printer.energyNumber(food.eaten.kcal)}`,
+    energy: food === null ? "" : `${isKnown(food) ? "" : "≥ "}${asOf.printer.energyNumber(food.eaten.kcal)}`,
     protein: food === null ? "" : printNumber(food.eaten.protein, 0),
     water: water > 0 ? printNumber(water, 0) : "",
   };

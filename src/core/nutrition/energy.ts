@@ -115,6 +115,25 @@ export function ofRecipe(recipe: Recipe, portions: number, foods: ReadonlyMap<st
   return { recipeId: recipe.id, portions, nutrients: scale(perPortion(recipe, foods), portions) };
 }
 
+/**
+ * A meal of another amount: in grams where it is of a food, in portions where it is of a recipe. What it was written with is
+ * taken in proportion, so that a food that was changed since does not change what was eaten before.
+ */
+export function ofAmount(
+  meal: Meal,
+  amount: number,
+  foods: ReadonlyMap<string, Food>,
+  recipes: ReadonlyMap<string, Recipe>,
+): Meal {
+  const [food, recipe] = [foods.get(meal.foodId ?? ""), recipes.get(meal.recipeId ?? "")];
+  const before = meal.recipeId == null ? meal.grams : meal.portions;
+  const now = meal.recipeId == null ? { grams: amount } : { portions: amount };
+  if (meal.nutrients && before != null && before > 0)
+    return { ...meal, ...now, nutrients: scale(complete(meal.nutrients), amount / before) };
+  if (food !== undefined) return { ...meal, ...ofFood(food, amount) };
+  return recipe === undefined ? { ...meal, ...now } : { ...meal, ...ofRecipe(recipe, amount, foods) };
+}
+
 export type MealNutrients = { nutrients: FullNutrients } | { reason: string };
 
 /**
@@ -147,6 +166,19 @@ export function mealNutrients(
   return {
     reason: meal.name ? `no nutrients are written of ${meal.name}` : "neither nutrients nor a food are written",
   };
+}
+
+/** The energy of a meal as `mealNutrients` has it, kilocalories; null where it is not known. */
+export function mealKcal(
+  meal: Meal,
+  foods: ReadonlyMap<string, Food>,
+  recipes: ReadonlyMap<string, Recipe>,
+): number | null {
+  // The usual case at once, for those who ask of twenty years of meals: a snapshot that states its energy.
+  const stated = meal.nutrients?.kcal;
+  if (stated != null && stated > 0) return stated;
+  const result = mealNutrients(meal, foods, recipes);
+  return "reason" in result ? null : result.nutrients.kcal;
 }
 
 /** What is missing to know the energy of a recipe; null when nothing is. */

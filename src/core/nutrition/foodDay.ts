@@ -28,7 +28,7 @@ export interface FoodDay {
 }
 
 /** What is written of a day's food, whatever its target. */
-const eatenOn = perOwner((asOf: AsOf) =>
+export const eatenOn = perOwner((asOf: AsOf) =>
   memoByKey(asOf.log.index, (day: Day) => {
     const foods = nutritionOf(asOf).foods();
     const recipes = nutritionOf(asOf).recipes();
@@ -52,7 +52,7 @@ const eatenOn = perOwner((asOf: AsOf) =>
 );
 
 /** Whether everything eaten on a day has a known energy. */
-const isKnown = ({ unknown }: Pick<FoodDay, "unknown">) => unknown.every(({ planned }) => planned);
+export const isKnown = ({ unknown }: Pick<FoodDay, "unknown">) => unknown.every(({ planned }) => planned);
 
 const foodDaysOf = perOwner((asOf: AsOf) =>
   memoByKey(asOf.log.index, (day: Day): FoodDay => {

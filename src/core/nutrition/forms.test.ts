@@ -1,6 +1,7 @@
+import { ofAmount } from "./energy";
 import { describe, expect, it } from "vitest";
 import { filled, imperial, metric, whyNot } from "../../../tests/filled";
-import { foodForm, mealForm, mealNamesForm, waterForm } from "./forms";
+import { foodForm, mealChangeForm, mealForm, mealNamesForm, waterForm } from "./forms";
 
 const label = {
   name: " Rye bread ",
@@ -12,6 +13,9 @@ const label = {
   fibre: "9",
   sugars: "4",
   alcohol: "",
+  portions: "slice 38, thick slice 52,5 g",
+  gtin: "4006381333931",
+  source: "",
 };
 const taken = new Set(["oats"]);
 
@@ -28,6 +32,16 @@ describe("a food as it is typed", () => {
       fibre: 9,
       sugars: 4,
       alcohol: null,
+      portions: [
+        { name: "slice", grams: 38 },
+        { name: "thick slice", grams: 52.5 },
+      ],
+      gtin: "4006381333931",
+      source: "",
+    });
+    expect(whyNot(foodForm, { ...metric, taken }, { ...label, portions: "slice", gtin: "4006381333932" })).toEqual({
+      portions: "Portions with their grams, such as slice 38, cup 80",
+      gtin: "Its last digit does not fit the others: look again.",
     });
   });
   it("has no part of its carbohydrate that is more than the whole, unless the label counts fibre apart", () => {
@@ -48,16 +62,42 @@ describe("a food as it is typed", () => {
 });
 
 describe("what is eaten and drunk as it is typed", () => {
-  it("is grams of a food and portions of a recipe, whichever is chosen or first", () => {
-    const amount = (typed: string, thing: string, first = "food oats") =>
-      filled(mealForm, { ...metric, first }, { meal: "lunch", thing, amount: typed }).amount;
-    expect([amount("3*55", ""), amount("0.2 kg", "food oats"), amount("0,5", "recipe soup")]).toEqual([165, 200, 0.5]);
-    expect(amount("1.5", "", "recipe soup")).toBe(1.5);
+  it("is grams of a food and portions of a recipe, whichever is chosen; none is taken where none is", () => {
+    const portionsOf = (thing: string) => (thing === "food bread" ? [{ name: "Slice", grams: 38 }] : null);
+    const amount = (typed: string, thing: string) =>
+      filled(mealForm, { ...metric, portionsOf }, { meal: "lunch", thing, amount: typed }).amount;
+    // Two slices of 38 g, and a half of one.
+    expect([amount("2 slices", "food bread"), amount("1/2 slice", "food bread")]).toEqual([76, 19]);
+    expect([amount("3*55", "food oats"), amount("0.2 kg", "food oats"), amount("0,5", "recipe soup")]).toEqual([
+      165, 200, 0.5,
+    ]);
+    expect(amount("1.5", "recipe soup")).toBe(1.5);
     expect(
-      whyNot(mealForm, { ...metric, first: "" }, { meal: "lunch", thing: "recipe soup", amount: "200 g" }),
+      whyNot(mealForm, { ...metric, portionsOf }, { meal: "lunch", thing: "recipe soup", amount: "200 g" }),
     ).toEqual({
       amount: "Write a number, with a point or a comma.",
     });
+    expect(whyNot(mealForm, { ...metric, portionsOf }, { meal: "lunch", thing: "", amount: "200" })).toEqual({
+      thing: "Choose a food or a recipe.",
+    });
+  });
+  it("of another amount keeps what it was written with, in proportion; words alone have none", () => {
+    const meal = { id: "m", personId: "p", date: "2026-06-10", foodId: "bread", grams: 76, nutrients: { kcal: 190 } };
+    // 190 kcal in 76 g are 285 kcal in 114 g, whatever the food's label has become.
+    const dearer = new Map([["bread", { id: "bread", name: "Bread", per100g: { kcal: 999 } }]]);
+    expect(ofAmount(meal, 114, dearer, new Map())).toMatchObject({ grams: 114, nutrients: { kcal: 285 } });
+    expect(ofAmount({ ...meal, nutrients: null }, 50, dearer, new Map()).nutrients?.kcal).toBe(499.5);
+    const change = (of: "food" | "recipe" | "words", amount: string) =>
+      filled(
+        mealChangeForm,
+        { ...metric, of, portions: [{ name: "slice", grams: 38 }], isEaten: true },
+        { date: "2026-06-10", meal: "lunch", amount },
+      );
+    expect([change("food", "3 slices").amount, change("recipe", "1/2").amount, change("words", "").amount]).toEqual([
+      114,
+      0.5,
+      null,
+    ]);
   });
   it("water in millilitres or litres; meals by their names", () => {
     expect([filled(waterForm, metric, { ml: "0.5 l" }).ml, filled(waterForm, metric, { ml: "250" }).ml]).toEqual([

@@ -1,16 +1,23 @@
 import * as z from "zod";
 import {
+  civilDate,
   energyUnits,
   figure,
   type FormContext,
   gramUnits,
   millilitreUnits,
+  minuteUnits,
   nameText,
   optional,
   read,
   readFigure,
+  type Units,
+  unread,
+  words,
 } from "../entry/form";
+import type { Food } from "../log/kinds/foods";
 import { energyKcal, grams, portions, waterMl } from "../log/kinds/fields";
+import { isGtin } from "./label";
 import { readMealNames } from "./mealNames";
 
 /** A food by its label, per 100 g. @param context with the names that foods have, in small letters */
@@ -36,18 +43,108 @@ export function foodForm(
     fibre: inside,
     sugars: inside,
     alcohol: part,
+    portions: read((typed, no) => {
+      const found = typed
+        .split(/[;\n]|,(?!\d)/)
+        .filter((one) => one.trim() !== "")
+        .map((one) => {
+          const written = /^\s*(\D+?)\s+([\d.,]+)\s*g?\s*$/.exec(one);
+          const weight = written === null ? null : readFigure(written[2]!, gramUnits);
+          return weight === null || !(weight > 0 && weight <= 20_000) ? null : { name: written![1]!, grams: weight };
+        });
+      return found.every((one) => one !== null) ? found : no("Portions with their grams, such as slice 38, cup 80");
+    }),
+    gtin: read((typed, no) => {
+      const digits = typed.replaceAll(/[\s-]/g, "");
+      return digits === "" || isGtin(digits)
+        ? digits || null
+        : no("Its last digit does not fit the others: look again.");
+    }),
+    source: words,
   });
 }
 
-/** So much of a food, in grams, or of a recipe, in portions. @param context with what is meant where none is chosen */
-export function mealForm({ first }: FormContext & { first: string }, { thing }: { thing: string }) {
-  const isRecipe = (thing || first).startsWith("recipe ");
+/** So much of a food, in grams or its own portions, or of a recipe, in portions. @param context with the portions of foods */
+export function mealForm(
+  { portionsOf }: FormContext & { portionsOf: (thing: string) => Food["portions"] },
+  { thing }: { thing: string },
+) {
   return z.object({
     meal: z.string(),
-    thing: z.string(),
-    amount: isRecipe
-      ? figure("The amount", portions.min(0.1).max(100))
-      : figure("The amount", grams.min(1).max(20_000), gramUnits),
+    thing: z.string().min(1, "Choose a food or a recipe."),
+    amount: thing.startsWith("recipe ") ? recipePortions : foodGrams(portionsOf(thing)),
+  });
+}
+
+/** Units an amount of a food may be written in: those of weight, and its own portions (`2 slices`). */
+function unitsOf(portions: NonNullable<Food["portions"]>): Units {
+  const own = portions
+    .map(({ name, grams }) => [name.toLowerCase(), grams] as const)
+    .filter(([name]) => /^[a-z]+$/.test(name))
+    .flatMap(([name, grams]): [string, Units[string]][] => [
+      [name, [grams, 1]],
+      [`${name}s`, [grams, 1]],
+    ]);
+  return { ...gramUnits, ...Object.fromEntries(own) };
+}
+
+const foodGrams = (portions: Food["portions"]) =>
+  figure("The amount", grams.min(1).max(20_000), unitsOf(portions ?? []));
+const daysInARow = figure("The days", z.number().int().min(1).max(31));
+const recipePortions = figure("The amount", portions.min(0.1).max(100));
+
+/**
+ * Something eaten or planned, on another day, at another meal or of another amount; what was eaten stays on a day that has come.
+ * @param context with what it is of, and the food's portions
+ */
+export function mealChangeForm(
+  context: FormContext & { of: "food" | "recipe" | "words"; portions: Food["portions"]; isEaten: boolean },
+) {
+  const { of, portions, isEaten, today } = context;
+  return z.object({
+    date: civilDate("The day", context, isEaten ? today : undefined),
+    meal: nameText("A meal"),
+    amount: of === "words" ? unread : of === "recipe" ? recipePortions : foodGrams(portions),
+  });
+}
+
+/** A recipe; its ingredients are read by the line that reads foods. */
+export function recipeForm({ taken }: FormContext & { taken: ReadonlySet<string> }) {
+  return z.object({
+    name: nameText("A name", (name) => (taken.has(name.toLowerCase()) ? "There is one of that name." : null)),
+    portions: figure("The portions", z.number().min(0.5).max(1000)),
+    minutes: optional(figure("The minutes", z.number().min(0).max(10_000), minuteUnits)),
+    ingredients: words.refine((typed) => typed.trim() !== "", "Write at least one, such as 320 g lentils."),
+    steps: words,
+    tags: words,
+    source: words,
+  });
+}
+
+/** A recipe from a page, whose ingredients are confirmed one by one beside it. */
+export function pageRecipeForm(context: FormContext & { taken: ReadonlySet<string> }) {
+  return recipeForm(context).pick({ name: true, portions: true, minutes: true });
+}
+
+/** A page with a recipe: pasted, or by its address. */
+export function recipePageForm() {
+  return z.object({ page: z.string().refine((typed) => typed.trim() !== "", "Paste the page, or write its address.") });
+}
+
+/** So much of a food or a recipe at a meal, on one day or several. @param context as of a meal */
+export function mealOnDaysForm(
+  context: FormContext & { portionsOf: (thing: string) => Food["portions"] },
+  fields: { thing: string },
+) {
+  return mealForm(context, fields).extend({ days: daysInARow });
+}
+
+/** A recipe eaten or planned: at which meal, how much of it, on how many days. */
+export function recipeEatenForm() {
+  return z.object({
+    meal: z.string(),
+    portions: figure("The portions", portions.min(0.1).max(100)),
+    days: daysInARow,
   });
 }
 

@@ -3,6 +3,7 @@ import { printDate } from "../base/calendar/print";
 import { printNumber } from "../base/units/number";
 import type { WorkingResult } from "../base/working";
 import { weekdayEffectsWorking, weekdayWorking } from "../body/workings";
+import { expenditureOn } from "../energy/expenditure";
 import { kcalPerKg } from "../goals/plan";
 import type { AsOf } from "../log/asOf";
 import { foodDay, weekdayIntake } from "./foodDay";
@@ -17,10 +18,13 @@ export function foodLeftWorking(asOf: AsOf, date: string): WorkingResult {
     return {
       reason: `Not known: ${unknownWhy}. At least ${p.energy(eaten.kcal)} was eaten, of ${p.energy(target.kcal)}.`,
     };
+  const expenditure = expenditureOn(asOf, day);
+  const takenOn = "reason" in expenditure ? null : expenditure.takenOn;
+  const which = takenOn === null ? "by formula" : `measured, taken over on ${printDate(takenOn)},`;
   const from = target.own
     ? [`own target for a ${target.kind} day ${p.energy(target.kcal - target.creditKcal)}`]
     : [
-        `expenditure ${p.energy(target.expenditureKcal!)}, plan's balance ${p.energyChange(target.balanceKcal)} (${p.energyPerMass(kcalPerKg)}): ${p.energy(target.expenditureKcal! + target.balanceKcal)}`,
+        `expenditure ${which} ${p.energy(target.expenditureKcal!)}, plan's balance ${p.energyChange(target.balanceKcal)} (${p.energyPerMass(kcalPerKg)}): ${p.energy(target.expenditureKcal! + target.balanceKcal)}`,
       ];
   return {
     title: `Left to eat, ${printDate(date)}`,

@@ -1,10 +1,10 @@
-import { fromKg, type MassUnit } from "../base/units/mass";
+import type { MassUnit } from "../base/units/mass";
 import { printPlain } from "../base/units/number";
 import { parseDuration } from "../base/units/time";
 import { candidatesFor, sameName } from "../entry/names";
 import type { CycleEntry, CycleSet } from "../log/kinds/cycles";
 import type { Exercise } from "../log/kinds/exercises";
-import { readPlannedSets } from "../strength/setText";
+import { fieldNumber, readPlannedSets } from "../strength/setText";
 import { aliasesOf } from "../strength/usualNames";
 
 /** What a cell of a cycle says of one exercise: an entry without its day. */
@@ -180,11 +180,7 @@ function amountText({ reps, repsTo, seconds, metres, asManyAsPossible }: CycleSe
 
 function loadText({ percent, kg, rpe }: CycleSet, unit: MassUnit): string {
   return [
-    percent != null
-      ? `${printPlain(percent * 100, 2)} %`
-      : kg != null
-        ? `${printPlain(fromKg(kg, unit), 2).replaceAll(",", "").replace("−", "-")} ${unit}`
-        : "",
+    percent != null ? `${printPlain(percent * 100, 2)} %` : kg != null ? `${fieldNumber(kg, unit)} ${unit}` : "",
     rpe == null ? "" : `@${printPlain(rpe, 1)}`,
   ]
     .filter(Boolean)

@@ -69,8 +69,8 @@ export function cycleSessions(
 }
 
 /** Whether a session is planned and nothing of it is done. */
-export function isOpen({ status, items }: Pick<Session, "status" | "items">): boolean {
-  return status === "planned" && !isBegun({ items }) && !(items ?? []).some(({ skipped }) => skipped != null);
+export function isOpen({ status, items, steps }: Pick<Session, "status" | "items" | "steps">): boolean {
+  return status === "planned" && !isBegun({ items, steps }) && !(items ?? []).some(({ skipped }) => skipped != null);
 }
 
 function newSession(asOf: AsOf, cycle: Cycle, day: readonly CycleLoads[], newId: () => string): Session {

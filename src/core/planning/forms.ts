@@ -206,12 +206,13 @@ export function applyForm(context: FormContext) {
       reps: figure("The step", z.number().int().min(-10).max(10)),
       percent: figure("The step", z.number().min(-0.2).max(0.2), percentUnits),
       easyEvery: optional(figure("The easy week", z.number().int().min(2).max(12))),
+      hardEvery: optional(figure("The hard week", z.number().int().min(2).max(12))),
       easySets: share("The share of the sets"),
       easyLoad: share("The share of the loads"),
     })
-    .transform(({ kg, reps, percent, easyEvery, easySets, easyLoad, ...ask }) => ({
+    .transform(({ kg, reps, percent, easyEvery, hardEvery, easySets, easyLoad, ...ask }) => ({
       ...ask,
-      rule: { kg, reps, percent, easyEvery, easySets, easyLoad },
+      rule: { kg, reps, percent, easyEvery, hardEvery, easySets, easyLoad },
     }));
 }
 

@@ -3,13 +3,15 @@ import type { AsOf } from "../log/asOf";
 import { adherence, effectiveStatus } from "../sessions/adherence";
 import { sessionsOf } from "../sessions/slice";
 import { titleOf } from "../sessions/title";
-import { barsIn, type Bar, marksIn, type SessionOfWeek, type WeekWork, weekWorkOf } from "./weeksView";
+import { barsIn, type Bar, isRest, marksIn, type SessionOfWeek, type WeekWork, weekWorkOf } from "./weeksView";
 
 /** A day of a month of the plan. */
 export interface DayOfMonth {
   date: string;
   sessions: Pick<SessionOfWeek, "id" | "kind" | "status" | "title">[];
   marks: string[];
+  /** Rest is planned for it, and nothing else stands on it. */
+  rest: boolean;
 }
 
 export interface MonthOfPlan {
@@ -48,6 +50,7 @@ export function monthsView(asOf: AsOf, { from, months }: { from: string; months:
               title: titleOf(session),
             })),
           marks: marks.get(start + at) ?? [],
+          rest: isRest(asOf, start + at),
         })),
         done: done + partly / 2 + extra,
         due: planned + extra,

@@ -5,13 +5,16 @@ import { dateOf, mustDay } from "../base/calendar/day";
 import { AsOf } from "../log/asOf";
 import type { Log } from "../log/log";
 import type { Session } from "../log/kinds/sessions";
+import { notesOf } from "../log/notes";
 import type { Change } from "../log/records";
 import { sessionsOf } from "../sessions/slice";
 import { strengthOf } from "../strength/slice";
 import { liftWorkOf } from "../strength/workSlice";
 import { cleared, copyOf, repeated, shifted, swapped, tapered } from "./moves";
 import { movedTo } from "./movedTo";
+import { restDaysIn } from "./rest";
 import { plannedSum } from "./sums";
+import { isRest } from "./weeksView";
 
 const today = "2026-06-10";
 const exercises = [{ id: "squat", name: "Squat", equipment: "barbell" }];
@@ -74,12 +77,14 @@ const performedOf = (asOf: AsOf) =>
     weeks: Array.from({ length: 8 }, (_, index) => liftWorkOf(asOf).ofWeek(mustDay("2026-05-11") + 7 * index).volume),
   });
 
+const newId = counter();
+
 describe("what is planned, moved", () => {
   it("keeps the sum of the work that is planned, and never touches what was performed", () => {
     fc.assert(
       fc.property(anyLog, fc.integer({ min: -5, max: 20 }), fc.integer({ min: -3, max: 30 }), (log, from, days) => {
         const asOf = new AsOf(log, "p", mustDay(today));
-        const { change } = shifted(asOf, { from: dateOf(asOf.on + from), days, withBars: true });
+        const { change } = shifted(asOf, { from: dateOf(asOf.on + from), days, withBars: true }, newId);
         const then = after(log, change);
         expect(plannedOf(then)).toEqual(plannedOf(asOf));
         expect(performedOf(then)).toBe(performedOf(asOf));
@@ -97,13 +102,38 @@ describe("what is planned, moved", () => {
       fc.property(anyLog, fc.integer({ min: 1, max: 9 }), (log, apart) => {
         const asOf = new AsOf(log, "p", mustDay(today));
         const days = { a: dateOf(asOf.on + 2), b: dateOf(asOf.on + 2 + apart) };
-        const once = after(log, swapped(asOf, days).change);
-        const twice = after(once.log, swapped(once, days).change);
+        const once = after(log, swapped(asOf, days, newId).change);
+        const twice = after(once.log, swapped(once, days, newId).change);
         expect(places(twice)).toEqual(places(asOf));
         expect(performedOf(once)).toBe(performedOf(asOf));
       }),
       { numRuns: 60 },
     );
+  });
+
+  it("takes days of rest along, and what else is noted on a day stays on it", () => {
+    const asOf = smallAsOf(today, {
+      dayNotes: [
+        { id: "n1", date: "2026-06-12", text: "travel", restPlanned: true },
+        { id: "n2", date: "2026-06-13", restPlanned: true },
+      ],
+    });
+    const rests = (then: AsOf) => restDaysIn(then, -Infinity, Infinity).map(dateOf);
+    const later = after(asOf.log, shifted(asOf, { from: today, days: 1, withBars: false }, newId).change);
+    expect(rests(later)).toEqual(["2026-06-13", "2026-06-14"]);
+    expect(notesOf(later).noteOn(mustDay("2026-06-12"))!.text).toBe("travel");
+    const other = after(asOf.log, swapped(asOf, { a: "2026-06-13", b: "2026-06-16" }, newId).change);
+    expect(rests(other)).toEqual(["2026-06-12", "2026-06-16"]);
+    expect(rests(after(asOf.log, cleared(asOf, { from: today, to: "2026-06-20" }, newId).change))).toEqual([]);
+    // A session planned on the day takes the place of rest.
+    expect(isRest(asOf, mustDay("2026-06-12"))).toBe(true);
+    const session = { id: "s", date: "2026-06-12", kind: "row", status: "planned" };
+    expect(
+      isRest(
+        smallAsOf(today, { sessions: [session], dayNotes: [{ id: "n1", date: "2026-06-12", restPlanned: true }] }),
+        mustDay("2026-06-12"),
+      ),
+    ).toBe(false);
   });
 
   it("leaves where it is what is done, begun, booked, or a meet, and says so", () => {
@@ -117,7 +147,7 @@ describe("what is planned, moved", () => {
         { id: "meet", date: "2026-06-20", kind: "strength", status: "planned", test: true },
       ],
     });
-    const found = shifted(asOf, { from: today, days: 3, withBars: true });
+    const found = shifted(asOf, { from: today, days: 3, withBars: true }, newId);
     expect(found.sessions.map(({ date, what, text }) => [date, what, text])).toEqual([
       ["2026-06-10", "stays", "begun"],
       ["2026-06-12", "stays", "booked: it keeps its day"],
@@ -125,8 +155,8 @@ describe("what is planned, moved", () => {
       ["2026-06-20", "stays", "a meet or a day of testing keeps its day"],
     ]);
     expect(found.change).toHaveLength(2);
-    expect(shifted(asOf, { from: today, days: 3, withBars: false }).change).toHaveLength(1);
-    expect(cleared(asOf, { from: today, to: "2026-06-30" }).sessions.map(({ what }) => what)).toEqual([
+    expect(shifted(asOf, { from: today, days: 3, withBars: false }, newId).change).toHaveLength(1);
+    expect(cleared(asOf, { from: today, to: "2026-06-30" }, newId).sessions.map(({ what }) => what)).toEqual([
       "stays",
       "removed",
       "stays",

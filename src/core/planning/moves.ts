@@ -5,6 +5,7 @@ import type { Routine } from "../log/kinds/routines";
 import type { Item, Session } from "../log/kinds/sessions";
 import { type Change, put } from "../log/records";
 import { effectiveStatus } from "../sessions/adherence";
+import { untickedParts } from "../sessions/parts";
 import { hasPlan } from "../sessions/planned";
 import { sessionsOf } from "../sessions/slice";
 import { titleOf } from "../sessions/title";
@@ -15,6 +16,7 @@ import { plannedEffort } from "./plannedLoad";
 import { expected, withIds } from "./plannedOn";
 import { plannedText } from "./plannedText";
 import { type Proposal, proposal, type ProposedSession } from "./proposal";
+import { restChanged, restDaysIn } from "./rest";
 import { planningOf } from "./slice";
 import { plannedSum } from "./sums";
 
@@ -40,7 +42,7 @@ export interface ShiftAsk {
  * Moves what is planned from a day on by some days. A booked class, a meet, and whatever is begun or done keep their day;
  * so does all from which the days of the calendar would run out.
  */
-export function shifted(asOf: AsOf, { from, days, withBars }: ShiftAsk): Proposal {
+export function shifted(asOf: AsOf, { from, days, withBars }: ShiftAsk, newId: () => string): Proposal {
   const change: Change = [];
   const sessions: ProposedSession[] = [];
   for (const session of sessionsOf(asOf).between(mustDay(from), Infinity)) {
@@ -53,6 +55,9 @@ export function shifted(asOf: AsOf, { from, days, withBars }: ShiftAsk): Proposa
       sessions.push({ ...said, date, what: "moved", text: `from ${session.date}` });
     }
   }
+  const rests = restDaysIn(asOf, mustDay(from), Infinity);
+  const later = rests.map((day) => day + days).filter((day) => entryDayOf(dateOf(day)) !== null);
+  if (later.length === rests.length) change.push(...restChanged(asOf, { off: rests, on: later }, newId));
   if (withBars) change.push(...barsMoved(asOf, from, days));
   return proposal(
     `What is planned from ${from} on, ${counted(Math.abs(days), "day")} ${days < 0 ? "earlier" : "later"}`,
@@ -83,7 +88,7 @@ function barsMoved(asOf: AsOf, from: string, days: number): Change {
 }
 
 /** What is planned on two days, each on the other. */
-export function swapped(asOf: AsOf, { a, b }: { a: string; b: string }): Proposal {
+export function swapped(asOf: AsOf, { a, b }: { a: string; b: string }, newId: () => string): Proposal {
   const change: Change = [];
   const sessions: ProposedSession[] = [];
   for (const [here, there] of [
@@ -98,11 +103,14 @@ export function swapped(asOf: AsOf, { a, b }: { a: string; b: string }): Proposa
         sessions.push({ date: there, title: titleOf(session), what: "moved", text: `from ${here}` });
       }
     }
+  const [one, other] = [mustDay(a), mustDay(b)];
+  const rests = [one, other].filter((day) => restDaysIn(asOf, day, day).length > 0);
+  change.push(...restChanged(asOf, { off: rests, on: rests.map((day) => one + other - day) }, newId));
   return proposal(`${a} and ${b} swapped`, { change, sessions });
 }
 
 /** What is planned on some days, taken out; what is done, begun or booked stays. */
-export function cleared(asOf: AsOf, { from, to }: { from: string; to: string }): Proposal {
+export function cleared(asOf: AsOf, { from, to }: { from: string; to: string }, newId: () => string): Proposal {
   const change: Change = [];
   const sessions: ProposedSession[] = [];
   for (const session of sessionsOf(asOf).between(mustDay(from), mustDay(to))) {
@@ -111,6 +119,7 @@ export function cleared(asOf: AsOf, { from, to }: { from: string; to: string }):
     if (why === null) change.push({ remove: { kind: "sessions", id: session.id, date: session.date } });
     sessions.push(why === null ? { ...said, what: "removed", text: "" } : { ...said, what: "stays", text: why });
   }
+  change.push(...restChanged(asOf, { off: restDaysIn(asOf, mustDay(from), mustDay(to)), on: [] }, newId));
   return proposal(`${from} to ${to} cleared`, { change, sessions });
 }
 
@@ -137,6 +146,7 @@ export function copyOf(session: Session, date: string, newId: () => string): Ses
     effort: _effort,
     distance,
     items,
+    steps,
     ...kept
   } = session;
   const { minutes, effort } = plannedOrDone(session);
@@ -147,6 +157,7 @@ export function copyOf(session: Session, date: string, newId: () => string): Ses
     date,
     status: "planned",
     ...expected({ minutes, effort }),
+    ...(steps == null ? {} : { steps: untickedParts(steps) }),
     ...(distance == null
       ? {}
       : { distance: { ...without(distance, "done"), ...(covered == null ? {} : { planned: covered }) } }),

@@ -9,9 +9,10 @@ import { sessionMinutes } from "../sessions/minutes";
 import { sessionsOf } from "../sessions/slice";
 import { titleOf } from "../sessions/title";
 import { strengthOf } from "../strength/slice";
-import { plannedEffort } from "./plannedLoad";
+import { type PlannedLoad, plannedLoadOf } from "./plannedLoad";
 import { plannedText } from "./plannedText";
 import type { PlannedSum } from "./proposal";
+import { restDaysIn } from "./rest";
 import { standardWeeksOf } from "./routines";
 import { doneSum, plannedSum, trainedWeeks } from "./sums";
 
@@ -91,11 +92,30 @@ export interface PlanDayView {
   meals: string[];
   /** What was weighed, kilograms; null without it. */
   weighedKg: number | null;
+  /** Whether rest is planned for it. */
+  rest: boolean;
+  /** What is planned of the day, and of its week so far as it is still to come, beside what was done of it. */
+  load: { day: Load; week: Load; usual: Load };
 }
+
+/** Minutes, and Σ effort × minutes over the sessions that have both. */
+type Load = Omit<PlannedLoad, "weekStart">;
 
 export function planDay(asOf: AsOf, date: string): PlanDayView {
   const day = mustDay(date);
+  const week = weekLine(asOf, weekStartOf(day, asOf.weekStart), "planned");
+  const trained = trainedWeeks(asOf, 4).map(({ start, minutes }) => ({
+    minutes,
+    sessionLoad: loadDone(asOf, sessionsOf(asOf).ofWeek(start)),
+  }));
+  const mean = (of: keyof Load) => trained.reduce((sum, one) => sum + one[of], 0) / trained.length;
   return {
+    rest: restDaysIn(asOf, day, day).length > 0,
+    load: {
+      day: plannedLoadOf(sessionsOf(asOf).on(day)),
+      week: { minutes: week.minutes, sessionLoad: week.sessionLoad },
+      usual: { minutes: mean("minutes"), sessionLoad: mean("sessionLoad") },
+    },
     sessions: sessionsOf(asOf).on(day).map(sessionLines(asOf)),
     meals: [
       ...new Set(
@@ -122,12 +142,7 @@ function weekLine(asOf: AsOf, first: Day, what: WeekLine["what"]): WeekLine {
     volumeLoadKg: comes.volumeLoadKg + was.volumeLoadKg,
     minutes: comes.minutes + was.minutes,
     metres: comes.metres + was.metres,
-    sessionLoad:
-      loadDone(asOf, done) +
-      toCome.reduce((sum, session) => {
-        const { minutes, effort } = plannedEffort(session);
-        return sum + sessionLoad(effort ?? 0, minutes ?? 0);
-      }, 0),
+    sessionLoad: loadDone(asOf, done) + plannedLoadOf(toCome).sessionLoad,
   };
 }
 

@@ -1,4 +1,5 @@
 import { type Day, mustDay, weekStartOf } from "../base/calendar/day";
+import { groupBy } from "../base/calendar/groupBy";
 import { sessionLoad } from "../endurance/distance";
 import type { AsOf } from "../log/asOf";
 import type { Session } from "../log/kinds/sessions";
@@ -26,17 +27,27 @@ export function plannedEffort({ status, planned, minutes, effort, distance }: Se
   };
 }
 
+/** Whether a session is planned with minutes; a skipped one is out. */
+function isReckoned(session: Session): boolean {
+  return session.status !== "skipped" && plannedEffort(session).minutes !== null;
+}
+
+/** What is planned of some sessions. Skipped ones are out. */
+export function plannedLoadOf(sessions: readonly Session[]): Omit<PlannedLoad, "weekStart"> {
+  const sum = { sessionLoad: 0, minutes: 0 };
+  for (const session of sessions.filter(isReckoned)) {
+    const { minutes, effort } = plannedEffort(session);
+    sum.minutes += minutes!;
+    sum.sessionLoad += sessionLoad(effort ?? 0, minutes!);
+  }
+  return sum;
+}
+
 /** The planned load of this week and of those to come, of each that has planned minutes. Skipped sessions are out. */
 export function plannedLoads(asOf: AsOf): PlannedLoad[] {
-  const weeks = new Map<Day, PlannedLoad>();
-  for (const session of sessionsOf(asOf).between(weekStartOf(asOf.on, asOf.weekStart), Infinity)) {
-    const { minutes, effort } = plannedEffort(session);
-    if (minutes === null || session.status === "skipped") continue;
-    const weekStart = weekStartOf(mustDay(session.date), asOf.weekStart);
-    const week = weeks.get(weekStart) ?? { weekStart, sessionLoad: 0, minutes: 0 };
-    week.minutes += minutes;
-    week.sessionLoad += sessionLoad(effort ?? 0, minutes);
-    weeks.set(weekStart, week);
-  }
-  return [...weeks.values()];
+  const ahead = sessionsOf(asOf).between(weekStartOf(asOf.on, asOf.weekStart), Infinity).filter(isReckoned);
+  return [...groupBy(ahead, ({ date }) => weekStartOf(mustDay(date), asOf.weekStart))].map(([weekStart, sessions]) => ({
+    weekStart,
+    ...plannedLoadOf(sessions),
+  }));
 }

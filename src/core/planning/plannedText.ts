@@ -2,6 +2,7 @@ import { capitalised } from "../base/text";
 import type { Printer } from "../base/units/printer";
 import type { Exercise } from "../log/kinds/exercises";
 import type { Session } from "../log/kinds/sessions";
+import { partText } from "../sessions/parts";
 import { describeSets } from "../strength/describe";
 import { plannedEffort } from "./plannedLoad";
 
@@ -18,6 +19,7 @@ export function plannedText(session: Session, exercises: ReadonlyMap<string, Exe
     ...lifts,
     planned?.metres == null ? "" : printer.distanceOf(session.kind, planned.metres),
     session.distance?.purpose ?? "",
+    (session.steps ?? []).map((part) => partText(part, session.kind, printer)).join("; "),
     minutes === null ? "" : `${Math.round(minutes)} min`,
     effort === null ? "" : `effort ${effort}`,
     session.optional ? "optional" : "",

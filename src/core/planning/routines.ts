@@ -5,6 +5,7 @@ import type { Routine } from "../log/kinds/routines";
 import type { Session } from "../log/kinds/sessions";
 import type { StandardWeek } from "../log/kinds/standardWeeks";
 import { put } from "../log/records";
+import { untickedParts } from "../sessions/parts";
 import { sessionsOf } from "../sessions/slice";
 import { titleOf } from "../sessions/title";
 import { strengthOf } from "../strength/slice";
@@ -40,7 +41,7 @@ export function routineOf(session: Session, newId: () => string): Routine {
           distance: {
             ...(covered == null ? {} : { planned: covered }),
             ...(distance?.purpose == null ? {} : { purpose: distance.purpose }),
-            ...(steps == null ? {} : { steps }),
+            ...(steps == null ? {} : { steps: untickedParts(steps) }),
           },
         }),
   };
@@ -82,10 +83,17 @@ export function standardWeeksOf(asOf: AsOf): StandardWeek[] {
   return asOf.own("standardWeeks").sort((a, b) => compare(a.name, b.name) || compare(a.id, b.id));
 }
 
+/** Planned sessions from today on that were made of a standard week, and of which nothing is done. */
+export function followersOf(asOf: AsOf, standardWeekId: string): Session[] {
+  return sessionsOf(asOf)
+    .between(asOf.on, Infinity)
+    .filter((session) => session.standardWeekId === standardWeekId && isOpen(session));
+}
+
 /** The routines and the standard weeks that there are, and how many planned sessions each routine would change. */
 export interface RoutinesView {
   routines: { routine: Routine; text: string; items: string; followers: number }[];
-  standardWeeks: StandardWeek[];
+  standardWeeks: { week: StandardWeek; followers: number }[];
   /** The first day of next week. */
   next: string;
 }
@@ -106,7 +114,7 @@ export function routinesView(asOf: AsOf): RoutinesView {
       items: itemsText(routine.items ?? [], exercises, asOf.units.mass),
       followers: open.filter(({ routineId }) => routineId === routine.id).length,
     })),
-    standardWeeks: standardWeeksOf(asOf),
+    standardWeeks: standardWeeksOf(asOf).map((week) => ({ week, followers: followersOf(asOf, week.id).length })),
     next: dateOf(weekStartOf(asOf.on, asOf.weekStart) + 7),
   };
 }

@@ -1,7 +1,8 @@
-import { groupBy } from "../base/calendar/groupBy";
+import { concatMap, groupBy } from "../base/calendar/groupBy";
 import { perOwner } from "../base/memo";
 import { type AsOf, byBeginning, Slice } from "../log/asOf";
 import type { Session } from "../log/kinds/sessions";
+import { daysOfBucket } from "../log/logIndex";
 import { sessionsOf } from "../sessions/slice";
 
 /** What a person has planned beyond single sessions. */
@@ -21,10 +22,18 @@ class Planning extends Slice {
   readonly moved = this.kept(() => groupBy(this.#allWith("movedFrom"), ({ movedFrom }) => movedFrom as string));
 
   #allWith(field: "cycleId" | "movedFrom"): Session[] {
-    return sessionsOf(this.asOf)
-      .between(-Infinity, Infinity)
-      .filter((session) => session[field] != null);
+    return concatMap(this.asOf.index.buckets("sessions", this.asOf.personId), (bucket) =>
+      this.#linked(bucket).filter((session) => session[field] != null),
+    );
   }
+  /** The few sessions of a bucket of days that a cycle wrote or that were moved. */
+  readonly #linked = this.keptBy((bucket: number) =>
+    concatMap(daysOfBucket(bucket), (day) =>
+      sessionsOf(this.asOf)
+        .on(day)
+        .filter(({ cycleId, movedFrom }) => cycleId != null || movedFrom != null),
+    ),
+  );
 
   /** The sessions that a cycle has written, by date. */
   sessionsOfCycle(cycleId: string): readonly Session[] {

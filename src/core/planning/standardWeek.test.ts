@@ -9,7 +9,7 @@ import { nextWeekView, planDay } from "./nextWeekView";
 import { planProposal } from "./proposals";
 import { routineFollowed, routineOf, routinesView, routineTyped, sessionAsRoutine } from "./routines";
 import { itemsText, readItems } from "./routineText";
-import { standardWeekApplied, standardWeekOf, type WeekRule } from "./standardWeek";
+import { standardWeekApplied, standardWeekFollowed, standardWeekOf, type WeekRule } from "./standardWeek";
 
 /** Wednesday. */
 const today = "2026-06-10";
@@ -55,11 +55,11 @@ const counter = () => {
 };
 const asOf = (sessions: object[] = [], more: object = {}) =>
   smallAsOf(today, { exercises, routines: [routine], standardWeeks: [week], sessions, ...more });
-const level: WeekRule = { kg: 0, reps: 0, percent: 0, easyEvery: null, easySets: 1, easyLoad: 1 };
+const level: WeekRule = { kg: 0, reps: 0, percent: 0, easyEvery: null, hardEvery: null, easySets: 1, easyLoad: 1 };
 const applied = (sessions: object[], weeks: number, rule: Partial<WeekRule> = {}, from = "2026-06-15") =>
   standardWeekApplied(asOf(sessions), { standardWeekId: "w", from, weeks, rule: { ...level, ...rule } }, counter());
 const puts = (change: ReturnType<typeof applied>["change"]) =>
-  change.flatMap((step) => ("put" in step ? [step.put as Session] : []));
+  change.flatMap((step) => ("put" in step && step.kind === "sessions" ? [step.put] : []));
 
 describe("a standard week", () => {
   it("is laid over weeks, each session on its weekday with what its routine holds", () => {
@@ -101,9 +101,81 @@ describe("a standard week", () => {
       ["week from 2026-07-13", 20, 2150],
     ]);
   });
+  it("has its easy and its hard variant in their weeks, an easy one before a hard one", () => {
+    const easy = {
+      id: "e",
+      personId: "p",
+      name: "Usual, easy",
+      variantOf: "w",
+      variant: "easy",
+      days: [{ weekday: 1, sessions: [{ kind: "walk", title: "Walk", minutes: 30 }] }],
+    };
+    const hard = {
+      ...easy,
+      id: "h",
+      name: "Usual, hard",
+      variant: "hard",
+      days: [{ weekday: 5, sessions: [{ routineId: "legs" }] }],
+    };
+    const found = standardWeekApplied(
+      asOf([], { standardWeeks: [week, easy, hard] }),
+      { standardWeekId: "w", from: "2026-06-15", weeks: 6, rule: { ...level, kg: 2.5, easyEvery: 3, hardEvery: 2 } },
+      counter(),
+    );
+    expect(puts(found.change).map(({ date, title }) => [date, title])).toEqual([
+      ["2026-06-15", "Legs"],
+      ["2026-06-18", "Row"],
+      // The second week is a hard one, the third easy, the sixth both: easy.
+      ["2026-06-26", "Legs"],
+      ["2026-06-29", "Walk"],
+      ["2026-07-10", "Legs"],
+      ["2026-07-13", "Legs"],
+      ["2026-07-16", "Row"],
+      ["2026-07-20", "Walk"],
+    ]);
+    expect(found.sums.map(({ label }) => label.split(", ").slice(1).join())).toEqual([
+      "a week",
+      "",
+      "hard",
+      "easy",
+      "hard",
+      "",
+      "easy",
+    ]);
+  });
+  it("plans its days of rest, where nothing else stands", () => {
+    const change = (sessions: object[]) =>
+      applied(sessions, 1).change.flatMap((step) => ("put" in step && step.kind === "dayNotes" ? [step.put] : []));
+    expect(change([])).toMatchObject([{ date: "2026-06-16", restPlanned: true }]);
+    expect(change([{ id: "x", date: "2026-06-16", kind: "run", status: "planned" }])).toEqual([]);
+  });
+  it("is followed by the weeks that were made of it, but for what is done, begun or grown", () => {
+    const written = puts(applied([], 2, { kg: 2.5 }).change);
+    const [legs, row, nextLegs, nextRow] = written as [Session, Session, Session, Session];
+    const changed = {
+      ...week,
+      days: [week.days[0], { weekday: 3, sessions: [{ kind: "swim", title: "Swim", minutes: 30 }] }],
+    };
+    const found = standardWeekFollowed(
+      asOf([legs, { ...row, status: "done" }, { ...nextLegs, date: "2026-06-23", movedFrom: nextLegs.date }, nextRow], {
+        standardWeeks: [changed],
+      }),
+      { standardWeekId: "w" },
+      counter(),
+    );
+    expect(found.sessions.map(({ date, title, what }) => [date, title, what])).toEqual([
+      ["2026-06-15", "Legs", "stays"],
+      ["2026-06-17", "Swim", "new"],
+      // Moved by a day, it is still the session of its day.
+      ["2026-06-23", "Legs", "stays"],
+      ["2026-06-24", "Swim", "new"],
+      ["2026-06-25", "Row", "removed"],
+    ]);
+    expect(found.change).toHaveLength(3);
+  });
   it("plans nothing twice, leaves what is there, and writes no day that has passed", () => {
     const once = puts(applied([], 1).change);
-    expect(applied(once, 1).change).toEqual([]);
+    expect(puts(applied(once, 1).change)).toEqual([]);
     const found = applied(
       [{ id: "x", date: "2026-06-11", kind: "run", status: "planned", title: "Run" }],
       1,
@@ -295,6 +367,7 @@ describe("the forms of a plan", () => {
       reps: "0",
       percent: "2.5",
       easyEvery: "4",
+      hardEvery: "",
       easySets: "60",
       easyLoad: "90",
     };
@@ -302,7 +375,7 @@ describe("the forms of a plan", () => {
       standardWeekId: "w",
       from: "2026-06-15",
       weeks: 6,
-      rule: { kg: 2.5, reps: 0, percent: 0.025, easyEvery: 4, easySets: 0.6, easyLoad: 0.9 },
+      rule: { kg: 2.5, reps: 0, percent: 0.025, easyEvery: 4, hardEvery: null, easySets: 0.6, easyLoad: 0.9 },
     });
     expect(filled(applyForm, metric, { ...plain, easyEvery: "" }).rule.easyEvery).toBeNull();
     expect(
@@ -359,6 +432,7 @@ describe("the forms of a plan", () => {
     expect(what({ of: "shift", from: today, days: 1, withBars: false })).toEqual(["moved"]);
     expect(what({ of: "taper", event: "2026-06-14", days: 7, share: 0.5 })).toEqual(["changed"]);
     expect(what({ of: "standardWeek", standardWeekId: "w", from: "2026-06-15", weeks: 1, rule: level })).toEqual([
+      "new",
       "new",
       "new",
     ]);

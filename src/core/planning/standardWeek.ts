@@ -17,13 +17,16 @@ import { plannedOrDone } from "./moves";
 import { plannedText } from "./plannedText";
 import { type Proposal, proposal, type ProposedSession } from "./proposal";
 import { type DaylessSession, plannedOn } from "./plannedOn";
-import { routineOf, standardWeeksOf } from "./routines";
+import { followersOf, routineOf, standardWeeksOf } from "./routines";
 import { plannedSum, usualWeek } from "./sums";
+import { restChanged } from "./rest";
 
 /** How a standard week grows from one week to the next, and which weeks are easy. */
 export interface WeekRule extends CellStep {
   /** Every so many weeks one is easy: the fourth, the eighth; null for none. */
   easyEvery: number | null;
+  /** Every so many weeks its hard variant stands; null for none. */
+  hardEvery: number | null;
   /** Of an easy week: the share of the sets, and of the loads, that remains. */
   easySets: number;
   easyLoad: number;
@@ -41,9 +44,10 @@ type WeekSession = NonNullable<NonNullable<StandardWeek["days"]>[number]["sessio
 type Items = NonNullable<DaylessSession["items"]>;
 
 /**
- * A standard week laid over some weeks. Each week grows by the rule over the ordinary one before it; an easy week has a share
- * of the sets and loads of the ordinary week before. What is there stays; a session of the same name on the same day is not
- * planned twice, and days that have passed get none.
+ * A standard week laid over some weeks. Each week grows by the rule over the ordinary one before it; an easy week is its
+ * easy variant, without one a share of the sets and loads of the ordinary week before; a hard week is its hard variant.
+ * What is there stays; a session of the same name on the same day is not planned twice, and days that have passed get none.
+ * A day of rest is planned as one where nothing else stands.
  */
 export function standardWeekApplied(
   asOf: AsOf,
@@ -59,7 +63,15 @@ export function standardWeekApplied(
   for (let index = 0; index < weeks; index++) {
     const start = first + 7 * index;
     const { grown, easy } = stepOf(index, rule);
-    const written = newSessions(asOf, week, start, (items) => grownItems(asOf, items, rule, grown, easy), newId);
+    const hard = !easy && rule.hardEvery !== null && (index + 1) % rule.hardEvery === 0;
+    const own = easy ? variantOf(asOf, week, "easy") : hard ? variantOf(asOf, week, "hard") : null;
+    const written = newSessions(
+      asOf,
+      own ?? week,
+      start,
+      (items) => grownItems(asOf, items, rule, grown, easy && own === null),
+      newId,
+    );
     const standing = sessionsOf(asOf).ofWeek(start);
     for (const session of standing)
       sessions.push({
@@ -82,8 +94,16 @@ export function standardWeekApplied(
         text: plannedText(session, strengthOf(asOf).exercises(), asOf.printer),
       });
     }
+    for (const day of restDays(own ?? week, start)) {
+      const date = dateOf(day);
+      if (day < asOf.on || [...standing, ...added].some((one) => one.date === date)) continue;
+      const rest = restChanged(asOf, { off: [], on: [day] }, newId);
+      change.push(...rest);
+      if (rest.length > 0) sessions.push({ date, title: "Rest", what: "new", text: "a day of rest" });
+    }
     const all = [...standing.filter(({ status }) => status !== "skipped"), ...added];
-    sums.push({ label: `week from ${dateOf(start)}${easy ? ", easy" : ""}`, ...plannedSum(asOf, all) });
+    const sort = easy ? ", easy" : own === null ? "" : ", hard";
+    sums.push({ label: `week from ${dateOf(start)}${sort}`, ...plannedSum(asOf, all) });
   }
   return proposal(`${week.name} over ${counted(weeks, "week")}`, { change, sessions, sums });
 }
@@ -94,6 +114,57 @@ function stepOf(index: number, { easyEvery }: WeekRule): { grown: number; easy: 
   const easy = (index + 1) % easyEvery === 0;
   const easyBefore = Math.floor(index / easyEvery);
   return { grown: index - easyBefore - (easy ? 1 : 0), easy };
+}
+
+/** The week that stands for a standard week in its easy or its hard weeks; null without one. */
+function variantOf(asOf: AsOf, week: StandardWeek, variant: "easy" | "hard"): StandardWeek | null {
+  return standardWeeksOf(asOf).find((one) => one.variantOf === week.id && one.variant === variant) ?? null;
+}
+
+/** The days of rest of a standard week that begins on a day. */
+function restDays(week: StandardWeek, start: Day): Day[] {
+  return (week.days ?? [])
+    .filter(({ rest, sessions }) => rest === true && (sessions ?? []).length === 0)
+    .map(({ weekday }) => weekdayFrom(start, weekday));
+}
+
+/**
+ * What the planned weeks come to that were made of a standard week which has been changed since: a session that it holds
+ * now is planned where it is missing, one that it holds no more is taken out. What is done or begun stays, and so do loads
+ * that have grown.
+ */
+export function standardWeekFollowed(
+  asOf: AsOf,
+  { standardWeekId }: { standardWeekId: string },
+  newId: () => string,
+): Proposal {
+  const week = standardWeeksOf(asOf).find(({ id }) => id === standardWeekId);
+  if (week === undefined) return proposal("Nothing", {});
+  const exercises = strengthOf(asOf).exercises();
+  const change: Change = [];
+  const sessions: ProposedSession[] = [];
+  const tell = (session: Session, what: ProposedSession["what"], text: string) => {
+    sessions.push({ date: session.date, title: titleOf(session), what, text });
+  };
+  const open = followersOf(asOf, week.id);
+  const nameOf = (session: Session) => `${session.movedFrom ?? session.date} ${titleOf(session)}`;
+  for (const start of new Set(open.map(({ date }) => weekStartOf(mustDay(date), asOf.weekStart)))) {
+    const asked = newSessions(asOf, week, start, (items) => items, newId);
+    const standing = sessionsOf(asOf).ofWeek(start);
+    const [names, there] = [new Set(asked.map(nameOf)), new Set(standing.map(nameOf))];
+    for (const session of open.filter((one) => standing.includes(one)))
+      if (names.has(nameOf(session))) tell(session, "stays", "as it is planned");
+      else {
+        change.push({ remove: { kind: "sessions", id: session.id, date: session.date } });
+        tell(session, "removed", "");
+      }
+    for (const session of asked)
+      if (mustDay(session.date) >= asOf.on && !there.has(nameOf(session))) {
+        change.push(put("sessions", session));
+        tell(session, "new", plannedText(session, exercises, asOf.printer));
+      }
+  }
+  return proposal(`Planned weeks follow ${week.name}`, { change, sessions });
 }
 
 function newSessions(

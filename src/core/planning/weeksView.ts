@@ -6,6 +6,7 @@ import type { AsOf } from "../log/asOf";
 import type { Block } from "../log/kinds/blocks";
 import type { Phase } from "../log/kinds/phases";
 import type { Session } from "../log/kinds/sessions";
+import { notesOf } from "../log/notes";
 import { adherence, effectiveStatus, wasPerformed } from "../sessions/adherence";
 import { sessionMinutes } from "../sessions/minutes";
 import { sessionsOf } from "../sessions/slice";
@@ -40,6 +41,8 @@ export interface DayOfWeek {
   marks: string[];
   /** Sessions that were first planned on this day and now stand on another. */
   movedAway: { title: string; to: string }[];
+  /** Rest is planned for it, and nothing else stands on it. */
+  rest: boolean;
 }
 
 /** Work of a week: what was done of it, and what is planned for it in all. */
@@ -129,6 +132,7 @@ function weekOf(asOf: AsOf, start: Day, marks: ReadonlyMap<Day, string[]>): Week
         title: titleOf(session),
         to: session.date,
       })),
+      rest: isRest(asOf, start + index),
     })),
     // What was done without a plan was done all the same.
     done: done + extra,
@@ -138,6 +142,11 @@ function weekOf(asOf: AsOf, start: Day, marks: ReadonlyMap<Day, string[]>): Week
     toCome: sessions.filter((session) => effectiveStatus(session, asOf.on) === "planned").length,
     ...weekWorkOf(asOf, sessions, liftWorkOf(asOf).ofWeek(start)),
   };
+}
+
+/** Whether rest is planned for a day on which nothing else stands. */
+export function isRest(asOf: AsOf, day: Day): boolean {
+  return notesOf(asOf).noteOn(day)?.restPlanned === true && sessionsOf(asOf).on(day).length === 0;
 }
 
 /** The work of some sessions, done and planned; of a whole week its lifting is kept. */

@@ -3,6 +3,7 @@ import {
   civilDate,
   distanceUnits,
   duration,
+  energyUnits,
   figure,
   type FormContext,
   minuteUnits,
@@ -13,7 +14,7 @@ import {
   words,
 } from "../entry/form";
 import { longestSession, shortestSession } from "../log/bounds";
-import { effort, feel, metres, minutes } from "../log/kinds/fields";
+import { effort, energyKcal, feel, metres, minutes } from "../log/kinds/fields";
 
 const distance = ({ units }: FormContext) => optional(figure("Distance", metres.min(1), distanceUnits(units.distance)));
 const rated = optional(figure("Effort", effort));
@@ -31,8 +32,8 @@ export function activityForm(context: FormContext) {
 }
 
 /** A session as a whole. @param context with whether it covers a distance: then its time is asked for, else minutes */
-export function sessionForm(context: FormContext & { covered: boolean }) {
-  const { covered } = context;
+export function sessionForm(context: FormContext & { covered: boolean }, { kcal }: { kcal: string }) {
+  const { covered, units } = context;
   return z.object({
     title: words,
     at: timeOfDay,
@@ -47,6 +48,13 @@ export function sessionForm(context: FormContext & { covered: boolean }) {
     effort: rated,
     feel: optional(figure("Feel", feel)),
     note: words,
+    kcal: optional(figure("Energy", energyKcal.max(20_000), energyUnits(units.energy))),
+    kcalIs: z
+      .enum(["", "gross", "net"])
+      .refine(
+        (is) => kcal.trim() === "" || is !== "",
+        "Does it count what is spent at rest as well? Say gross or net.",
+      ),
   });
 }
 

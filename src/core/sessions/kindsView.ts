@@ -1,4 +1,5 @@
 import { compare, folded } from "../base/text";
+import { memo, perOwner } from "../base/memo";
 import type { AsOf } from "../log/asOf";
 import type { ActivityKind } from "../log/kinds/activityKinds";
 import { type Log } from "../log/log";
@@ -23,11 +24,20 @@ export function kindsView(asOf: AsOf): { kinds: KindLine[] } {
       .map(([name, sessions]) => ({
         name,
         sessions,
-        record: records.find((one) => folded(one.name) === folded(name)) ?? null,
+        record: kindsOf(asOf)(name) ?? null,
       }))
       .sort((a, b) => b.sessions - a.sessions || compare(a.name, b.name)),
   };
 }
+
+/** What was written of a kind of activity, by its name. */
+export const kindsOf = perOwner((asOf: AsOf) => {
+  const byName = memo(
+    asOf.log.index,
+    () => new Map([...asOf.log.index.all("kinds").values()].map((kind) => [folded(kind.name), kind])),
+  );
+  return (name: string): ActivityKind | undefined => byName().get(folded(name));
+});
 
 /** The kinds of activity that were written, by name. */
 export function ownKinds(log: Log): ActivityKind[] {

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import type { Session } from "../log/kinds/sessions";
-import { filled, imperial, metric } from "../../../tests/filled";
+import { filled, imperial, metric, whyNot } from "../../../tests/filled";
 import { sessionForm } from "./forms";
 import { sessionFields, type SessionFields, withSessionFields } from "./sessionForm";
 
@@ -32,7 +32,21 @@ const none: ReadonlySet<keyof SessionFields> = new Set();
 
 describe("a session by its form", () => {
   it("that was not touched stays to the last digit, in every unit", () => {
-    for (const unit of ["km", "mi"] as const) expect(written(row, sessionFields(row, unit), none, unit)).toEqual(row);
+    for (const unit of ["km", "mi"] as const)
+      expect(written(row, sessionFields(row, unit, "kcal"), none, unit)).toEqual(row);
+  });
+
+  it("takes a watch's number with what it counts, in the trainee's unit, and not without", () => {
+    const shown = { ...sessionFields(row, "km", "kJ"), kcal: "1255.2", kcalIs: "gross" as const };
+    const kJ = { ...metric, units: { ...metric.units, energy: "kJ" as const }, covered: true };
+    // 1255.2 kJ are 300 kcal of 4.184 kJ.
+    const values = filled(sessionForm, kJ, shown);
+    const next = withSessionFields(row, values, new Set(["kcal", "kcalIs"]));
+    expect([next.kcal, next.kcalIs]).toEqual([expect.closeTo(300, 9), "gross"]);
+    expect(sessionFields(next, "km", "kJ").kcal).toBe("1255");
+    expect(whyNot(sessionForm, kJ, { ...shown, kcalIs: "" })).toEqual({
+      kcalIs: "Does it count what is spent at rest as well? Say gross or net.",
+    });
   });
 
   it("takes a changed field alone: the others keep what the record says now, not what the form shows", () => {
@@ -43,7 +57,7 @@ describe("a session by its form", () => {
       note: "wind",
       distance: { ...row.distance, done: { metres: 6300.4, seconds: 1700 } },
     };
-    const shown = { ...sessionFields(row, "km"), place: " the lake " };
+    const shown = { ...sessionFields(row, "km", "kcal"), place: " the lake " };
     expect(written(now, shown, new Set(["place"]), "km")).toEqual({ ...now, place: "the lake" });
     expect(written(now, { ...shown, time: "30:00" }, new Set(["time"]), "km")).toEqual({
       ...now,
@@ -54,7 +68,7 @@ describe("a session by its form", () => {
 
   it("writes each of its fields, and it alone", () => {
     const fields: SessionFields = {
-      ...sessionFields(row, "km"),
+      ...sessionFields(row, "km", "kcal"),
       title: "Hard row",
       place: "lake",
       note: "wind",
@@ -87,7 +101,7 @@ describe("a session by its form", () => {
       note: "easy",
       distance: { planned: { metres: 8000, seconds: 2700 } },
     };
-    const fields = { ...sessionFields(planned, "km"), note: "  " };
+    const fields = { ...sessionFields(planned, "km", "kcal"), note: "  " };
     expect(fields).toMatchObject({ distance: "8", time: "45:00" });
     expect(written(planned, fields, new Set(["note"]), "km")).toEqual({
       id: "s",
@@ -117,7 +131,7 @@ describe("a session by its form", () => {
         }),
         fc.subarray([...texts]),
         (typed, first) => {
-          const shown = sessionFields(row, "km");
+          const shown = sessionFields(row, "km", "kcal");
           const second = texts.filter((field) => !first.includes(field));
           const write = (session: Session, fields: readonly (keyof SessionFields)[]) =>
             written(
@@ -127,7 +141,7 @@ describe("a session by its form", () => {
               "km",
             );
           expect(write(write(row, first), second)).toEqual(write(write(row, second), first));
-          expect(sessionFields(write(write(row, first), second), "km")).toMatchObject(typed);
+          expect(sessionFields(write(write(row, first), second), "km", "kcal")).toMatchObject(typed);
         },
       ),
     );

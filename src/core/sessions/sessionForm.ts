@@ -1,4 +1,6 @@
 import { type DistanceUnit, metresPer } from "../base/units/length";
+import { type EnergyUnit, fromKcal } from "../base/units/energy";
+import { printTyped } from "../base/units/number";
 import { printDuration } from "../base/units/time";
 import type { Session } from "../log/kinds/sessions";
 import type { SessionValues } from "./forms";
@@ -16,10 +18,12 @@ export interface SessionFields {
   effort: string;
   feel: string;
   note: string;
+  kcal: string;
+  kcalIs: "" | "gross" | "net";
 }
 
 /** A session as its form shows it. Distance and time are what was done, or, before that, what is planned. */
-export function sessionFields(session: Session, unit: DistanceUnit): SessionFields {
+export function sessionFields(session: Session, unit: DistanceUnit, energy: EnergyUnit): SessionFields {
   const covered = session.distance ? (session.distance.done ?? session.distance.planned ?? {}) : {};
   const number = (value: number | null | undefined, parts: number) =>
     value == null ? "" : String(Math.round(value * parts) / parts);
@@ -35,6 +39,8 @@ export function sessionFields(session: Session, unit: DistanceUnit): SessionFiel
     effort: session.effort == null ? "" : String(session.effort),
     feel: session.feel == null ? "" : String(session.feel),
     note: session.note ?? "",
+    kcal: session.kcal == null ? "" : printTyped(fromKcal(session.kcal, energy), 0),
+    kcalIs: session.kcalIs ?? "",
   };
 }
 
@@ -52,7 +58,7 @@ export function withSessionFields(
     if (value === null || value === "" || value === false) delete next[key];
     else next[key] = value;
   };
-  for (const key of ["title", "place", "note", "optional", "test", "effort", "feel"] as const)
+  for (const key of ["title", "place", "note", "optional", "test", "effort", "feel", "kcal", "kcalIs"] as const)
     if (changed.has(key)) write(key, values[key]);
   if (changed.has("at")) write("time", values.at);
   if (!session.distance) {

@@ -33,10 +33,8 @@ class Sessions extends Slice {
 
   /** Every session from a day to another, planned ones included, in order of date, time and id. */
   between(from: Day, to: Day): Session[] {
-    return concatMap(
-      this.days().filter((day) => day >= from && day <= to),
-      (day) => this.on(day),
-    );
+    const days = this.days();
+    return concatMap(days.slice(firstFrom(days, from), firstFrom(days, to + 1)), (day) => this.on(day));
   }
 
   /** Sessions of the seven days from `start`, planned ones included. */
@@ -58,3 +56,14 @@ class Sessions extends Slice {
 }
 
 export const sessionsOf = perOwner((asOf: AsOf) => new Sessions(asOf));
+
+/** Where the first of some days in order stands that is not before a day; their number when there is none. */
+function firstFrom(days: readonly Day[], from: Day): number {
+  let [low, high] = [0, days.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (days[middle]! < from) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}

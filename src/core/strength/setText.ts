@@ -1,5 +1,5 @@
-import { type MassUnit, parseMass, printLoad } from "../base/units/mass";
-import { parseDecimal } from "../base/units/number";
+import { fromKg, type MassUnit, parseMass } from "../base/units/mass";
+import { parseDecimal, printTyped } from "../base/units/number";
 import { parseDuration } from "../base/units/time";
 import type { Exercise } from "../log/kinds/exercises";
 import type { TrainingSet } from "../log/kinds/sessions";
@@ -91,7 +91,7 @@ function readLoads(text: string, exercise: Exercise, unit: MassUnit): number[] |
 
 /** A number as it is typed into a field again. */
 export function fieldNumber(kg: number, unit: MassUnit): string {
-  return printLoad(kg, unit).replace("−", "-").replaceAll(",", "");
+  return printTyped(fromKg(kg, unit), 2);
 }
 
 /** A bar or a plate as it is named and as a field reads it back: `25`, and `25 kg` in a log of pounds. */

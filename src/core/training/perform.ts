@@ -1,4 +1,5 @@
 import type { Exercise } from "../log/kinds/exercises";
+import { withAllParts } from "../sessions/parts";
 import type { Session, TrainingSet } from "../log/kinds/sessions";
 import { hasPlan } from "../sessions/planned";
 import type { Done } from "../sessions/sets";
@@ -92,7 +93,7 @@ export function confirmed(
   );
   const begun = items.some((item) => item.sets.some(({ done }) => done)) || distance?.done != null;
   return {
-    ...session,
+    ...withAllParts(session),
     status: open ? (begun ? "partly" : session.status) : "done",
     ...(session.items ? { items } : {}),
     ...(distance ? { distance } : {}),

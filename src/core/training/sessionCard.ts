@@ -6,6 +6,7 @@ import type { Session, TrainingSet } from "../log/kinds/sessions";
 import { effectiveStatus } from "../sessions/adherence";
 import { type Covered, coveredIn, pacePerKm } from "../sessions/covered";
 import { setsIn } from "../sessions/sets";
+import { partText, timesOf } from "../sessions/parts";
 import { sessionsOf } from "../sessions/slice";
 import { titleOf } from "../sessions/title";
 import { describeSets, describeWarmUps, supersetOf } from "../strength/describe";
@@ -51,6 +52,8 @@ export interface SessionCard {
   status: Session["status"];
   title: string;
   items: CardItem[];
+  /** The parts of it, in words, with how often each is to be done and was. */
+  parts: { text: string; times: number; done: number }[];
   planned: Covered | null;
   done: Covered | null;
   secondsPerKm: number | null;
@@ -69,6 +72,11 @@ export function sessionCard(asOf: AsOf, session: Session): SessionCard {
     session,
     status: effectiveStatus(session, asOf.on),
     title: titleOf(session),
+    parts: (session.steps ?? []).map((part) => ({
+      text: partText(part, session.kind, printer),
+      times: timesOf(part),
+      done: part.done ?? 0,
+    })),
     items: (session.items ?? []).map((item) => {
       const exercise = strengthOf(asOf).exercises().get(item.exerciseId);
       const worked = exercise ? workedLoads(asOf, exercise, item.sets, session.date) : {};

@@ -72,7 +72,15 @@ function Totals({ view, printer, days }: { view: DistanceView; printer: Printer;
         rows={view.totals}
         keyOf={({ kind, purpose }) => `${kind} ${purpose}`}
         columns={[
-          { head: "Kind, purpose", cell: ({ kind, purpose }) => `${kind}${purpose ? `, ${purpose}` : ""}` },
+          {
+            head: "Kind, purpose",
+            cell: ({ kind, purpose }) => (
+              <>
+                <Mark kind={kind} status="done" title={kind} /> {kind}
+                {purpose ? `, ${purpose}` : ""}
+              </>
+            ),
+          },
           {
             head: "Done of planned",
             num: true,

@@ -3,12 +3,14 @@
 import { metresPer } from "@/core/base/units/length";
 import { counted, printNumber } from "@/core/base/units/number";
 import type { DistanceView } from "@/core/endurance/distanceView";
+import { KindMarks } from "@/ui/column/kindMarks";
 import { useChartColours } from "@/ui/charts/useChartColours";
 import { shortDate } from "@/ui/dates";
 import { usePrinter } from "@/ui/usePrinter";
+import { use } from "react";
 import { Bar, BarChart, CartesianGrid, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
 
-/** Distance a week, a bar a kind; the kinds are told apart by fill (solid, hollow, hatched) as well as by colour. */
+/** Distance a week, a bar a kind, told apart by fill as well as by colour; a kind has the colour that was chosen for it. */
 export function DistanceChart({ weeks }: { weeks: DistanceView["weeks"] }) {
   const colours = useChartColours();
   const { units } = usePrinter();
@@ -17,23 +19,20 @@ export function DistanceChart({ weeks }: { weeks: DistanceView["weeks"] }) {
     week: shortDate(weekStart),
     ...Object.fromEntries(byKind.map(({ kind, metres }) => [kind, metres / metresPer(units.distance)])),
   }));
-  const fills = [colours.pine, colours.paper, colours.slate];
+  const marks = use(KindMarks);
+  const drawn = kinds.map((kind, index) => {
+    const chosen = marks.get(kind.toLowerCase())?.colour;
+    const stroke = chosen == null ? colours.pine : `var(--${chosen})`;
+    return { kind, stroke, fill: [stroke, colours.paper, chosen == null ? colours.slate : stroke][index % 3] };
+  });
   return (
     <figure className="flat">
       <figcaption className="quiet small">
         Distance a week, {units.distance}:{" "}
-        {kinds.map((kind, index) => (
+        {drawn.map(({ kind, stroke, fill }) => (
           <span key={kind} className="apart">
             <svg width="11" height="11" aria-hidden="true">
-              <rect
-                x="0.75"
-                y="0.75"
-                width="9.5"
-                height="9.5"
-                fill={fills[index % 3]}
-                stroke={colours.pine}
-                strokeWidth="1.5"
-              />
+              <rect x="0.75" y="0.75" width="9.5" height="9.5" fill={fill} stroke={stroke} strokeWidth="1.5" />
             </svg>{" "}
             {kind}
           </span>
@@ -61,12 +60,12 @@ export function DistanceChart({ weeks }: { weeks: DistanceView["weeks"] }) {
               minTickGap={14}
             />
             <YAxis tick={{ fill: colours.slate, fontSize: 13 }} tickLine={false} axisLine={false} width={52} />
-            {kinds.map((kind, index) => (
+            {drawn.map(({ kind, stroke, fill }) => (
               <Bar
                 key={kind}
                 dataKey={kind}
-                fill={fills[index % 3]}
-                stroke={colours.pine}
+                fill={fill}
+                stroke={stroke}
                 strokeWidth={1.5}
                 isAnimationActive={false}
                 maxBarSize={18}

@@ -3,6 +3,7 @@
 import { dateOf } from "@/core/base/calendar/day";
 import { counted, printNumber } from "@/core/base/units/number";
 import type { Printer } from "@/core/base/units/printer";
+import type { MeasuredDay } from "@/core/balance/measured";
 import type { EnergyView } from "@/core/energy/energyView";
 import { equations, whereToWrite } from "@/core/energy/resting";
 import { fullDate, shortDate } from "@/ui/dates";
@@ -13,13 +14,16 @@ import { useFigure } from "@/ui/log/useFigure";
 import { usePrinter } from "@/ui/usePrinter";
 import styles from "@/ui/view.module.css";
 import { ArrivalBlock, PlanBlock } from "../../ui/figure/KeyFigures";
+import { AtIntake } from "./AtIntake";
 import { EnergyForm } from "./EnergyForm";
+import { Measured } from "./Measured";
 import { GoalForm } from "./GoalForm";
 import { Goals } from "./Goals";
 
 /** What do I burn, when do I arrive? */
 export function Energy() {
   const view = useFigure("energy", {});
+  const spent = useFigure("expenditure", {});
   const printer = usePrinter();
   const { today, person } = useLog();
   return (
@@ -30,7 +34,7 @@ export function Energy() {
       {view && (
         <>
           <div className={styles.figures}>
-            <ExpenditureBlock view={view} printer={printer} />
+            <ExpenditureBlock view={view} measured={spent?.now} printer={printer} />
             <TargetBlock view={view} printer={printer} />
             <PlanBlock plan={view.plan} printer={printer} on={today} />
             <ArrivalBlock arrival={view.arrival} printer={printer} on={today} />
@@ -40,6 +44,8 @@ export function Energy() {
               {warning}
             </p>
           ))}
+          {spent && <Measured view={spent} settings={view.settings} />}
+          <AtIntake key={`what if ${person.id}`} />
           <div className={styles.two}>
             <Resting view={view} printer={printer} />
             <Credits view={view} printer={printer} />
@@ -47,7 +53,7 @@ export function Energy() {
           <GoalLine view={view} printer={printer} />
           <Goals view={view} printer={printer} />
           <GoalForm key={`goal ${person.id}`} goal={view.goal} starts={view.starts} />
-          <EnergyForm key={`settings ${person.id}`} settings={view.settings} />
+          <EnergyForm key={`settings ${person.id}`} view={view} />
         </>
       )}
     </>
@@ -59,8 +65,23 @@ interface Part {
   printer: Printer;
 }
 
-function ExpenditureBlock({ view: { expenditure, range }, printer }: Part) {
+function ExpenditureBlock({
+  view: { expenditure, range },
+  measured,
+  printer,
+}: Part & { measured: MeasuredDay | { reason: string } | undefined }) {
   const { today } = useLog();
+  if (measured !== undefined && "kcal" in measured && measured.from === "measured")
+    return (
+      <Figure
+        label="Expenditure, measured"
+        value={printer.energyNumber(measured.kcal)}
+        unit={`${printer.units.energy} a day`}
+        figure={{ figure: "measured" }}
+        on={today}
+        note={`${printer.energyNumber(measured.low80)} to ${printer.energyNumber(measured.high80)}${"kcal" in expenditure ? ` · formula ${printer.energyNumber(expenditure.byFormula)}` : ""}`}
+      />
+    );
   const ref = { figure: "expenditure" as const };
   if ("reason" in expenditure)
     return (
@@ -75,7 +96,7 @@ function ExpenditureBlock({ view: { expenditure, range }, printer }: Part) {
   return (
     <Figure
       label="Expenditure, by formula"
-      value={printer.energyNumber(expenditure.kcal)}
+      value={printer.energyNumber(expenditure.byFormula)}
       unit={`${printer.units.energy} a day`}
       figure={ref}
       on={today}

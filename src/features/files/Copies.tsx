@@ -10,6 +10,7 @@ import { useLog } from "@/ui/log/LogContext";
 import styles from "@/ui/view.module.css";
 import { Button } from "antd";
 import { useCallback, useEffect, useState } from "react";
+import { Problem } from "./Problem";
 import { useHandOut } from "./useHandOut";
 
 /** How the second copy in this browser stands: why there is none, why it lacks something, how large it is. */
@@ -110,11 +111,7 @@ export function Copies() {
           )}
         </div>
       </div>
-      {handing.problem && (
-        <p role="alert" className="warn">
-          {handing.problem}
-        </p>
-      )}
+      <Problem said={handing.problem} />
     </section>
   );
 }

@@ -10,6 +10,7 @@ import { useHousehold } from "@/ui/log/useFigure";
 import styles from "@/ui/view.module.css";
 import { Button } from "antd";
 import Link from "next/link";
+import dynamic from "next/dynamic";
 import { Copies } from "./Copies";
 import { Diagnostics } from "./Diagnostics";
 import { EmptyLog } from "./EmptyLog";
@@ -17,8 +18,11 @@ import { holdingsText } from "./holdingsText";
 import { ImportPanel } from "./ImportPanel";
 import { StorageLine } from "./StorageLine";
 import { UnreadPart } from "./UnreadPart";
+import { Problem } from "./Problem";
 import { useHandOut } from "./useHandOut";
 import { Workbook } from "./Workbook";
+
+const Share = dynamic(() => import("./Share").then((code) => code.Share), { ssr: false });
 
 /** Is it safe, is it mine? */
 export function Files() {
@@ -82,16 +86,13 @@ export function Files() {
             )}
             <EmptyLog holds={held} exportLog={() => void exportLog()} busy={handing.busy} />
           </p>
-          {handing.problem && (
-            <p role="alert" className="warn">
-              {handing.problem}
-            </p>
-          )}
+          <Problem said={handing.problem} />
         </section>
         <ImportPanel />
       </div>
       <Copies />
       <Workbook />
+      <Share />
       <Diagnostics />
       <section className={styles.section}>
         <h2>Last changes</h2>

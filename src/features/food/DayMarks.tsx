@@ -4,6 +4,7 @@ import { printPlain } from "@/core/base/units/number";
 import { put } from "@/core/log/records";
 import type { FoodDay } from "@/core/nutrition/foodDay";
 import { check, Field, Row, RowButton } from "@/ui/inputs/Field";
+import { LinkButton } from "@/ui/kit/LinkButton";
 import { Tick } from "@/ui/kit/Tick";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
@@ -28,7 +29,8 @@ export function DayMarks({ food, date }: { food: FoodDay; date: string }) {
   });
   const setComplete = async (foodComplete: boolean) => {
     const next = { ...(note ?? { id: newId(), personId: person.id, date }), foodComplete };
-    await commit([put("dayNotes", next, note ?? undefined)], foodComplete ? "Day complete" : "Day open again");
+    const label = foodComplete ? "Day complete" : food.complete ? "Day open again" : "Day not whole, out of all means";
+    await commit([put("dayNotes", next, note ?? undefined)], label);
   };
   if (date > today) return null;
   return (
@@ -41,6 +43,14 @@ export function DayMarks({ food, date }: { food: FoodDay; date: string }) {
         <Tick className={check} checked={food.complete} onChange={(complete) => void setComplete(complete)}>
           Everything eaten that day is written
         </Tick>
+        {!food.complete &&
+          (note?.foodComplete === false ? (
+            <span className={`${check} quiet`}>not whole: out of means and of the measured expenditure</span>
+          ) : (
+            <RowButton>
+              <LinkButton onClick={() => void setComplete(false)}>It is not whole</LinkButton>
+            </RowButton>
+          ))}
       </Row>
     </form>
   );

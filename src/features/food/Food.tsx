@@ -8,6 +8,7 @@ import type { FoodView } from "@/core/nutrition/foodView";
 import { columnDate, longDate } from "@/ui/dates";
 import { WorkingLink } from "@/ui/figure/Figure";
 import type { Column } from "@/ui/kit/column";
+import { useDragParts } from "@/ui/kit/dragParts";
 import { LinkButton } from "@/ui/kit/LinkButton";
 import { Matrix } from "@/ui/kit/Matrix";
 import { RecordTable } from "@/ui/kit/RecordTable";
@@ -15,9 +16,13 @@ import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
 import { usePrinter } from "@/ui/usePrinter";
 import styles from "@/ui/view.module.css";
+import { useState } from "react";
 import { DayMarks } from "./DayMarks";
-import { FoodForm } from "./FoodForm";
+import { Averages } from "./Averages";
+import { FoodHead } from "./FoodHead";
+import { MealChange } from "./MealChange";
 import { MealForm } from "./MealForm";
+import { Usuals } from "./Usuals";
 
 /** What did I eat, what is left? */
 export function Food() {
@@ -25,19 +30,18 @@ export function Food() {
   const view = useFigure("food", { date: day });
   return (
     <>
-      <div className={styles.head}>
-        <h1>Food, {longDate(day)}</h1>
-        {view && <Left food={view.food} date={day} />}
-      </div>
+      <FoodHead title={`Food, ${longDate(day)}`}>{view && <Left food={view.food} date={day} />}</FoodHead>
       {view && (
         <>
+          <Gone food={view.food} />
           <Meals view={view} />
+          <Usuals day={day} meals={view.meals} />
           <DayMarks key={day} food={view.food} date={day} />
           <Week week={view.week} />
+          <Averages />
         </>
       )}
       <MealForm key={day} />
-      <FoodForm />
     </>
   );
 }
@@ -59,8 +63,23 @@ function Left({ food, date }: { food: FoodDay; date: string }) {
   );
 }
 
+/** What is left of each nutrient that has a target; over on protein is as it should be. */
+function Gone({ food: { eaten, target } }: { food: FoodDay }) {
+  if ("reason" in target) return null;
+  const said = (["protein", "fat", "carbohydrate"] as const).flatMap((name) => {
+    const aim = target[name];
+    if (aim === null) return [];
+    const left = aim - eaten[name];
+    const grams = printNumber(Math.abs(left), 0);
+    if (name === "protein")
+      return [left > 0 ? `${grams} g of protein to go, at least` : `protein is there, ${grams} g over`];
+    return [left >= 0 ? `${grams} g of ${name} left` : `${grams} g of ${name} over`];
+  });
+  return said.length === 0 ? null : <p className="larger">{said.join(" · ")}</p>;
+}
+
 /** A line of a meal, the first of it under the meal's name; or what was eaten in all. */
-type Line = { name: string; index: number; line: FoodView["meals"][number]["lines"][number] } | "eaten";
+type Line = { name: string; at: number; index: number; line: FoodView["meals"][number]["lines"][number] } | "eaten";
 
 const shownNutrients = [
   ["protein", "Protein, g"],
@@ -73,15 +92,31 @@ const shownNutrients = [
 function Meals({ view: { meals, food } }: { view: FoodView }) {
   const { commit } = useLog();
   const printer = usePrinter();
+  const { parts, inside } = useDragParts();
+  const [changed, setChanged] = useState<string | null>(null);
+  const lines = meals.flatMap(({ lines }) => lines);
+  /** A line is let go on another meal. */
+  const onDrop = (id: string, at: string) => {
+    const line = lines.find(({ meal }) => meal.id === id);
+    const name = meals[Number(at.split("|")[0])]?.name;
+    if (line === undefined || name === undefined || line.meal.meal === name) return;
+    void commit([put("meals", { ...line.meal, meal: name }, line.meal)], `${line.name} to ${name}`);
+  };
   if (meals.length === 0)
     return (
       <p>Nothing is written on this day. Write foods in the line above, for example breakfast: 80 g oats, 2 eggs.</p>
     );
   const grams = (value: number) => printNumber(value, 0);
-  return (
+  const table = (
     <RecordTable<Line>
       label="Meals"
-      rows={[...meals.flatMap(({ name, lines }) => lines.map((line, index) => ({ name, index, line }))), "eaten"]}
+      below={(row) =>
+        row !== "eaten" && row.line.meal.id === changed && <MealChange line={row.line} close={() => setChanged(null)} />
+      }
+      rows={[
+        ...meals.flatMap(({ name, lines }, at) => lines.map((line, index) => ({ name, at, index, line }))),
+        "eaten",
+      ]}
       keyOf={(row) => (row === "eaten" ? row : row.line.meal.id)}
       tone={(row) => (row !== "eaten" && row.line.meal.status === "planned" ? "planned" : undefined)}
       columns={[
@@ -90,7 +125,8 @@ function Meals({ view: { meals, food } }: { view: FoodView }) {
           bare: true,
           cell: (row) => {
             if (row === "eaten") return <strong>Eaten</strong>;
-            return row.index === 0 ? row.name.charAt(0).toUpperCase() + row.name.slice(1) : "";
+            const said = row.index === 0 ? row.name.charAt(0).toUpperCase() + row.name.slice(1) : "\u00a0";
+            return <parts.Place id={`${row.at}|${row.index}`}>{said}</parts.Place>;
           },
         },
         {
@@ -99,10 +135,12 @@ function Meals({ view: { meals, food } }: { view: FoodView }) {
           folded: "name",
           cell: (row) =>
             row !== "eaten" && (
-              <>
-                {row.line.name}
-                {row.line.meal.status === "planned" ? <span className="small">, planned</span> : ""}
-              </>
+              <parts.Place id={`${row.at}|${row.index}|food`}>
+                <parts.Taken id={row.line.meal.id}>
+                  {row.line.name}
+                  {row.line.meal.status === "planned" ? <span className="small">, planned</span> : ""}
+                </parts.Taken>
+              </parts.Place>
             ),
         },
         {
@@ -138,7 +176,7 @@ function Meals({ view: { meals, food } }: { view: FoodView }) {
           },
         })),
         {
-          head: "Eaten or remove",
+          head: "Eaten, change or remove",
           mute: true,
           num: true,
           cell: (row) =>
@@ -159,6 +197,10 @@ function Meals({ view: { meals, food } }: { view: FoodView }) {
                     ·{" "}
                   </>
                 )}
+                <LinkButton aria-label={`Change ${row.line.name}`} onClick={() => setChanged(row.line.meal.id)}>
+                  Change
+                </LinkButton>{" "}
+                ·{" "}
                 <LinkButton
                   aria-label={`Remove ${row.line.name}`}
                   onClick={() =>
@@ -172,6 +214,11 @@ function Meals({ view: { meals, food } }: { view: FoodView }) {
         },
       ]}
     />
+  );
+  return (
+    <parts.Context onDrop={onDrop}>
+      <div {...inside}>{table}</div>
+    </parts.Context>
   );
 }
 

@@ -1,10 +1,11 @@
 "use client";
 
 import { entryDayOf } from "@/core/base/calendar/day";
+import { printNumber } from "@/core/base/units/number";
 import type { Session } from "@/core/log/kinds/sessions";
 import { put } from "@/core/log/records";
 import { movedTo } from "@/core/planning/movedTo";
-import type { SessionLine } from "@/core/planning/nextWeekView";
+import type { PlanDayView, SessionLine } from "@/core/planning/nextWeekView";
 import type { ProposalAsk } from "@/core/planning/proposals";
 import { Mark } from "@/ui/column/Mark";
 import { addDays, longDate, shortDate } from "@/ui/dates";
@@ -29,7 +30,7 @@ type Open = "shift" | "taper" | "swap" | null;
 
 /** A day of the plan: its sessions, to be moved, copied or taken out, one more to be planned, and the days moved with it. */
 export function DayOfPlan({ date, onClose }: { date: string; onClose: () => void }) {
-  const { chooseDay } = useLog();
+  const { chooseDay, compute, commit, person, today } = useLog();
   const router = useRouter();
   const view = useFigure("planDay", { date });
   const printer = usePrinter();
@@ -40,6 +41,11 @@ export function DayOfPlan({ date, onClose }: { date: string; onClose: () => void
     setOpen(null);
     setAsk({ title, ask: asked });
   };
+  const planRest = async (rest: boolean) => {
+    const found = await compute.ask("planProposal", { personId: person.id, today, ask: { of: "rest", date, rest } });
+    if (found !== null)
+      await commit(found.change, rest ? `Rest on ${shortDate(date)}` : `No rest on ${shortDate(date)}`);
+  };
   return (
     <Dialog title={longDate(date)} onClose={onClose}>
       {view && view.sessions.length > 0 ? (
@@ -49,8 +55,9 @@ export function DayOfPlan({ date, onClose }: { date: string; onClose: () => void
           ))}
         </ul>
       ) : (
-        <p className="quiet">Nothing is planned on this day.</p>
+        <p className="quiet">{view?.rest ? "Rest is planned on this day." : "Nothing is planned on this day."}</p>
       )}
+      {view && <Load load={view.load} />}
       {view && (view.meals.length > 0 || view.weighedKg !== null) && (
         <p className="quiet small">
           {[
@@ -86,6 +93,9 @@ export function DayOfPlan({ date, onClose }: { date: string; onClose: () => void
         <Actions
           label={longDate(date)}
           actions={[
+            ...(view === undefined || view === null || view.sessions.length > 0
+              ? []
+              : [{ name: view.rest ? "No rest any more" : "Plan rest", act: () => void planRest(!view.rest) }]),
             { name: "Swap with another day", act: () => setOpen("swap") },
             { name: "Move everything from here on", act: () => setOpen("shift") },
             { name: "Taper to this day", act: () => setOpen("taper") },
@@ -98,6 +108,19 @@ export function DayOfPlan({ date, onClose }: { date: string; onClose: () => void
         />
       </p>
     </Dialog>
+  );
+}
+
+/** What is planned of the day and of its week, minutes and effort × minutes, beside a week as it was trained of late. */
+function Load({ load: { day, week, usual } }: { load: PlanDayView["load"] }) {
+  if (day.minutes === 0 && week.minutes === 0) return null;
+  const said = ({ minutes, sessionLoad }: PlanDayView["load"]["day"]) =>
+    `${printNumber(minutes, 0)} min, ${printNumber(sessionLoad, 0)} effort × min`;
+  return (
+    <p className="quiet small">
+      {day.minutes > 0 && <>The day as planned: {said(day)}. </>}
+      Its week, done and to come: {said(week)}; the last four as trained: {said(usual)} a week.
+    </p>
   );
 }
 

@@ -60,7 +60,7 @@ function Month({
 }
 
 function OneDay({
-  day: { date, sessions, marks },
+  day: { date, sessions, marks, rest },
   isToday,
   onDay,
 }: {
@@ -68,7 +68,9 @@ function OneDay({
   isToday: boolean;
   onDay: (date: string) => void;
 }) {
-  const said = [...sessions.map(({ title, status }) => `${title}, ${status}`), ...marks].join("; ") || "nothing";
+  const said =
+    [...sessions.map(({ title, status }) => `${title}, ${status}`), ...marks, ...(rest ? ["rest"] : [])].join("; ") ||
+    "nothing";
   return (
     <button
       type="button"
@@ -83,6 +85,7 @@ function OneDay({
           <Mark key={id} kind={kind} status={status} title={title} />
         ))}
         {marks.length > 0 && <span className={styles.goal}>◆</span>}
+        {rest && <span className="quiet">–</span>}
       </span>
     </button>
   );

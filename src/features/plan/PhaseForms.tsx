@@ -1,6 +1,6 @@
 "use client";
 
-import { printPlain } from "@/core/base/units/number";
+import { printTyped } from "@/core/base/units/number";
 import type { Phase } from "@/core/log/kinds/phases";
 import { put } from "@/core/log/records";
 import { judgedBy } from "@/core/planning/judgedBy";
@@ -37,7 +37,7 @@ export function PhaseForm({ phase, close }: { phase: Phase | null; close: () => 
     name: phase?.name ?? "",
     aim: phase?.aim ?? "",
     startDate: phase?.startDate ?? today,
-    weeks: printPlain((phase?.days ?? 84) / 7, 2),
+    weeks: printTyped((phase?.days ?? 84) / 7, 2),
     intention: phase?.intention ?? "",
     why: phase?.why ?? "",
   };

@@ -35,6 +35,11 @@ const Months = late(
   () => null,
 );
 
+const DrawnBlock = late(
+  () => import("./NewBlock").then((form) => form.DrawnBlock),
+  () => null,
+);
+
 /** What is coming? The Column at the scale of weeks, with what runs beside them. */
 export function Plan() {
   const { today } = useLog();
@@ -42,6 +47,7 @@ export function Plan() {
   const [scale, setScale] = useState<"weeks" | "months">("weeks");
   const [moved, setMoved] = useState(0);
   const [day, setDay] = useState<string | null>(null);
+  const [drawn, setDrawn] = useState<{ from: string; days: number } | null>(null);
   const before = Math.round(span / 4);
   const view = useFigure("weeks", { from: addDays(today, 7 * (moved - before)), weeks: span });
   return (
@@ -58,7 +64,14 @@ export function Plan() {
         </span>
       </PlanHead>
       {view && <p className="quiet">{runningText(view)}</p>}
-      {view && scale === "weeks" && <Weeks view={view} onDay={setDay} onScale={() => setScale("months")} />}
+      {view && scale === "weeks" && (
+        <Weeks
+          view={view}
+          onDay={setDay}
+          onScale={() => setScale("months")}
+          onDrawn={(from, days) => setDrawn({ from, days })}
+        />
+      )}
       {scale === "months" && (
         <Months
           from={addDays(today, 7 * (moved - before))}
@@ -68,6 +81,7 @@ export function Plan() {
       )}
       {view && <Phases phases={view.phases} />}
       {view && <PlanDone />}
+      {drawn !== null && <DrawnBlock {...drawn} close={() => setDrawn(null)} />}
       {view && day !== null && <DayOfPlan date={day} onClose={() => setDay(null)} />}
     </>
   );

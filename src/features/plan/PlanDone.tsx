@@ -2,6 +2,7 @@
 
 import { printNumber, printPlain } from "@/core/base/units/number";
 import type { PlanDoneLine } from "@/core/review/planDone";
+import { Mark } from "@/ui/column/Mark";
 import { addDays, monthsLater } from "@/ui/dates";
 import { Captioned } from "@/ui/kit/Captioned";
 import { DateField } from "@/ui/kit/DateField";
@@ -28,7 +29,7 @@ export function PlanDone() {
         <Captioned caption="From">{(id) => <DateField id={id} value={from} onChange={setFrom} />}</Captioned>
         <Captioned caption="to">{(id) => <DateField id={id} value={to} onChange={setTo} />}</Captioned>
       </p>
-      {done && <Lines label="By kind of activity" lines={[...done.kinds, done.total]} />}
+      {done && <Lines label="By kind of activity" lines={[...done.kinds, done.total]} kinds />}
       {done && done.categories.length > 0 && (
         <>
           <h3 className="above">By category</h3>
@@ -39,7 +40,16 @@ export function PlanDone() {
   );
 }
 
-function Lines({ label, lines }: { label: string; lines: readonly PlanDoneLine[] }) {
+function Lines({
+  label,
+  lines,
+  kinds = false,
+}: {
+  label: string;
+  lines: readonly PlanDoneLine[];
+  /** Whether each but the last is a kind of activity, with its mark. */
+  kinds?: boolean;
+}) {
   const printer = usePrinter();
   const { lifts, load, minutes, distance } = workColumns<PlanDoneLine>(printer);
   return (
@@ -48,7 +58,14 @@ function Lines({ label, lines }: { label: string; lines: readonly PlanDoneLine[]
       rows={lines}
       keyOf={({ name }) => name}
       columns={[
-        { head: "Kind", cell: ({ name }) => name },
+        {
+          head: "Kind",
+          cell: (line) => (
+            <>
+              {kinds && line !== lines.at(-1) && <Mark kind={line.name} status="done" title={line.name} />} {line.name}
+            </>
+          ),
+        },
         {
           head: "Done",
           num: true,

@@ -16,6 +16,7 @@ import { useFigure } from "@/ui/log/useFigure";
 import { Button } from "antd";
 import { useState } from "react";
 import { v7 as newId } from "uuid";
+import { lengths } from "./lengthText";
 
 const plannedSessionForm = lateForm(() => import("@/core/sessions/forms").then((forms) => forms.plannedSessionForm));
 
@@ -100,11 +101,18 @@ export function PlanSession({ date }: { date: string }) {
   );
 }
 
-/** A routine placed on the day, its minutes filled in; found by how long it takes. */
+/** A routine placed on the day, its minutes filled in; found by its kind, how long it takes, and who leads it. */
 function FromRoutine({ date }: { date: string }) {
   const { person, commit } = useLog();
   const routines = useFigure("routines", {})?.routines ?? [];
+  const [kind, setKind] = useState("");
+  const [longest, setLongest] = useState("");
   if (routines.length === 0) return null;
+  const kinds = [...new Set(routines.flatMap(({ routine }) => routine.kind ?? []))];
+  const fitting = routines.filter(
+    ({ routine }) =>
+      (kind === "" || routine.kind === kind) && (longest === "" || (routine.minutes ?? Infinity) <= Number(longest)),
+  );
   const place = (id: string) => {
     const { routine } = routines.find((one) => one.routine.id === id)!;
     const session: Session = {
@@ -118,15 +126,40 @@ function FromRoutine({ date }: { date: string }) {
     void commit([put("sessions", session)], `${routine.name} planned on ${shortDate(date)}`);
   };
   return (
-    <p className="above-l">
+    <p className="row above-l">
+      {kinds.length > 1 && (
+        <Captioned caption="Kind">
+          {(id) => (
+            <Select
+              id={id}
+              value={kind}
+              onChange={setKind}
+              options={[{ value: "", label: "any" }, ...kinds.map((one) => ({ value: one, label: one }))]}
+            />
+          )}
+        </Captioned>
+      )}
+      <Captioned caption="At most">
+        {(id) => (
+          <Select
+            id={id}
+            value={longest}
+            onChange={setLongest}
+            options={[
+              { value: "", label: "any length" },
+              ...lengths.map((most) => ({ value: String(most), label: `${most} min` })),
+            ]}
+          />
+        )}
+      </Captioned>
       <Captioned caption="Plan a routine">
         {(id) => (
           <Select
             id={id}
             value={null}
-            placeholder="choose"
+            placeholder={fitting.length === 0 ? "none fits" : "choose"}
             onChange={(chosen: string | null) => chosen !== null && place(chosen)}
-            options={routines.map(({ routine }) => ({
+            options={fitting.map(({ routine }) => ({
               value: routine.id,
               label: [
                 routine.name,

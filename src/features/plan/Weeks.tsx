@@ -7,47 +7,41 @@ import { Mark } from "@/ui/column/Mark";
 import { addDays, daysBetween, longDate, shortDate, weekdayShort } from "@/ui/dates";
 import { useLog } from "@/ui/log/LogContext";
 import { usePrinter } from "@/ui/usePrinter";
-import { lateCode, whenIdle } from "@/ui/kit/late";
+import { type DragParts, useDragParts } from "@/ui/kit/dragParts";
 import { useRouter } from "next/navigation";
-import { type CSSProperties, Fragment, useEffect, useState } from "react";
-import { type DragParts, still } from "./dragParts";
+import { type CSSProperties, Fragment } from "react";
 import { lengthText } from "./lengthText";
 import styles from "./plan.module.css";
-import { usePlanMoves } from "./usePlanMoves";
+import { usePlanMoves, weekPlace } from "./usePlanMoves";
 
 type Moves = ReturnType<typeof usePlanMoves>;
-
-const dragging = lateCode(() => import("./DragWeeks").then(({ dragWeeks }) => dragWeeks));
 
 /** A row a week, time flowing down: its seven days, and its sums; phases and blocks as bars beside them. */
 export function Weeks({
   view,
   onDay,
   onScale,
+  onDrawn,
 }: {
   view: WeeksView;
   onDay: (date: string) => void;
   /** The key `s` on a day: a row is a month instead. */
   onScale: () => void;
+  /** Weeks were drawn from one to another, to be a block. */
+  onDrawn: (from: string, days: number) => void;
 }) {
   const { weeks, bars, lanes } = view;
   const { today } = useLog();
   const printer = usePrinter();
-  const moves = usePlanMoves(view, onScale);
-  useEffect(() => whenIdle(dragging.fetch), []);
-  const come = dragging.useCode();
-  // What has the focus is not taken away under the trainee's hand.
-  const [isInside, setInside] = useState(false);
-  const [isTaken, setTaken] = useState(false);
-  if (come !== null && !isTaken && !isInside) setTaken(true);
-  const parts = isTaken && come !== null ? come : still;
+  const moves = usePlanMoves(view, onScale, onDrawn);
+  const { parts, inside } = useDragParts();
   // One day of all has the keyboard; arrows go on from there.
   const reached = weeks.some(({ days }) => days.some(({ date }) => date === today)) ? today : weeks[0]!.start;
   const beside = lanes.phase + lanes.block;
   const first = weeks[0]!.start;
   return (
     <parts.Context onDrop={moves.onDrop}>
-      <div className={styles.scroll} onFocus={() => setInside(true)} onBlur={() => setInside(false)}>
+      <div className={styles.scroll} {...inside}>
         <div className={styles.weeks} style={{ "--lanes": beside } as CSSProperties}>
           {bars.map((bar) => (
             <BarBeside
@@ -140,7 +134,7 @@ function BarBeside({
         gridColumn: bar.of === "phase" ? bar.lane + 1 : lanes.phase + bar.lane + 1,
       }}
     >
-      <parts.Taken id={`bar|${bar.id}|${bar.from > first ? bar.from : first}`}>
+      <parts.Taken id={`bar|${bar.id}|${bar.from > first ? bar.from : first}`} className={styles.barWhole ?? ""}>
         <button
           type="button"
           className={styles.barButton}
@@ -204,7 +198,11 @@ function Week({
   return (
     <div role="row" className={`${styles.line} ${isNow ? styles.now : ""}`}>
       <span role="rowheader" className={styles.week} style={at(1)}>
-        {shortDate(week.start)}
+        <parts.Place id={`${weekPlace}${week.start}`}>
+          <parts.Taken id={`draw||${week.start}`} className={styles.drawn ?? ""}>
+            <span data-hint="Drag to another week: a block over these weeks">{shortDate(week.start)}</span>
+          </parts.Taken>
+        </parts.Place>
       </span>
       {week.days.map((day, index) => (
         <span role="cell" key={day.date} className={styles.cell} style={at(index + 2)}>
@@ -256,11 +254,12 @@ function DayButton({
   moves: Moves;
   onDay: (date: string) => void;
 }) {
-  const { date, sessions, marks, movedAway } = day;
+  const { date, sessions, marks, movedAway, rest } = day;
   const said = [
     ...sessions.map(({ title, status }) => `${title}, ${status}`),
     ...movedAway.map(({ title, to }) => `${title}, moved to ${shortDate(to)}`),
     ...marks,
+    ...(rest ? ["rest"] : []),
   ];
   return (
     <button
@@ -279,7 +278,7 @@ function DayButton({
       <span className={styles.marks} aria-hidden>
         {sessions.map(({ id, kind, status, title, open }) =>
           open ? (
-            <parts.Taken key={id} id={`session|${id}|${date}`}>
+            <parts.Taken key={id} id={`session|${id}|${date}`} className={styles.markTaken ?? ""}>
               <Mark kind={kind} status={status} title={title} />
             </parts.Taken>
           ) : (
@@ -288,6 +287,7 @@ function DayButton({
         )}
         {movedAway.length > 0 && <span className={styles.away}>→</span>}
         {marks.length > 0 && <span className={styles.goal}>◆</span>}
+        {rest && <span className={styles.away}>–</span>}
       </span>
       {isNamed &&
         sessions.map(({ id, title }) => (
@@ -295,6 +295,7 @@ function DayButton({
             <span className={styles.named} data-title={title} aria-hidden />
           </Fragment>
         ))}
+      {isNamed && rest && <span className={styles.named} data-title="rest" aria-hidden />}
       {marks.map((mark) => (
         <span key={mark} className={`${styles.named} warn`} data-title={mark} aria-hidden />
       ))}

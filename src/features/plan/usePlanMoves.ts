@@ -19,7 +19,7 @@ export interface Held {
  * Moving sessions and bars about the weeks of the plan: by what was dropped where, and by keys on a day or a bar. Each move
  * is one change of the log, undone like any other.
  */
-export function usePlanMoves(view: WeeksView, onScale: () => void) {
+export function usePlanMoves(view: WeeksView, onScale: () => void, onDrawn: (from: string, days: number) => void) {
   const { commit, compute, person, today } = useLog();
   const [held, setHeld] = useState<Held | null>(null);
   const [said, setSaid] = useState("");
@@ -64,9 +64,19 @@ export function usePlanMoves(view: WeeksView, onScale: () => void) {
   return {
     held,
     said,
-    /** Something was dropped: a session on a day, a bar or its end on a day of a week. */
-    onDrop: (what: string, onto: string, copies: boolean) => {
+    /**
+     * Something was dropped: a session on a day, a bar or its end on a day of a week; a week drawn down to another makes a
+     * block of them.
+     */
+    onDrop: (what: string, place: string, copies: boolean) => {
       const [of, id, from] = what.split("|") as [string, string, string];
+      const isWeek = place.startsWith(weekPlace);
+      const onto = isWeek ? place.slice(weekPlace.length) : place;
+      if (of === "draw") {
+        const [one, other] = [mondayOf(days, from), mondayOf(days, onto)];
+        return onDrawn(addDays(days[0]!.date, Math.min(one, other)), Math.abs(one - other) + 7);
+      }
+      if (of === "session" && isWeek) return;
       if (of === "session") return void (copies ? copySession : moveSession)(id, from, onto);
       const bar = view.bars.find((one) => one.id === id);
       if (bar === undefined) return;
@@ -128,6 +138,9 @@ export function usePlanMoves(view: WeeksView, onScale: () => void) {
     },
   };
 }
+
+/** How the place of a week begins where something is dropped on its head; its first day follows. */
+export const weekPlace = "week|";
 
 /** How many days after the first of the weeks the week of a day begins. */
 function mondayOf(days: readonly DayOfWeek[], date: string): number {

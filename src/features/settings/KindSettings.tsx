@@ -1,5 +1,6 @@
 "use client";
 
+import { parseDecimal, printTyped } from "@/core/base/units/number";
 import type { ActivityKind } from "@/core/log/kinds/activityKinds";
 import { put } from "@/core/log/records";
 import type { KindLine } from "@/core/sessions/kindsView";
@@ -42,11 +43,11 @@ export function KindSettings() {
           {
             head: "Kind",
             cell: ({ name: one, record }) => (
-              <span className="row">
+              <span className="nowrap">
                 <KindMarks value={new Map([[one.toLowerCase(), record ?? {}]])}>
                   <Mark kind={one} status="done" title={one} />
                   <Mark kind={one} status="planned" title={one} />
-                </KindMarks>
+                </KindMarks>{" "}
                 {one}
               </span>
             ),
@@ -79,7 +80,30 @@ export function KindSettings() {
           {
             head: "Category",
             mute: true,
-            cell: (line) => <Category key={line.record?.category ?? ""} line={line} onSave={write} />,
+            cell: (line) => (
+              <KeptText
+                key={line.record?.category ?? ""}
+                label={`Category of ${line.name}`}
+                placeholder="category"
+                held={line.record?.category ?? ""}
+                onKeep={(text) => void write(line, { category: text || null })}
+              />
+            ),
+          },
+          {
+            head: "MET",
+            mute: true,
+            cell: (line) => (
+              <KeptText
+                key={metOf(line)}
+                label={`MET of ${line.name}`}
+                placeholder="MET"
+                hint="What it costs as a multiple of resting, 1 to 25; empty: the table's"
+                held={metOf(line)}
+                isWrong={isNoMet}
+                onKeep={(text) => void write(line, { met: parseDecimal(text) })}
+              />
+            ),
           },
           {
             head: "Remove",
@@ -120,26 +144,47 @@ export function KindSettings() {
   );
 }
 
-function Category({
-  line,
-  onSave,
+/** A text of a kind that is written when the field is left, unless it is wrong or stands there already. */
+function KeptText({
+  label,
+  placeholder,
+  hint,
+  held,
+  isWrong = () => false,
+  onKeep,
 }: {
-  line: KindLine;
-  onSave: (line: KindLine, change: Partial<ActivityKind>) => Promise<boolean>;
+  label: string;
+  placeholder: string;
+  hint?: string;
+  held: string;
+  isWrong?: (text: string) => boolean;
+  onKeep: (text: string) => void;
 }) {
-  const [text, setText] = useState(line.record?.category ?? "");
+  const [text, setText] = useState(held);
+  const wrong = isWrong(text);
   const keep = () => {
-    if (text.trim() !== (line.record?.category ?? "")) void onSave(line, { category: text.trim() || null });
+    if (!wrong && text.trim() !== held) onKeep(text.trim());
   };
   return (
     <Input
-      aria-label={`Category of ${line.name}`}
-      placeholder="category"
+      aria-label={label}
+      placeholder={placeholder}
+      title={hint}
       value={text}
       autoComplete="off"
+      status={wrong ? "error" : undefined}
+      aria-invalid={wrong}
       onChange={(event) => setText(event.target.value)}
       onBlur={keep}
       onPressEnter={keep}
     />
   );
+}
+
+const metOf = ({ record }: KindLine) => (record?.met == null ? "" : printTyped(record.met, 1));
+
+/** Whether a text is no metabolic equivalent of an activity: nothing, or a number from 1 to 25. */
+function isNoMet(text: string): boolean {
+  const met = parseDecimal(text);
+  return text.trim() !== "" && (met === null || met < 1 || met > 25);
 }

@@ -3,7 +3,7 @@
 import type { Session } from "@/core/log/kinds/sessions";
 import { sessionFields, withSessionFields } from "@/core/sessions/sessionForm";
 import { Cancel } from "@/ui/inputs/Cancel";
-import { check, Field, Row, RowButton, wide } from "@/ui/inputs/Field";
+import { check, Choice, Field, Row, RowButton, wide } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
 import { TickField } from "@/ui/kit/Tick";
@@ -31,6 +31,8 @@ const names = {
   effort: "Effort",
   feel: "Feel",
   note: "Note",
+  kcal: "Energy",
+  kcalIs: "gross or net",
 };
 
 /**
@@ -44,7 +46,7 @@ export function SessionEditor({ session, onSave, onClose }: Props) {
     sessionForm,
     { units, today, covered },
     `session ${session.id}`,
-    sessionFields(session, units.distance),
+    sessionFields(session, units.distance, units.energy),
     names,
   );
   const onSubmit = save(async (values, changed) => {
@@ -78,6 +80,17 @@ export function SessionEditor({ session, onSave, onClose }: Props) {
         )}
         <Field control={control} name="effort" label="Effort, 0 to 10" inputMode="decimal" />
         <Field control={control} name="feel" label="Feel, 1 to 5" inputMode="decimal" />
+        <Field control={control} name="kcal" label="Energy, of a watch" unit={units.energy} inputMode="decimal" />
+        <Choice
+          control={control}
+          name="kcalIs"
+          label="It counts"
+          options={[
+            { value: "", label: "no number" },
+            { value: "gross", label: "rest as well (gross)" },
+            { value: "net", label: "exercise alone (net)" },
+          ]}
+        />
         <Field control={control} name="note" label="Note" className={wide} />
         <RowButton>
           <Button htmlType="submit">Save session</Button>

@@ -6,6 +6,7 @@ import { put } from "@/core/log/records";
 import { hasPlan } from "@/core/sessions/planned";
 import { withSet } from "@/core/sessions/sets";
 import { lackOf } from "@/core/strength/doubt";
+import { withPartDone } from "@/core/sessions/parts";
 import { asPlanned, confirmed, isShort, performedAs } from "@/core/training/perform";
 import type { CardItem, SessionCard } from "@/core/training/sessionCard";
 import { Mark } from "@/ui/column/Mark";
@@ -66,6 +67,18 @@ export function SessionOfDay({ card, strong }: { card: SessionCard; strong: bool
       </div>
       {card.items.length > 0 && <Items card={card} save={save} ahead={ahead} />}
       {session.distance && <DistanceLine card={card} />}
+      {card.parts.length > 0 && (
+        <Parts
+          card={card}
+          ahead={ahead}
+          onDone={(index, done) =>
+            void save(
+              withPartDone(session, index, done),
+              `${title}, part ${index + 1}, ${done} of ${card.parts[index]!.times}`,
+            )
+          }
+        />
+      )}
       <div className={`${styles.actions} noprint`}>
         {lifted && (waits || (status === "done" && session.date === today)) && !ahead && (
           <Link
@@ -76,7 +89,7 @@ export function SessionOfDay({ card, strong }: { card: SessionCard; strong: bool
             {status === "partly" || status === "done" ? "Go on training" : "Train"}
           </Link>
         )}
-        {waits && !ahead && card.items.length + (session.distance ? 1 : 0) > 0 && (
+        {waits && !ahead && card.items.length + card.parts.length + (session.distance ? 1 : 0) > 0 && (
           <Button type={strong && !lifted ? "primary" : "default"} onClick={() => void confirm()}>
             {status === "partly" ? "Confirm the rest" : "Confirm as planned"}
           </Button>
@@ -266,6 +279,50 @@ function Items({
                     onClick={() => press(item, set.id)}
                   />
                 ))}
+            </span>
+          ),
+        },
+      ]}
+    />
+  );
+}
+
+/** The parts of a session, each ticked as it is done; the last one ticked is taken back by a press on it. */
+function Parts({
+  card: { title, parts },
+  ahead,
+  onDone,
+}: {
+  card: SessionCard;
+  ahead: boolean;
+  onDone: (index: number, done: number) => void;
+}) {
+  return (
+    <RecordTable
+      label={`${title}, parts`}
+      rows={parts.map((part, index) => ({ ...part, index }))}
+      keyOf={({ index }) => index}
+      columns={[
+        { head: "Part", mute: true, cell: ({ text }) => text },
+        {
+          head: "Done",
+          mute: true,
+          num: true,
+          bare: true,
+          folded: "beside",
+          cell: ({ index, times, done }) => (
+            <span className={styles.sets}>
+              {Array.from({ length: times }, (_, at) => (
+                <button
+                  key={at}
+                  type="button"
+                  disabled={ahead}
+                  className={`${styles.set} ${at < done ? styles.full : ""}`}
+                  aria-label={`Part ${index + 1}, ${at + 1} of ${times}, ${at < done ? "done" : "open"}`}
+                  aria-pressed={at < done}
+                  onClick={() => onDone(index, at + 1 === done ? at : at + 1)}
+                />
+              ))}
             </span>
           ),
         },

@@ -73,7 +73,8 @@ export function Field<T extends FieldValues>({
           aria-invalid={invalid}
           aria-describedby={describedBy}
           status={invalid ? "error" : undefined}
-          suffix={sum === null ? unit : `= ${sum}`}
+          // An input without one is another element than an input with one: what is typed in it would lose the focus.
+          suffix={sum === null ? (unit ?? (isFigure ? <span /> : undefined)) : `= ${sum}`}
           placeholder={placeholder}
           inputMode={inputMode}
           autoComplete="off"
@@ -119,11 +120,17 @@ export function Choice<T extends FieldValues>({
   const id = useId();
   const {
     field: { value: chosen, onBlur, onChange },
+    fieldState: { error },
   } = useController({ control, name });
   return (
     <div className={`${styles.field} ${styles.choice} ${className ?? ""}`}>
       <label htmlFor={id}>{label}</label>
       <Select id={id} value={chosen as string} options={options} onChange={onChange} onBlur={onBlur} />
+      {error?.message !== undefined && (
+        <span className={styles.problem} role="alert">
+          {error.message}
+        </span>
+      )}
     </div>
   );
 }

@@ -1,6 +1,10 @@
 "use client";
 
 import { type RefCallback, useCallback, useState } from "react";
+import { usePrinted } from "./useMedia";
+
+/** The room that paper has (A4 upright, without its margins), px. */
+const paper = 718;
 
 /**
  * Whether there is too little room for a table: it would be wider than its place, or its columns narrow. It is measured
@@ -24,5 +28,7 @@ export function useFolded<E extends HTMLElement>(least: number): { place: RefCal
     observer.observe(element);
     return () => observer.disconnect();
   }, []);
-  return { place, isFolded: room <= tooNarrow || room < least };
+  // On paper the window's width says nothing.
+  const isPrinted = usePrinted();
+  return { place, isFolded: isPrinted ? paper < least : room <= tooNarrow || room < least };
 }

@@ -19,6 +19,9 @@ function mediaHook(query: string): () => boolean {
 /** Whether the page is touched with a finger: then the device's own way of choosing a date is the better one. */
 export const useCoarse = mediaHook("(pointer: coarse)");
 
+/** Whether the page is drawn for paper. */
+export const usePrinted = mediaHook("print");
+
 /** Whether there is room beside a view for what belongs to it. */
 export const useRoomBeside = mediaHook("(min-width: 1500px)");
 

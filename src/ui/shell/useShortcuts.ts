@@ -17,7 +17,7 @@ export function useShortcuts(actions: Readonly<Record<string, () => void>>): voi
       const isBusy =
         target.isContentEditable ||
         /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) ||
-        document.querySelector('[role="dialog"][aria-modal="true"]') !== null;
+        [...document.querySelectorAll('[role="dialog"][aria-modal="true"]')].some(isSeen);
       if (isBusy || event.defaultPrevented || act === undefined) return;
       event.preventDefault();
       act();
@@ -30,6 +30,11 @@ export function useShortcuts(actions: Readonly<Record<string, () => void>>): voi
       ...Object.fromEntries(plain.flatMap(([id, key]) => pressesOf(key).map((press) => [press, free(actions[id])]))),
     });
   }, [actions, keys, on]);
+}
+
+/** Whether it is on the screen: a dialog that was closed is still in the page for a moment. */
+function isSeen(element: Element): boolean {
+  return element.getClientRects().length > 0;
 }
 
 /** How a key is pressed: a sign that is no letter may need Shift, by the keyboard it is on. */

@@ -101,9 +101,10 @@ export function monthStartOf(day: Day): Day {
 
 /** Completed years of age on `on` for someone born on `birth`. Born on 29 February, one is a year older on 1 March. */
 export function ageOn(birth: Day, on: Day): number {
-  const [by, bm, bd] = dateOf(birth).split("-").map(Number) as [number, number, number];
-  const [y, m, d] = dateOf(on).split("-").map(Number) as [number, number, number];
-  return y - by - (m < bm || (m === bm && d < bd) ? 1 : 0);
+  const [born, now] = [new Date(birth * MS), new Date(on * MS)];
+  const months = now.getUTCMonth() - born.getUTCMonth();
+  const before = months < 0 || (months === 0 && now.getUTCDate() < born.getUTCDate());
+  return now.getUTCFullYear() - born.getUTCFullYear() - (before ? 1 : 0);
 }
 
 /** A day as the contract writes it, or null. */

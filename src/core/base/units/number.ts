@@ -23,7 +23,12 @@ export function printNumber(value: number, decimals: number): string {
 
 /** `printNumber` without idle zeros behind the point: `84.5`, `84`. */
 export function printPlain(value: number, decimals: number): string {
-  return printNumber(value, decimals).replace(/\.?0+$/, "");
+  return printNumber(value, decimals).replace(/\.0+$|(\.\d*?)0+$/, "$1");
+}
+
+/** The same as it is typed in a field, where a comma is a decimal mark: `1500`, `-2.5`. */
+export function printTyped(value: number, decimals: number): string {
+  return printPlain(value, decimals).replaceAll(",", "").replace("−", "-");
 }
 
 /** `printNumber` with its sign always shown, for a change. */

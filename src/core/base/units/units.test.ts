@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { fromKcal, toKcal } from "./energy";
 import { parseHeight, printDistance } from "./length";
 import { fromKg, parseMass, printLoad, printMass, toKg } from "./mass";
-import { counted, parseDecimal, printNumber, printSigned } from "./number";
+import { counted, parseDecimal, printNumber, printPlain, printSigned } from "./number";
 import { parseDuration, printDuration } from "./time";
 
 describe("numbers", () => {
@@ -32,6 +32,9 @@ describe("numbers", () => {
   });
   it("prints no negative zero and groups thousands", () => {
     expect(printNumber(-0.04, 1)).toBe("0.0");
+    // Zeros before the point are no idle ones.
+    expect([500, 84.5, 84, 0, 1000].map((value) => printPlain(value, 2))).toEqual(["500", "84.5", "84", "0", "1,000"]);
+    expect([500, 0, 1000].map((value) => printPlain(value, 0))).toEqual(["500", "0", "1,000"]);
     expect(printNumber(-1234.56, 1)).toBe("−1,234.6");
     expect(printSigned(0.44, 1)).toBe("+0.4");
     expect(printSigned(0.04, 1)).toBe("0.0");

@@ -1,5 +1,5 @@
 import type * as z from "zod";
-import { name, open, shared, text } from "./fields";
+import { met, name, open, shared, text } from "./fields";
 import { byName, householdKind } from "./kind";
 
 const schema = open({
@@ -11,6 +11,8 @@ const schema = open({
   /** What the trainee counts it under, together with others. */
   category: text.nullish(),
   speedUnit: text.nullish(),
+  /** What it costs as a multiple of resting, where the trainee knows better than the table. */
+  met: met.nullish(),
 });
 
 export type ActivityKind = z.infer<typeof schema>;

@@ -1,5 +1,5 @@
 import * as z from "zod";
-import { date, open, owned, text } from "./fields";
+import { date, id, open, owned, text } from "./fields";
 import { dailyKind } from "./kind";
 
 const schema = open({
@@ -7,7 +7,14 @@ const schema = open({
   date,
   text: text.nullish(),
   activity: z.enum(["training", "rest"]).nullish(),
+  /** Rest is planned for the day. What the day becomes is said by its sessions; see `activity`. */
+  restPlanned: z.boolean().nullish(),
   foodComplete: z.boolean().nullish(),
+  /** On the first day of a week: foods of its shopping list that are at home. */
+  atHome: z
+    .array(open({ foodId: id }))
+    .max(500)
+    .nullish(),
   /** Marks a change (a start of creatine, a diet break): the level of the weight may jump on this day. */
   levelMayJump: z.boolean().nullish(),
 });
@@ -17,7 +24,7 @@ export type DayNote = z.infer<typeof schema>;
 export const dayNotes = dailyKind({
   schema,
   names: { one: "day note", several: "day notes" },
-  refersTo: {},
+  refersTo: { "atHome[].foodId": "foods" },
   title: ({ text }) => text ?? "",
   changesSayWhich: true,
   standIn: null,

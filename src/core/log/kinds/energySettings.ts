@@ -18,6 +18,9 @@ const schema = open({
    * its day.
    */
   sessionsInFactor: z.boolean().nullish(),
+  /** What the targets go by: the formula (without it), or the measured expenditure that was taken over on that day. */
+  follows: z.enum(["formula", "measured"]).nullish(),
+  measuredKcal: energyKcal.nullish(),
   targets: open({ training: dayTarget.nullish(), rest: dayTarget.nullish() }).nullish(),
 });
 

@@ -40,6 +40,8 @@ export const maximumRatio = z.number().positive().max(5);
 export const maximumKg = z.number().min(-500).max(2000);
 export const rateKgPerWeek = z.number().min(-20).max(20);
 export const activityFactor = z.number().min(1).max(4);
+/** A metabolic equivalent: the energy of an activity as a multiple of resting. */
+export const met = z.number().min(1).max(25);
 export const blockDays = z.number().int().min(1).max(1000);
 /** Rest between sets where a set does not say, seconds. */
 export const restSeconds = amount(7200);
@@ -88,6 +90,8 @@ export const step = open({
   target: open({ secondsPerKm: seconds.nullish(), watts: amount(5000).nullish(), effort: effort.nullish() }).nullish(),
   note: text.nullish(),
 });
+/** A part of a session: what is asked for, and how often it was done. */
+export const sessionStep = step.extend({ done: z.number().int().min(0).max(500).nullish() });
 /** A distance of a session that has no day yet. */
 export const plannedDistance = open({
   planned: covered.nullish(),

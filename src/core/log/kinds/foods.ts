@@ -8,6 +8,11 @@ const schema = open({
   gtin: text.nullish(),
   carbohydrateBasis: z.enum(["total", "available"]).nullish(),
   per100g: nutrients,
+  /** Where its values are from: a label, a table with its code. */
+  source: text.nullish(),
+  favourite: z.boolean().nullish(),
+  /** Put away: no longer offered, still read by what was eaten of it. */
+  hidden: z.boolean().nullish(),
   portions: z
     .array(open({ name, grams: z.number().positive().max(100_000) }))
     .max(100)

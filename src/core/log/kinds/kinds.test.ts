@@ -17,7 +17,7 @@ function pointers(kind: RecordKind): string[] {
     if (schema.items) walk(schema.items as z.core.JSONSchema.BaseSchema, `${path}[]`);
     for (const [name, inner] of Object.entries(schema.properties ?? {})) {
       const at = path === "" ? name : `${path}.${name}`;
-      if (/Id$|^maximumOf$/.test(name)) found.push(at);
+      if (/Id$|^(maximum|variant)Of$/.test(name)) found.push(at);
       walk(inner as z.core.JSONSchema.BaseSchema, at);
     }
   };

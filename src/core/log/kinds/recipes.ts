@@ -6,10 +6,12 @@ const schema = open({
   ...shared,
   name,
   portions: z.number().positive().max(1000).nullish(),
-  ingredients: z.array(open({ foodId: id, grams })).max(500),
+  /** `text` is the line as it was written. */
+  ingredients: z.array(open({ foodId: id, grams, text: text.nullish() })).max(500),
   steps: z.union([text, z.array(text)]).nullish(),
   source: text.nullish(),
   minutes: amount(100_000).nullish(),
+  tags: z.array(name).max(50).nullish(),
   photoId: id.nullish(),
 });
 

@@ -17,7 +17,7 @@ import {
   plannedSet,
   reps,
   seconds,
-  step,
+  sessionStep,
   text,
   time,
   weekday,
@@ -77,7 +77,9 @@ const schema = open({
   effort: effort.nullish(),
   feel: feel.nullish(),
   note: text.nullish(),
+  /** What a watch or a machine said it took, with what is spent at rest (gross) or without it (net). */
   kcal: energyKcal.nullish(),
+  kcalIs: z.enum(["gross", "net"]).nullish(),
   planned: open({ minutes: minutes.nullish(), effort: effort.nullish() }).nullish(),
   distance: open({
     planned: covered.nullish(),
@@ -112,8 +114,8 @@ const schema = open({
   booked: z.boolean().nullish(),
   instructor: text.nullish(),
   links: z.array(text).max(50).nullish(),
-  /** What is asked for of a run, a row or a swim, part by part. */
-  steps: z.array(step).max(200).nullish(),
+  /** What is asked for of a run, a row or a swim, part by part, and what was ticked of it. */
+  steps: z.array(sessionStep).max(200).nullish(),
   /** What was said of it, by the trainee or a coach; each stands for itself. */
   comments: z
     .array(open({ id, by: text.nullish(), text }))

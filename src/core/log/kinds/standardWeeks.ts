@@ -22,6 +22,9 @@ const schema = open({
     .array(open({ weekday, rest: z.boolean().nullish(), sessions: z.array(weekSession).max(50).nullish() }))
     .max(7)
     .nullish(),
+  /** The standard week that this one stands for in its easy or its hard weeks. */
+  variantOf: id.nullish(),
+  variant: z.enum(["easy", "hard"]).nullish(),
   note: text.nullish(),
 });
 
@@ -30,7 +33,11 @@ export type StandardWeek = z.infer<typeof schema>;
 export const standardWeeks = personalKind({
   schema,
   names: { one: "standard week", several: "standard weeks" },
-  refersTo: { "days[].sessions[].routineId": "routines", "days[].sessions[].items[].exerciseId": "exercises" },
+  refersTo: {
+    variantOf: "standardWeeks",
+    "days[].sessions[].routineId": "routines",
+    "days[].sessions[].items[].exerciseId": "exercises",
+  },
   title: byName,
   changesSayWhich: false,
   standIn: (id, name, personId) => ({ id, name, personId }),

@@ -1,6 +1,6 @@
 "use client";
 
-import { printPlain } from "@/core/base/units/number";
+import { printTyped } from "@/core/base/units/number";
 import type { Cycle } from "@/core/log/kinds/cycles";
 import { put } from "@/core/log/records";
 import { roundingField, roundings, weekdayFields } from "@/core/planning/cycleFields";
@@ -32,7 +32,7 @@ export function CycleForm({ cycle, next, close }: { cycle: Cycle | null; next: s
       name: cycle?.name ?? "",
       startDate: cycle?.startDate ?? next,
       weeks: String(cycle?.weeks ?? 4),
-      share: printPlain((cycle?.trainingMaximumShare ?? 1) * 100, 2),
+      share: printTyped((cycle?.trainingMaximumShare ?? 1) * 100, 2),
       rounding: roundingField(cycle?.rounding),
       ...(Object.fromEntries(weekdayFields.map((day, index) => [day, weekdays.includes(index + 1)])) as Record<
         (typeof weekdayFields)[number],

@@ -1,9 +1,8 @@
 "use client";
 
-import { fromKg } from "@/core/base/units/mass";
-import { printPlain } from "@/core/base/units/number";
 import { put } from "@/core/log/records";
 import type { CycleColumn, CycleView } from "@/core/planning/cycleView";
+import { fieldNumber } from "@/core/strength/setText";
 import { Cancel } from "@/ui/inputs/Cancel";
 import { Field, Row, RowButton } from "@/ui/inputs/Field";
 import { lateForm } from "@/ui/inputs/lateForm";
@@ -30,7 +29,7 @@ export function MaximumDialog({
   const printer = usePrinter();
   const id = column.id!;
   const named = (cycle.maxima ?? []).find(({ exerciseId }) => exerciseId === id);
-  const load = (kg: number) => `${printPlain(fromKg(kg, units.mass), 2).replaceAll(",", "")} ${units.mass}`;
+  const load = (kg: number) => `${fieldNumber(kg, units.mass)} ${units.mass}`;
   const { control, handleSubmit, drop } = useTypedForm(maximumForm, { units, today }, `maximum ${cycle.id} ${id}`, {
     defaultValues: {
       maximum:

@@ -21,7 +21,7 @@ import { PlanHead } from "../PlanHead";
 import { ProposalDialog } from "../ProposalDialog";
 import styles from "./next.module.css";
 
-const ordinary = { kg: 0, reps: 0, percent: 0, easyEvery: null, easySets: 1, easyLoad: 1 };
+const ordinary = { kg: 0, reps: 0, percent: 0, easyEvery: null, hardEvery: null, easySets: 1, easyLoad: 1 };
 
 /** What is gone over once a week: this week beside the next, what was missed, and what next week comes to. */
 export function NextWeek() {

@@ -8,6 +8,7 @@ import { useTypedForm } from "@/ui/inputs/useTypedForm";
 import { useLog } from "@/ui/log/LogContext";
 import view from "@/ui/view.module.css";
 import { Button } from "antd";
+import { useWatch } from "react-hook-form";
 
 const applyForm = lateForm(() => import("@/core/planning/forms").then((forms) => forms.applyForm));
 
@@ -31,10 +32,14 @@ export function ApplyWeek({
       reps: "0",
       percent: "0",
       easyEvery: "",
+      hardEvery: "",
       easySets: "60",
       easyLoad: "90",
     },
   });
+  const chosen = useWatch({ control, name: "standardWeekId" });
+  const hasVariant = (variant: StandardWeek["variant"]) =>
+    weeks.some((one) => one.variantOf === chosen && one.variant === variant);
   const show = handleSubmit((asked) => onAsk({ of: "standardWeek", ...asked }));
   return (
     <section className={view.section}>
@@ -45,7 +50,9 @@ export function ApplyWeek({
             control={control}
             name="standardWeekId"
             label="Standard week"
-            options={weeks.map(({ id, name }) => ({ value: id, label: name }))}
+            options={weeks
+              .filter(({ variantOf }) => variantOf == null)
+              .map(({ id, name }) => ({ value: id, label: name }))}
           />
           <Field control={control} name="from" label="From the week of" type="date" lean="ahead" />
           <Field control={control} name="weeks" label="Weeks" inputMode="numeric" />
@@ -55,8 +62,15 @@ export function ApplyWeek({
           <Field control={control} name="reps" label="reps" inputMode="numeric" />
           <Field control={control} name="percent" label="of the maximum" unit="%" inputMode="decimal" />
           <Field control={control} name="easyEvery" label="Easy every so many weeks" inputMode="numeric" />
-          <Field control={control} name="easySets" label="then, of the sets" unit="%" inputMode="decimal" />
-          <Field control={control} name="easyLoad" label="of the loads" unit="%" inputMode="decimal" />
+          {!hasVariant("easy") && (
+            <>
+              <Field control={control} name="easySets" label="then, of the sets" unit="%" inputMode="decimal" />
+              <Field control={control} name="easyLoad" label="of the loads" unit="%" inputMode="decimal" />
+            </>
+          )}
+          {hasVariant("hard") && (
+            <Field control={control} name="hardEvery" label="Hard every so many weeks" inputMode="numeric" />
+          )}
           <RowButton>
             <Button htmlType="submit" type="primary">
               See it first

@@ -1,7 +1,7 @@
 "use client";
 
 import { metresPer } from "@/core/base/units/length";
-import { printPlain } from "@/core/base/units/number";
+import { printTyped } from "@/core/base/units/number";
 import { printDuration } from "@/core/base/units/time";
 import type { Routine } from "@/core/log/kinds/routines";
 import { put } from "@/core/log/records";
@@ -40,13 +40,13 @@ export function RoutineForm({
     {
       name: routine?.name ?? "",
       kind: routine?.kind ?? "strength",
-      minutes: routine?.minutes == null ? "" : printPlain(routine.minutes, 2),
-      effort: routine?.effort == null ? "" : printPlain(routine.effort, 1),
+      minutes: routine?.minutes == null ? "" : printTyped(routine.minutes, 2),
+      effort: routine?.effort == null ? "" : printTyped(routine.effort, 1),
       instructor: routine?.instructor ?? "",
       link: routine?.links?.[0] ?? "",
       note: routine?.note ?? "",
       items: row?.items ?? "",
-      distance: planned?.metres == null ? "" : printPlain(planned.metres / metresPer(units.distance), 3),
+      distance: planned?.metres == null ? "" : printTyped(planned.metres / metresPer(units.distance), 3),
       time: planned?.seconds == null ? "" : printDuration(planned.seconds),
       purpose: routine?.distance?.purpose ?? "",
     },

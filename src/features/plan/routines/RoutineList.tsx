@@ -8,9 +8,17 @@ import { RecordTable } from "@/ui/kit/RecordTable";
 import { useLog } from "@/ui/log/LogContext";
 import view_ from "@/ui/view.module.css";
 import { useState } from "react";
+import { lengths } from "../lengthText";
 import { RoutineForm } from "./RoutineForm";
 
 type Row = RoutinesView["routines"][number];
+
+/** What there is time for: up to half an hour, three quarters, an hour. */
+function lengthOf({ minutes }: Routine): string {
+  if (minutes == null) return "not said";
+  const most = lengths.find((length) => minutes <= length);
+  return most === undefined ? "more than 60 min" : `up to ${most} min`;
+}
 
 /** Every routine, found by its kind, its length and who leads it. */
 export function RoutineList({
@@ -55,6 +63,7 @@ export function RoutineList({
               num: true,
               cell: ({ routine }) => routine.minutes ?? "",
               compare: (a, b) => (a.routine.minutes ?? 0) - (b.routine.minutes ?? 0),
+              kind: ({ routine }) => lengthOf(routine),
             },
             {
               head: "Led by",

@@ -24,10 +24,18 @@ export function Routines() {
               setAsk({ title: `Do planned sessions follow ${routine.name}?`, ask: { of: "routine", routine } })
             }
           />
-          <StandardWeeks view={view} />
+          <StandardWeeks
+            view={view}
+            onFollow={({ id, name }) =>
+              setAsk({
+                title: `Do planned weeks follow ${name}?`,
+                ask: { of: "standardWeekFollowed", standardWeekId: id },
+              })
+            }
+          />
           {view.standardWeeks.length > 0 && (
             <ApplyWeek
-              weeks={view.standardWeeks}
+              weeks={view.standardWeeks.map(({ week }) => week)}
               from={view.next}
               onAsk={(asked) => setAsk({ title: "A standard week laid over the plan", ask: asked })}
             />

@@ -20,7 +20,7 @@ type Days = NonNullable<StandardWeek["days"]>;
 type WeekSession = NonNullable<Days[number]["sessions"]>[number];
 
 /** Standard weeks: which sessions stand on which weekday. */
-export function StandardWeeks({ view }: { view: RoutinesView }) {
+export function StandardWeeks({ view, onFollow }: { view: RoutinesView; onFollow: (week: StandardWeek) => void }) {
   const { person, compute, commit, today } = useLog();
   const [name, setName] = useState("");
   const keep = async () => {
@@ -34,8 +34,15 @@ export function StandardWeeks({ view }: { view: RoutinesView }) {
   return (
     <section className={view_.section}>
       <h2>Standard weeks</h2>
-      {view.standardWeeks.map((week) => (
-        <OneWeek key={week.id} week={week} routines={view.routines} />
+      {view.standardWeeks.map(({ week, followers }) => (
+        <OneWeek
+          key={week.id}
+          week={week}
+          of={view.standardWeeks.find((one) => one.week.id === week.variantOf)?.week.name ?? null}
+          variants={view.standardWeeks.flatMap((one) => (one.week.variantOf === week.id ? [one.week.variant] : []))}
+          routines={view.routines}
+          onChanged={(changed) => followers > 0 && onFollow(changed)}
+        />
       ))}
       <p className="row noprint above">
         <Captioned caption="A new one, called">
@@ -52,7 +59,22 @@ export function StandardWeeks({ view }: { view: RoutinesView }) {
   );
 }
 
-function OneWeek({ week, routines }: { week: StandardWeek; routines: RoutinesView["routines"] }) {
+function OneWeek({
+  week,
+  of,
+  variants,
+  routines,
+  onChanged,
+}: {
+  week: StandardWeek;
+  /** The name of the standard week whose variant it is; null where it is none. */
+  of: string | null;
+  /** The variants that it has already. */
+  variants: StandardWeek["variant"][];
+  routines: RoutinesView["routines"];
+  /** It was changed, and planned weeks may follow. */
+  onChanged: (week: StandardWeek) => void;
+}) {
   const { commit, person } = useLog();
   const [adding, setAdding] = useState<{ weekday: number; routineId: string; optional: boolean } | null>(null);
   const first = person.weekStart ?? 1;
@@ -67,7 +89,16 @@ function OneWeek({ week, routines }: { week: StandardWeek; routines: RoutinesVie
   });
   const nameOf = ({ routineId, title, kind }: WeekSession) =>
     title ?? routines.find(({ routine }) => routine.id === routineId)?.routine.name ?? kind ?? "session";
-  const write = (next: StandardWeek, label: string) => commit([put("standardWeeks", next, week)], label);
+  const write = async (next: StandardWeek, label: string) => {
+    const done = await commit([put("standardWeeks", next, week)], label);
+    if (done) onChanged(next);
+    return done;
+  };
+  const vary = (variant: "easy" | "hard") => {
+    const { revision: _revision, changed: _changed, ...kept } = week;
+    const next: StandardWeek = { ...kept, id: newId(), name: `${week.name}, ${variant}`, variantOf: week.id, variant };
+    void commit([put("standardWeeks", next)], `Standard week ${next.name}`);
+  };
   const add = async () => {
     const { weekday, routineId, optional } = adding!;
     const session: WeekSession = { routineId, ...(optional ? { optional } : {}) };
@@ -80,7 +111,19 @@ function OneWeek({ week, routines }: { week: StandardWeek; routines: RoutinesVie
     <div>
       <div className="row">
         <h3>{week.name}</h3>
-        <span className="quiet">{counted(all, "session")}</span>
+        <span className="quiet">
+          {[counted(all, "session"), of === null ? "" : `stands in ${week.variant ?? "other"} weeks of ${of}`]
+            .filter(Boolean)
+            .join(" · ")}
+        </span>
+        {of === null &&
+          (["easy", "hard"] as const)
+            .filter((variant) => !variants.includes(variant))
+            .map((variant) => (
+              <LinkButton key={variant} onClick={() => vary(variant)}>
+                Add {variant === "easy" ? "an easy" : "a hard"} variant<span className="hidden"> of {week.name}</span>
+              </LinkButton>
+            ))}
         <LinkButton
           onClick={() =>
             void commit([{ remove: { kind: "standardWeeks", id: week.id } }], `Standard week ${week.name} removed`)

@@ -13,9 +13,9 @@ import {
 } from "@dnd-kit/core";
 import type { CSSProperties, ReactNode } from "react";
 import type { DragParts } from "./dragParts";
-import styles from "./plan.module.css";
+import styles from "./drag.module.css";
 
-/** Takes what is dragged by a mouse or a finger from one day of the plan to another. */
+/** Takes what is dragged by a mouse or a finger from one place to another. */
 function Context({
   onDrop,
   children,
@@ -49,7 +49,7 @@ function Taken({ id, className = "", children }: { id: string; className?: strin
     <span
       ref={setNodeRef}
       {...listeners}
-      className={`${styles.taken} ${isDragging ? styles.dragged : ""} ${className}`}
+      className={`${styles.taken} ${isDragging ? styles.dragged : ""} ${className || styles.free}`}
       style={
         transform === null
           ? undefined
@@ -70,4 +70,4 @@ function Place({ id, children }: { id: string; children: ReactNode }) {
   );
 }
 
-export const dragWeeks: DragParts = { Context, Taken, Place };
+export const dragThings: DragParts = { Context, Taken, Place };

@@ -1,0 +1,5 @@
+import { Recipes } from "@/features/food/recipes/Recipes";
+
+export default function Page() {
+  return <Recipes />;
+}

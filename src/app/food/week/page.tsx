@@ -1,0 +1,5 @@
+import { MealWeek } from "@/features/food/week/MealWeek";
+
+export default function Page() {
+  return <MealWeek />;
+}

@@ -1,0 +1,76 @@
+"use client";
+
+import { printTyped } from "@/core/base/units/number";
+import { put } from "@/core/log/records";
+import { ofAmount } from "@/core/nutrition/energy";
+import type { MealLine } from "@/core/nutrition/mealGroups";
+import { mealNames } from "@/core/nutrition/mealNames";
+import { Cancel } from "@/ui/inputs/Cancel";
+import { Choice, Field, Row, RowButton } from "@/ui/inputs/Field";
+import { lateForm } from "@/ui/inputs/lateForm";
+import { Meanwhile } from "@/ui/inputs/Meanwhile";
+import { useRecordForm } from "@/ui/inputs/useRecordForm";
+import { useLog } from "@/ui/log/LogContext";
+import { Button } from "antd";
+import { useEdibles } from "./eatenOf";
+
+const mealChangeForm = lateForm(() => import("@/core/nutrition/forms").then((forms) => forms.mealChangeForm));
+
+/** Something eaten or planned, of another amount or at another meal. */
+export function MealChange({ line: { meal, name }, close }: { line: MealLine; close: () => void }) {
+  const { person, units, today, commit } = useLog();
+  const { foods, recipes } = useEdibles();
+  const of = meal.recipeId != null ? "recipe" : meal.grams != null || meal.foodId != null ? "food" : "words";
+  const amount = of === "recipe" ? meal.portions : meal.grams;
+  const portions = foods.get(meal.foodId ?? "")?.portions;
+  const { control, save, meanwhile, drop } = useRecordForm(
+    mealChangeForm,
+    { units, today, of, portions, isEaten: meal.status !== "planned" },
+    `meal ${meal.id}`,
+    { date: meal.date, meal: meal.meal ?? "", amount: amount == null ? "" : printTyped(amount, 2) },
+    { date: "Day", meal: "Meal", amount: "Amount" },
+  );
+  const names = [...new Set([...mealNames(person.settings ?? {}), ...(meal.meal ? [meal.meal] : [])])];
+  const onSubmit = save(async ({ date, meal: at, amount: much }, changed) => {
+    const next = {
+      ...(much === null || !changed.has("amount") ? meal : ofAmount(meal, much, foods, recipes)),
+      ...(changed.has("meal") ? { meal: at } : {}),
+      ...(changed.has("date") ? { date } : {}),
+    };
+    const saved = await commit([put("meals", next, meal)], `${name} changed`);
+    if (saved) close();
+    return saved;
+  });
+  return (
+    <form onSubmit={(event) => void onSubmit(event)} noValidate aria-label={`Change ${name}`}>
+      <Meanwhile said={meanwhile} />
+      <Row>
+        {of !== "words" && (
+          <Field
+            control={control}
+            name="amount"
+            label="Amount"
+            unit={of === "recipe" ? "portions" : "g"}
+            inputMode="decimal"
+            placeholder={portions?.[0] === undefined ? "" : `2 ${portions[0].name}`}
+            autoFocus
+          />
+        )}
+        <Choice control={control} name="meal" label="Meal" options={names.map((value) => ({ value, label: value }))} />
+        <Field
+          control={control}
+          name="date"
+          label="Day"
+          type="date"
+          lean={meal.status === "planned" ? "ahead" : "back"}
+        />
+        <RowButton>
+          <Button htmlType="submit" type="primary">
+            Save
+          </Button>
+        </RowButton>
+        <Cancel drop={drop} onClose={close} />
+      </Row>
+    </form>
+  );
+}
