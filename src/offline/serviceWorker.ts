@@ -90,10 +90,12 @@ async function missing(): Promise<string[]> {
 /** Puts in the cache what is not there; without a network it stays missing. */
 async function refill(urls: readonly string[]): Promise<void> {
   const cache = await caches.open(controller.strategy.cacheName);
-  for (const url of urls) {
-    const response = await fetch(url, { cache: "reload", credentials: "same-origin" }).catch(() => null);
-    if (response?.ok) await cache.put(controller.getCacheKeyForURL(url)!, response);
-  }
+  await Promise.all(
+    urls.map(async (url) => {
+      const response = await fetch(url, { cache: "reload", credentials: "same-origin" }).catch(() => null);
+      if (response?.ok) await cache.put(controller.getCacheKeyForURL(url)!, response);
+    }),
+  );
 }
 
 /**

@@ -120,28 +120,69 @@ describe("a log kept by forms", () => {
     await hand.page.keyboard.press("Escape");
   });
 
-  it("targets by body weight, as shares and as the rest are kept in grams; those that cannot sum are refused", async () => {
-    await hand.page.goto(`${address}/energy`);
-    const form = formWith(hand, "Save settings");
-    const type = async (protein: string, fat: string, carbohydrate: string) => {
-      await form.getByLabel("Protein, rest").fill(protein);
-      await form.getByLabel("Fat, rest").fill(fat);
-      await form.getByLabel("Carbohydrate, rest").fill(carbohydrate);
-    };
-    await form.getByLabel("Rest day, own target").fill("2000");
-    await type("40 %", "40 %", "40 %");
-    await form.getByText(/make 2,400 kcal of 2,000, 120 %: 400 kcal too many/).waitFor();
-    await form.getByRole("button", { name: "Save settings" }).click();
-    await form.getByText("Together they make 120 % of the day's energy.").waitFor();
-    await type("2 g/kg", "30 %", "the rest");
+  it("targets of a kind of day are typed as they are meant: shares move together, and what cannot sum is refused", async () => {
+    const { page } = hand;
+    await page.goto(`${address}/energy`);
+    await page.getByRole("button", { name: "Change the rest day" }).click();
+    const form = page.getByRole("form", { name: "Targets of a rest day" });
+    const field = (name: string) => form.getByLabel(name, { exact: true });
+    await field("Own energy").fill("2000");
+    await field("Protein").fill("140");
+    await field("Fat").fill("60");
+    await field("Carbohydrate").fill("400");
+    await form.getByText(/make 2,700 kcal of 2,000, 135 %: 700 kcal too many/).waitFor();
+    await form.getByRole("button", { name: "Save targets" }).click();
+    await form.getByText("Together they make 135 % of the day's energy.").waitFor();
+    await field("Protein").fill("30 %");
+    await field("Fat").fill("30 %");
+    await field("Carbohydrate").fill("39 %");
+    await form.getByText("The shares make 99 %: 1 % are left.").waitFor();
+    // What was asked of the last is kept, the others share what it leaves.
+    await field("Fibre").focus();
+    await expect.poll(() => field("Protein").inputValue()).toBe("30.5 %");
     await form.getByText(/make 2,000 kcal of 2,000\.$/).waitFor();
-    await form.getByRole("button", { name: "Save settings" }).click();
-    await saved(hand, "Energy settings");
-    const { energySettings } = await exportedLog(hand.page);
-    const { rest } = (energySettings.at(-1) as unknown as { targets: { rest: Record<string, number> } }).targets;
-    // 30 % of 2000 kcal are 66.7 g of fat; 4 kcal a gram of the others, 9 of fat.
-    expect(rest.fat).toBeCloseTo(66.667, 2);
-    expect(4 * rest.protein! + 9 * rest.fat! + 4 * rest.carbohydrate!).toBeCloseTo(2000, 6);
+    await field("Protein").fill("2 g/kg");
+    await field("Carbohydrate").fill("the rest");
+    await field("Sugars").fill("at most 10 %");
+    await form.getByText(/make 2,000 kcal of 2,000\.$/).waitFor();
+    await form.getByRole("button", { name: "Save targets" }).click();
+    await saved(hand, "Targets of a rest day");
+    const { energySettings } = await exportedLog(page);
+    expect((energySettings.at(-1) as unknown as { targets: object }).targets).toMatchObject({
+      rest: {
+        kcal: 2000,
+        protein: { gramsPerKg: 2 },
+        fat: { share: 0.305 },
+        carbohydrate: { shareOfRest: 1 },
+        sugars: { share: 0.1, direction: "atMost" },
+      },
+    });
+  });
+
+  it("a kind of day of one's own comes by its turn, or is said of a day", async () => {
+    const { page } = hand;
+    await page.goto(`${address}/energy`);
+    await page.getByRole("button", { name: "Add a kind of day" }).click();
+    const form = page.getByRole("form", { name: "A kind of day" });
+    await form.getByLabel("Name").fill("rest");
+    await form.getByText("There is a rest day already.").waitFor();
+    await form.getByLabel("Name").fill("low");
+    await form.getByLabel("When").fill("now and then");
+    await form.getByText(/^Write weekdays/).waitFor();
+    await form.getByLabel("When").fill("every 2 days");
+    await form.getByLabel("Own energy").fill("1500");
+    await form.getByRole("button", { name: "Save targets" }).click();
+    await saved(hand, "Targets of a low day");
+    await page
+      .getByRole("table", { name: "Targets by kind of day" })
+      .getByRole("row", { name: /^Low, today every 2 days from 11 Jun 2026 1,500/ })
+      .waitFor();
+    await page.goto(`${address}/food`);
+    await page.getByText(/left of [\d,]+, low day/).waitFor();
+    await choose(page.getByLabel("Kind of day"), "rest");
+    await saved(hand, "A rest day");
+    await page.getByText(/left of [\d,]+, rest day/).waitFor();
+    await page.getByText(/of protein to go, at least .* g of sugars left, at most/).waitFor();
   });
 
   it("a food from its label: parts of the carbohydrate cannot exceed it; then it is logged, by form and by line", async () => {

@@ -156,24 +156,24 @@ const forms: Record<string, Form> = {
   },
   "the energy settings'": {
     path: "/energy",
-    open: async (page) => section(page, "Equation and targets"),
+    open: async (page) => section(page, "Equation"),
     theirs: into("Activity factor", "1.45"),
-    ours: into("Training day, own target", "2900"),
+    ours: (form) => choose(form.getByLabel("Go by its estimate"), "high, + 10 %"),
     save: "Save settings",
     label: "Energy settings",
     told: /The factor is now “1.45”/,
     held: (log) => {
-      const { activityFactor, targets } = log.energySettings.find(({ from }) => from === testDay)! as {
+      const { activityFactor, estimate } = log.energySettings.find(({ from }) => from === testDay)! as {
         activityFactor?: number;
-        targets?: { training: { kcal: number } };
+        estimate?: string;
       };
       return {
         activityFactor,
-        kcal: targets!.training.kcal,
+        estimate,
         ofToday: log.energySettings.filter(({ from }) => from === testDay).length,
       };
     },
-    expected: { activityFactor: 1.45, kcal: 2900, ofToday: 1 },
+    expected: { activityFactor: 1.45, estimate: "high", ofToday: 1 },
   },
   "the profile's": {
     path: "/settings",

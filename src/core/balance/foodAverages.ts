@@ -1,6 +1,7 @@
 import { type Day, weekdayOf } from "../base/calendar/day";
 import type { AsOf } from "../log/asOf";
-import { dayKind } from "../energy/expenditure";
+import { dayKind, dayKindsOf } from "../energy/expenditure";
+import { energyOf } from "../energy/slice";
 import { addUp, type FullNutrients, scale } from "../nutrition/energy";
 import { eatenOn } from "../nutrition/foodDay";
 import { mealLines } from "../nutrition/mealGroups";
@@ -60,7 +61,7 @@ export function foodAverages(asOf: AsOf): FoodAverages {
         quarter.filter((day) => weekdayOf(day) === weekday),
       ),
     ),
-    kinds: (["training", "rest"] as const).flatMap((kind) =>
+    kinds: dayKindsOf(energyOf(asOf).settingsOn(asOf.on)).flatMap((kind) =>
       mean(
         `${kind} day`,
         quarter.filter((day) => dayKind(asOf, day) === kind),

@@ -1,5 +1,6 @@
 import { dateOf, type Day } from "../base/calendar/day";
 import { weightOf } from "../body/slice";
+import { ladderOf } from "../energy/ladder";
 import type { AsOf } from "../log/asOf";
 import { notesOf } from "../log/notes";
 import { nutritionOf } from "../nutrition/slice";
@@ -7,11 +8,11 @@ import { effectiveStatus } from "../sessions/adherence";
 import { sessionsOf } from "../sessions/slice";
 
 /**
- * Something that waits to be written: the morning's weight, a planned session neither done nor skipped, or a day whose
- * food is not finished.
+ * Something that waits: the morning's weight, a planned session neither done nor skipped, a day whose food is not finished,
+ * or a step of the targets that the weight asks for.
  */
 export interface Due {
-  what: "weighIn" | "session" | "food";
+  what: "weighIn" | "session" | "food" | "step";
   date: string;
   title: string;
 }
@@ -41,5 +42,8 @@ export function dueOf(asOf: AsOf): Due[] {
     if (completes && notesOf(asOf).noteOn(day)?.foodComplete !== true && nutritionOf(asOf).mealsOn(day).length > 0)
       due.push({ what: "food", date: dateOf(day), title: "" });
   }
+  const ladder = ladderOf(asOf);
+  if (ladder !== null && ladder.proposal !== null && ladder.look !== null)
+    due.push({ what: "step", date: ladder.look.date, title: "" });
   return due;
 }

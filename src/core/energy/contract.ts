@@ -2,7 +2,8 @@ import { dateOf } from "../base/calendar/day";
 import { AsOf } from "../log/asOf";
 import { sessionsOf } from "../sessions/slice";
 import type { Target } from "./expenditure";
-import { creditsOn, expenditureOn, targetFor } from "./expenditure";
+import { type Macro, macros } from "./asked";
+import { commonDayKinds, creditsOn, dayKindsOf, expenditureOn, targetFor } from "./expenditure";
 import { equationNames } from "./resting";
 import { energyOf } from "./slice";
 
@@ -12,6 +13,7 @@ export function energyContract(asOf: AsOf) {
   const resting = equationNames.map((name) => [name, energyOf(asOf).restingOn(name, on)] as const);
   const missing = [...new Set(resting.flatMap(([, result]) => ("reason" in result ? [result.reason] : [])))];
   const expenditure = expenditureOn(asOf, on);
+  const own = dayKindsOf(energyOf(asOf).settingsOn(on)).slice(commonDayKinds.length);
   const sessions = sessionsOf(asOf)
     .pastDays()
     .flatMap((day) => creditsOn(asOf, day).map((credit) => ({ date: dateOf(day), ...credit })));
@@ -27,6 +29,7 @@ export function energyContract(asOf: AsOf) {
     targets: {
       training: targetContract(targetFor(asOf, "training", on)),
       rest: targetContract(targetFor(asOf, "rest", on)),
+      ...Object.fromEntries(own.map((kind) => [kind, targetContract(targetFor(asOf, kind, on))])),
     },
     exercise: sessions.map(({ date, ...credit }) =>
       "reason" in credit
@@ -44,12 +47,15 @@ export function energyContract(asOf: AsOf) {
 
 function targetContract(target: Target) {
   if ("reason" in target) return { kcal: null, protein: null, fat: null, carbohydrate: null, reason: target.reason };
-  const { kcal, protein, fat, carbohydrate } = target;
+  const asked = macros.map((macro) => [macro, target.asked[macro]] as const);
+  const why = asked.flatMap(([, one]) =>
+    one === null ? ["no target in grams is set"] : "reason" in one ? [one.reason] : [],
+  );
   return {
-    kcal,
-    protein,
-    fat,
-    carbohydrate,
-    ...(protein === null || fat === null || carbohydrate === null ? { reason: "no target in grams is set" } : {}),
+    kcal: target.kcal,
+    ...(Object.fromEntries(
+      asked.map(([macro, one]) => [macro, one === null || "reason" in one ? null : one.grams]),
+    ) as Record<Macro, number | null>),
+    ...(why.length > 0 ? { reason: [...new Set(why)].join("; ") } : {}),
   };
 }

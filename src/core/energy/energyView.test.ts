@@ -25,7 +25,7 @@ describe("expenditure and targets", () => {
       factorSet: true,
     });
     // 2 kg in 14 days are 1 kg a week: 7,700 kcal ÷ 7 less a day.
-    expect(view.targets.rest).toMatchObject({
+    expect(view.kinds[1]!.target).toMatchObject({
       kcal: expect.closeTo(1.5 * resting - 1100, 6) as number,
       balanceKcal: -1100,
     });

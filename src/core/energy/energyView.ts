@@ -1,18 +1,45 @@
 import { dateOf } from "../base/calendar/day";
+import { fromKcal } from "../base/units/energy";
+import { printTyped } from "../base/units/number";
 import type { GoalCourse, Milestone } from "../body/course";
 import { arrivalFigure, type ArrivalFigure, planFigure, type PlanFigure } from "../body/keyFigures";
 import { weightOf } from "../body/slice";
 import { balanceForRate, goalWarnings, type PlanLine } from "../goals/plan";
 import { goalsOf } from "../goals/slice";
 import type { AsOf } from "../log/asOf";
-import type { EnergySettings } from "../log/kinds/energySettings";
+import type { DayTarget, EnergySettings } from "../log/kinds/energySettings";
 import type { Goal } from "../log/kinds/goals";
 import type { Session } from "../log/kinds/sessions";
 import { sessionsOf } from "../sessions/slice";
-import { type Credit, creditsOn, type Expenditure, expenditureOn, type Target, targetFor } from "./expenditure";
+import { printTurn } from "./dayKindTyped";
+import {
+  type Credit,
+  creditsOn,
+  dayKind,
+  dayKindsOf,
+  type Expenditure,
+  expenditureOn,
+  plannedKcal,
+  type Target,
+  targetFor,
+  targetsOfKind,
+} from "./expenditure";
+import { type Ladder, ladderOf } from "./ladder";
 import { equationError, type EquationName, equationNames, type Resting } from "./resting";
 import { energyOf } from "./slice";
+import { targetFields, type TargetsTyped } from "./targetsTyped";
 import { targetWarnings } from "./targetWarnings";
+
+/** A kind of day: how it was set, and what that comes to today. */
+export interface KindOfDay {
+  name: string;
+  /** When it is, as it is typed; null for training and rest days. */
+  turn: string | null;
+  targets: DayTarget;
+  /** The same as it is typed. */
+  typed: TargetsTyped;
+  target: Target;
+}
 
 export interface EnergyView {
   resting: { equation: EquationName; result: Resting }[];
@@ -20,7 +47,14 @@ export interface EnergyView {
   /** The formula's middle value with its known error either way. */
   range: { low: number; high: number } | null;
   settings: EnergySettings | null;
-  targets: { training: Target; rest: Target };
+  /** Training and rest days, then the trainee's own; and which of them today is. */
+  kinds: KindOfDay[];
+  kindToday: string;
+  /** The energy of a day that has no target of its own. */
+  plannedKcal: number | null;
+  /** What grams for each kilogram are reckoned with. */
+  body: { kg: number; fatFreeKg: number | null } | null;
+  ladder: Ladder | null;
   /** The goal in force, else the one that begins next. */
   goal: Goal | null;
   line: PlanLine | { reason: string };
@@ -43,12 +77,18 @@ export function energyView(asOf: AsOf): EnergyView {
   const line = goalsOf(asOf).line();
   const expenditure = expenditureOn(asOf, on);
   const week = Array.from({ length: 7 }, (_, index) => on - index);
-  const training = targetFor(asOf, "training", on);
-  const resting = energyOf(asOf).restingOn(energyOf(asOf).settingsOn(on)?.equation ?? "mifflinStJeor", on);
-  const targets = { training, rest: targetFor(asOf, "rest", on) };
+  const settings = energyOf(asOf).settingsOn(on);
+  const resting = energyOf(asOf).restingOn(settings?.equation ?? "mifflinStJeor", on);
+  const kinds = dayKindsOf(settings).map((name): KindOfDay => {
+    const own = settings?.dayKinds?.find((kind) => kind.name === name);
+    const turn = own === undefined ? null : printTurn(own);
+    const targets = targetsOfKind(settings, name);
+    const energy = (kcal: number) => printTyped(fromKcal(kcal, asOf.printer.units.energy), 1);
+    return { name, turn, targets, typed: targetFields(targets, energy), target: targetFor(asOf, name, on) };
+  });
   const warnings = [
     ...("reason" in line ? [] : goalWarnings(line, asOf.person.heightCm ?? null)),
-    ...targetWarnings(asOf, targets, resting),
+    ...targetWarnings(asOf, kinds, resting),
   ];
   return {
     resting: equationNames.map((equation) => ({ equation, result: energyOf(asOf).restingOn(equation, on) })),
@@ -57,8 +97,12 @@ export function energyView(asOf: AsOf): EnergyView {
       "reason" in expenditure
         ? null
         : { low: expenditure.byFormula * (1 - equationError), high: expenditure.byFormula * (1 + equationError) },
-    settings: energyOf(asOf).settingsOn(on),
-    targets,
+    settings,
+    kinds,
+    kindToday: dayKind(asOf, on),
+    plannedKcal: plannedKcal(asOf, on),
+    body: energyOf(asOf).bodyOn(on),
+    ladder: ladderOf(asOf),
     goal: goalsOf(asOf).now() ?? goalsOf(asOf).next(),
     line,
     balanceKcal: "reason" in line ? null : balanceForRate(line.kgPerWeek),

@@ -1,20 +1,24 @@
-import type { Day } from "../base/calendar/day";
+import { type Day, mustDay, weekdayOf } from "../base/calendar/day";
 import { weightOf } from "../body/slice";
 import { balanceForRate } from "../goals/plan";
 import { goalsOf } from "../goals/slice";
 import type { AsOf } from "../log/asOf";
+import type { DayTarget, EnergySettings, Estimate, OwnDayKind } from "../log/kinds/energySettings";
 import type { Session } from "../log/kinds/sessions";
 import { notesOf } from "../log/notes";
 import { wasPerformed } from "../sessions/adherence";
 import { kindsOf } from "../sessions/kindsView";
 import { sessionMinutes } from "../sessions/minutes";
 import { sessionsOf } from "../sessions/slice";
+import { type AskedNutrients, askedOn } from "./asked";
 import { netExerciseKcal, restingKcalPerMinute, sessionMet } from "./exercise";
 import type { EquationName } from "./resting";
-import { defaultActivityFactor } from "./resting";
+import { defaultActivityFactor, equationError } from "./resting";
 import { energyOf } from "./slice";
 
-export type DayKind = "training" | "rest";
+/** The kinds of day that everyone has. */
+export const commonDayKinds = ["training", "rest"] as const;
+type CommonDayKind = (typeof commonDayKinds)[number];
 
 /** Expenditure that the targets go by: resting × activity factor, or the measured one that was taken over. */
 export type Expenditure =
@@ -26,10 +30,19 @@ export type Expenditure =
       equation: EquationName;
       factor: number;
       factorSet: boolean;
+      /** Which end of what the formula may be off by is gone by. */
+      estimate: Estimate;
       /** Whether it is a measured one that the trainee has taken over, and since when. */
       takenOn: string | null;
     }
   | { reason: string };
+
+/** What an estimate makes of the formula: its middle, or either end of its known error. */
+export const estimateTimes: Readonly<Record<Estimate, number>> = {
+  low: 1 - equationError,
+  middle: 1,
+  high: 1 + equationError,
+};
 
 export function expenditureOn(asOf: AsOf, day: Day): Expenditure {
   const settings = energyOf(asOf).settingsOn(day);
@@ -39,13 +52,15 @@ export function expenditureOn(asOf: AsOf, day: Day): Expenditure {
   if ("reason" in resting) return resting;
   const byFormula = resting.kcal * factor;
   const taken = settings?.follows === "measured" ? (settings.measuredKcal ?? null) : null;
+  const estimate = settings?.estimate ?? "middle";
   return {
-    kcal: taken ?? byFormula,
+    kcal: taken ?? byFormula * estimateTimes[estimate],
     byFormula,
     resting: resting.kcal,
     equation,
     factor,
     factorSet: settings?.activityFactor != null,
+    estimate,
     takenOn: taken === null ? null : settings!.from,
   };
 }
@@ -101,12 +116,26 @@ export function creditedOn(asOf: AsOf, day: Day): number {
 }
 
 /**
- * Whether a day is a training or a rest day: as the trainee said, else by whether a session is on it that was not
- * dropped.
+ * The kind of a day: as the trainee said, else the first of the trainee's own kinds whose turn it is, else training or
+ * rest, by whether a session is on it that was not dropped.
  */
-export function dayKind(asOf: AsOf, day: Day): DayKind {
-  const said = notesOf(asOf).noteOn(day)?.activity;
-  if (said) return said;
+export function dayKind(asOf: AsOf, day: Day): string {
+  const note = notesOf(asOf).noteOn(day);
+  const own = energyOf(asOf).settingsOn(day)?.dayKinds ?? [];
+  if (note?.dayKind != null && own.some(({ name }) => name === note.dayKind)) return note.dayKind;
+  if (note?.activity) return note.activity;
+  return own.find((kind) => isTurnOf(kind, day))?.name ?? commonKindOf(asOf, day);
+}
+
+/** Whether a kind of day of the trainee's own falls on a day by its weekdays or its rhythm. */
+function isTurnOf({ weekdays, everyDays, firstDate }: OwnDayKind, day: Day): boolean {
+  if (weekdays?.includes(weekdayOf(day)) === true) return true;
+  if (everyDays == null) return false;
+  const first = firstDate == null ? day : mustDay(firstDate);
+  return day >= first && (day - first) % everyDays === 0;
+}
+
+function commonKindOf(asOf: AsOf, day: Day): CommonDayKind {
   return sessionsOf(asOf)
     .on(day)
     .some(({ status }) => status !== "skipped" && status !== "missed")
@@ -114,14 +143,28 @@ export function dayKind(asOf: AsOf, day: Day): DayKind {
     : "rest";
 }
 
+/** The kinds of day there are by some settings: the common ones, then the trainee's own. */
+export function dayKindsOf(settings: EnergySettings | null): string[] {
+  return [...commonDayKinds, ...(settings?.dayKinds ?? []).map(({ name }) => name)];
+}
+
+/** What is asked of a kind of day by some settings. */
+export function targetsOfKind(settings: EnergySettings | null, kind: string): DayTarget {
+  const targets =
+    commonDayKinds.find((one) => one === kind) === undefined
+      ? settings?.dayKinds?.find(({ name }) => name === kind)?.targets
+      : settings?.targets?.[kind as CommonDayKind];
+  return targets ?? {};
+}
+
 /** A day's target: the trainee's own where set, else expenditure plus the balance the plan asks for. */
 export type Target =
   | {
       kcal: number;
-      protein: number | null;
-      fat: number | null;
-      carbohydrate: number | null;
-      kind: DayKind;
+      asked: AskedNutrients;
+      /** Water, millilitres at least; null where none is asked. */
+      waterMl: number | null;
+      kind: string;
       own: boolean;
       expenditureKcal: number | null;
       balanceKcal: number;
@@ -129,25 +172,36 @@ export type Target =
     }
   | { reason: string };
 
-export function targetFor(asOf: AsOf, kind: DayKind, day: Day, creditKcal = 0): Target {
-  const own = energyOf(asOf).settingsOn(day)?.targets?.[kind];
-  const grams = { protein: own?.protein ?? null, fat: own?.fat ?? null, carbohydrate: own?.carbohydrate ?? null };
+export function targetFor(asOf: AsOf, kind: string, day: Day, creditKcal = 0): Target {
+  const targets = targetsOfKind(energyOf(asOf).settingsOn(day), kind);
   const expenditure = expenditureOn(asOf, day);
+  const own = targets.kcal ?? null;
+  const balanceKcal = own === null ? balanceOn(asOf, day) : 0;
+  if (own === null && "reason" in expenditure) return expenditure;
   const expenditureKcal = "reason" in expenditure ? null : expenditure.kcal;
-  if (own?.kcal != null)
-    return { ...grams, kcal: own.kcal + creditKcal, kind, own: true, expenditureKcal, balanceKcal: 0, creditKcal };
-  if ("reason" in expenditure) return expenditure;
-  const line = goalsOf(asOf).lineOn(day);
-  const balanceKcal = "reason" in line || day >= line.deadline ? 0 : balanceForRate(line.kgPerWeek);
+  const kcal = (own ?? expenditureKcal! + balanceKcal) + creditKcal;
   return {
-    ...grams,
-    kcal: expenditure.kcal + balanceKcal + creditKcal,
+    kcal,
+    asked: askedOn(targets, { kcal, body: () => energyOf(asOf).bodyOn(day) }),
+    waterMl: targets.water ?? null,
     kind,
-    own: false,
+    own: own !== null,
     expenditureKcal,
     balanceKcal,
     creditKcal,
   };
+}
+
+/** The balance a day that the plan asks for, kilocalories; none from the goal's day on. */
+function balanceOn(asOf: AsOf, day: Day): number {
+  const line = goalsOf(asOf).lineOn(day);
+  return "reason" in line || day >= line.deadline ? 0 : balanceForRate(line.kgPerWeek);
+}
+
+/** The energy of a day that has no target of its own: expenditure and what the plan asks; null where it is not known. */
+export function plannedKcal(asOf: AsOf, day: Day): number | null {
+  const expenditure = expenditureOn(asOf, day);
+  return "reason" in expenditure ? null : expenditure.kcal + balanceOn(asOf, day);
 }
 
 /** The target of one particular day, with credited sessions added. */

@@ -7,14 +7,17 @@ import {
   type FormContext,
   mass,
   massUnits,
+  nameText,
   read,
   readFigure,
   unread,
   words,
 } from "../entry/form";
+import type { DayTarget } from "../log/kinds/energySettings";
 import { activityFactor, bodyKg, energyKcal, rateKgPerWeek } from "../log/kinds/fields";
 import { equationNames } from "./resting";
-import { macros, targetsTyped, type TargetsRead } from "./targetsTyped";
+import { turnTyped } from "./dayKindTyped";
+import { type TargetsContext, targetsTyped, type TargetsTyped } from "./targetsTyped";
 
 /** The ways to set a goal: by its day, by a limit on one morning, by the change a week, by what is eaten a day. */
 const ways = ["date", "limit", "rate", "intake"] as const;
@@ -57,51 +60,46 @@ export function whatIfForm(context: FormContext) {
   });
 }
 
-/** What targets are typed for, and their fields: the kind of day, then what. */
-const dayKinds = ["training", "rest"] as const;
-type TargetField = `${(typeof dayKinds)[number]}${"Kcal" | "Protein" | "Fat" | "Carbohydrate"}`;
-export type TargetFields = Record<TargetField, string>;
-
-/** The targets of a kind of day out of the fields of their form. */
-export function targetsOf(
-  kind: (typeof dayKinds)[number],
-  fields: TargetFields,
-  context: {
-    units: FormContext["units"];
-    kg: number | null;
-    dayKcal: Record<(typeof dayKinds)[number], number | null>;
-  },
-): TargetsRead {
-  return targetsTyped(
-    {
-      kcal: fields[`${kind}Kcal`],
-      protein: fields[`${kind}Protein`],
-      fat: fields[`${kind}Fat`],
-      carbohydrate: fields[`${kind}Carbohydrate`],
-    },
-    { units: context.units, kg: context.kg, dayKcal: context.dayKcal[kind] },
-  );
-}
-
-/** Equation, activity factor and own targets. @param context with what targets are reckoned with */
-export function energyForm(
-  context: FormContext & { kg: number | null; dayKcal: Record<(typeof dayKinds)[number], number | null> },
-  fields: TargetFields,
-) {
-  const [training, rest] = dayKinds.map((kind) => targetsOf(kind, fields, context)) as [TargetsRead, TargetsRead];
-  const target = (day: TargetsRead, name: "kcal" | (typeof macros)[number]) =>
-    read((_, no) => (day.problems[name] === undefined ? day[name] : no(day.problems[name])));
+/** Equation, activity factor, and which end of what the formula may be off by the targets go by. */
+export function energyForm() {
   return z.object({
     equation: z.enum(equationNames),
     factor: figure("The factor", activityFactor.min(1.2).max(2.6)),
     sessions: z.enum(["inside", "added"]).transform((sessions) => sessions === "inside"),
-    trainingKcal: target(training, "kcal"),
-    trainingProtein: target(training, "protein"),
-    trainingFat: target(training, "fat"),
-    trainingCarbohydrate: target(training, "carbohydrate"),
-    restKcal: target(rest, "kcal"),
-    restProtein: target(rest, "protein"),
-    restFat: target(rest, "fat"),
-    restCarbohydrate: target(rest, "carbohydrate"),
+    estimate: z.enum(["low", "middle", "high"]),
+  });
+}
+
+/**
+ * A kind of day and its targets. @param context with what targets are reckoned with, and the names that are taken; a name that
+ * cannot be changed is not read
+ */
+export function dayKindForm(
+  context: FormContext & TargetsContext & { names: readonly string[] },
+  fields: TargetsTyped,
+) {
+  const day = targetsTyped(fields, context);
+  const target = <F extends keyof TargetsTyped>(field: F) =>
+    read<DayTarget[F] | null>((_, no) => {
+      const problem = day.problems[field];
+      return problem === undefined ? (day.targets[field] ?? null) : no(problem);
+    });
+  return z.object({
+    name: nameText("The name", (typed) =>
+      context.names.some((name) => name.toLowerCase() === typed.toLowerCase())
+        ? `There is a ${typed} day already.`
+        : null,
+    ),
+    turn: read((typed, no) => {
+      const turn = turnTyped(typed, context);
+      return typeof turn === "string" ? no(turn) : turn;
+    }),
+    kcal: target("kcal"),
+    protein: target("protein"),
+    fat: target("fat"),
+    carbohydrate: target("carbohydrate"),
+    fibre: target("fibre"),
+    sugars: target("sugars"),
+    water: target("water"),
   });
 }

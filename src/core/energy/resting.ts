@@ -20,7 +20,7 @@ interface Equation {
   kcal: (body: Body) => Resting;
 }
 
-const lacking = {
+export const lacking = {
   height: "height is not set",
   birthDate: "birth date is not set",
   fat: "no body-fat measurement gives the fat-free mass",

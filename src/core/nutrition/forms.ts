@@ -1,4 +1,5 @@
 import * as z from "zod";
+import { printNumber } from "../base/units/number";
 import {
   civilDate,
   energyUnits,
@@ -15,8 +16,11 @@ import {
   unread,
   words,
 } from "../entry/form";
+import { boundTyped, endsTyped } from "../entry/range";
 import type { Food } from "../log/kinds/foods";
 import { energyKcal, grams, portions, waterMl } from "../log/kinds/fields";
+import type { MealGuides } from "../log/kinds/people";
+import type { Guided } from "./guides";
 import { isGtin } from "./label";
 import { readMealNames } from "./mealNames";
 
@@ -158,5 +162,28 @@ export function mealNamesForm() {
       const names = readMealNames(typed);
       return typeof names === "string" ? no(names) : names;
     }),
+  });
+}
+
+/** What a meal is to hold, each as a range, `at least` or `at most`; empty where nothing is wanted. */
+export function guidesForm({ units }: FormContext) {
+  const within = (most: number, unit: Units) =>
+    read<MealGuides[Guided]>((typed, no) => {
+      if (typed.trim() === "") return null;
+      const [meant, text] = boundTyped(typed.trim());
+      const ends = endsTyped(text).map((end) => readFigure(end, unit));
+      const [from, to = null] = ends;
+      if (from == null || ends.includes(null) || ends.length !== (meant === null ? 2 : 1))
+        return no("Write a range such as 30 to 45, at least 30, or at most 45.");
+      if (from < 0 || (to ?? from) > most) return no(`It must be from 0 to ${printNumber(most, 0)}.`);
+      if (to !== null) return to > from ? { from, to } : no("A range goes from the lower number to the higher.");
+      return meant === "atMost" ? { from: null, to: from } : { from, to: null };
+    });
+  return z.object({
+    kcal: within(10_000, energyUnits(units.energy)),
+    protein: within(600, gramUnits),
+    fat: within(600, gramUnits),
+    carbohydrate: within(1500, gramUnits),
+    fibre: within(200, gramUnits),
   });
 }

@@ -2,8 +2,8 @@ import type { Day } from "../base/calendar/day";
 import { groupBy } from "../base/calendar/groupBy";
 import type { AsOf } from "../log/asOf";
 import type { Meal } from "../log/kinds/meals";
-import type { FullNutrients } from "./energy";
-import { mealNutrients } from "./energy";
+import { addUp, type FullNutrients, mealNutrients } from "./energy";
+import { type GuideStanding, guideStandings } from "./guides";
 import { mealNames } from "./mealNames";
 import { nutritionOf } from "./slice";
 
@@ -17,12 +17,13 @@ export interface MealLine {
   reason: string | null;
 }
 
-/** The lines of one meal, with their energy together. */
+/** The lines of one meal, with their energy together, and how that stands to what the trainee wants of the meal. */
 export interface MealGroup {
   name: string;
   lines: MealLine[];
   kcal: number;
   planned: MealLine[];
+  guides: GuideStanding[];
 }
 
 export function mealLines(asOf: AsOf, day: Day): MealLine[] {
@@ -61,6 +62,10 @@ export function mealGroups(asOf: AsOf, day: Day): MealGroup[] {
       name,
       lines,
       kcal: lines.reduce((sum, { nutrients }) => sum + (nutrients?.kcal ?? 0), 0),
+      guides: guideStandings(
+        asOf.settings.meals?.find((meal) => meal.name === name)?.guides ?? {},
+        addUp(lines.flatMap(({ nutrients }) => nutrients ?? [])),
+      ),
       planned: lines.filter(({ meal }) => meal.status === "planned"),
     }));
 }

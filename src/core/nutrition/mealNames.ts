@@ -3,9 +3,14 @@ import type { Settings } from "../log/kinds/people";
 /** Names of a day's meals where the trainee has none of their own, in the order of the day. */
 export const usualMeals = ["breakfast", "lunch", "dinner", "snack"] as const;
 
-/** Names of a day's meals in their order, the trainee's own where set. */
-export function mealNames({ meals }: Settings): readonly string[] {
-  return meals == null || meals.length === 0 ? usualMeals : meals.map(({ name }) => name);
+/** A day's meals in their order, the trainee's own where set. */
+export function mealsOf({ meals }: Settings): NonNullable<Settings["meals"]> {
+  return meals == null || meals.length === 0 ? usualMeals.map((name) => ({ name })) : meals;
+}
+
+/** Their names. */
+export function mealNames(settings: Settings): readonly string[] {
+  return mealsOf(settings).map(({ name }) => name);
 }
 
 /** So many meals a day has at most. */

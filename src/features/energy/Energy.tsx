@@ -15,7 +15,9 @@ import { usePrinter } from "@/ui/usePrinter";
 import styles from "@/ui/view.module.css";
 import { ArrivalBlock, PlanBlock } from "../../ui/figure/KeyFigures";
 import { AtIntake } from "./AtIntake";
+import { DayKinds } from "./DayKinds";
 import { EnergyForm } from "./EnergyForm";
+import { LadderStep } from "./LadderStep";
 import { Measured } from "./Measured";
 import { GoalForm } from "./GoalForm";
 import { Goals } from "./Goals";
@@ -45,6 +47,8 @@ export function Energy() {
             </p>
           ))}
           {spent && <Measured view={spent} settings={view.settings} />}
+          <LadderStep view={view} />
+          <DayKinds key={`kinds ${person.id}`} view={view} />
           <AtIntake key={`what if ${person.id}`} />
           <div className={styles.two}>
             <Resting view={view} printer={printer} />
@@ -105,28 +109,28 @@ function ExpenditureBlock({
   );
 }
 
-function TargetBlock({ view: { targets, balanceKcal }, printer }: Part) {
+function TargetBlock({ view: { kinds, kindToday, balanceKcal }, printer }: Part) {
   const { today } = useLog();
   const ref = { figure: "foodLeft" as const, date: today };
-  const { training, rest } = targets;
-  if ("reason" in training || "reason" in rest)
-    return (
-      <Figure
-        label="Daily target"
-        figure={ref}
-        on={today}
-        missing={`Not known: ${"reason" in training ? training.reason : ""}.`}
-      />
-    );
-  const same = training.kcal === rest.kcal;
+  const known = kinds.flatMap(({ name, target }) => ("reason" in target ? [] : [{ name, kcal: target.kcal }]));
+  const now = known.find(({ name }) => name === kindToday);
+  if (now === undefined) {
+    const why = kinds.map(({ target }) => ("reason" in target ? target.reason : "")).find((reason) => reason !== "");
+    return <Figure label="Daily target" figure={ref} on={today} missing={`Not known: ${why ?? ""}.`} />;
+  }
+  const others = known.filter(({ kcal }) => kcal !== now.kcal);
   return (
     <Figure
-      label={same ? "Daily target" : "Target, training day"}
-      value={printer.energyNumber(training.kcal)}
+      label={others.length === 0 ? "Daily target" : `Target, ${now.name} day`}
+      value={printer.energyNumber(now.kcal)}
       unit={printer.units.energy}
       figure={ref}
       on={today}
-      note={`${same ? "on training and rest days" : `rest day ${printer.energyNumber(rest.kcal)}`}${balanceKcal === null ? "" : ` · the plan asks ${printer.energyChange(balanceKcal)} a day`}`}
+      note={`${
+        others.length === 0
+          ? "on every kind of day"
+          : others.map(({ name, kcal }) => `${name} day ${printer.energyNumber(kcal)}`).join(", ")
+      }${balanceKcal === null ? "" : ` · the plan asks ${printer.energyChange(balanceKcal)} a day`}`}
     />
   );
 }

@@ -3,16 +3,14 @@
 import { counted } from "@/core/base/units/number";
 import type { MeasuredView } from "@/core/balance/measuredView";
 import type { EnergySettings } from "@/core/log/kinds/energySettings";
-import { put } from "@/core/log/records";
 import { fullDate, shortDate } from "@/ui/dates";
 import { late } from "@/ui/kit/late";
 import { LinkButton } from "@/ui/kit/LinkButton";
 import { RecordTable } from "@/ui/kit/RecordTable";
-import { useLog } from "@/ui/log/LogContext";
 import { usePrinter } from "@/ui/usePrinter";
 import styles from "@/ui/view.module.css";
 import { Button } from "antd";
-import { v7 as newId } from "uuid";
+import { useEnergyChange } from "./useEnergyChange";
 
 const ExpenditureChart = late(
   () => import("./ExpenditureChart").then((chart) => chart.ExpenditureChart),
@@ -22,22 +20,13 @@ const ExpenditureChart = late(
 /** What the body really spends, by weight and food together, through time; and the targets by it, where that is wanted. */
 export function Measured({ view, settings }: { view: MeasuredView; settings: EnergySettings | null }) {
   const printer = usePrinter();
-  const { person, today, commit } = useLog();
+  const change = useEnergyChange(settings);
   const { now, taken, proposal, nextFrom, lately, moved, course } = view;
-  const go = (follows: "formula" | "measured", measuredKcal: number | null) => {
-    const base = settings?.from === today ? settings : null;
-    const { id: _id, revision: _revision, changed: _changed, ...kept } = settings ?? {};
-    const next: EnergySettings = {
-      ...kept,
-      ...(base ?? { id: newId(), personId: person.id }),
-      from: today,
-      follows,
-      measuredKcal,
-    };
-    const label =
-      measuredKcal === null ? "Targets by the formula" : `Targets by the measured ${printer.energy(measuredKcal)}`;
-    void commit([put("energySettings", next, base ?? undefined)], label);
-  };
+  const go = (follows: "formula" | "measured", measuredKcal: number | null) =>
+    void change(
+      { follows, measuredKcal },
+      measuredKcal === null ? "Targets by the formula" : `Targets by the measured ${printer.energy(measuredKcal)}`,
+    );
   return (
     <section className={styles.section}>
       <h2>What the body spends</h2>

@@ -2,9 +2,12 @@
 
 import { printPlain } from "@/core/base/units/number";
 import { put } from "@/core/log/records";
-import type { FoodDay } from "@/core/nutrition/foodDay";
+import type { DayNote } from "@/core/log/kinds/dayNotes";
+import type { FoodView } from "@/core/nutrition/foodView";
 import { check, Field, Row, RowButton } from "@/ui/inputs/Field";
+import { Captioned } from "@/ui/kit/Captioned";
 import { LinkButton } from "@/ui/kit/LinkButton";
+import { Select } from "@/ui/kit/Select";
 import { Tick } from "@/ui/kit/Tick";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
@@ -16,8 +19,8 @@ import { v7 as newId } from "uuid";
 
 const waterForm = lateForm(() => import("@/core/nutrition/forms").then((forms) => forms.waterForm));
 
-/** Water, and whether everything eaten that day is written. */
-export function DayMarks({ food, date }: { food: FoodDay; date: string }) {
+/** Water, what kind of day it is, and whether everything eaten that day is written. */
+export function DayMarks({ view: { food, kinds, kindSaid }, date }: { view: FoodView; date: string }) {
   const { person, units, commit, today } = useLog();
   const note = useFigure("day", { date })?.note ?? null;
   const { control, handleSubmit, drop } = useTypedForm(waterForm, { units, today }, `water ${person.id} ${date}`, {
@@ -27,12 +30,39 @@ export function DayMarks({ food, date }: { food: FoodDay; date: string }) {
     const drink = put("water", { id: newId(), personId: person.id, date, ml });
     if (await commit([drink], `Water ${printPlain(ml, 0)} ml`)) drop();
   });
-  const setComplete = async (foodComplete: boolean) => {
-    const next = { ...(note ?? { id: newId(), personId: person.id, date }), foodComplete };
-    const label = foodComplete ? "Day complete" : food.complete ? "Day open again" : "Day not whole, out of all means";
-    await commit([put("dayNotes", next, note ?? undefined)], label);
+  const write = (change: Partial<DayNote>, label: string) => {
+    const next = { ...(note ?? { id: newId(), personId: person.id, date }), ...change };
+    return commit([put("dayNotes", next, note ?? undefined)], label);
   };
-  if (date > today) return null;
+  const setComplete = (foodComplete: boolean) =>
+    write(
+      { foodComplete },
+      foodComplete ? "Day complete" : food.complete ? "Day open again" : "Day not whole, out of all means",
+    );
+  const setKind = (kind: string) => {
+    const activity = kind === "training" || kind === "rest" ? kind : null;
+    void write(
+      { activity, dayKind: activity === null && kind !== "" ? kind : null },
+      kind === "" ? "Kind of day by its turn" : `A ${kind} day`,
+    );
+  };
+  const comes = "reason" in food.target || kindSaid !== null ? "" : `, ${food.target.kind}`;
+  const kind = (
+    <Captioned caption="Kind of day" over>
+      {(id) => (
+        <Select
+          id={id}
+          value={kindSaid ?? ""}
+          options={[
+            { value: "", label: `by its turn${comes}` },
+            ...kinds.map((name) => ({ value: name, label: name })),
+          ]}
+          onChange={setKind}
+        />
+      )}
+    </Captioned>
+  );
+  if (date > today) return <Row>{kind}</Row>;
   return (
     <form className={styles.section} onSubmit={(event) => void addWater(event)} noValidate>
       <Row>
@@ -40,6 +70,7 @@ export function DayMarks({ food, date }: { food: FoodDay; date: string }) {
         <RowButton>
           <Button htmlType="submit">Add water</Button>
         </RowButton>
+        {kind}
         <Tick className={check} checked={food.complete} onChange={(complete) => void setComplete(complete)}>
           Everything eaten that day is written
         </Tick>

@@ -1,10 +1,12 @@
 "use client";
 
 import { dateOf } from "@/core/base/calendar/day";
+import { capitalised } from "@/core/base/text";
 import { printNumber } from "@/core/base/units/number";
 import { put } from "@/core/log/records";
 import type { FoodDay } from "@/core/nutrition/foodDay";
 import type { FoodView } from "@/core/nutrition/foodView";
+import { guided, type Guided } from "@/core/nutrition/guides";
 import { columnDate, longDate } from "@/ui/dates";
 import { WorkingLink } from "@/ui/figure/Figure";
 import type { Column } from "@/ui/kit/column";
@@ -33,10 +35,11 @@ export function Food() {
       <FoodHead title={`Food, ${longDate(day)}`}>{view && <Left food={view.food} date={day} />}</FoodHead>
       {view && (
         <>
-          <Gone food={view.food} />
+          <Gone view={view} />
           <Meals view={view} />
+          <Guides meals={view.meals} />
           <Usuals day={day} meals={view.meals} />
-          <DayMarks key={day} food={view.food} date={day} />
+          <DayMarks key={day} view={view} date={day} />
           <Week week={view.week} />
           <Averages />
         </>
@@ -63,19 +66,50 @@ function Left({ food, date }: { food: FoodDay; date: string }) {
   );
 }
 
-/** What is left of each nutrient that has a target; over on protein is as it should be. */
-function Gone({ food: { eaten, target } }: { food: FoodDay }) {
-  if ("reason" in target) return null;
-  const said = (["protein", "fat", "carbohydrate"] as const).flatMap((name) => {
-    const aim = target[name];
-    if (aim === null) return [];
-    const left = aim - eaten[name];
-    const grams = printNumber(Math.abs(left), 0);
-    if (name === "protein")
-      return [left > 0 ? `${grams} g of protein to go, at least` : `protein is there, ${grams} g over`];
-    return [left >= 0 ? `${grams} g of ${name} left` : `${grams} g of ${name} over`];
-  });
+/** What is left of each nutrient that has a target, each by its direction; and water. */
+function Gone({ view: { food, standings } }: { view: FoodView }) {
+  const asked = "reason" in food.target ? null : food.target.waterMl;
+  const water =
+    asked === null
+      ? []
+      : [food.waterMl < asked ? `${printNumber(asked - food.waterMl, 0)} ml of water to go` : "water is there"];
+  const said = [...standings.map((one) => one.said), ...water];
   return said.length === 0 ? null : <p className="larger">{said.join(" · ")}</p>;
+}
+
+/** Meals beside what the trainee wants of each. */
+function Guides({ meals }: { meals: FoodView["meals"] }) {
+  const printer = usePrinter();
+  const columns = meals.filter(({ guides }) => guides.length > 0);
+  if (columns.length === 0) return null;
+  const number = (of: Guided, value: number) => (of === "kcal" ? printer.energyNumber(value) : printNumber(value, 0));
+  return (
+    <Matrix<FoodView["meals"][number]>
+      label="Meals beside their guides"
+      corner="Beside its guide"
+      columns={columns}
+      keyOf={({ name }) => name}
+      headOf={({ name }) => capitalised(name)}
+      lines={guided
+        .filter((of) => columns.some(({ guides }) => guides.some((one) => one.of === of)))
+        .map((of) => ({
+          head: of === "kcal" ? `Energy, ${printer.units.energy}` : `${capitalised(of)}, g`,
+          cell: ({ guides }) => {
+            const one = guides.find((guide) => guide.of === of);
+            if (one === undefined) return "";
+            const by = number(of, one.by);
+            const said = { toGo: `${by} to go`, over: `${by} over`, there: "there", within: "within", left: "within" }[
+              one.is
+            ];
+            return (
+              <>
+                {number(of, one.eaten)} <span className={one.is === "over" ? "warn small" : "quiet small"}>{said}</span>
+              </>
+            );
+          },
+        }))}
+    />
+  );
 }
 
 /** A line of a meal, the first of it under the meal's name; or what was eaten in all. */

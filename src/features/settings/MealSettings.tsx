@@ -1,15 +1,24 @@
 "use client";
 
-import { mealNames } from "@/core/nutrition/mealNames";
+import { capitalised } from "@/core/base/text";
+import type { Settings } from "@/core/log/kinds/people";
+import { guided, type Guided, printGuide } from "@/core/nutrition/guides";
+import { mealNames, mealsOf } from "@/core/nutrition/mealNames";
+import { Cancel } from "@/ui/inputs/Cancel";
 import { Field, list, Row, RowButton } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
-import { useRecordForm } from "@/ui/inputs/useRecordForm";
+import { changedOnly, useRecordForm } from "@/ui/inputs/useRecordForm";
+import type { Column } from "@/ui/kit/column";
+import { LinkButton } from "@/ui/kit/LinkButton";
+import { RecordTable } from "@/ui/kit/RecordTable";
 import { useLog } from "@/ui/log/LogContext";
 import { useSettings } from "@/ui/log/useSettings";
 import view from "@/ui/view.module.css";
 import { lateForm } from "@/ui/inputs/lateForm";
 import { Button } from "antd";
+import { useState } from "react";
 
+const guidesForm = lateForm(() => import("@/core/nutrition/forms").then((forms) => forms.guidesForm));
 const mealNamesForm = lateForm(() => import("@/core/nutrition/forms").then((forms) => forms.mealNamesForm));
 
 /** The meals of the trainee's day, in their order. */
@@ -23,10 +32,12 @@ export function MealSettings() {
     { meals: mealNames(settings).join(", ") },
     { meals: "Meals" },
   );
-  const onSubmit = save(({ meals }) =>
+  const meals = mealsOf(settings);
+  const [opened, setOpened] = useState<string | null>(null);
+  const onSubmit = save(({ meals: named }) =>
     change(
       // What else is kept of a meal stays with its name.
-      { meals: meals.map((name) => ({ ...settings.meals?.find((one) => one.name === name), name })) },
+      { meals: named.map((name) => ({ ...settings.meals?.find((one) => one.name === name), name })) },
       "Meals",
     ),
   );
@@ -45,6 +56,88 @@ export function MealSettings() {
       <p className="quiet small">
         Foods are written to one by its name and a colon: {mealNames(settings).at(-1)}: 80 g oats.
       </p>
+      <RecordTable
+        label="What each meal is to hold"
+        rows={meals}
+        keyOf={({ name }) => name}
+        below={(meal) =>
+          meal.name === opened && <GuideForm key={meal.name} meal={meal} close={() => setOpened(null)} />
+        }
+        columns={[
+          { head: "Meal", cell: ({ name }) => name },
+          ...guided.map((of): Column<Guidable> => ({
+            head: of === "kcal" ? units.energy : `${capitalised(of)}, g`,
+            num: true,
+            cell: ({ guides }) => printGuide(of, guides, units.energy),
+          })),
+          {
+            head: "Change",
+            mute: true,
+            num: true,
+            cell: ({ name }) => (
+              <LinkButton aria-label={`Change what ${name} is to hold`} onClick={() => setOpened(name)}>
+                Change
+              </LinkButton>
+            ),
+          },
+        ]}
+      />
     </section>
   );
 }
+
+type Guidable = NonNullable<Settings["meals"]>[number];
+
+/** What a meal is to hold: its energy and nutrients, each as a range, at least, or at most. */
+function GuideForm({ meal: { name, guides }, close }: { meal: Guidable; close: () => void }) {
+  const { person, units, today } = useLog();
+  const [settings, change] = useSettings();
+  const shown = Object.fromEntries(guided.map((of) => [of, printGuide(of, guides, units.energy)])) as Record<
+    Guided,
+    string
+  >;
+  const { control, save, drop, meanwhile } = useRecordForm(
+    guidesForm,
+    { units, today },
+    `guides ${person.id} ${name}`,
+    shown,
+    { kcal: "Energy", protein: "Protein", fat: "Fat", carbohydrate: "Carbohydrate", fibre: "Fibre" },
+  );
+  const onSubmit = save(async (values, changed) => {
+    const next = { ...guides, ...changedOnly(changed, values) };
+    const meals = mealsOf(settings).map((one) => (one.name === name ? { ...one, guides: next } : one));
+    const saved = await change({ meals }, `What ${name} is to hold`);
+    if (saved) close();
+    return saved;
+  });
+  return (
+    <form onSubmit={(event) => void onSubmit(event)} noValidate aria-label={`What ${name} is to hold`}>
+      <Meanwhile said={meanwhile} />
+      <Row>
+        {guided.map((of) => (
+          <Field
+            key={of}
+            control={control}
+            name={of}
+            label={of === "kcal" ? "Energy" : capitalised(of)}
+            unit={of === "kcal" ? units.energy : "g"}
+            placeholder={placeholders[of]}
+          />
+        ))}
+        <RowButton>
+          <Button htmlType="submit" type="primary">
+            Save
+          </Button>
+        </RowButton>
+        <Cancel drop={drop} onClose={close} />
+      </Row>
+    </form>
+  );
+}
+const placeholders: Readonly<Record<Guided, string>> = {
+  kcal: "400 to 600",
+  protein: "at least 30",
+  fat: "at most 25",
+  carbohydrate: "40 to 80",
+  fibre: "at least 8",
+};

@@ -101,7 +101,12 @@ function DueList({ due }: { due: DayView["due"] }) {
     <ul className={styles.due}>
       {open.map((one) => (
         <li key={`${one.what} ${one.date} ${one.title}`}>
-          {dueText(one)} <LinkButton onClick={() => chooseDay(one.date)}>Open that day</LinkButton>
+          {dueText(one)}{" "}
+          {one.what === "step" ? (
+            <Link href="/energy">Look at it</Link>
+          ) : (
+            <LinkButton onClick={() => chooseDay(one.date)}>Open that day</LinkButton>
+          )}
         </li>
       ))}
     </ul>

@@ -136,10 +136,11 @@ function FoodLeft({ view: { food, date }, printer, on }: Block & { view: DayView
         missing={`Not known: ${food.unknownWhy}. At least ${printer.energy(food.eaten.kcal)} of ${printer.energy(target.kcal)} is eaten.`}
       />
     );
+  const { protein: asked } = target.asked;
   const protein =
-    target.protein === null
+    asked === null || "reason" in asked
       ? ""
-      : ` · protein ${food.eaten.protein >= target.protein ? "reached" : `${printNumber(target.protein - food.eaten.protein, 0)} g to go`}`;
+      : ` · protein ${food.eaten.protein >= asked.grams ? "reached" : `${printNumber(asked.grams - food.eaten.protein, 0)} g to go`}`;
   const over = remainingKcal < 0;
   return (
     <Figure

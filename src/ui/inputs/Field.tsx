@@ -22,6 +22,8 @@ interface FieldProps<T extends FieldValues> {
   autoFocus?: boolean;
   className?: string;
   onChange?: () => void;
+  /** Once it is left. */
+  onLeave?: () => void;
 }
 
 /** One labelled field for text, a date or a time, read by the schema of its form as it is typed; the reason stands under it. */
@@ -37,6 +39,7 @@ export function Field<T extends FieldValues>({
   autoFocus,
   className,
   onChange: changed,
+  onLeave,
 }: FieldProps<T>) {
   const id = useId();
   const {
@@ -60,6 +63,7 @@ export function Field<T extends FieldValues>({
     onBlur: () => {
       if (sum !== null) write(sum);
       onBlur();
+      onLeave?.();
     },
   };
   return (

@@ -14,6 +14,9 @@ export interface NewVersion {
 /** About how many bytes the application takes when it is kept for use without a network. */
 const appBytes = 6_000_000;
 
+/** What is missing is fetched again first: on a slow line that takes its time. A part that has died answers never. */
+const longestLook = 120_000;
+
 /** How the application stands without a network; null where no browser part keeps it. */
 export async function keptForOffline(): Promise<KeptStanding | null> {
   const controller = navigator.serviceWorker?.controller;
@@ -21,7 +24,7 @@ export async function keptForOffline(): Promise<KeptStanding | null> {
   const { port1, port2 } = new MessageChannel();
   return new Promise((resolve) => {
     port1.onmessage = ({ data }: MessageEvent<KeptStanding>) => resolve(data);
-    setTimeout(() => resolve(null), 20_000);
+    setTimeout(() => resolve(null), longestLook);
     controller.postMessage("is it whole", [port2]);
   });
 }

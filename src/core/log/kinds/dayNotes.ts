@@ -1,5 +1,5 @@
 import * as z from "zod";
-import { date, id, open, owned, text } from "./fields";
+import { date, id, name, open, owned, text } from "./fields";
 import { dailyKind } from "./kind";
 
 const schema = open({
@@ -7,6 +7,8 @@ const schema = open({
   date,
   text: text.nullish(),
   activity: z.enum(["training", "rest"]).nullish(),
+  /** The kind of day of the trainee's own that it is, where that was said of it. */
+  dayKind: name.nullish(),
   /** Rest is planned for the day. What the day becomes is said by its sessions; see `activity`. */
   restPlanned: z.boolean().nullish(),
   foodComplete: z.boolean().nullish(),

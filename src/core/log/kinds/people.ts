@@ -1,6 +1,6 @@
 import * as z from "zod";
 import { shortest, tallest } from "../../base/units/length";
-import { barKg, date, id, name, open, plateCount, plateKg, restSeconds, shared } from "./fields";
+import { barKg, date, energyKcal, grams, id, name, open, plateCount, plateKg, restSeconds, shared } from "./fields";
 import { byName, householdKind } from "./kind";
 
 /** How a maximum is estimated; `personal` is each lift's own relation of repetitions to load. */
@@ -15,6 +15,16 @@ export const e1rmFormula = z.enum([
   "lander",
   "personal",
 ]);
+
+/** What a meal is to hold: from, to, or between both. */
+const guide = (amount: typeof grams) => open({ from: amount.nullish(), to: amount.nullish() }).nullish();
+const guides = open({
+  kcal: guide(energyKcal),
+  protein: guide(grams),
+  fat: guide(grams),
+  carbohydrate: guide(grams),
+  fibre: guide(grams),
+});
 
 /** What changes a figure, per person. Everything here has a default, so an absent field is not an error. */
 const settings = open({
@@ -31,7 +41,7 @@ const settings = open({
   restSeconds: restSeconds.nullish(),
   /** The meals of a day in their order; breakfast, lunch, dinner and snack without them. */
   meals: z
-    .array(open({ name, hour: z.number().min(0).max(24).nullish() }))
+    .array(open({ name, hour: z.number().min(0).max(24).nullish(), guides: guides.nullish() }))
     .max(12)
     .nullish(),
   /** The lifts whose best attempts of a meet make its total. */
@@ -53,6 +63,7 @@ const schema = open({
 
 export type Person = z.infer<typeof schema>;
 export type Settings = z.infer<typeof settings>;
+export type MealGuides = z.infer<typeof guides>;
 
 export const people = householdKind({
   schema,
