@@ -204,6 +204,8 @@ export function everyQuestion(log: Log, asking: Asking): { [N in QueryName]: Que
       { ...asking, text: "press", muscle: null, equipment: null, group: null },
     ],
     mergeExercises: [{ ...asking, keptId: first, goneId: second }],
+    mergeFoods: [{ ...asking, keptId: "oats", goneId: "egg" }],
+    nutrients: [{ ...asking, from: ago(40), to: ago(0) }],
     setsPreview: [
       {
         ...asking,

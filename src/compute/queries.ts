@@ -14,6 +14,7 @@ import { foodAverages } from "@/core/balance/foodAverages";
 import { mealWeek } from "@/core/nutrition/mealWeek";
 import { mealsCopied, usualsOn } from "@/core/nutrition/usuals";
 import { measuredView } from "@/core/balance/measuredView";
+import { nutrientTable } from "@/core/balance/nutrientTable";
 import { intakeForGoal, whatIf, type WhatIfAsk } from "@/core/balance/whatIf";
 import { type GoalAsk, goalPreview } from "@/core/energy/goalPreview";
 import { type LedgerAsk, ledgerPreview, ledgerView } from "@/core/ledger/ledgerView";
@@ -49,6 +50,7 @@ import { type ReportAsk, reportView } from "@/core/review/reportView";
 import { planDone } from "@/core/review/planDone";
 import { kindsView, ownKinds } from "@/core/sessions/kindsView";
 import type { LibraryFilter } from "@/core/strength/library";
+import { mergeFoods } from "@/core/nutrition/mergeFoods";
 import { exercisesView, mergeExercises } from "@/core/strength/libraryView";
 import { liftsView, liftView, type SuggestAsk, suggestView } from "@/core/strength/liftsView";
 import { householdLifts, recordsView } from "@/core/strength/recordsView";
@@ -178,6 +180,9 @@ const questions = {
   mergeExercises: ofPerson((asOf, { keptId, goneId }: { keptId: string; goneId: string }) =>
     mergeExercises(asOf, keptId, goneId),
   ),
+  mergeFoods: ofPerson((asOf, { keptId, goneId }: { keptId: string; goneId: string }) =>
+    mergeFoods(asOf, keptId, goneId),
+  ),
   setsPreview: ofPerson((asOf, { text, ask }: { text: string; ask: SetsSheetAsk }, newId) =>
     setsPreview(asOf, text, ask, newId),
   ),
@@ -194,6 +199,9 @@ const questions = {
   measures: ofPerson((asOf) => measuresView(asOf)),
   food: ofPerson((asOf, { date }: OnDate) => foodView(asOf, mustDay(date))),
   energy: ofPerson((asOf) => energyView(asOf)),
+  nutrients: ofPerson((asOf, { from, to }: { from: string; to: string }) =>
+    nutrientTable(asOf, mustDay(from), mustDay(to)),
+  ),
   goalPreview: ofPerson((asOf, asks: GoalAsk) => goalPreview(asOf, asks)),
   working: ofPerson(
     (asOf, { ref }: { on: string; ref: FigureRef }) => workingOf(asOf, ref),

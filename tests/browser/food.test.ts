@@ -3,7 +3,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { pathToFileURL } from "node:url";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { address, choose, exportedLog, openDemo, saved, testDay, trainee, type Trainee } from "./harness";
+import { address, choose, exportedLog, openDemo, saved, testDay, trainee, type Trainee, write } from "./harness";
 
 describe("food and what the body spends", () => {
   let hand: Trainee;
@@ -325,6 +325,77 @@ describe("food and what the body spends", () => {
     await page.getByRole("button", { name: "New food" }).click();
     await ask("2000000000039", /You have it already: Walnut loaf/);
     await form.getByRole("button", { name: "Cancel" }).click();
+  });
+
+  it("a label of 100 ml is kept by what those weigh, drunk by the millilitre, and made one with its double", async () => {
+    const { page } = hand;
+    await openDemo(page, "/food/foods");
+    await page.getByRole("button", { name: "New food" }).click();
+    const form = page.getByRole("form", { name: "A new food" });
+    await form.getByLabel("Name", { exact: true }).fill("Oat drink");
+    await choose(form.getByLabel("The label is of"), "100 ml");
+    await form.getByLabel("Energy of 100 ml, if stated").fill("46.35");
+    await form.getByRole("button", { name: "Save food" }).click();
+    await form.getByText("The weight of 100 ml is missing.").waitFor();
+    await form.getByLabel("100 ml weigh").fill("103");
+    await form.getByRole("button", { name: "Save food" }).click();
+    await saved(hand, "Food Oat drink");
+    await page.getByRole("row", { name: /^Oat drink.* 45 / }).waitFor();
+    await write(page, "snack: 200 ml oat drink");
+    // 206 g of what has 45 kcal in 100 g.
+    await saved(hand, "206 g Oat drink, 93 kcal");
+    await page.keyboard.press("Escape");
+    const menuOf = async (name: string, what: string) => {
+      await page.getByRole("button", { name: `More to do with ${name}` }).click();
+      await page.getByRole("menuitem", { name: what }).click();
+    };
+    await menuOf("Oat drink", "The same as another");
+    await choose(page.getByLabel("Oat drink is the same as"), "Butter");
+    await page.getByText(/lines? of meals and \d+ recipes? move\./).waitFor();
+    await page.getByRole("button", { name: "Make them one" }).click();
+    await saved(hand, "Butter is now Oat drink");
+    expect((await eatenOn(testDay)).filter(({ foodId }) => foodId === "butter")).toEqual([]);
+    await openDemo(page, "/food/foods");
+    await page.keyboard.press("u");
+    await page.getByText("Undone: Butter is now Oat drink").waitFor();
+    expect((await eatenOn(testDay)).filter(({ foodId }) => foodId === "butter")).toHaveLength(1);
+  });
+
+  it("a meal stands beside what it is to hold, yesterday's is written again by the line, and any days go out as CSV", async () => {
+    const { page } = hand;
+    await openDemo(page, "/settings");
+    await page.getByRole("button", { name: "Change what breakfast is to hold" }).click();
+    const form = page.getByRole("form", { name: "What breakfast is to hold" });
+    await form.getByLabel("Energy").fill("30");
+    await form.getByText("Write a range such as 30 to 45, at least 30, or at most 45.").waitFor();
+    await form.getByLabel("Energy").fill("100 to 200");
+    await form.getByLabel("Protein").fill("at least 10");
+    await form.getByRole("button", { name: "Save" }).click();
+    await saved(hand, "What breakfast is to hold");
+    await openDemo(page, "/food");
+    const guides = page.getByRole("table", { name: "Meals beside their guides" });
+    await guides.getByRole("row", { name: /^Energy, kcal .* over$/ }).waitFor();
+    await guides.getByRole("row", { name: /^Protein, g .* there$/ }).waitFor();
+    await write(page, "dinner: same as yesterday");
+    await page.keyboard.press("Escape");
+    const again = (await eatenOn("2026-06-10")).filter(({ meal }) => meal === "dinner");
+    const dinners = (await eatenOn(testDay)).filter(({ meal, status }) => meal === "dinner" && status === "eaten");
+    expect(dinners.map(({ foodId }) => foodId)).toEqual(expect.arrayContaining(again.map(({ foodId }) => foodId)));
+    await openDemo(page, "/food");
+    await page.getByText("Nutrients over any days").click();
+    const table = page.getByRole("table", { name: "Nutrients by day" });
+    await table.getByRole("row", { name: /^Mean of \d+ whole days/ }).waitFor();
+    const [file] = await Promise.all([
+      page.waitForEvent("download"),
+      page.getByRole("button", { name: "As CSV" }).click(),
+    ]);
+    const lines = readFileSync((await file.path())!, "utf8")
+      .trim()
+      .split(/\r?\n/);
+    expect(lines[0]).toBe(
+      "date,energy (kcal),protein (g),fat (g),carbohydrate (g),fibre (g),sugars (g),polyols (g),alcohol (g),water (ml),target (kcal),whole",
+    );
+    expect(lines.length).toBeGreaterThan(20);
   });
 
   it("the measured expenditure stands with its interval, is taken over for the targets, and given back", async () => {

@@ -1,5 +1,14 @@
 import { type At, isMark, isWhole, isWord } from "../entry/amounts";
+import type { Food } from "../log/kinds/foods";
 import type { Token } from "../entry/tokens";
+
+/** Units of volume among those of an amount. */
+const volumes = new Set(["ml", "cl", "dl", "l", "litre", "litres", "liter", "liters"]);
+
+/** Grams of one of a unit; of a volume by what a millilitre of the food weighs, as water where that is not written. */
+export function gramsOf(unit: string, { gramsPerMl }: Pick<Food, "gramsPerMl">): number {
+  return grams[unit]! * (volumes.has(unit) ? (gramsPerMl ?? 1) : 1);
+}
 
 /** Grams of each unit an amount of food is written in; a millilitre is taken for a gram. */
 export const grams: Readonly<Record<string, number>> = {

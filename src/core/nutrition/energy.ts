@@ -105,6 +105,11 @@ export function perPortion(recipe: Recipe, foods: ReadonlyMap<string, Food>): Fu
   return scale(addUp(parts), 1 / (recipe.portions ?? 1));
 }
 
+/** What a portion of a recipe weighs cooked, grams; null where its cooked weight is not written. */
+export function gramsOfPortion({ cookedGrams, portions }: Recipe): number | null {
+  return cookedGrams == null ? null : cookedGrams / (portions ?? 1);
+}
+
 /** What a meal of so many grams of a food writes down: which food, how much, and its nutrients as they are now. */
 export function ofFood(food: Food, grams: number) {
   return { foodId: food.id, grams, nutrients: scale(per100g(food), grams / 100) };

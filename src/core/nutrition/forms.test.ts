@@ -1,11 +1,13 @@
 import { ofAmount } from "./energy";
 import { describe, expect, it } from "vitest";
 import { filled, imperial, metric, whyNot } from "../../../tests/filled";
-import { foodForm, mealChangeForm, mealForm, mealNamesForm, waterForm } from "./forms";
+import { type Counted, foodForm, mealChangeForm, mealForm, mealNamesForm, waterForm } from "./forms";
 
 const label = {
   name: " Rye bread ",
   basis: "total" as "total" | "available",
+  per: "g" as "g" | "ml" | "portion",
+  weighs: "",
   energy: "950",
   protein: "8,5",
   fat: "",
@@ -24,6 +26,8 @@ describe("a food as it is typed", () => {
     expect(filled(foodForm, { ...imperial, taken }, label)).toEqual({
       name: "Rye bread",
       basis: "total",
+      per: "g",
+      weighs: null,
       // 950 kJ at 4.184 kJ a kilocalorie.
       energy: 950 / 4.184,
       protein: 8.5,
@@ -59,25 +63,39 @@ describe("a food as it is typed", () => {
       fat: "It must be from 0 to 100 g.",
     });
   });
+  it("is of 100 ml or of a portion by what those weigh", () => {
+    const per = (kind: "ml" | "portion", weighs: string, more: object = {}) =>
+      whyNot(foodForm, { ...metric, taken }, { ...label, energy: "60", per: kind, weighs, ...more });
+    expect(per("ml", "103")).toEqual({});
+    expect(per("portion", "38", { carbohydrate: "17", fibre: "3", sugars: "2" })).toEqual({});
+    expect(per("portion", "38")).toEqual({ carbohydrate: "It must be from 0 to 38 g." });
+    expect(per("ml", "")).toEqual({ weighs: "The weight of 100 ml is missing." });
+    expect(per("ml", "3")).toMatchObject({ weighs: "The weight of 100 ml must be from 10 to 500 g." });
+  });
 });
 
 describe("what is eaten and drunk as it is typed", () => {
   it("is grams of a food and portions of a recipe, whichever is chosen; none is taken where none is", () => {
-    const portionsOf = (thing: string) => (thing === "food bread" ? [{ name: "Slice", grams: 38 }] : null);
+    const countedIn = (thing: string): Counted =>
+      thing.startsWith("recipe ")
+        ? { of: "recipe", gramsOfPortion: thing === "recipe stew" ? 350 : null }
+        : { of: "food", portions: thing === "food bread" ? [{ name: "Slice", grams: 38 }] : null };
     const amount = (typed: string, thing: string) =>
-      filled(mealForm, { ...metric, portionsOf }, { meal: "lunch", thing, amount: typed }).amount;
+      filled(mealForm, { ...metric, countedIn }, { meal: "lunch", thing, amount: typed }).amount;
     // Two slices of 38 g, and a half of one.
     expect([amount("2 slices", "food bread"), amount("1/2 slice", "food bread")]).toEqual([76, 19]);
     expect([amount("3*55", "food oats"), amount("0.2 kg", "food oats"), amount("0,5", "recipe soup")]).toEqual([
       165, 200, 0.5,
     ]);
     expect(amount("1.5", "recipe soup")).toBe(1.5);
+    // 525 g of a stew whose portion weighs 350 g.
+    expect([amount("525 g", "recipe stew"), amount("2 portions", "recipe stew")]).toEqual([1.5, 2]);
     expect(
-      whyNot(mealForm, { ...metric, portionsOf }, { meal: "lunch", thing: "recipe soup", amount: "200 g" }),
+      whyNot(mealForm, { ...metric, countedIn }, { meal: "lunch", thing: "recipe soup", amount: "200 g" }),
     ).toEqual({
       amount: "Write a number, with a point or a comma.",
     });
-    expect(whyNot(mealForm, { ...metric, portionsOf }, { meal: "lunch", thing: "", amount: "200" })).toEqual({
+    expect(whyNot(mealForm, { ...metric, countedIn }, { meal: "lunch", thing: "", amount: "200" })).toEqual({
       thing: "Choose a food or a recipe.",
     });
   });
@@ -87,10 +105,15 @@ describe("what is eaten and drunk as it is typed", () => {
     const dearer = new Map([["bread", { id: "bread", name: "Bread", per100g: { kcal: 999 } }]]);
     expect(ofAmount(meal, 114, dearer, new Map())).toMatchObject({ grams: 114, nutrients: { kcal: 285 } });
     expect(ofAmount({ ...meal, nutrients: null }, 50, dearer, new Map()).nutrients?.kcal).toBe(499.5);
-    const change = (of: "food" | "recipe" | "words", amount: string) =>
+    const counted = {
+      food: { of: "food" as const, portions: [{ name: "slice", grams: 38 }] },
+      recipe: { of: "recipe" as const, gramsOfPortion: null },
+      words: null,
+    };
+    const change = (of: keyof typeof counted, amount: string) =>
       filled(
         mealChangeForm,
-        { ...metric, of, portions: [{ name: "slice", grams: 38 }], isEaten: true },
+        { ...metric, counted: counted[of], isEaten: true },
         { date: "2026-06-10", meal: "lunch", amount },
       );
     expect([change("food", "3 slices").amount, change("recipe", "1/2").amount, change("words", "").amount]).toEqual([

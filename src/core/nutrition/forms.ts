@@ -24,12 +24,18 @@ import type { Guided } from "./guides";
 import { isGtin } from "./label";
 import { readMealNames } from "./mealNames";
 
-/** A food by its label, per 100 g. @param context with the names that foods have, in small letters */
+/**
+ * A food by its label, of 100 g, of 100 ml or of a portion, with what those weigh. @param context with the names that foods
+ * have, in small letters
+ */
 export function foodForm(
   { units, taken }: FormContext & { taken: ReadonlySet<string> },
-  { basis, carbohydrate }: { basis: string; carbohydrate: string },
+  { basis, carbohydrate, per, weighs }: { basis: string; carbohydrate: string; per: string; weighs: string },
 ) {
-  const part = optional(figure("It", grams.max(100), gramUnits));
+  const [lightest, heaviest] = per === "ml" ? [10, 500] : [1, 5000];
+  const read100 = per === "g" ? 100 : readFigure(weighs, gramUnits);
+  const weight = read100 !== null && read100 >= lightest && read100 <= heaviest ? read100 : heaviest;
+  const part = optional(figure("It", grams.max(weight), gramUnits));
   const whole = basis === "total" ? readFigure(carbohydrate, gramUnits) : null;
   /** Sugars (and, on a label that counts it in, fibre) are parts of the carbohydrate. */
   const inside = part.refine(
@@ -39,8 +45,17 @@ export function foodForm(
   return z.object({
     name: nameText("A name", (name) => (taken.has(name.toLowerCase()) ? "There is one of that name." : null)),
     basis: z.enum(["total", "available"]),
-    // Pure fat, the densest there is, has 900 kcal.
-    energy: optional(figure("Energy", energyKcal.max(950), energyUnits(units.energy))),
+    per: z.enum(["g", "ml", "portion"]),
+    weighs:
+      per === "g"
+        ? unread
+        : figure(
+            per === "ml" ? "The weight of 100 ml" : "The weight of a portion",
+            grams.min(lightest).max(heaviest),
+            gramUnits,
+          ),
+    // Pure fat, the densest there is, has 900 kcal in 100 g.
+    energy: optional(figure("Energy", energyKcal.max(9.5 * weight), energyUnits(units.energy))),
     protein: part,
     fat: part,
     carbohydrate: part,
@@ -68,15 +83,18 @@ export function foodForm(
   });
 }
 
-/** So much of a food, in grams or its own portions, or of a recipe, in portions. @param context with the portions of foods */
+/** What an amount is counted in: of a food grams and its portions, of a recipe portions and, where it was weighed, grams. */
+export type Counted = { of: "food"; portions: Food["portions"] } | { of: "recipe"; gramsOfPortion: number | null };
+
+/** So much of a food, in grams or its own portions, or of a recipe, in portions. @param context with what each is counted in */
 export function mealForm(
-  { portionsOf }: FormContext & { portionsOf: (thing: string) => Food["portions"] },
+  { countedIn }: FormContext & { countedIn: (thing: string) => Counted },
   { thing }: { thing: string },
 ) {
   return z.object({
     meal: z.string(),
     thing: z.string().min(1, "Choose a food or a recipe."),
-    amount: thing.startsWith("recipe ") ? recipePortions : foodGrams(portionsOf(thing)),
+    amount: amountIn(countedIn(thing)),
   });
 }
 
@@ -92,23 +110,30 @@ function unitsOf(portions: NonNullable<Food["portions"]>): Units {
   return { ...gramUnits, ...Object.fromEntries(own) };
 }
 
-const foodGrams = (portions: Food["portions"]) =>
-  figure("The amount", grams.min(1).max(20_000), unitsOf(portions ?? []));
+/** Grams of a food, or portions of a recipe. */
+function amountIn(counted: Counted): z.ZodType<number, string> {
+  if (counted.of === "food") return figure("The amount", grams.min(1).max(20_000), unitsOf(counted.portions ?? []));
+  const weighed: Units = counted.gramsOfPortion === null ? {} : { g: [1, counted.gramsOfPortion] };
+  return figure("The amount", portions.min(0.1).max(100), {
+    "": [1, 1],
+    portion: [1, 1],
+    portions: [1, 1],
+    ...weighed,
+  });
+}
+
 const daysInARow = figure("The days", z.number().int().min(1).max(31));
-const recipePortions = figure("The amount", portions.min(0.1).max(100));
 
 /**
  * Something eaten or planned, on another day, at another meal or of another amount; what was eaten stays on a day that has come.
- * @param context with what it is of, and the food's portions
+ * @param context with what its amount is counted in; null where it has none
  */
-export function mealChangeForm(
-  context: FormContext & { of: "food" | "recipe" | "words"; portions: Food["portions"]; isEaten: boolean },
-) {
-  const { of, portions, isEaten, today } = context;
+export function mealChangeForm(context: FormContext & { counted: Counted | null; isEaten: boolean }) {
+  const { counted, isEaten, today } = context;
   return z.object({
     date: civilDate("The day", context, isEaten ? today : undefined),
     meal: nameText("A meal"),
-    amount: of === "words" ? unread : of === "recipe" ? recipePortions : foodGrams(portions),
+    amount: counted === null ? unread : amountIn(counted),
   });
 }
 
@@ -117,6 +142,7 @@ export function recipeForm({ taken }: FormContext & { taken: ReadonlySet<string>
   return z.object({
     name: nameText("A name", (name) => (taken.has(name.toLowerCase()) ? "There is one of that name." : null)),
     portions: figure("The portions", z.number().min(0.5).max(1000)),
+    cooked: optional(figure("The cooked weight", grams.min(10).max(100_000), gramUnits)),
     minutes: optional(figure("The minutes", z.number().min(0).max(10_000), minuteUnits)),
     ingredients: words.refine((typed) => typed.trim() !== "", "Write at least one, such as 320 g lentils."),
     steps: words,
@@ -137,17 +163,17 @@ export function recipePageForm() {
 
 /** So much of a food or a recipe at a meal, on one day or several. @param context as of a meal */
 export function mealOnDaysForm(
-  context: FormContext & { portionsOf: (thing: string) => Food["portions"] },
+  context: FormContext & { countedIn: (thing: string) => Counted },
   fields: { thing: string },
 ) {
   return mealForm(context, fields).extend({ days: daysInARow });
 }
 
 /** A recipe eaten or planned: at which meal, how much of it, on how many days. */
-export function recipeEatenForm() {
+export function recipeEatenForm({ counted }: FormContext & { counted: Counted }) {
   return z.object({
     meal: z.string(),
-    portions: figure("The portions", portions.min(0.1).max(100)),
+    portions: amountIn(counted),
     days: daysInARow,
   });
 }

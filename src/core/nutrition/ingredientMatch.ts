@@ -60,6 +60,8 @@ export function gramsOfLine(
   );
   if (portion !== undefined) return { grams: quantity * portion.grams, by: `${portion.name} of ${portion.grams} g` };
   const volume = own(volumes, unit);
+  if (volume !== null && food.gramsPerMl != null)
+    return { grams: quantity * volume * food.gramsPerMl, by: `${food.gramsPerMl} g a ml` };
   if (volume !== null) return { grams: quantity * volume * perMillilitre, by: "1 g a ml, as water" };
   return { why: unit === null ? "how many grams is one?" : `how many grams is a ${unit}?` };
 }

@@ -7,8 +7,8 @@ import { type Token, tokensOf } from "../entry/tokens";
 import type { Food } from "../log/kinds/foods";
 import type { Meal } from "../log/kinds/meals";
 import type { Recipe } from "../log/kinds/recipes";
-import { type Amounted, amounted, grams } from "./amounts";
-import { type FullNutrients, ofFood, ofRecipe } from "./energy";
+import { type Amounted, amounted, gramsOf } from "./amounts";
+import { type FullNutrients, gramsOfPortion, ofFood, ofRecipe } from "./energy";
 
 /** What can be eaten. */
 export type Thing = Food | Recipe;
@@ -132,9 +132,14 @@ function portionedIn(words: readonly Token[], text: string, foods: readonly Food
 type MealBase = Pick<Meal, "id" | "personId" | "date" | "meal" | "status">;
 
 function recipeEaten(recipe: Recipe, piece: Amounted, base: MealBase, foods: readonly Food[]): Eaten | Unread {
-  if (!isCounted(piece))
-    return { message: `${recipe.name} is counted in portions, for example 1 portion.`, offered: [] };
-  const portions = piece.amount ?? 1;
+  const weighed = isCounted(piece) ? null : gramsOfPortion(recipe);
+  if (!isCounted(piece) && weighed === null)
+    return {
+      message: `${recipe.name} is counted in portions, for example 1 portion. With its cooked weight, under Recipes, in grams too.`,
+      offered: [],
+    };
+  const amount = piece.amount ?? 1;
+  const portions = weighed === null ? amount : (amount * gramsOf(piece.unit!, {})) / weighed;
   if (!(portions > 0) || portions > 100)
     return { message: "That many portions are not taken: more than nothing, at most 100.", offered: [] };
   const parts = ofRecipe(recipe, portions, new Map(foods.map((food) => [food.id, food])));
@@ -168,7 +173,7 @@ function foodEaten(food: Food, piece: Amounted, base: MealBase, named: Portion |
 /** Grams of a piece. */
 function weightOf(food: Food, piece: Amounted, named: Portion | undefined): number | Unread {
   const { amount, unit } = piece;
-  if (amount !== null && unit !== null && !isCounted(piece)) return amount * grams[unit]!;
+  if (amount !== null && unit !== null && !isCounted(piece)) return amount * gramsOf(unit, food);
   const portion = named ?? food.portions?.[0];
   if (amount === null || portion === undefined)
     return {

@@ -31,6 +31,7 @@ const base: EntryContext = {
   bestOf: () => null,
   shareOf: () => null,
   noteOn: () => null,
+  mealsAgain: () => ({ change: [], eaten: [], kcal: 0 }),
   measures: [],
   lastReading: () => null,
   dateOrder: null,
@@ -232,6 +233,21 @@ describe("runs and rows", () => {
 });
 
 describe("foods", () => {
+  it("by volume weigh what a millilitre of them does, and a recipe weighs what it did cooked", () => {
+    const oil = { id: "oil", name: "Olive oil", per100g: { kcal: 900 }, gramsPerMl: 0.92 };
+    const stew = {
+      id: "stew",
+      name: "Bean stew",
+      portions: 4,
+      cookedGrams: 1400,
+      ingredients: [{ foodId: "oil", grams: 100 }],
+    };
+    const known = { foods: [oil], recipes: [stew] };
+    // 10 ml of 0.92 g each; 525 g of portions that weigh 1400 ÷ 4 = 350 g.
+    expect(only<Meal>("10 ml olive oil", known)).toMatchObject({ grams: expect.closeTo(9.2, 9) as number });
+    expect(only<Meal>("525 g bean stew", known)).toMatchObject({ recipeId: "stew", portions: 1.5 });
+    expect(read("200 g lentil soup").problems[0]!.message).toMatch(/counted in portions.*cooked weight/);
+  });
   it("read amounts, portions and meals", () => {
     const { change, date } = read("yesterday: 2 eggs, 80 g oats");
     expect(date).toBe("2026-06-10");

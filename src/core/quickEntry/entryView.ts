@@ -6,8 +6,10 @@ import type { EntryContext, ParsedEntry } from "../entry/parsedEntry";
 import type { AsOf } from "../log/asOf";
 import type { Exercise } from "../log/kinds/exercises";
 import { notesOf } from "../log/notes";
+import { mealLines } from "../nutrition/mealGroups";
 import { mealNames } from "../nutrition/mealNames";
 import { nutritionOf } from "../nutrition/slice";
+import { mealsCopied } from "../nutrition/usuals";
 import { sessionsOf } from "../sessions/slice";
 import { liftingOf } from "../strength/lifting";
 import { strengthOf } from "../strength/slice";
@@ -51,6 +53,14 @@ export function entryContext(
     },
     meals: mealNames(asOf.settings).map((name) => ({ id: name, name })),
     noteOn: (on) => notesOf(asOf).noteOn(on),
+    mealsAgain: (from, to, meal) => {
+      const lines = mealLines(asOf, from).filter((one) => meal === null || one.meal.meal === meal);
+      return {
+        change: mealsCopied(asOf, { from, to, meal, days: 1 }, newId),
+        eaten: lines.map(({ name, grams, portions, meal: of }) => ({ name, grams, portions, meal: of.meal ?? null })),
+        kcal: lines.reduce((sum, { nutrients }) => sum + (nutrients?.kcal ?? 0), 0),
+      };
+    },
     measures: [...asOf.log.index.all("measures").values()],
     dateOrder,
     lastReading: measuresOf(asOf).before,

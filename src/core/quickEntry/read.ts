@@ -29,6 +29,7 @@ import { completionsFor } from "./completions";
 import { isLiftedRow, readNamed, readQuoted } from "./named";
 import { readNote, readSkip } from "./notes";
 import { readMove, readPlanned } from "./planned";
+import { readSame } from "./same";
 import { readUnknown } from "./unknown";
 
 /** The exercises with all the names under which they are written. */
@@ -60,18 +61,18 @@ export function readEntry(text: string, context: EntryContext): ParsedEntry {
           text: rewritten(text, [{ ...place, text: `${dateOf(day)}:` }]),
         })),
       });
-    return dated(
-      readLine({ text, tokens: tokens.slice(front.to), day: front.day, context: known }),
-      front.day,
-      today,
-      true,
-    );
   }
+  // A day behind `as` is the one that is copied, not the one that is written on.
+  const rest = front === null ? tokens : tokens.slice(front.to);
+  const same = readSame({ text, tokens: rest, day: front?.day ?? chosen, context: known });
+  if (same !== null) return dated(same, front?.day ?? chosen, today, front !== null);
+  if (front !== null)
+    return dated(readLine({ text, tokens: rest, day: front.day, context: known }), front.day, today, true);
   const within = isWord(tokens[0], "plan", "planned", "move") ? null : dayWithin(text, tokens, today);
   if (within === null || within.problem !== null)
     return dated(readLine({ text, tokens, day: chosen, context: known }), chosen, today, false);
-  const rest = [...tokens.slice(0, within.from), ...tokens.slice(within.to)];
-  const moved = readLine({ text, tokens: rest, day: within.day, context: known });
+  const without = [...tokens.slice(0, within.from), ...tokens.slice(within.to)];
+  const moved = readLine({ text, tokens: without, day: within.day, context: known });
   const noted =
     [...moved.written.weighIns, ...moved.written.sessions].some(({ note }) => note !== "") ||
     moved.written.dayNote !== "" ||

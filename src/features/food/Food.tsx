@@ -24,6 +24,7 @@ import { Averages } from "./Averages";
 import { FoodHead } from "./FoodHead";
 import { MealChange } from "./MealChange";
 import { MealForm } from "./MealForm";
+import { Stretch } from "./Stretch";
 import { Usuals } from "./Usuals";
 
 /** What did I eat, what is left? */
@@ -42,6 +43,7 @@ export function Food() {
           <DayMarks key={day} view={view} date={day} />
           <Week week={view.week} />
           <Averages />
+          <Stretch />
         </>
       )}
       <MealForm key={day} />

@@ -12,7 +12,7 @@ import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
 import { useLog } from "@/ui/log/LogContext";
 import { Button } from "antd";
-import { useEdibles } from "./eatenOf";
+import { foodCounted, recipeCounted, useEdibles } from "./eatenOf";
 
 const mealChangeForm = lateForm(() => import("@/core/nutrition/forms").then((forms) => forms.mealChangeForm));
 
@@ -22,10 +22,12 @@ export function MealChange({ line: { meal, name }, close }: { line: MealLine; cl
   const { foods, recipes } = useEdibles();
   const of = meal.recipeId != null ? "recipe" : meal.grams != null || meal.foodId != null ? "food" : "words";
   const amount = of === "recipe" ? meal.portions : meal.grams;
-  const portions = foods.get(meal.foodId ?? "")?.portions;
+  const food = foodCounted(foods.get(meal.foodId ?? ""));
+  const counted = of === "words" ? null : of === "recipe" ? recipeCounted(recipes.get(meal.recipeId!)) : food;
+  const [portion] = food.portions ?? [];
   const { control, save, meanwhile, drop } = useRecordForm(
     mealChangeForm,
-    { units, today, of, portions, isEaten: meal.status !== "planned" },
+    { units, today, counted, isEaten: meal.status !== "planned" },
     `meal ${meal.id}`,
     { date: meal.date, meal: meal.meal ?? "", amount: amount == null ? "" : printTyped(amount, 2) },
     { date: "Day", meal: "Meal", amount: "Amount" },
@@ -52,7 +54,7 @@ export function MealChange({ line: { meal, name }, close }: { line: MealLine; cl
             label="Amount"
             unit={of === "recipe" ? "portions" : "g"}
             inputMode="decimal"
-            placeholder={portions?.[0] === undefined ? "" : `2 ${portions[0].name}`}
+            placeholder={portion === undefined ? "" : `2 ${portion.name}`}
             autoFocus
           />
         )}

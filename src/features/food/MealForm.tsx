@@ -19,9 +19,9 @@ const mealForm = lateForm(() => import("@/core/nutrition/forms").then((forms) =>
 /** A food or a recipe on the chosen day; on a day to come it is planned. */
 export function MealForm() {
   const { person, units, day, today, commit } = useLog();
-  const { options, portionsOf, eatenOf } = useThings("foods");
+  const { options, countedIn, eatenOf } = useThings("foods");
   const meals = mealNames(person.settings ?? {});
-  const { control, handleSubmit, drop } = useTypedForm(mealForm, { units, today, portionsOf }, `meal ${person.id}`, {
+  const { control, handleSubmit, drop } = useTypedForm(mealForm, { units, today, countedIn }, `meal ${person.id}`, {
     defaultValues: { meal: meals[0]!, thing: "", amount: "" },
   });
   const chosen = useWatch({ control, name: "thing" });

@@ -1,10 +1,9 @@
 "use client";
 
-import type { Food } from "@/core/log/kinds/foods";
 import { eatenNow } from "@/core/nutrition/mealOn";
-import { useEdibles } from "./eatenOf";
+import { foodCounted, recipeCounted, useEdibles } from "./eatenOf";
 
-/** What can be eaten, for a choice, and the portions of each; put away foods are not offered. @param before what stands first */
+/** What can be eaten, for a choice, and what each is counted in; put away foods are not offered. @param before what stands first */
 export function useThings(before: "foods" | "recipes") {
   const { foods, recipes } = useEdibles();
   const offered = {
@@ -16,7 +15,8 @@ export function useThings(before: "foods" | "recipes") {
   const idOf = (thing: string) => thing.slice(thing.indexOf(" ") + 1);
   return {
     options: before === "foods" ? [...offered.foods, ...offered.recipes] : [...offered.recipes, ...offered.foods],
-    portionsOf: (thing: string): Food["portions"] => (isRecipe(thing) ? null : foods.get(idOf(thing))?.portions),
+    countedIn: (thing: string) =>
+      isRecipe(thing) ? recipeCounted(recipes.get(idOf(thing))) : foodCounted(foods.get(idOf(thing))),
     /** So much of what was chosen; null where it is no longer there. */
     eatenOf: (thing: string, amount: number) =>
       eatenNow(

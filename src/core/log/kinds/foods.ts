@@ -8,6 +8,10 @@ const schema = open({
   gtin: text.nullish(),
   carbohydrateBasis: z.enum(["total", "available"]).nullish(),
   per100g: nutrients,
+  /** What a label of 100 ml states, beside what that comes to per 100 g. */
+  per100ml: nutrients.nullish(),
+  /** What a millilitre weighs; without it an amount in millilitres is taken for water's. */
+  gramsPerMl: z.number().min(0.1).max(5).nullish(),
   /** Where its values are from: a label, a table with its code. */
   source: text.nullish(),
   favourite: z.boolean().nullish(),

@@ -6,6 +6,8 @@ const schema = open({
   ...shared,
   name,
   portions: z.number().positive().max(1000).nullish(),
+  /** What all of it weighs once it is cooked; with it an amount may be written in grams. */
+  cookedGrams: grams.positive().nullish(),
   /** `text` is the line as it was written. */
   ingredients: z.array(open({ foodId: id, grams, text: text.nullish() })).max(500),
   steps: z.union([text, z.array(text)]).nullish(),

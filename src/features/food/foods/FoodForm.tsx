@@ -15,6 +15,7 @@ import { useLog } from "@/ui/log/LogContext";
 import { useHousehold } from "@/ui/log/useFigure";
 import { Button } from "antd";
 import { useState } from "react";
+import { useWatch } from "react-hook-form";
 import { v7 as newId } from "uuid";
 
 const foodForm = lateForm(() => import("@/core/nutrition/forms").then((forms) => forms.foodForm));
@@ -28,25 +29,42 @@ const nutrients = [
   ["alcohol", "Alcohol"],
 ] as const;
 
+type LabelOf = Pick<Food, "name" | "carbohydrateBasis" | "per100g" | "per100ml" | "gramsPerMl" | "portions" | "source">;
+
+/** A label of one weight as it is of another. */
+function scaledBy(label: Food["per100g"], times: number): Food["per100g"] {
+  return Object.fromEntries(
+    Object.entries(label).map(([key, value]) => [key, typeof value === "number" ? value * times : value]),
+  );
+}
+
 const typed = (value: number | null | undefined) => (value == null ? "" : printTyped(value, 2));
 
-/** A food of one's own, from its label, per 100 g. */
+/** A food of one's own, from its label, of 100 g, of 100 ml or of a portion. */
 export function FoodForm({ food, close }: { food: Food | null; close: () => void }) {
   const { commit, units, today } = useLog();
   const library = useHousehold("library");
   const taken = new Set(
     (library?.foods ?? []).filter(({ id }) => id !== food?.id).map(({ name }) => name.toLowerCase()),
   );
-  const fieldsOf = (one: Pick<Food, "name" | "carbohydrateBasis" | "per100g" | "portions" | "source">) => ({
+  const fieldsOf = (one: LabelOf) => {
+    const isLiquid = one.per100ml != null && one.gramsPerMl != null;
+    return { ...statedFields(isLiquid ? one.per100ml! : one.per100g), ...otherFields(one, isLiquid) };
+  };
+  const statedFields = (label: Food["per100g"]) => ({
+    energy: label.kcal == null ? "" : typed(fromKcal(label.kcal, units.energy)),
+    protein: typed(label.protein),
+    fat: typed(label.fat),
+    carbohydrate: typed(label.carbohydrate),
+    fibre: typed(label.fibre),
+    sugars: typed(label.sugars),
+    alcohol: typed(label.alcohol),
+  });
+  const otherFields = (one: LabelOf, isLiquid: boolean) => ({
     name: one.name,
     basis: one.carbohydrateBasis ?? ("total" as const),
-    energy: one.per100g.kcal == null ? "" : typed(fromKcal(one.per100g.kcal, units.energy)),
-    protein: typed(one.per100g.protein),
-    fat: typed(one.per100g.fat),
-    carbohydrate: typed(one.per100g.carbohydrate),
-    fibre: typed(one.per100g.fibre),
-    sugars: typed(one.per100g.sugars),
-    alcohol: typed(one.per100g.alcohol),
+    per: (isLiquid ? "ml" : "g") as "g" | "ml" | "portion",
+    weighs: isLiquid ? typed(one.gramsPerMl! * 100) : "",
     portions: (one.portions ?? []).map(({ name, grams }) => `${name} ${printTyped(grams, 2)}`).join(", "),
     source: one.source ?? "",
   });
@@ -75,20 +93,32 @@ export function FoodForm({ food, close }: { food: Food | null; close: () => void
       setValue(name, fields[name], { shouldDirty: true });
   };
   const onSubmit = save(async (values, changed) => {
-    const stated = nutrients.flatMap(([key]) =>
-      food !== null && !changed.has(key) ? [] : [[key, values[key]] as const],
+    const { per } = values;
+    const times = values.weighs === null ? 1 : 100 / values.weighs;
+    // What stands as it did keeps its digits, unless all of it is of another weight now.
+    const isAnew = food === null || per !== "g" || changed.has("per");
+    const stated = ([["kcal", "energy"], ...nutrients.map(([key]) => [key, key] as const)] as const).flatMap(
+      ([key, field]) => {
+        const value = values[field];
+        return (isAnew ? food !== null || value !== null : changed.has(field)) ? [[key, value] as const] : [];
+      },
     );
-    const per100g = {
-      ...food?.per100g,
-      ...Object.fromEntries(stated.filter(([, value]) => food !== null || value !== null)),
-      ...(food !== null && !changed.has("energy") ? {} : { kcal: values.energy }),
-    };
+    const label: Food["per100g"] = Object.fromEntries(stated);
+    const per100g = { ...food?.per100g, ...scaledBy(label, times) };
+    const portion =
+      per === "portion" && values.portions.length === 0 ? [{ name: "portion", grams: values.weighs! }] : [];
+    const portions = [...portion, ...values.portions];
     const next: Food = {
       ...(food ?? { id: newId() }),
       name: values.name,
       carbohydrateBasis: values.basis,
       per100g,
-      ...(values.portions.length === 0 && food?.portions == null ? {} : { portions: values.portions }),
+      ...(per === "ml"
+        ? { per100ml: label, gramsPerMl: values.weighs! / 100 }
+        : food?.per100ml == null
+          ? {}
+          : { per100ml: null }),
+      ...(portions.length === 0 && food?.portions == null ? {} : { portions }),
       ...(values.gtin === null && food?.gtin == null ? {} : { gtin: values.gtin }),
       ...(values.source === "" && food?.source == null ? {} : { source: values.source || null }),
     };
@@ -96,6 +126,7 @@ export function FoodForm({ food, close }: { food: Food | null; close: () => void
     if (saved) close();
     return saved;
   });
+  const per = useWatch({ control, name: "per" });
   return (
     <form
       onSubmit={(event) => void onSubmit(event)}
@@ -115,10 +146,30 @@ export function FoodForm({ food, close }: { food: Food | null; close: () => void
             { value: "available", label: "without the fibre" },
           ]}
         />
+        <Choice
+          control={control}
+          name="per"
+          label="The label is of"
+          options={[
+            { value: "g", label: "100 g" },
+            { value: "ml", label: "100 ml" },
+            { value: "portion", label: "a portion" },
+          ]}
+        />
+        {per !== "g" && (
+          <Field
+            control={control}
+            name="weighs"
+            label={per === "ml" ? "100 ml weigh" : "A portion weighs"}
+            unit="g"
+            inputMode="decimal"
+            placeholder={per === "ml" ? "103" : "38"}
+          />
+        )}
         <Field
           control={control}
           name="energy"
-          label="Energy of 100 g, if stated"
+          label={`Energy of ${per === "portion" ? "a portion" : `100 ${per}`}, if stated`}
           unit={units.energy}
           inputMode="decimal"
         />

@@ -19,6 +19,7 @@ import { Button, Input } from "antd";
 import { useDeferredValue, useEffect, useMemo, useState } from "react";
 import { FoodHead } from "../FoodHead";
 import { FoodForm } from "./FoodForm";
+import { MergeFood } from "./MergeFood";
 
 const search = lateCode(() =>
   import("@/tables/foodSearch").then(({ FoodSearch, tableName }) => ({ FoodSearch, tableName })),
@@ -40,6 +41,7 @@ export function Foods() {
   const [typed, setTyped] = useState("");
   const [withHidden, setWithHidden] = useState(false);
   const [edited, setEdited] = useState<string | null>(null);
+  const [merged, setMerged] = useState<string | null>(null);
   const text = useDeferredValue(typed.trim());
   useEffect(() => whenIdle(search.fetch), []);
   const code = search.useCode();
@@ -90,7 +92,12 @@ export function Foods() {
           keyOf={({ food }) => food.id}
           tone={({ food }) => (food.hidden ? "quiet" : undefined)}
           below={({ food, of }) =>
-            of === "own" && edited === food.id && <FoodForm food={food} close={() => setEdited(null)} />
+            of === "own" &&
+            (edited === food.id ? (
+              <FoodForm food={food} close={() => setEdited(null)} />
+            ) : (
+              merged === food.id && <MergeFood food={food} foods={own} close={() => setMerged(null)} />
+            ))
           }
           columns={[
             {
@@ -146,6 +153,7 @@ export function Foods() {
                             food.favourite ? `${food.name}, no favourite` : `${food.name}, a favourite`,
                           ),
                       },
+                      { name: "The same as another", act: () => setMerged(food.id) },
                       {
                         name: food.hidden ? "Take it out again" : "Put it away",
                         act: () =>

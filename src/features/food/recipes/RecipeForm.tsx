@@ -33,6 +33,7 @@ export function RecipeForm({ recipe, close }: { recipe: Recipe | null; close: ()
     {
       name: recipe?.name ?? "",
       portions: printTyped(recipe?.portions ?? 4, 2),
+      cooked: recipe?.cookedGrams == null ? "" : printTyped(recipe.cookedGrams, 1),
       minutes: recipe?.minutes == null ? "" : printTyped(recipe.minutes, 1),
       ingredients: recipe === null ? "" : ingredientsText(recipe, (id) => names.get(id) ?? id),
       steps: Array.isArray(recipe?.steps) ? recipe.steps.join("\n") : (recipe?.steps ?? ""),
@@ -60,6 +61,7 @@ export function RecipeForm({ recipe, close }: { recipe: Recipe | null; close: ()
       name: values.name,
       portions: values.portions,
       ingredients: typed.ingredients,
+      ...(changed.has("cooked") ? { cookedGrams: values.cooked } : {}),
       ...(changed.has("minutes") ? { minutes: values.minutes } : {}),
       ...(changed.has("steps") ? { steps: steps || null } : {}),
       ...(changed.has("tags") ? { tags: tagged } : {}),
@@ -80,6 +82,7 @@ export function RecipeForm({ recipe, close }: { recipe: Recipe | null; close: ()
       <Row>
         <Field control={control} name="name" label="Name" autoFocus />
         <Field control={control} name="portions" label="Portions" inputMode="decimal" />
+        <Field control={control} name="cooked" label="Weighs cooked, if weighed" unit="g" inputMode="decimal" />
         <Field control={control} name="minutes" label="Minutes" inputMode="numeric" />
         <Field control={control} name="tags" label="Words" placeholder="soup, without meat" />
         <Field control={control} name="source" label="From" placeholder="a link or a book" />

@@ -21,7 +21,7 @@ import { Button } from "antd";
 import dynamic from "next/dynamic";
 import { useState } from "react";
 import { v7 as newId } from "uuid";
-import { useEatenOf } from "../eatenOf";
+import { recipeCounted, useEatenOf } from "../eatenOf";
 import { FoodHead } from "../FoodHead";
 import { RecipeForm } from "./RecipeForm";
 
@@ -74,13 +74,14 @@ export function Recipes() {
             {
               head: "Recipe",
               folded: "name",
-              cell: ({ name, portions, minutes, tags, ingredients }) => (
+              cell: ({ name, portions, cookedGrams, minutes, tags, ingredients }) => (
                 <>
                   <strong>{name}</strong>
                   <span className="quiet small">
                     {" "}
                     {[
                       counted(portions ?? 1, "portion"),
+                      cookedGrams == null ? "" : `${printNumber(cookedGrams, 0)} g cooked`,
                       minutes == null ? "" : `${printNumber(minutes, 0)} min`,
                       counted(ingredients.length, "ingredient"),
                       ...(tags ?? []),
@@ -148,7 +149,9 @@ function OnDays({ recipe, close }: { recipe: Recipe; close: () => void }) {
   const { person, units, day, today, commit } = useLog();
   const eatenOf = useEatenOf();
   const meals = mealNames(person.settings ?? {});
-  const { control, handleSubmit, drop } = useTypedForm(eatenForm, { units, today }, `recipe on days ${recipe.id}`, {
+  const counts = recipeCounted(recipe);
+  const context = { units, today, counted: counts };
+  const { control, handleSubmit, drop } = useTypedForm(eatenForm, context, `recipe on days ${recipe.id}`, {
     defaultValues: { meal: meals[1] ?? meals[0]!, portions: "1", days: "1" },
   });
   const save = handleSubmit(async ({ meal, portions, days }) => {
@@ -163,7 +166,13 @@ function OnDays({ recipe, close }: { recipe: Recipe; close: () => void }) {
     <form onSubmit={(event) => void save(event)} noValidate aria-label={`Put ${recipe.name} on days`}>
       <Row>
         <Choice control={control} name="meal" label="Meal" options={meals.map((value) => ({ value, label: value }))} />
-        <Field control={control} name="portions" label="Portions each" inputMode="decimal" autoFocus />
+        <Field
+          control={control}
+          name="portions"
+          label={counts.gramsOfPortion === null ? "Portions each" : "Portions or g each"}
+          inputMode="decimal"
+          autoFocus
+        />
         <Field control={control} name="days" label={`Days from ${shortDate(day)} on`} inputMode="numeric" />
         <RowButton>
           <Button htmlType="submit" type="primary">

@@ -19,10 +19,10 @@ const mealOnDaysForm = lateForm(() => import("@/core/nutrition/forms").then((for
 /** A food or a recipe at a meal of the week, on one day or on several in a row. */
 export function AddMeal({ date, meal, close }: { date: string; meal: string; close: () => void }) {
   const { person, units, today, commit } = useLog();
-  const { options, portionsOf, eatenOf } = useThings("recipes");
+  const { options, countedIn, eatenOf } = useThings("recipes");
   const { control, handleSubmit, drop } = useTypedForm(
     mealOnDaysForm,
-    { units, today, portionsOf },
+    { units, today, countedIn },
     `week ${date} ${meal}`,
     { defaultValues: { meal, thing: "", amount: "", days: "1" } },
   );
