@@ -9,10 +9,13 @@ import { StoreProblem } from "./problems";
 export type Progress = (share: number) => boolean;
 
 /**
- * Months read at once: what was read becomes garbage before the next is asked for, so that reading needs little more
- * room than the log itself.
+ * Months read at once: what was read becomes garbage before much more has come, so that reading needs little more room
+ * than the log itself.
  */
-const monthsAtOnce = 24;
+const monthsAtOnce = 12;
+
+/** So many are asked for before the first of them has come: while one is taken up the next is fetched. */
+const inFlight = 3;
 
 /**
  * The whole log as it lies in the database, with the sequence number it stands at: first what the journal has not yet
@@ -38,11 +41,10 @@ export async function readLog(
       newer.set(kind, (newer.get(kind) ?? new Set()).add(id));
   }
   const ranges = rangesOf(generation, keys);
-  let coming = ranges[0] && pages.getAll(ranges[0]);
+  const coming: Promise<Page[]>[] = [];
   for (let index = 0; index < ranges.length; index++) {
-    const read: Page[] = (await coming)!;
-    const next = ranges[index + 1];
-    coming = next && pages.getAll(next);
+    for (const range of ranges.slice(index + coming.length, index + inFlight)) coming.push(pages.getAll(range));
+    const read = await coming.shift()!;
     for (const page of read.reverse()) readPage(log, page, newer);
     if (!progress((index + 1) / ranges.length)) throw new StoreProblem("stopped");
   }

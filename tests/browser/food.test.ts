@@ -325,6 +325,43 @@ describe("food and what the body spends", () => {
     await page.getByRole("button", { name: "New food" }).click();
     await ask("2000000000039", /You have it already: Walnut loaf/);
     await form.getByRole("button", { name: "Cancel" }).click();
+    // A stand-in for the browser's own reader of bar codes, which this one has not: it finds none, two, and one.
+    await page.evaluate(() => {
+      const found = [[], [{ rawValue: "1" }, { rawValue: "2" }], [{ rawValue: "2000000000015" }]];
+      window.createImageBitmap = (() => Promise.resolve({ close: () => {} })) as never;
+      window.BarcodeDetector = class {
+        detect = () => Promise.resolve(found.shift()!);
+      };
+    });
+    await page.getByRole("button", { name: "New food" }).click();
+    const show = () =>
+      form
+        .getByLabel("A picture of its bar code")
+        .setInputFiles({ name: "code.png", mimeType: "image/png", buffer: Buffer.from("a picture") });
+    await show();
+    await form.getByText(/^No bar code is found in the picture/).waitFor();
+    await show();
+    await form.getByText(/^There are several bar codes/).waitFor();
+    await show();
+    await expect.poll(() => form.getByLabel("Name", { exact: true }).inputValue()).toBe("Barley flakes, made up");
+    await form.getByRole("button", { name: "Cancel" }).click();
+  });
+
+  it("a day is asked about in its evening, whether all of it is written, until that was said", async () => {
+    const { page } = hand;
+    const asked = page.getByText("Is all that was eaten today written?");
+    await openDemo(page, "/");
+    await page.getByRole("table", { name: "Meals" }).waitFor();
+    expect(await asked.count()).toBe(0);
+    await page.clock.setFixedTime(new Date(`${testDay}T20:30:00`));
+    await openDemo(page, "/");
+    await asked.waitFor();
+    await page.getByRole("button", { name: "No, it is not whole" }).click();
+    await saved(hand, "Day not whole, out of all means");
+    await asked.waitFor({ state: "hidden" });
+    await page.keyboard.press("u");
+    await asked.waitFor();
+    await page.clock.setFixedTime(new Date(`${testDay}T06:45:00`));
   });
 
   it("a label of 100 ml is kept by what those weigh, drunk by the millilitre, and made one with its double", async () => {

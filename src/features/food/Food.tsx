@@ -2,7 +2,7 @@
 
 import { dateOf } from "@/core/base/calendar/day";
 import { capitalised } from "@/core/base/text";
-import { printNumber } from "@/core/base/units/number";
+import { printNumber, printPlain } from "@/core/base/units/number";
 import { put } from "@/core/log/records";
 import type { FoodDay } from "@/core/nutrition/foodDay";
 import type { FoodView } from "@/core/nutrition/foodView";
@@ -187,9 +187,7 @@ function Meals({ view: { meals, food } }: { view: FoodView }) {
             if (row === "eaten") return "";
             const { grams: weight, portions } = row.line;
             if (weight !== null) return `${grams(weight)} g`;
-            return portions === null
-              ? ""
-              : `${printNumber(portions, portions % 1 === 0 ? 0 : 1)} ${portions === 1 ? "portion" : "portions"}`;
+            return portions === null ? "" : `${printPlain(portions, 2)} ${portions === 1 ? "portion" : "portions"}`;
           },
         },
         {

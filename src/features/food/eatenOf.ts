@@ -1,6 +1,6 @@
 "use client";
 
-import { printNumber } from "@/core/base/units/number";
+import { printNumber, printPlain } from "@/core/base/units/number";
 import type { Food } from "@/core/log/kinds/foods";
 import type { Recipe } from "@/core/log/kinds/recipes";
 import { gramsOfPortion } from "@/core/nutrition/energy";
@@ -38,5 +38,5 @@ export function useEatenOf() {
 /** `80 g`, `1.5 ×`; nothing where neither is written. */
 export function amountOf({ grams, portions }: Pick<Usual, "grams" | "portions">): string {
   if (grams !== null) return `${printNumber(grams, 0)} g`;
-  return portions === null ? "" : `${printNumber(portions, portions % 1 === 0 ? 0 : 1)} ×`;
+  return portions === null ? "" : `${printPlain(portions, 2)} ×`;
 }

@@ -1,6 +1,6 @@
 "use client";
 
-import { printNumber } from "@/core/base/units/number";
+import { printNumber, printPlain } from "@/core/base/units/number";
 import type { DayView } from "@/core/days/dayView";
 import { put } from "@/core/log/records";
 import type { MealLine } from "@/core/nutrition/mealGroups";
@@ -9,6 +9,7 @@ import { RecordTable } from "@/ui/kit/RecordTable";
 import { useLog } from "@/ui/log/LogContext";
 import { usePrinter } from "@/ui/usePrinter";
 import Link from "next/link";
+import { v7 as newId } from "uuid";
 import styles from "./today.module.css";
 
 /** The day's food, a line a meal; planned meals become eaten in one press. */
@@ -65,7 +66,33 @@ export function FoodOfDay({ view }: { view: DayView }) {
           },
         ]}
       />
+      <AtDaysEnd view={view} />
     </section>
+  );
+}
+
+/** From this hour on a day is asked about. */
+const evening = 20;
+
+/** Asks at the end of a day, and afterwards, whether all that was eaten is written, until that was said. */
+function AtDaysEnd({ view: { date, meals, note } }: { view: DayView }) {
+  const { person, today, commit } = useLog();
+  const isOver = date < today || (date === today && new Date().getHours() >= evening);
+  const isEaten = meals.some(({ lines, planned }) => lines.length > planned.length);
+  if (!isOver || !isEaten || note?.foodComplete != null) return null;
+  const say = (foodComplete: boolean) => {
+    const next = { ...(note ?? { id: newId(), personId: person.id, date }), foodComplete };
+    void commit(
+      [put("dayNotes", next, note ?? undefined)],
+      foodComplete ? "Day complete" : "Day not whole, out of all means",
+    );
+  };
+  return (
+    <p className="row noprint">
+      <span>Is all that was eaten {date === today ? "today" : "that day"} written?</span>
+      <LinkButton onClick={() => say(true)}>Yes, all of it</LinkButton>
+      <LinkButton onClick={() => say(false)}>No, it is not whole</LinkButton>
+    </p>
   );
 }
 
@@ -73,5 +100,5 @@ const isPlanned = ({ planned, lines }: DayView["meals"][number]) => planned.leng
 
 function describe({ name, grams, portions }: MealLine): string {
   if (grams !== null) return `${printNumber(grams, 0)} g ${name.toLowerCase()}`;
-  return portions === null ? name : `${printNumber(portions, portions % 1 === 0 ? 0 : 1)} × ${name.toLowerCase()}`;
+  return portions === null ? name : `${printPlain(portions, 2)} × ${name.toLowerCase()}`;
 }

@@ -19,9 +19,9 @@ export interface ActionsProps {
 /** Actions that are seldom asked for, in a menu: `more`, which comes after the page stands. */
 export const Actions = late<ActionsProps>(
   () => import("./ActionsMenu").then(({ ActionsMenu }) => ActionsMenu),
-  function Holding({ label, onFocus, onBlur }: ActionsProps & Held) {
+  function Holding({ label, onFocus, onBlur, onPress }: ActionsProps & Held) {
     return (
-      <LinkButton aria-haspopup="menu" aria-busy="true" {...{ onFocus, onBlur }}>
+      <LinkButton aria-haspopup="menu" aria-busy="true" {...{ onFocus, onBlur }} onClick={onPress}>
         <More label={label} />
       </LinkButton>
     );

@@ -3,11 +3,12 @@
 import { Dropdown } from "antd";
 import { useState } from "react";
 import { type ActionsProps, More } from "./Actions";
+import type { Late } from "./late";
 import { LinkButton } from "./LinkButton";
 
 /** The menu itself, which comes after the page stands. */
-export function ActionsMenu({ label, actions, autoFocus }: ActionsProps & { autoFocus: boolean }) {
-  const [open, setOpen] = useState(false);
+export function ActionsMenu({ label, actions, autoFocus, autoOpen }: ActionsProps & Late) {
+  const [open, setOpen] = useState(autoOpen);
   return (
     <Dropdown
       trigger={["click"]}

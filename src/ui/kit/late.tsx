@@ -6,6 +6,14 @@ import { type ComponentType, createElement, useEffect, useState, useSyncExternal
 export interface Held {
   onFocus: () => void;
   onBlur: () => void;
+  /** Told where it is pressed, so that what comes is open. */
+  onPress: () => void;
+}
+
+/** What a part that has come is told of what was done in its place meanwhile. */
+export interface Late {
+  autoFocus: boolean;
+  autoOpen: boolean;
 }
 
 /** Code that is fetched apart from the page it is used on. */
@@ -54,15 +62,16 @@ export function lateCode<C>(load: () => Promise<C>): LateCode<C> {
  * @param Holding stands in its place meanwhile, and takes as much room
  */
 export function late<P extends object>(
-  load: () => Promise<ComponentType<P & { autoFocus: boolean }>>,
+  load: () => Promise<ComponentType<P & Late>>,
   Holding: ComponentType<P & Held>,
 ): ComponentType<P> & { fetch: () => void } {
   const { fetch, useCode } = lateCode(load);
-  function Late(props: P) {
+  function Arriving(props: P) {
     const part = useCode();
     const [focused, setFocused] = useState(false);
+    const [pressed, setPressed] = useState(false);
     useEffect(() => whenIdle(fetch), []);
-    if (part !== null) return createElement(part, { ...props, autoFocus: focused });
+    if (part !== null) return createElement(part, { ...props, autoFocus: focused, autoOpen: pressed });
     return (
       <Holding
         {...props}
@@ -70,11 +79,18 @@ export function late<P extends object>(
           setFocused(true);
           fetch();
         }}
-        onBlur={() => setFocused(false)}
+        onBlur={() => {
+          setFocused(false);
+          setPressed(false);
+        }}
+        onPress={() => {
+          setPressed(true);
+          fetch();
+        }}
       />
     );
   }
-  return Object.assign(Late, { fetch });
+  return Object.assign(Arriving, { fetch });
 }
 
 /** Does something once the browser has nothing else to do; returns what calls it off. */

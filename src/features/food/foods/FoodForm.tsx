@@ -10,6 +10,7 @@ import { Choice, Field, Row, RowButton } from "@/ui/inputs/Field";
 import { lateForm } from "@/ui/inputs/lateForm";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
+import { FilePicker } from "@/ui/kit/FilePicker";
 import { LinkButton } from "@/ui/kit/LinkButton";
 import { useLog } from "@/ui/log/LogContext";
 import { useHousehold } from "@/ui/log/useFigure";
@@ -17,6 +18,7 @@ import { Button } from "antd";
 import { useState } from "react";
 import { useWatch } from "react-hook-form";
 import { v7 as newId } from "uuid";
+import { numberIn, readsBarCodes } from "./barCode";
 
 const foodForm = lateForm(() => import("@/core/nutrition/forms").then((forms) => forms.foodForm));
 
@@ -91,6 +93,13 @@ export function FoodForm({ food, close }: { food: Food | null; close: () => void
     const fields = fieldsOf({ ...label, source: "label" });
     for (const name of Object.keys(fields) as (keyof typeof fields)[])
       setValue(name, fields[name], { shouldDirty: true });
+  };
+  const readPicture = async ([picture]: File[]) => {
+    if (picture === undefined) return;
+    const read = await numberIn(picture);
+    if ("why" in read) return setError("gtin", { message: read.why }, { shouldFocus: true });
+    setValue("gtin", read.number, { shouldDirty: true, shouldValidate: true });
+    await fill();
   };
   const onSubmit = save(async (values, changed) => {
     const { per } = values;
@@ -185,6 +194,11 @@ export function FoodForm({ food, close }: { food: Food | null; close: () => void
             {asking ? "Asking" : "Look the label up"}
           </LinkButton>
         </RowButton>
+        {readsBarCodes() && (
+          <FilePicker label="A picture of its bar code" accept="image/*" onFiles={(files) => void readPicture(files)}>
+            Read it from a picture
+          </FilePicker>
+        )}
         <Field control={control} name="source" label="From" placeholder="label" />
         <RowButton>
           <Button htmlType="submit" type="primary">
