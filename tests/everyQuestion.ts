@@ -290,5 +290,6 @@ export function everyQuestion(log: Log, asking: Asking): { [N in QueryName]: Que
       text,
       dateOrder: "dmy" as const,
     })),
+    weekCopied: [{ ...asking, from: ago(9), to: ago(2) }],
   };
 }

@@ -241,10 +241,13 @@ class Edited {
   readonly times: number[] = [];
   readonly byKind = new Map<string, number[]>();
   readonly #random = new Random(11);
-  constructor(readonly years: number) {
+  constructor(
+    readonly years: number,
+    of: readonly (typeof asked)[number][] = asked,
+  ) {
     this.log = decadesLog(today, years);
     const answers = new Answers(this.log, () => "new");
-    this.kept = asked.map(({ name, asks }) => answers.kept(name, asks as never));
+    this.kept = of.map(({ name, asks }) => answers.kept(name, asks as never));
     for (const one of this.kept) one.refresh();
   }
   edit(kind: EditKind, warm: boolean): void {
@@ -260,15 +263,30 @@ class Edited {
   }
 }
 
+/** The measured expenditure alone, after each of the edits that move it. */
+function expenditureEdits(years: number): Measured {
+  const log = new Edited(
+    years,
+    asked.filter(({ name }) => name === "expenditure"),
+  );
+  for (let round = 0; round < 300; round++) log.edit((["weight", "meal", "note"] as const)[round % 3]!, round >= 60);
+  return {
+    name: `measured expenditure after an edit, p95, ${years} years`,
+    value: quantile(log.times, 0.95),
+    unit: "ms",
+  };
+}
+
 /** Random edits, one year and the others in turn, so that a machine whose speed wanders is fair to both. */
 async function edits(years: number[]): Promise<Measured[]> {
+  const alone = years.filter((some) => some >= 20).map(expenditureEdits);
   const logs = years.map((some) => new Edited(some));
   const kinds: EditKind[] = ["weight", "set", "meal", "water", "note", "session"];
   for (let round = 0; round < 900; round++) {
     for (const one of logs) one.edit(kinds[round % kinds.length]!, round >= 120);
     if (round % 60 === 0) await pause();
   }
-  return logs.flatMap(({ years, log, kept, times, byKind }) => {
+  const measured = logs.flatMap(({ years, log, kept, times, byKind }) => {
     const after = answerAll(copyOf(log));
     if (!kept.every(({ value }, index) => JSON.stringify(value) === after[index]))
       throw new Error("figures brought up to date differ from figures computed afresh");
@@ -283,6 +301,7 @@ async function edits(years: number[]): Promise<Measured[]> {
       })),
     ];
   });
+  return [...measured, ...alone];
 }
 
 /** The same weigh-ins in a general spreadsheet engine: weekly median, exponential mean, plan line and 28-day slope beside each. */

@@ -12,7 +12,7 @@ import { distanceView } from "@/core/endurance/distanceView";
 import { energyView } from "@/core/energy/energyView";
 import { foodAverages } from "@/core/balance/foodAverages";
 import { mealWeek } from "@/core/nutrition/mealWeek";
-import { mealsCopied, usualsOn } from "@/core/nutrition/usuals";
+import { mealsCopied, usualsOn, weekCopied } from "@/core/nutrition/usuals";
 import { measuredView } from "@/core/balance/measuredView";
 import { nutrientTable } from "@/core/balance/nutrientTable";
 import { intakeForGoal, whatIf, type WhatIfAsk } from "@/core/balance/whatIf";
@@ -158,6 +158,9 @@ const questions = {
   })),
   mealWeek: ofPerson((asOf, { date }: OnDate) => mealWeek(asOf, mustDay(date))),
   usuals: ofPerson((asOf, { date }: OnDate) => usualsOn(asOf, mustDay(date))),
+  weekCopied: ofPerson((asOf, { from, to }: { from: string; to: string }, newId) =>
+    weekCopied(asOf, mustDay(from), mustDay(to), newId),
+  ),
   mealsCopied: ofPerson(
     (asOf, { from, to, meal, days }: { from: string; to: string; meal: string | null; days: number }, newId) =>
       mealsCopied(asOf, { from: mustDay(from), to: mustDay(to), meal, days }, newId),

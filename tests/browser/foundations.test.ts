@@ -5,7 +5,7 @@ import { join } from "node:path";
 import type { Page } from "playwright-core";
 import { describe, expect, it } from "vitest";
 import { root } from "../../bin/machine.mjs";
-import { address, answersKept, beginLog, openDemo, rounds, testDay, trainee, write } from "./harness";
+import { address, answersKept, beginLog, openDemo, opened, rounds, testDay, trainee, write } from "./harness";
 import { blank, probed, pullPlug, type WithProbe } from "./probed";
 
 describe("pulled plugs", () => {
@@ -457,10 +457,10 @@ describe("the policy", () => {
       await page.keyboard.press("?");
       await page.getByRole("dialog", { name: "Keys" }).waitFor();
       await page.keyboard.press("Escape");
+      await page.getByRole("dialog", { name: "Keys" }).waitFor({ state: "detached" });
       const overlays = page.locator('#content button[aria-haspopup="dialog"]');
       for (let index = 0; index < least; index++) {
-        await overlays.nth(index).click();
-        await page.getByRole("dialog").last().waitFor();
+        await opened(overlays.nth(index), page.getByRole("dialog").last());
         await page.keyboard.press("Escape");
         await page.getByRole("dialog").last().waitFor({ state: "detached" });
       }

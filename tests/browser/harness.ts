@@ -166,6 +166,17 @@ export async function write(page: Page, text: string): Promise<void> {
   }, before);
 }
 
+/** Presses what opens something until it is open: figures that arrive between press and release move what was pressed. */
+export async function opened(button: Locator, what: Locator): Promise<void> {
+  do await button.click();
+  while (
+    !(await what.waitFor({ timeout: 10_000 }).then(
+      () => true,
+      () => false,
+    ))
+  );
+}
+
 /** Waits until it is said that something was saved. */
 export async function saved({ page }: Trainee, text: string): Promise<void> {
   await page.getByText(`Saved: ${text}`).waitFor();

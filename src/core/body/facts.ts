@@ -133,7 +133,8 @@ export class Facts extends LineCursor {
   #water(at: number): number | null {
     const amountAt = (from: number) => {
       const [number, unit] = [this.token(from), this.token(from + 1)];
-      const ml = unit?.kind === "word" ? millilitres[unit.text] : undefined;
+      const glass = isWord(unit, "glass", "glasses") ? this.line.context.glassMl : null;
+      const ml = glass ?? (unit?.kind === "word" ? millilitres[unit.text] : undefined);
       return number?.kind === "number" && ml !== undefined ? { ml: number.value * ml, to: from + 2 } : null;
     };
     const water = (place: number) => isWord(this.token(place), "water");
@@ -159,7 +160,7 @@ export class Facts extends LineCursor {
         return this.unread(
           at,
           water(at + 2) ? at + 3 : at + 4,
-          "How much is in one? Write water in ml or l, for example 500 ml water.",
+          "How much is in one? Settings → Meals takes what your glass holds; or write 500 ml water.",
         );
     }
     if (found === null) return null;

@@ -43,6 +43,8 @@ export interface EntryContext {
    */
   shareOf: (exercise: Exercise, share: number, day: Day) => number | null;
   noteOn: (day: Day) => DayNote | null;
+  /** What the trainee's glass holds, millilitres; null where that is not said. */
+  glassMl: number | null;
   /** What was eaten on a day, or at one of its meals, again on another: what that writes, and what it is. */
   mealsAgain: (from: Day, to: Day, meal: string | null) => { change: Change; eaten: Written["meals"]; kcal: number };
   measures: readonly RecordOf<"measures">[];

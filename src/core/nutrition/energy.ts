@@ -115,9 +115,32 @@ export function ofFood(food: Food, grams: number) {
   return { foodId: food.id, grams, nutrients: scale(per100g(food), grams / 100) };
 }
 
-/** The same of so many portions of a recipe. */
-export function ofRecipe(recipe: Recipe, portions: number, foods: ReadonlyMap<string, Food>) {
-  return { recipeId: recipe.id, portions, nutrients: scale(perPortion(recipe, foods), portions) };
+/** The same of so many portions of a recipe, with what was taken in the place of its ingredients. */
+export function ofRecipe(
+  recipe: Recipe,
+  portions: number,
+  foods: ReadonlyMap<string, Food>,
+  swaps: Meal["swaps"] = null,
+) {
+  return {
+    recipeId: recipe.id,
+    portions,
+    nutrients: scale(perPortion(swappedIn(recipe, swaps), foods), portions),
+    ...(swaps == null ? {} : { swaps }),
+  };
+}
+
+/** A recipe with what was taken in the place of its ingredients. */
+export function swappedIn(recipe: Recipe, swaps: Meal["swaps"]): Recipe {
+  if (swaps == null) return recipe;
+  const by = new Map(swaps.map((swap) => [swap.foodId, swap]));
+  return {
+    ...recipe,
+    ingredients: recipe.ingredients.map((part) => {
+      const swap = by.get(part.foodId);
+      return swap === undefined ? part : { foodId: swap.byFoodId, grams: swap.grams };
+    }),
+  };
 }
 
 /**
@@ -136,7 +159,7 @@ export function ofAmount(
   if (meal.nutrients && before != null && before > 0)
     return { ...meal, ...now, nutrients: scale(complete(meal.nutrients), amount / before) };
   if (food !== undefined) return { ...meal, ...ofFood(food, amount) };
-  return recipe === undefined ? { ...meal, ...now } : { ...meal, ...ofRecipe(recipe, amount, foods) };
+  return recipe === undefined ? { ...meal, ...now } : { ...meal, ...ofRecipe(recipe, amount, foods, meal.swaps) };
 }
 
 export type MealNutrients = { nutrients: FullNutrients } | { reason: string };
@@ -157,7 +180,7 @@ export function mealNutrients(
       ? `the nutrients of ${food.name} are not written`
       : recipe === undefined
         ? null
-        : recipeLack(recipe, foods);
+        : recipeLack(swappedIn(recipe, meal.swaps), foods);
   // A snapshot of nothing, taken of a food of which nothing was written, says no more than that.
   if (
     meal.nutrients &&
@@ -167,7 +190,7 @@ export function mealNutrients(
     return { nutrients: complete(meal.nutrients) };
   if (unknown !== null) return { reason: unknown };
   if (food) return meal.grams == null ? { reason: `the weight of ${food.name} is missing` } : ofFood(food, meal.grams);
-  if (recipe) return ofRecipe(recipe, meal.portions ?? 1, foods);
+  if (recipe) return ofRecipe(recipe, meal.portions ?? 1, foods, meal.swaps);
   return {
     reason: meal.name ? `no nutrients are written of ${meal.name}` : "neither nutrients nor a food are written",
   };

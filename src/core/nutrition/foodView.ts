@@ -7,6 +7,7 @@ import type { FoodDay } from "./foodDay";
 import { foodDay, foodDays } from "./foodDay";
 import type { MealGroup } from "./mealGroups";
 import { mealGroups } from "./mealGroups";
+import { type OtherEaten, othersOn } from "./others";
 import { standings } from "./standing";
 
 export interface FoodView {
@@ -15,6 +16,8 @@ export interface FoodView {
   week: FoodDay[];
   /** How the day stands to its targets in grams, in words. */
   standings: ReturnType<typeof standings>;
+  /** What else was eaten that foods state: caffeine, iron. */
+  others: OtherEaten[];
   /** The kinds of day there are, and which was said of this one; null where it goes by its turn. */
   kinds: string[];
   kindSaid: string | null;
@@ -31,6 +34,7 @@ export function foodView(asOf: AsOf, day: Day): FoodView {
     meals: mealGroups(asOf, day),
     week: foodDays(asOf, asOf.on - 6),
     standings: "reason" in food.target ? [] : standings(food.eaten, food.target.asked),
+    others: othersOn(asOf, day),
     kinds,
     kindSaid: said !== null && kinds.includes(said) ? said : null,
   };

@@ -1,7 +1,10 @@
 import { ofAmount } from "./energy";
+import { inPortions } from "./inPortions";
+import { mealAtHour } from "./mealNames";
+import { eatenNow } from "./mealOn";
 import { describe, expect, it } from "vitest";
 import { filled, imperial, metric, whyNot } from "../../../tests/filled";
-import { type Counted, foodForm, mealChangeForm, mealForm, mealNamesForm, waterForm } from "./forms";
+import { type Counted, foodForm, mealChangeForm, mealForm, mealNamesForm, recipeEatenForm, waterForm } from "./forms";
 
 const label = {
   name: " Rye bread ",
@@ -16,6 +19,7 @@ const label = {
   sugars: "4",
   alcohol: "",
   portions: "slice 38, thick slice 52,5 g",
+  others: "caffeine 40, vitamin C 1,5 mg",
   gtin: "4006381333931",
   source: "",
 };
@@ -39,6 +43,10 @@ describe("a food as it is typed", () => {
       portions: [
         { name: "slice", grams: 38 },
         { name: "thick slice", grams: 52.5 },
+      ],
+      others: [
+        { name: "caffeine", mg: 40 },
+        { name: "vitamin C", mg: 1.5 },
       ],
       gtin: "4006381333931",
       source: "",
@@ -122,14 +130,76 @@ describe("what is eaten and drunk as it is typed", () => {
       null,
     ]);
   });
-  it("water in millilitres or litres; meals by their names", () => {
-    expect([filled(waterForm, metric, { ml: "0.5 l" }).ml, filled(waterForm, metric, { ml: "250" }).ml]).toEqual([
-      500, 250,
+  it("is a recipe with another food in an ingredient's place, this once", () => {
+    const soup = {
+      id: "soup",
+      name: "Soup",
+      portions: 2,
+      ingredients: [
+        { foodId: "rice", grams: 200 },
+        { foodId: "oil", grams: 20 },
+      ],
+    };
+    const food = (id: string, kcal: number) => [id, { id, name: id, per100g: { kcal } }] as const;
+    const [foods, recipes] = [
+      new Map([food("rice", 350), food("oil", 900), food("quinoa", 370)]),
+      new Map([["soup", soup]]),
+    ];
+    const swaps = [{ foodId: "rice", byFoodId: "quinoa", grams: 150 }];
+    // (150 × 3.7 + 20 × 9) ÷ 2 = 367.5 a portion; as it is written (200 × 3.5 + 180) ÷ 2 = 440.
+    const eaten = eatenNow({ recipeId: "soup", portions: 2, swaps }, foods, recipes)!;
+    expect(eaten).toMatchObject({
+      recipeId: "soup",
+      portions: 2,
+      swaps,
+      nutrients: { kcal: expect.closeTo(735, 9) as number },
+    });
+    expect(eatenNow({ recipeId: "soup", portions: 1 }, foods, recipes)!.nutrients.kcal).toBeCloseTo(440, 9);
+    const form = { ...metric, counted: { of: "recipe" as const, gramsOfPortion: null } };
+    const fields = { meal: "lunch", portions: "1", days: "1", gone: "", by: "", byGrams: "" };
+    expect(whyNot(recipeEatenForm, form, fields)).toEqual({});
+    expect(whyNot(recipeEatenForm, form, { ...fields, gone: "rice" })).toEqual({
+      by: "Choose what takes its place.",
+      byGrams: "The amount is missing.",
+    });
+  });
+  it("is told in portions where they are whole or half ones", () => {
+    const slice = [{ name: "Slice", grams: 38 }];
+    expect([inPortions(76, slice), inPortions(57, slice), inPortions(80, slice), inPortions(76, null)]).toEqual([
+      "2 × slice",
+      "1.5 × slice",
+      null,
+      null,
     ]);
-    expect(filled(mealNamesForm, metric, { meals: "breakfast, late  lunch" }).meals).toEqual([
+    expect(inPortions(38 * 13, slice)).toBeNull();
+  });
+  it("is offered at the meal of the hour, the trainee's own hours first", () => {
+    expect([5, 7.5, 11, 16, 23].map((hour) => mealAtHour({}, hour))).toEqual([
+      "breakfast",
+      "breakfast",
+      "lunch",
+      "snack",
+      "dinner",
+    ]);
+    const own = { meals: [{ name: "before rowing", hour: 5.5 }, { name: "after", hour: 9 }, { name: "whenever" }] };
+    expect([4, 8, 8.5, 22].map((hour) => mealAtHour(own, hour))).toEqual([
+      "before rowing",
+      "before rowing",
+      "after",
+      "after",
+    ]);
+    expect(mealAtHour({ meals: [{ name: "one" }] }, 12)).toBe("one");
+  });
+  it("water in millilitres or litres; meals by their names", () => {
+    const water = (ml: string, glassMl: number | null) => filled(waterForm, { ...metric, glassMl }, { ml }).ml;
+    expect([water("0.5 l", null), water("250", 300), water("2 glasses", 300)]).toEqual([500, 250, 600]);
+    expect(whyNot(waterForm, { ...metric, glassMl: null }, { ml: "2 glasses" })).toHaveProperty("ml");
+    expect(filled(mealNamesForm, metric, { meals: "breakfast, late  lunch", glass: "" }).meals).toEqual([
       "breakfast",
       "late lunch",
     ]);
-    expect(whyNot(mealNamesForm, metric, { meals: "lunch, Lunch" })).toEqual({ meals: "Lunch is written twice." });
+    expect(whyNot(mealNamesForm, metric, { meals: "lunch, Lunch", glass: "" })).toEqual({
+      meals: "Lunch is written twice.",
+    });
   });
 });

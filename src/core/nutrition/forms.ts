@@ -11,6 +11,7 @@ import {
   nameText,
   optional,
   read,
+  timeOfDay,
   readFigure,
   type Units,
   unread,
@@ -72,6 +73,19 @@ export function foodForm(
           return weight === null || !(weight > 0 && weight <= 20_000) ? null : { name: written![1]!, grams: weight };
         });
       return found.every((one) => one !== null) ? found : no("Portions with their grams, such as slice 38, cup 80");
+    }),
+    others: read((typed, no) => {
+      const found = typed
+        .split(/[;\n]|,(?!\d)/)
+        .filter((one) => one.trim() !== "")
+        .map((one) => {
+          const written = /^\s*(\D+?)\s+([\d.,]+)\s*(?:mg)?\s*$/i.exec(one);
+          const mg = written === null ? null : readFigure(written[2]!);
+          return mg === null || !(mg >= 0 && mg <= 100_000) ? null : { name: written![1]!, mg };
+        });
+      return found.every((one) => one !== null)
+        ? found
+        : no("Names with their milligrams, such as caffeine 40, iron 2");
     }),
     gtin: read((typed, no) => {
       const digits = typed.replaceAll(/[\s-]/g, "");
@@ -169,21 +183,27 @@ export function mealOnDaysForm(
   return mealForm(context, fields).extend({ days: daysInARow });
 }
 
-/** A recipe eaten or planned: at which meal, how much of it, on how many days. */
-export function recipeEatenForm({ counted }: FormContext & { counted: Counted }) {
+/** A recipe eaten or planned: at which meal, how much of it, on how many days, and what takes an ingredient's place this once. */
+export function recipeEatenForm({ counted }: FormContext & { counted: Counted }, { gone }: { gone: string }) {
+  const isSwapped = gone !== "";
   return z.object({
     meal: z.string(),
+    gone: z.string(),
+    by: isSwapped ? z.string().min(1, "Choose what takes its place.") : unread,
+    byGrams: isSwapped ? figure("The amount", grams.min(0.1).max(20_000), gramUnits) : unread,
     portions: amountIn(counted),
     days: daysInARow,
   });
 }
 
-export function waterForm() {
-  return z.object({ ml: figure("Water", waterMl.min(1).max(20_000), millilitreUnits) });
+export function waterForm({ glassMl }: FormContext & { glassMl: number | null }) {
+  const glass: Units = glassMl === null ? {} : { glass: [glassMl, 1], glasses: [glassMl, 1] };
+  return z.object({ ml: figure("Water", waterMl.min(1).max(20_000), { ...millilitreUnits, ...glass }) });
 }
 
 export function mealNamesForm() {
   return z.object({
+    glass: optional(figure("The glass", waterMl.min(20).max(2000), millilitreUnits)),
     meals: read((typed, no) => {
       const names = readMealNames(typed);
       return typeof names === "string" ? no(names) : names;
@@ -191,7 +211,7 @@ export function mealNamesForm() {
   });
 }
 
-/** What a meal is to hold, each as a range, `at least` or `at most`; empty where nothing is wanted. */
+/** From when a meal is, and what it is to hold, each as a range, `at least` or `at most`; empty where nothing is wanted. */
 export function guidesForm({ units }: FormContext) {
   const within = (most: number, unit: Units) =>
     read<MealGuides[Guided]>((typed, no) => {
@@ -206,6 +226,7 @@ export function guidesForm({ units }: FormContext) {
       return meant === "atMost" ? { from: null, to: from } : { from, to: null };
     });
   return z.object({
+    hour: timeOfDay.transform((time) => (time === null ? null : Number(time.slice(0, 2)) + Number(time.slice(3)) / 60)),
     kcal: within(10_000, energyUnits(units.energy)),
     protein: within(600, gramUnits),
     fat: within(600, gramUnits),

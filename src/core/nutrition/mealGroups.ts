@@ -38,9 +38,12 @@ export function mealLines(asOf: AsOf, day: Day): MealLine[] {
         (meal.foodId && foods.get(meal.foodId)?.name) ||
         (meal.recipeId && recipes.get(meal.recipeId)?.name) ||
         "food";
+      const swaps = (meal.swaps ?? []).map(
+        ({ foodId, byFoodId }) => `${foods.get(byFoodId)?.name ?? byFoodId} for ${foods.get(foodId)?.name ?? foodId}`,
+      );
       return {
         meal,
-        name,
+        name: [name, ...swaps].join(", "),
         grams: meal.grams ?? null,
         portions: meal.portions ?? null,
         nutrients: "nutrients" in result ? result.nutrients : null,

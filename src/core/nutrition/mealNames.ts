@@ -13,6 +13,22 @@ export function mealNames(settings: Settings): readonly string[] {
   return mealsOf(settings).map(({ name }) => name);
 }
 
+/** When the usual ones begin, where the trainee does not say, hours (common practice, no source). */
+const usualHours: Readonly<Record<string, number>> = { breakfast: 6, lunch: 11, snack: 15, dinner: 18 };
+/** A meal is the one of its hour so long before it. */
+const early = 0.5;
+
+/** The meal of an hour of the day: of those with an hour the last that has begun, before all of them the first. */
+export function mealAtHour(settings: Settings, hour: number): string {
+  const timed = mealsOf(settings)
+    .flatMap(({ name, hour: own }) => {
+      const from = own ?? usualHours[name] ?? null;
+      return from === null ? [] : [{ name, from }];
+    })
+    .sort((a, b) => a.from - b.from);
+  return (timed.findLast(({ from }) => from <= hour + early) ?? timed[0])?.name ?? mealNames(settings)[0]!;
+}
+
 /** So many meals a day has at most. */
 export const mealsAtMost = 12;
 

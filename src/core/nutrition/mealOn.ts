@@ -9,17 +9,17 @@ import { ofFood, ofRecipe } from "./energy";
 export type EatenOf = ReturnType<typeof ofFood> | ReturnType<typeof ofRecipe>;
 
 /** Which food or recipe is meant, and how much of it. */
-export type Amount = Pick<Meal, "foodId" | "recipeId" | "grams" | "portions">;
+export type Amount = Pick<Meal, "foodId" | "recipeId" | "grams" | "portions" | "swaps">;
 
 /** So much of a food or a recipe as it is now; null where it is no longer there, or no amount is known. */
 export function eatenNow(
-  { foodId, recipeId, grams, portions }: Amount,
+  { foodId, recipeId, grams, portions, swaps }: Amount,
   foods: ReadonlyMap<string, Food>,
   recipes: ReadonlyMap<string, Recipe>,
 ): EatenOf | null {
   const [food, recipe] = [foods.get(foodId ?? ""), recipes.get(recipeId ?? "")];
   if (food !== undefined && grams != null) return ofFood(food, grams);
-  return recipe !== undefined && portions != null ? ofRecipe(recipe, portions, foods) : null;
+  return recipe !== undefined && portions != null ? ofRecipe(recipe, portions, foods, swaps) : null;
 }
 
 const statusOn = (date: string, today: string) => (date > today ? ("planned" as const) : ("eaten" as const));

@@ -4,7 +4,7 @@ import { mustDay } from "../base/calendar/day";
 import type { Meal } from "../log/kinds/meals";
 import { isGtin, labelDisagrees } from "./label";
 import { labelFrom } from "./labelAnswer";
-import { mealsCopied, usualsOn } from "./usuals";
+import { mealsCopied, usualsOn, weekCopied } from "./usuals";
 
 const today = "2026-06-10";
 const foods = [
@@ -24,6 +24,18 @@ const meals = [
   meal("2026-06-09", { foodId: "egg", grams: 174, status: "planned" }),
 ];
 const asOf = (more: object[] = []) => smallAsOf(today, { foods, recipes, meals: [...meals, ...more] });
+
+describe("a week of meals again", () => {
+  it("is each of its days on the same day of another", () => {
+    let made = 0;
+    const change = weekCopied(asOf(), mustDay("2026-06-01"), mustDay("2026-06-08"), () => `new${made++}`);
+    const copied = change
+      .map((step) => (step as { put: Meal }).put)
+      .map(({ date, foodId, status }) => [date, foodId, status]);
+    // 1 to 7 June hold one line, on the 7th: a week later it is ahead of the 10th, and planned.
+    expect(copied).toEqual([["2026-06-14", "oats", "planned"]]);
+  });
+});
 
 describe("what is usual at a meal", () => {
   it("is what was eaten there of late, the oftenest first, with the amount of the last time, planned and put away left out", () => {

@@ -93,3 +93,10 @@ export function mealsCopied(asOf: AsOf, { from, to, meal, days }: CopyAsk, newId
     }
   return change;
 }
+
+/** The meals of seven days from one on, each on the day that lies as far behind another. */
+export function weekCopied(asOf: AsOf, from: Day, to: Day, newId: () => string): Change {
+  return Array.from({ length: 7 }, (_, at) =>
+    mealsCopied(asOf, { from: from + at, to: to + at, meal: null, days: 1 }, newId),
+  ).flat();
+}

@@ -31,6 +31,7 @@ const base: EntryContext = {
   bestOf: () => null,
   shareOf: () => null,
   noteOn: () => null,
+  glassMl: null,
   mealsAgain: () => ({ change: [], eaten: [], kcal: 0 }),
   measures: [],
   lastReading: () => null,

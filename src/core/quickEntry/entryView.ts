@@ -53,6 +53,7 @@ export function entryContext(
     },
     meals: mealNames(asOf.settings).map((name) => ({ id: name, name })),
     noteOn: (on) => notesOf(asOf).noteOn(on),
+    glassMl: asOf.settings.glassMl ?? null,
     mealsAgain: (from, to, meal) => {
       const lines = mealLines(asOf, from).filter((one) => meal === null || one.meal.meal === meal);
       return {

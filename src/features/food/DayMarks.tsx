@@ -23,9 +23,15 @@ const waterForm = lateForm(() => import("@/core/nutrition/forms").then((forms) =
 export function DayMarks({ view: { food, kinds, kindSaid }, date }: { view: FoodView; date: string }) {
   const { person, units, commit, today } = useLog();
   const note = useFigure("day", { date })?.note ?? null;
-  const { control, handleSubmit, drop } = useTypedForm(waterForm, { units, today }, `water ${person.id} ${date}`, {
-    defaultValues: { ml: "" },
-  });
+  const glassMl = person.settings?.glassMl ?? null;
+  const { control, handleSubmit, drop } = useTypedForm(
+    waterForm,
+    { units, today, glassMl },
+    `water ${person.id} ${date}`,
+    {
+      defaultValues: { ml: "" },
+    },
+  );
   const addWater = handleSubmit(async ({ ml }) => {
     const drink = put("water", { id: newId(), personId: person.id, date, ml });
     if (await commit([drink], `Water ${printPlain(ml, 0)} ml`)) drop();
@@ -66,7 +72,14 @@ export function DayMarks({ view: { food, kinds, kindSaid }, date }: { view: Food
   return (
     <form className={styles.section} onSubmit={(event) => void addWater(event)} noValidate>
       <Row>
-        <Field control={control} name="ml" label={`Water, ${food.waterMl} ml so far`} unit="ml" inputMode="numeric" />
+        <Field
+          control={control}
+          name="ml"
+          label={`Water, ${food.waterMl} ml so far`}
+          unit="ml"
+          inputMode="numeric"
+          placeholder={glassMl === null ? "" : "2 glasses"}
+        />
         <RowButton>
           <Button htmlType="submit">Add water</Button>
         </RowButton>

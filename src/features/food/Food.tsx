@@ -7,6 +7,7 @@ import { put } from "@/core/log/records";
 import type { FoodDay } from "@/core/nutrition/foodDay";
 import type { FoodView } from "@/core/nutrition/foodView";
 import { guided, type Guided } from "@/core/nutrition/guides";
+import { inPortions } from "@/core/nutrition/inPortions";
 import { columnDate, longDate } from "@/ui/dates";
 import { WorkingLink } from "@/ui/figure/Figure";
 import type { Column } from "@/ui/kit/column";
@@ -21,6 +22,7 @@ import styles from "@/ui/view.module.css";
 import { useState } from "react";
 import { DayMarks } from "./DayMarks";
 import { Averages } from "./Averages";
+import { useEdibles } from "./eatenOf";
 import { FoodHead } from "./FoodHead";
 import { MealChange } from "./MealChange";
 import { MealForm } from "./MealForm";
@@ -39,6 +41,12 @@ export function Food() {
           <Gone view={view} />
           <Meals view={view} />
           <Guides meals={view.meals} />
+          {view.others.length > 0 && (
+            <p className="quiet">
+              Also, of foods that state it:{" "}
+              {view.others.map(({ name, mg }) => `${name} ${printNumber(mg, mg < 10 ? 1 : 0)} mg`).join(", ")}.
+            </p>
+          )}
           <Usuals day={day} meals={view.meals} />
           <DayMarks key={day} view={view} date={day} />
           <Week week={view.week} />
@@ -129,6 +137,7 @@ function Meals({ view: { meals, food } }: { view: FoodView }) {
   const { commit } = useLog();
   const printer = usePrinter();
   const { parts, inside } = useDragParts();
+  const { foods } = useEdibles();
   const [changed, setChanged] = useState<string | null>(null);
   const lines = meals.flatMap(({ lines }) => lines);
   /** A line is let go on another meal. */
@@ -185,8 +194,15 @@ function Meals({ view: { meals, food } }: { view: FoodView }) {
           bare: true,
           cell: (row) => {
             if (row === "eaten") return "";
-            const { grams: weight, portions } = row.line;
-            if (weight !== null) return `${grams(weight)} g`;
+            const { grams: weight, portions, meal } = row.line;
+            const pieces = weight === null ? null : inPortions(weight, foods.get(meal.foodId ?? "")?.portions);
+            if (weight !== null)
+              return (
+                <>
+                  {pieces !== null && <span className="quiet small">{pieces} </span>}
+                  {grams(weight)} g
+                </>
+              );
             return portions === null ? "" : `${printPlain(portions, 2)} ${portions === 1 ? "portion" : "portions"}`;
           },
         },

@@ -2,7 +2,7 @@
 
 import { printPlain } from "@/core/base/units/number";
 import { put } from "@/core/log/records";
-import { mealNames } from "@/core/nutrition/mealNames";
+import { mealAtHour, mealNames } from "@/core/nutrition/mealNames";
 import { mealOn } from "@/core/nutrition/mealOn";
 import { Choice, Field, Row, RowButton } from "@/ui/inputs/Field";
 import { useLog } from "@/ui/log/LogContext";
@@ -12,6 +12,7 @@ import { useTypedForm } from "@/ui/inputs/useTypedForm";
 import { Button } from "antd";
 import { useWatch } from "react-hook-form";
 import { v7 as newId } from "uuid";
+import { hourNow } from "./hourNow";
 import { isRecipe, useThings } from "./useThings";
 
 const mealForm = lateForm(() => import("@/core/nutrition/forms").then((forms) => forms.mealForm));
@@ -22,7 +23,11 @@ export function MealForm() {
   const { options, countedIn, eatenOf } = useThings("foods");
   const meals = mealNames(person.settings ?? {});
   const { control, handleSubmit, drop } = useTypedForm(mealForm, { units, today, countedIn }, `meal ${person.id}`, {
-    defaultValues: { meal: meals[0]!, thing: "", amount: "" },
+    defaultValues: {
+      meal: day === today ? mealAtHour(person.settings ?? {}, hourNow()) : meals[0]!,
+      thing: "",
+      amount: "",
+    },
   });
   const chosen = useWatch({ control, name: "thing" });
   const save = handleSubmit(async ({ meal, amount }) => {

@@ -1,7 +1,10 @@
 "use client";
 
+import { capitalised } from "@/core/base/text";
 import { counted } from "@/core/base/units/number";
 import { put } from "@/core/log/records";
+import { keptMeal } from "@/core/nutrition/keptMeal";
+import { mealAtHour } from "@/core/nutrition/mealNames";
 import { mealOn } from "@/core/nutrition/mealOn";
 import type { MealGroup } from "@/core/nutrition/mealGroups";
 import type { Usual } from "@/core/nutrition/usuals";
@@ -12,14 +15,21 @@ import { useFigure } from "@/ui/log/useFigure";
 import styles from "@/ui/view.module.css";
 import { Button } from "antd";
 import { v7 as newId } from "uuid";
-import { amountOf, useEatenOf } from "./eatenOf";
+import { amountOf, useEatenOf, useEdibles } from "./eatenOf";
+import { hourNow } from "./hourNow";
 
 /** What is usual at each meal, each a press with the amount of the last time; and whole days and meals again. */
 export function Usuals({ day, meals }: { day: string; meals: readonly MealGroup[] }) {
-  const { person, today, compute, commit } = useLog();
+  const { person, today, compute, commit, warn } = useLog();
   const eatenOf = useEatenOf();
+  const { foods, recipes } = useEdibles();
   const groups = useFigure("usuals", { date: day });
   if (groups === undefined) return null;
+  // The meal of the hour stands first.
+  const now = day === today ? mealAtHour(person.settings ?? {}, hourNow()) : null;
+  const inTurn = groups
+    .filter(({ usuals }) => usuals.length > 0)
+    .toSorted((a, b) => Number(b.meal === now) - Number(a.meal === now));
   const status = day > today ? ("planned" as const) : ("eaten" as const);
   const eat = async (usual: Usual) => {
     const eaten = eatenOf(usual);
@@ -42,6 +52,13 @@ export function Usuals({ day, meals }: { day: string; meals: readonly MealGroup[
       group.planned.map(({ meal }) => put("meals", { ...meal, status: "eaten" }, meal)),
       `${group.name} eaten`,
     );
+  const keep = async (group: MealGroup) => {
+    const taken = new Set([...foods.values(), ...recipes.values()].map(({ name }) => name.toLowerCase()));
+    const recipe = keptMeal(group, `${capitalised(group.name)} of ${shortDate(day)}`, taken, newId());
+    if (recipe === null)
+      return warn(`${capitalised(group.name)} holds something that is no food by its weight: no recipe was made.`);
+    await commit([put("recipes", recipe)], `Recipe ${recipe.name}`);
+  };
   return (
     <section className={`${styles.section} noprint`}>
       <h2>{status === "planned" ? "Plan what is usual" : "As usual"}</h2>
@@ -60,6 +77,7 @@ export function Usuals({ day, meals }: { day: string; meals: readonly MealGroup[
                   ? [{ name: `${group.name}: all of it eaten`, act: () => void allEaten(group) }]
                   : []),
                 { name: `${group.name} on the next day`, act: () => void copy(day, addDays(day, 1), group.name, 1) },
+                { name: `${group.name} kept as a recipe`, act: () => void keep(group) },
                 {
                   name: `${group.name} on the next seven days`,
                   act: () => void copy(day, addDays(day, 1), group.name, 7),
@@ -69,18 +87,16 @@ export function Usuals({ day, meals }: { day: string; meals: readonly MealGroup[
           />
         )}
       </p>
-      {groups
-        .filter(({ usuals }) => usuals.length > 0)
-        .map(({ meal, usuals }) => (
-          <p key={meal} className="row" role="group" aria-label={`Usual at ${meal}`}>
-            <span className="quiet">{meal}</span>
-            {usuals.map((usual) => (
-              <Button key={usual.foodId ?? usual.recipeId} onClick={() => void eat(usual)}>
-                {`${amountOf(usual)} ${usual.name}`}
-              </Button>
-            ))}
-          </p>
-        ))}
+      {inTurn.map(({ meal, usuals }) => (
+        <p key={meal} className="row" role="group" aria-label={`Usual at ${meal}`}>
+          <span className="quiet">{meal}</span>
+          {usuals.map((usual) => (
+            <Button key={usual.foodId ?? usual.recipeId} onClick={() => void eat(usual)}>
+              {`${amountOf(usual)} ${usual.name}`}
+            </Button>
+          ))}
+        </p>
+      ))}
     </section>
   );
 }

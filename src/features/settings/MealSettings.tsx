@@ -1,6 +1,7 @@
 "use client";
 
 import { capitalised } from "@/core/base/text";
+import { printTyped } from "@/core/base/units/number";
 import type { Settings } from "@/core/log/kinds/people";
 import { guided, type Guided, printGuide } from "@/core/nutrition/guides";
 import { mealNames, mealsOf } from "@/core/nutrition/mealNames";
@@ -29,15 +30,23 @@ export function MealSettings() {
     mealNamesForm,
     { units, today },
     `meals ${person.id}`,
-    { meals: mealNames(settings).join(", ") },
-    { meals: "Meals" },
+    {
+      meals: mealNames(settings).join(", "),
+      glass: settings.glassMl == null ? "" : printTyped(settings.glassMl, 0),
+    },
+    { meals: "Meals", glass: "The glass" },
   );
   const meals = mealsOf(settings);
   const [opened, setOpened] = useState<string | null>(null);
-  const onSubmit = save(({ meals: named }) =>
+  const onSubmit = save(({ meals: named, glass }, changed) =>
     change(
-      // What else is kept of a meal stays with its name.
-      { meals: named.map((name) => ({ ...settings.meals?.find((one) => one.name === name), name })) },
+      {
+        // What else is kept of a meal stays with its name.
+        ...(changed.has("meals")
+          ? { meals: named.map((name) => ({ ...settings.meals?.find((one) => one.name === name), name })) }
+          : {}),
+        ...(changed.has("glass") ? { glassMl: glass } : {}),
+      },
       "Meals",
     ),
   );
@@ -47,6 +56,7 @@ export function MealSettings() {
       <form onSubmit={(event) => void onSubmit(event)} noValidate>
         <Row>
           <Field control={control} name="meals" label="Meals of a day, in their order" className={list} />
+          <Field control={control} name="glass" label="A glass holds" unit="ml" inputMode="numeric" placeholder="250" />
           <RowButton>
             <Button htmlType="submit">Save meals</Button>
           </RowButton>
@@ -65,6 +75,7 @@ export function MealSettings() {
         }
         columns={[
           { head: "Meal", cell: ({ name }) => name },
+          { head: "From about", num: true, tone: "quiet", cell: ({ hour }) => clockOf(hour) },
           ...guided.map((of): Column<Guidable> => ({
             head: of === "kcal" ? units.energy : `${capitalised(of)}, g`,
             num: true,
@@ -88,24 +99,34 @@ export function MealSettings() {
 
 type Guidable = NonNullable<Settings["meals"]>[number];
 
-/** What a meal is to hold: its energy and nutrients, each as a range, at least, or at most. */
-function GuideForm({ meal: { name, guides }, close }: { meal: Guidable; close: () => void }) {
+/** From when a meal is, and what it is to hold: its energy and nutrients, each as a range, at least, or at most. */
+function GuideForm({ meal: { name, hour, guides }, close }: { meal: Guidable; close: () => void }) {
   const { person, units, today } = useLog();
   const [settings, change] = useSettings();
-  const shown = Object.fromEntries(guided.map((of) => [of, printGuide(of, guides, units.energy)])) as Record<
-    Guided,
-    string
-  >;
+  const shown = {
+    hour: clockOf(hour),
+    ...(Object.fromEntries(guided.map((of) => [of, printGuide(of, guides, units.energy)])) as Record<Guided, string>),
+  };
   const { control, save, drop, meanwhile } = useRecordForm(
     guidesForm,
     { units, today },
     `guides ${person.id} ${name}`,
     shown,
-    { kcal: "Energy", protein: "Protein", fat: "Fat", carbohydrate: "Carbohydrate", fibre: "Fibre" },
+    {
+      hour: "When it is",
+      kcal: "Energy",
+      protein: "Protein",
+      fat: "Fat",
+      carbohydrate: "Carbohydrate",
+      fibre: "Fibre",
+    },
   );
-  const onSubmit = save(async (values, changed) => {
-    const next = { ...guides, ...changedOnly(changed, values) };
-    const meals = mealsOf(settings).map((one) => (one.name === name ? { ...one, guides: next } : one));
+  const onSubmit = save(async ({ hour: from, ...values }, changed) => {
+    const next = {
+      guides: { ...guides, ...changedOnly(changed, values) },
+      ...(changed.has("hour") ? { hour: from } : {}),
+    };
+    const meals = mealsOf(settings).map((one) => (one.name === name ? { ...one, ...next } : one));
     const saved = await change({ meals }, `What ${name} is to hold`);
     if (saved) close();
     return saved;
@@ -114,6 +135,7 @@ function GuideForm({ meal: { name, guides }, close }: { meal: Guidable; close: (
     <form onSubmit={(event) => void onSubmit(event)} noValidate aria-label={`What ${name} is to hold`}>
       <Meanwhile said={meanwhile} />
       <Row>
+        <Field control={control} name="hour" label="From about" type="time" />
         {guided.map((of) => (
           <Field
             key={of}
@@ -134,6 +156,13 @@ function GuideForm({ meal: { name, guides }, close }: { meal: Guidable; close: (
     </form>
   );
 }
+/** An hour of the day as a clock shows it. */
+function clockOf(hour: number | null | undefined): string {
+  if (hour == null) return "";
+  const minutes = Math.round(hour * 60);
+  return `${String(Math.floor(minutes / 60)).padStart(2, "0")}:${String(minutes % 60).padStart(2, "0")}`;
+}
+
 const placeholders: Readonly<Record<Guided, string>> = {
   kcal: "400 to 600",
   protein: "at least 30",

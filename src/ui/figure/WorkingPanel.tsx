@@ -1,5 +1,6 @@
 "use client";
 
+import { messageOf } from "@/core/base/messageOf";
 import type { WorkingResult } from "@/core/base/working";
 import type { FigureRef } from "@/core/workings";
 import { useEffect, useState } from "react";
@@ -14,9 +15,14 @@ export function WorkingPanel({ figure, on, onClose }: { figure: FigureRef; on: s
   const [working, setWorking] = useState<WorkingResult | null>(null);
   useEffect(() => {
     let left = false;
-    void compute.ask("working", { personId: person.id, today, on, ref: figure }).then((answer) => {
-      if (!left) setWorking(answer);
-    });
+    void compute.ask("working", { personId: person.id, today, on, ref: figure }).then(
+      (answer) => {
+        if (!left) setWorking(answer);
+      },
+      (error: unknown) => {
+        if (!left) setWorking({ reason: messageOf(error) });
+      },
+    );
     return () => {
       left = true;
     };

@@ -1,5 +1,5 @@
 import * as z from "zod";
-import { name, nutrients, open, shared, text } from "./fields";
+import { amount, name, nutrients, open, shared, text } from "./fields";
 import { byName, householdKind } from "./kind";
 
 const schema = open({
@@ -12,6 +12,11 @@ const schema = open({
   per100ml: nutrients.nullish(),
   /** What a millilitre weighs; without it an amount in millilitres is taken for water's. */
   gramsPerMl: z.number().min(0.1).max(5).nullish(),
+  /** What else it states, in milligrams per 100 g: caffeine, iron, whatever the trainee counts. */
+  others: z
+    .array(open({ name, mg: amount(100_000) }))
+    .max(40)
+    .nullish(),
   /** Where its values are from: a label, a table with its code. */
   source: text.nullish(),
   favourite: z.boolean().nullish(),

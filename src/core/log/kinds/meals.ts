@@ -13,6 +13,11 @@ const schema = open({
   grams: grams.nullish(),
   portions: portions.nullish(),
   nutrients: nutrients.nullish(),
+  /** Ingredients of the recipe in whose place another food was taken this once, so many grams in all of the recipe. */
+  swaps: z
+    .array(open({ foodId: id, byFoodId: id, grams }))
+    .max(50)
+    .nullish(),
 });
 
 export type Meal = z.infer<typeof schema>;
@@ -20,7 +25,7 @@ export type Meal = z.infer<typeof schema>;
 export const meals = dailyKind({
   schema,
   names: { one: "meal", several: "meals" },
-  refersTo: { foodId: "foods", recipeId: "recipes" },
+  refersTo: { foodId: "foods", recipeId: "recipes", "swaps[].foodId": "foods", "swaps[].byFoodId": "foods" },
   title: ({ name, foodId, recipeId, meal }, { nameOf }) =>
     name || nameOf("foods", foodId) || nameOf("recipes", recipeId) || meal || "",
   changesSayWhich: false,

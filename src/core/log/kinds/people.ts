@@ -44,6 +44,8 @@ const settings = open({
     .array(open({ name, hour: z.number().min(0).max(24).nullish(), guides: guides.nullish() }))
     .max(12)
     .nullish(),
+  /** What the trainee's glass holds, millilitres. */
+  glassMl: z.number().min(20).max(2000).nullish(),
   /** The lifts whose best attempts of a meet make its total. */
   totalLifts: z.array(id).max(20).nullish(),
 });

@@ -31,7 +31,10 @@ const nutrients = [
   ["alcohol", "Alcohol"],
 ] as const;
 
-type LabelOf = Pick<Food, "name" | "carbohydrateBasis" | "per100g" | "per100ml" | "gramsPerMl" | "portions" | "source">;
+type LabelOf = Pick<
+  Food,
+  "name" | "carbohydrateBasis" | "per100g" | "per100ml" | "gramsPerMl" | "portions" | "others" | "source"
+>;
 
 /** A label of one weight as it is of another. */
 function scaledBy(label: Food["per100g"], times: number): Food["per100g"] {
@@ -68,6 +71,7 @@ export function FoodForm({ food, close }: { food: Food | null; close: () => void
     per: (isLiquid ? "ml" : "g") as "g" | "ml" | "portion",
     weighs: isLiquid ? typed(one.gramsPerMl! * 100) : "",
     portions: (one.portions ?? []).map(({ name, grams }) => `${name} ${printTyped(grams, 2)}`).join(", "),
+    others: (one.others ?? []).map(({ name, mg }) => `${name} ${printTyped(mg, 3)}`).join(", "),
     source: one.source ?? "",
   });
   const shown = { ...fieldsOf(food ?? { name: "", per100g: {} }), gtin: food?.gtin ?? "" };
@@ -128,6 +132,7 @@ export function FoodForm({ food, close }: { food: Food | null; close: () => void
           ? {}
           : { per100ml: null }),
       ...(portions.length === 0 && food?.portions == null ? {} : { portions }),
+      ...(values.others.length === 0 && food?.others == null ? {} : { others: values.others }),
       ...(values.gtin === null && food?.gtin == null ? {} : { gtin: values.gtin }),
       ...(values.source === "" && food?.source == null ? {} : { source: values.source || null }),
     };
@@ -188,6 +193,7 @@ export function FoodForm({ food, close }: { food: Food | null; close: () => void
       </Row>
       <Row>
         <Field control={control} name="portions" label="Portions, g" placeholder="slice 38, cup 80" />
+        <Field control={control} name="others" label="Also in 100 g, mg" placeholder="caffeine 40, iron 2" />
         <Field control={control} name="gtin" label="Number of the bar code" inputMode="numeric" />
         <RowButton>
           <LinkButton disabled={asking} onClick={() => void fill()}>

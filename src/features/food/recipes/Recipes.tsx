@@ -1,6 +1,7 @@
 "use client";
 
-import { counted, printNumber } from "@/core/base/units/number";
+import { counted, printNumber, printTyped } from "@/core/base/units/number";
+import type { Food } from "@/core/log/kinds/foods";
 import type { Recipe } from "@/core/log/kinds/recipes";
 import { perPortion } from "@/core/nutrition/energy";
 import { mealNames } from "@/core/nutrition/mealNames";
@@ -20,8 +21,9 @@ import view from "@/ui/view.module.css";
 import { Button } from "antd";
 import dynamic from "next/dynamic";
 import { useState } from "react";
+import { useWatch } from "react-hook-form";
 import { v7 as newId } from "uuid";
-import { recipeCounted, useEatenOf } from "../eatenOf";
+import { recipeCounted, useEatenOf, useEdibles } from "../eatenOf";
 import { FoodHead } from "../FoodHead";
 import { RecipeForm } from "./RecipeForm";
 
@@ -152,10 +154,16 @@ function OnDays({ recipe, close }: { recipe: Recipe; close: () => void }) {
   const counts = recipeCounted(recipe);
   const context = { units, today, counted: counts };
   const { control, handleSubmit, drop } = useTypedForm(eatenForm, context, `recipe on days ${recipe.id}`, {
-    defaultValues: { meal: meals[1] ?? meals[0]!, portions: "1", days: "1" },
+    defaultValues: { meal: meals[1] ?? meals[0]!, portions: "1", days: "1", gone: "", by: "", byGrams: "" },
   });
-  const save = handleSubmit(async ({ meal, portions, days }) => {
-    const eaten = eatenOf({ recipeId: recipe.id, portions });
+  const gone = useWatch({ control, name: "gone" });
+  const foods = [...useEdibles().foods.values()];
+  const listed = (some: readonly Food[]) => some.map(({ id, name }) => ({ value: id, label: name }));
+  const inside = recipe.ingredients.flatMap(({ foodId }) => foods.find(({ id }) => id === foodId) ?? []);
+  const before = recipe.ingredients.find(({ foodId }) => foodId === gone)?.grams;
+  const save = handleSubmit(async ({ meal, portions, days, by, byGrams }) => {
+    const swaps = by === null || byGrams === null ? null : [{ foodId: gone, byFoodId: by, grams: byGrams }];
+    const eaten = eatenOf({ recipeId: recipe.id, portions, swaps });
     if (eaten === null) return;
     const change = mealOnDays({ personId: person.id, date: day, meal, days }, today, eaten, newId);
     if (!(await commit(change, `${recipe.name} from ${shortDate(day)} on, ${counted(days, "day")}`))) return;
@@ -174,6 +182,30 @@ function OnDays({ recipe, close }: { recipe: Recipe; close: () => void }) {
           autoFocus
         />
         <Field control={control} name="days" label={`Days from ${shortDate(day)} on`} inputMode="numeric" />
+        <Choice
+          control={control}
+          name="gone"
+          label="This once without"
+          options={[{ value: "", label: "nothing: as it is written" }, ...listed(inside)]}
+        />
+        {gone !== "" && (
+          <>
+            <Choice
+              control={control}
+              name="by"
+              label="in its place"
+              options={listed(foods.filter(({ id, hidden }) => hidden !== true && id !== gone))}
+            />
+            <Field
+              control={control}
+              name="byGrams"
+              label="in the whole recipe"
+              unit="g"
+              inputMode="decimal"
+              placeholder={before === undefined ? "" : printTyped(before, 0)}
+            />
+          </>
+        )}
         <RowButton>
           <Button htmlType="submit" type="primary">
             Put there

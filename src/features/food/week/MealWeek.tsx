@@ -27,17 +27,29 @@ type Open = { line: MealLine } | { date: string; meal: string };
 
 /** The week by meals: filled by hand or by dragging, its days against their targets, and what is to be bought for it. */
 export function MealWeek() {
-  const { day } = useLog();
+  const { day, person, today, compute, commit } = useLog();
   const [ahead, setAhead] = useState(0);
   const date = addDays(day, 7 * ahead);
   const week = useFigure("mealWeek", { date });
   const from = week?.days[0]!.date;
+  const again = async (before: string, to: string) => {
+    const change = await compute.ask("weekCopied", { personId: person.id, today, from: before, to });
+    if (change === null) return;
+    const foods = counted(change.length, "food");
+    await commit(
+      change,
+      change.length === 0 ? "Nothing is written in that week" : `${foods} as in the week of ${shortDate(before)}`,
+    );
+  };
   return (
     <>
       <FoodHead title={from === undefined ? "Week" : `Week of ${shortDate(from)}`}>
         <span className="row noprint">
           <Button onClick={() => setAhead(ahead - 1)}>Week before</Button>
           <Button onClick={() => setAhead(ahead + 1)}>Week after</Button>
+          {from !== undefined && (
+            <Button onClick={() => void again(addDays(from, -7), from)}>As the week before</Button>
+          )}
           <Button onClick={() => window.print()}>Print</Button>
         </span>
       </FoodHead>
