@@ -160,7 +160,7 @@ export class Facts extends LineCursor {
         return this.unread(
           at,
           water(at + 2) ? at + 3 : at + 4,
-          "How much is in one? Settings → Meals takes what your glass holds; or write 500 ml water.",
+          "How much is in one? Write 500 ml water, or glasses once Settings → Meals knows what yours holds.",
         );
     }
     if (found === null) return null;
