@@ -223,7 +223,10 @@ async function measureCore() {
           add(name, value, unit, { aim: "within 100 ms", holds: value <= 100 });
         else if (name === "a keystroke in a cycle's cell to all its totals, p95, 20 years")
           add(name, value, unit, { aim: "within 16 ms", holds: value <= 16 });
-        else if (name === "measured expenditure after an edit, p95, 20 years")
+        else if (
+          name === "measured expenditure after an edit, p95, 20 years" ||
+          name === "a line changed of a day of forty, p95, 20 years"
+        )
           add(name, value, unit, { aim: "within 16 ms", holds: value <= 16 });
         else if (name === "a search of the table and own foods, p95, 20 years")
           add(name, value, unit, { aim: "within 20 ms", holds: value <= 20 });

@@ -277,9 +277,34 @@ function expenditureEdits(years: number): Measured {
   };
 }
 
+/** A day of forty lines of food, of which one after another is changed: all figures of all views. */
+function dayOfForty(years: number): Measured {
+  const edited = new Edited(years);
+  const [one] = edited.log.records.meals.values();
+  const lines = Array.from({ length: 40 }, (_, at) => ({
+    ...one!,
+    id: `forty-${at}`,
+    date: dateOf(today),
+    grams: 100,
+  }));
+  for (const line of lines) putRecord(edited.log, "meals", line);
+  for (const kept of edited.kept) kept.refresh();
+  const times = Array.from({ length: 120 }, (_, round) => {
+    const start = performance.now();
+    putRecord(edited.log, "meals", { ...lines[round % 40]!, grams: 101 + round });
+    for (const kept of edited.kept) kept.refresh();
+    return performance.now() - start;
+  });
+  return {
+    name: `a line changed of a day of forty, p95, ${years} years`,
+    value: quantile(times.slice(20), 0.95),
+    unit: "ms",
+  };
+}
+
 /** Random edits, one year and the others in turn, so that a machine whose speed wanders is fair to both. */
 async function edits(years: number[]): Promise<Measured[]> {
-  const alone = years.filter((some) => some >= 20).map(expenditureEdits);
+  const alone = years.filter((some) => some >= 20).flatMap((some) => [expenditureEdits(some), dayOfForty(some)]);
   const logs = years.map((some) => new Edited(some));
   const kinds: EditKind[] = ["weight", "set", "meal", "water", "note", "session"];
   for (let round = 0; round < 900; round++) {

@@ -9,10 +9,19 @@ describe("an address", () => {
       session: "s1",
       exercise: "back-squat",
       block: null,
+      food: null,
       cycle: null,
       wrong: null,
     });
-    expect(read("")).toEqual({ date: null, session: null, block: null, cycle: null, exercise: null, wrong: null });
+    expect(read("")).toEqual({
+      date: null,
+      session: null,
+      block: null,
+      cycle: null,
+      exercise: null,
+      food: null,
+      wrong: null,
+    });
   });
   it("is not believed where it names what cannot be", () => {
     for (const date of ["x", "2026-99-99", "9999-12-31", "1000-01-01", "", "2026-06-11T00:00", "__proto__"])

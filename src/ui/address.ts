@@ -14,10 +14,11 @@ const schema = {
   exercise: anId,
   cycle: anId,
   block: anId,
+  food: anId,
 } as const;
 
 /**
- * What an address says of a date, a session, an exercise, a cycle, a block; null where it does not. `wrong`: a part of it that says
+ * What an address says of a date, a session, an exercise, a cycle, a block, a food to be made; null where it does not. `wrong`: a part of it that says
  * something impossible, in words.
  */
 export type Address = { -readonly [K in keyof typeof schema]: string | null } & { wrong: string | null };
@@ -27,7 +28,15 @@ function anId(text: string): string | null {
 }
 
 export function readAddress(asked: { get: (name: string) => string | null }): Address {
-  const address: Address = { date: null, session: null, exercise: null, cycle: null, block: null, wrong: null };
+  const address: Address = {
+    date: null,
+    session: null,
+    exercise: null,
+    cycle: null,
+    block: null,
+    food: null,
+    wrong: null,
+  };
   for (const [name, read] of Object.entries(schema) as [keyof typeof schema, (text: string) => string | null][]) {
     const text = asked.get(name);
     if (text === null) continue;

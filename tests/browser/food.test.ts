@@ -364,6 +364,16 @@ describe("food and what the body spends", () => {
     await page.clock.setFixedTime(new Date(`${testDay}T06:45:00`));
   });
 
+  it("a food that the line does not know is offered to be made, with its name", async () => {
+    const { page } = hand;
+    await openDemo(page, "/");
+    await page.getByRole("search", { name: "Quick entry" }).getByRole("textbox").fill("breakfast: 30 g moonrock");
+    await page.getByRole("link", { name: "Make “moonrock” a food of yours" }).click();
+    const form = page.getByRole("form", { name: "A new food" });
+    await expect.poll(() => form.getByLabel("Name", { exact: true }).inputValue()).toBe("moonrock");
+    await form.getByRole("button", { name: "Cancel" }).click();
+  });
+
   it("a label of 100 ml is kept by what those weigh, drunk by the millilitre, and made one with its double", async () => {
     const { page } = hand;
     await openDemo(page, "/food/foods");

@@ -65,6 +65,8 @@ export interface Place {
 /** A place in the text that cannot be read, and why. */
 export interface EntryProblem extends Place {
   message: string;
+  /** The name of a food that the log does not have, which may be made. */
+  makes?: string;
 }
 
 /** One of several ways to read the text, or one way to complete it: the text that says it plainly. */

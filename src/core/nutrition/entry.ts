@@ -73,8 +73,9 @@ export function readFood(line: Line): ParsedEntry | null {
   for (const { tokens, result } of results) {
     if (result !== null && "meal" in result) continue;
     const place = placeOf(tokens, 0, tokens.length);
-    const { message, offered } = result ?? unknown(tokens, line.text, things);
-    problems.push({ ...place, message });
+    const { message, offered, makes } =
+      result === null ? unknown(tokens, line.text, things) : { makes: null, ...result };
+    problems.push({ ...place, message, ...(makes === null ? {} : { makes }) });
     if (choices.length === 0)
       choices.push(...offered.map(({ label, text }) => ({ label, text: rewritten(line.text, [{ ...place, text }]) })));
   }
@@ -128,14 +129,16 @@ function unknown(
   tokens: readonly Token[],
   text: string,
   things: readonly Thing[],
-): { message: string; offered: { label: string; text: string }[] } {
-  if (namesIn(tokens, things).length > 1) return { message: "Write a comma between two foods.", offered: [] };
+): { message: string; offered: { label: string; text: string }[]; makes: string | null } {
+  if (namesIn(tokens, things).length > 1)
+    return { message: "Write a comma between two foods.", offered: [], makes: null };
   const { start, end } = placeOf(tokens, 0, tokens.length);
   const [name, whole] = [nameOf(tokens, text), text.slice(start, end)];
   const near = nearTo(name, things).slice(0, 4);
   return {
     message: `No food or recipe of yours is called "${name || whole}".${near.length > 0 ? " Did you mean one of these?" : " Add it under Food."}`,
     offered: near.map((thing) => ({ label: thing.name, text: whole.replace(name, thing.name) })),
+    makes: name === "" ? null : name,
   };
 }
 

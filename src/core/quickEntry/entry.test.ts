@@ -293,7 +293,7 @@ describe("foods", () => {
     });
     expect(read("lentils").change).toBeNull();
     expect(read("breakfast: 80 g oats, 5 g moonrock").problems).toEqual([
-      { start: 22, end: 34, message: expect.stringContaining("moonrock") as string },
+      { start: 22, end: 34, message: expect.stringContaining("moonrock") as string, makes: "moonrock" },
     ]);
   });
 });

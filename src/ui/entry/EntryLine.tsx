@@ -4,6 +4,7 @@ import type { Units } from "@/core/base/units/printer";
 import type { EntryProblem, ParsedEntry } from "@/core/entry/parsedEntry";
 import type { FormEvent, KeyboardEvent, RefObject } from "react";
 import { longDate } from "../dates";
+import Link from "next/link";
 import { LinkButton } from "../kit/LinkButton";
 import { useNarrow } from "../kit/useMedia";
 import { useLog } from "../log/LogContext";
@@ -101,6 +102,7 @@ function Understood({
   onTake: (choice: string) => void;
 }) {
   const offered = [...choices, ...completions];
+  const makes = problems.find((one) => one.makes !== undefined)?.makes;
   return (
     <>
       {problems.length > 0 && <Underlined text={text} problems={problems} />}
@@ -113,6 +115,9 @@ function Understood({
         ))}
       </span>
       {caution && <p className="warn">{caution}</p>}
+      {makes !== undefined && (
+        <Link href={`/food/foods?food=${encodeURIComponent(makes)}`}>Make “{makes}” a food of yours</Link>
+      )}
       {offered.length > 0 && (
         <span className={styles.choices}>
           {offered.map(({ label, text: choice }) => (

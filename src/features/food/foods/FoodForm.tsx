@@ -45,8 +45,8 @@ function scaledBy(label: Food["per100g"], times: number): Food["per100g"] {
 
 const typed = (value: number | null | undefined) => (value == null ? "" : printTyped(value, 2));
 
-/** A food of one's own, from its label, of 100 g, of 100 ml or of a portion. */
-export function FoodForm({ food, close }: { food: Food | null; close: () => void }) {
+/** A food of one's own, from its label, of 100 g, of 100 ml or of a portion. @param called what a new one is called already */
+export function FoodForm({ food, called = "", close }: { food: Food | null; called?: string; close: () => void }) {
   const { commit, units, today } = useLog();
   const library = useHousehold("library");
   const taken = new Set(
@@ -74,7 +74,7 @@ export function FoodForm({ food, close }: { food: Food | null; close: () => void
     others: (one.others ?? []).map(({ name, mg }) => `${name} ${printTyped(mg, 3)}`).join(", "),
     source: one.source ?? "",
   });
-  const shown = { ...fieldsOf(food ?? { name: "", per100g: {} }), gtin: food?.gtin ?? "" };
+  const shown = { ...fieldsOf(food ?? { name: called, per100g: {} }), gtin: food?.gtin ?? "" };
   const { control, save, setValue, getValues, setError, meanwhile, drop } = useRecordForm(
     foodForm,
     { units, today, taken },

@@ -5,6 +5,7 @@ import type { Food } from "@/core/log/kinds/foods";
 import { put } from "@/core/log/records";
 import { per100g } from "@/core/nutrition/energy";
 import { labelDisagrees } from "@/core/nutrition/label";
+import { useAddress } from "@/ui/address";
 import { Actions } from "@/ui/kit/Actions";
 import { Captioned } from "@/ui/kit/Captioned";
 import { lateCode, whenIdle } from "@/ui/kit/late";
@@ -35,12 +36,18 @@ interface Line {
 
 /** The household's foods, and those of the table that ships: found by typing, taken over, changed in one place. */
 export function Foods() {
+  const { food } = useAddress();
+  return <Library key={food ?? ""} made={food} />;
+}
+
+/** @param made the name of a food that is to be made, where one is asked for */
+function Library({ made }: { made: string | null }) {
   const { commit } = useLog();
   const printer = usePrinter();
   const library = useHousehold("library");
   const [typed, setTyped] = useState("");
   const [withHidden, setWithHidden] = useState(false);
-  const [edited, setEdited] = useState<string | null>(null);
+  const [edited, setEdited] = useState<string | null>(made === null ? null : "new");
   const [merged, setMerged] = useState<string | null>(null);
   const text = useDeferredValue(typed.trim());
   useEffect(() => whenIdle(search.fetch), []);
@@ -62,7 +69,7 @@ export function Foods() {
       <FoodHead>
         <Button onClick={() => setEdited("new")}>New food</Button>
       </FoodHead>
-      {edited === "new" && <FoodForm food={null} close={() => setEdited(null)} />}
+      {edited === "new" && <FoodForm food={null} called={made ?? ""} close={() => setEdited(null)} />}
       <p className="row">
         <Captioned caption="Find">
           {(id) => (
