@@ -59,8 +59,11 @@ const schema = open({
    * its day.
    */
   sessionsInFactor: z.boolean().nullish(),
-  /** What the targets go by: the formula (without it), or the measured expenditure that was taken over on that day. */
-  follows: z.enum(["formula", "measured"]).nullish(),
+  /**
+   * What the targets go by: the formula (without it), the measured expenditure that was taken over on that day, or what is
+   * typed of each kind of day, for which the formula stands where nothing is.
+   */
+  follows: z.enum(["formula", "measured", "typed"]).nullish(),
   measuredKcal: energyKcal.nullish(),
   /** Which end of what the formula may be off by the targets go by; the middle without it. */
   estimate: z.enum(["low", "middle", "high"]).nullish(),
