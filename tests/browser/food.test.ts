@@ -152,7 +152,7 @@ describe("food and what the body spends", () => {
     await source.fill("recipes.example/lentil-and-walnut-soup");
     await form.getByRole("button", { name: "Read it" }).click();
     const soup = page.getByRole("form", { name: "Bring in Lentil & walnut soup" });
-    await soup.getByLabel("Grams of 2 onions, chopped").fill("220");
+    await soup.getByLabel("Grams of 2 onions, chopped").fill("2*110");
     await soup.getByRole("button", { name: "Save recipe" }).click();
     await soup.getByText(/^7 lines not confirmed yet/).waitFor();
     for (const line of ["1-2 tsp cumin", "salt"]) {
@@ -168,6 +168,12 @@ describe("food and what the body spends", () => {
       "2 tbsp olive oil",
     ])
       await soup.getByRole("checkbox", { name: `${line} is right` }).check();
+    // What was settled outlives a reload: the same page read again finds it.
+    await page.reload();
+    await page.getByRole("button", { name: "From a page" }).click();
+    await form.getByRole("button", { name: "Read it" }).click();
+    await expect.poll(() => soup.getByLabel("Grams of 2 onions, chopped").inputValue()).toBe("2*110");
+    await expect.poll(() => soup.getByRole("checkbox", { name: "60g walnuts is right" }).isChecked()).toBe(true);
     await soup.getByRole("button", { name: "Save recipe" }).click();
     await saved(hand, "Recipe Lentil & walnut soup");
     await page.getByRole("button", { name: "Read Lentil & walnut soup" }).click();

@@ -5,10 +5,12 @@ import type { Food } from "@/core/log/kinds/foods";
 import type { Recipe } from "@/core/log/kinds/recipes";
 import { type Change, put } from "@/core/log/records";
 import { perPortion } from "@/core/nutrition/energy";
+import { sumTyped } from "@/core/entry/sums";
 import { gramsOfLine, type IngredientLine, lookedFor } from "@/core/nutrition/ingredientMatch";
 import type { FoodSearch, FoundFood } from "@/tables/foodSearch";
 import { Cancel } from "@/ui/inputs/Cancel";
 import { Field, Row, RowButton, wide } from "@/ui/inputs/Field";
+import { forgetTyping, keepTyping, keptTyping } from "@/ui/inputs/keptTyping";
 import { lateForm } from "@/ui/inputs/lateForm";
 import { useTypedForm } from "@/ui/inputs/useTypedForm";
 import { Finder } from "@/ui/kit/Finder";
@@ -67,8 +69,15 @@ export function PageRecipeForm({ recipe, close, back }: { recipe: ReadRecipe; cl
   const Search = search.useCode();
   const own = useMemo(() => library?.foods ?? [], [library]);
   const finder = useMemo(() => (Search === null ? null : new Search(own)), [Search, own]);
-  const [settled, setSettled] = useState<readonly Settled[]>(() =>
-    recipe.lines.map((line) => ({ food: isWater(line) ? leftOut : null, grams: null, isRight: false })),
+  // What was settled outlives a reload, until it is saved or left: the same page read again finds it.
+  const keep = `lines of ${recipe.name}`;
+  const untouched = recipe.lines.map((line): Settled => ({
+    food: isWater(line) ? leftOut : null,
+    grams: null,
+    isRight: false,
+  }));
+  const [settled, setSettled] = useState<readonly Settled[]>(
+    () => (keptTyping(keep, { lines: untouched })[0]?.[1] as Settled[] | undefined) ?? untouched,
   );
   const [withPicture, setWithPicture] = useState(true);
   const [why, setWhy] = useState("");
@@ -91,8 +100,11 @@ export function PageRecipeForm({ recipe, close, back }: { recipe: ReadRecipe; cl
     [recipe, finder],
   );
   const lines = recipe.lines.map((line, index) => lineOf(line, index, settled[index]!, found[index]!, finder));
-  const settle = (index: number, next: Partial<Settled>) =>
-    setSettled((all) => all.map((one, at) => (at === index ? { ...one, ...next } : one)));
+  const settle = (index: number, change: Partial<Settled>) => {
+    const next = settled.map((one, at) => (at === index ? { ...one, ...change } : one));
+    setSettled(next);
+    keepTyping(keep, "lines", { was: untouched, typed: next });
+  };
   const kept = lines.filter(({ isLeftOut }) => !isLeftOut);
   const picture = recipe.picture !== null && isOfSite(recipe.picture) ? recipe.picture : null;
   const save = handleSubmit(async ({ name, portions, minutes }) => {
@@ -122,6 +134,7 @@ export function PageRecipeForm({ recipe, close, back }: { recipe: ReadRecipe; cl
     change.push(put("recipes", next));
     if (await commit(change, `Recipe ${name}`, photo === null ? [] : [photo.stored])) {
       drop();
+      forgetTyping(keep);
       close();
     }
   });
@@ -244,7 +257,13 @@ export function PageRecipeForm({ recipe, close, back }: { recipe: ReadRecipe; cl
         <RowButton>
           <Button onClick={back}>Another page</Button>
         </RowButton>
-        <Cancel drop={drop} onClose={close} />
+        <Cancel
+          drop={() => {
+            drop();
+            forgetTyping(keep);
+          }}
+          onClose={close}
+        />
       </Row>
     </form>
   );
@@ -263,7 +282,7 @@ function lineOf(
   const food = chosen?.food ?? null;
   const read = food === null ? null : gramsOfLine(line, food);
   const typed = settled.grams ?? (read !== null && "grams" in read ? printTyped(read.grams, 1) : "");
-  const grams = parseDecimal(typed) ?? 0;
+  const grams = parseDecimal(sumTyped(typed) ?? typed) ?? 0;
   return {
     index,
     line,
