@@ -72,39 +72,21 @@ function run(name, config, files = []) {
   return { fine, passed: told.numPassedTests, bad };
 }
 
-const namesOf = (bad) => bad.flatMap(({ file, tests }) => (tests.length === 0 ? [file] : tests));
-
-function suite(name, config) {
-  const { fine, passed: sound, bad } = run(name, config);
-  passed += sound;
-  if (fine) return;
-  failed += Math.max(1, namesOf(bad).length);
-  finish(`Stopped at: ${name}.`);
-}
-
 /** So many files at most are tried again. */
 const mostAgain = 2;
 
 /**
- * Tests of the real interface, two files beside one another. What fails in a file or two is tried once more with nothing
- * beside it, and named: a machine that is busy with something else can take a browser past any limit. What fails alone
- * fails.
+ * Tests, two files beside one another. With `again`, what fails in a file or two is tried once more with nothing beside it,
+ * and named: a machine that is busy with something else can take a browser past any limit. What fails alone fails.
  */
-function browserSuite() {
-  const [name, config] = ["browser tests", "vitest.browser.config.ts"];
+function suite(name, config, again = false) {
   const first = run(name, config);
   passed += first.passed;
   if (first.fine) return;
-  const names = namesOf(first.bad);
-  const isFew = first.bad.length > 0 && first.bad.length <= mostAgain;
-  const again = isFew
-    ? run(
-        "browser tests, once more alone",
-        config,
-        first.bad.map(({ file }) => file),
-      )
-    : null;
-  if (again?.fine !== true) {
+  const names = first.bad.flatMap(({ file, tests }) => (tests.length === 0 ? [file] : tests));
+  const files = first.bad.map(({ file }) => file);
+  const isTried = again && files.length > 0 && files.length <= mostAgain;
+  if (!isTried || !run(`${name}, once more alone`, config, files).fine) {
     failed += Math.max(1, names.length);
     finish(`Stopped at: ${name}.`);
   }
@@ -118,5 +100,5 @@ requireChromium();
 mkdirSync(reports, { recursive: true });
 await gates();
 suite("unit tests", "vitest.config.ts");
-browserSuite();
+suite("browser tests", "vitest.browser.config.ts", true);
 finish("Lint, types, unit tests, production build and browser tests are done.");

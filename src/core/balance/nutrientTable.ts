@@ -1,8 +1,7 @@
 import { dateOf, type Day } from "../base/calendar/day";
 import type { AsOf } from "../log/asOf";
 import { addUp, type FullNutrients, scale } from "../nutrition/energy";
-import { foodDay } from "../nutrition/foodDay";
-import { nutritionOf } from "../nutrition/slice";
+import { foodDays } from "../nutrition/foodDay";
 import { measuredOf } from "./measured";
 
 /** What was eaten and drunk on a day. */
@@ -26,23 +25,16 @@ export interface NutrientTable {
 
 /** Nutrients by day over any stretch, both ends counted in, and their mean over whole days. */
 export function nutrientTable(asOf: AsOf, from: Day, to: Day): NutrientTable {
-  const nutrition = nutritionOf(asOf);
-  const isWithin = (day: Day) => day >= from && day <= Math.min(to, asOf.on);
-  const eaten = nutrition
-    .mealDays()
-    .filter((day) => isWithin(day) && nutrition.mealsOn(day).some(({ status }) => status !== "planned"));
-  const all = [...new Set([...eaten, ...nutrition.waterDays().filter(isWithin)])].sort((a, b) => b - a);
-  const days = all.map((day): NutrientDay => {
-    const { eaten: nutrients, eatenKcal, waterMl, target } = foodDay(asOf, day);
-    return {
+  const days = foodDays(asOf, from, to)
+    .toReversed()
+    .map(({ day, eaten, eatenKcal, waterMl, target }): NutrientDay => ({
       date: dateOf(day),
-      nutrients,
+      nutrients: eaten,
       kcal: eatenKcal,
       waterMl,
       targetKcal: "reason" in target ? null : target.kcal,
       isWhole: "kcal" in measuredOf(asOf).wholeOn(day),
-    };
-  });
+    }));
   const whole = days.filter(({ isWhole }) => isWhole).map(({ nutrients }) => nutrients);
   return {
     days,

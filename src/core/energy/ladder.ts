@@ -35,7 +35,16 @@ export interface Ladder {
  * What the mornings from the first day of a step to a day of looking show: the slope of the straight line through them by
  * least squares, with half of its 80 % interval; or why that cannot be said.
  */
-type Look = { date: string } & ({ kgPerWeek: number; half80: number; mornings: number } | { reason: string });
+type Look = { date: string } & (
+  | {
+      kgPerWeek: number;
+      half80: number;
+      mornings: number;
+      /** Whether the weight moves slower than the plan asks. */
+      isSlow: boolean;
+    }
+  | { reason: string }
+);
 
 /** So many of two weeks' mornings a look rests on at least (our judgement). */
 const looksNeed = 7;
@@ -54,10 +63,9 @@ export function ladderOf(asOf: AsOf): Ladder | null {
   const since = mustDay(estimateSince);
   const base = Math.max(since, settings?.estimateHeld == null ? since : mustDay(settings.estimateHeld));
   const looks = Math.floor((on - base) / ladderDays);
-  const look = looks < 1 ? null : lookOn(asOf, since, base + looks * ladderDays);
-  const sign = Math.sign(line.kgPerWeek);
-  const isSlow = look !== null && "kgPerWeek" in look && look.kgPerWeek * sign < line.kgPerWeek * sign;
-  const order = sign < 0 ? downwards : downwards.toReversed();
+  const look = looks < 1 ? null : lookOn(asOf, since, base + looks * ladderDays, line.kgPerWeek);
+  const isSlow = look !== null && "isSlow" in look && look.isSlow;
+  const order = line.kgPerWeek < 0 ? downwards : downwards.toReversed();
   const next = order[order.indexOf(step) + 1];
   const kcal = next === undefined ? null : expenditure.byFormula * estimateTimes[next];
   return {
@@ -73,19 +81,20 @@ export function ladderOf(asOf: AsOf): Ladder | null {
   };
 }
 
-function lookOn(asOf: AsOf, since: Day, on: Day): Look {
+function lookOn(asOf: AsOf, since: Day, on: Day, askedKgPerWeek: number): Look {
   const date = dateOf(on);
   const mornings = Array.from({ length: on - since + 1 }, (_, at) => since + at).flatMap((day) => {
     const kg = weightOf(asOf).primaryOn(day)?.kg;
     return kg === undefined ? [] : [{ y: kg, x: [(day - since) / 7, 1], variance: 1 }];
   });
   const line = mornings.length < looksNeed ? null : leastSquares(mornings);
-  return line === null
-    ? { date, reason: `fewer than ${looksNeed} mornings were weighed` }
-    : {
-        date,
-        kgPerWeek: line.coefficients[0]!,
-        half80: z80 * Math.sqrt(line.covariance[0]![0]!),
-        mornings: mornings.length,
-      };
+  if (line === null) return { date, reason: `fewer than ${looksNeed} mornings were weighed` };
+  const kgPerWeek = line.coefficients[0]!;
+  return {
+    date,
+    kgPerWeek,
+    half80: z80 * Math.sqrt(line.covariance[0]![0]!),
+    mornings: mornings.length,
+    isSlow: kgPerWeek * Math.sign(askedKgPerWeek) < Math.abs(askedKgPerWeek),
+  };
 }

@@ -105,6 +105,20 @@ export function perPortion(recipe: Recipe, foods: ReadonlyMap<string, Food>): Fu
   return scale(addUp(parts), 1 / (recipe.portions ?? 1));
 }
 
+/** The foods that a meal is made of, by weight: its own, else the ingredients of so much of its recipe. */
+export function foodsIn(
+  { foodId, recipeId, grams, portions, swaps }: Meal,
+  recipes: ReadonlyMap<string, Recipe>,
+): { foodId: string; grams: number }[] {
+  if (foodId != null && grams != null) return [{ foodId, grams }];
+  const recipe = recipes.get(recipeId ?? "");
+  if (recipe === undefined) return [];
+  return swappedIn(recipe, swaps).ingredients.map((part) => ({
+    foodId: part.foodId,
+    grams: (part.grams * (portions ?? 1)) / (recipe.portions ?? 1),
+  }));
+}
+
 /** What a portion of a recipe weighs cooked, grams; null where its cooked weight is not written. */
 export function gramsOfPortion({ cookedGrams, portions }: Recipe): number | null {
   return cookedGrams == null ? null : cookedGrams / (portions ?? 1);

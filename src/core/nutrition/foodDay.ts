@@ -99,9 +99,9 @@ export const weekdayIntake = perOwner((asOf: AsOf) =>
   }),
 );
 
-/** Days up to the one asked about (and not before `from`) on which something was eaten or drunk, oldest first. */
-export function foodDays(asOf: AsOf, from = -Infinity): FoodDay[] {
-  const within = (day: Day) => day >= from && day <= asOf.on;
+/** Days up to the one asked about (and within `from` and `to`) on which something was eaten or drunk, oldest first. */
+export function foodDays(asOf: AsOf, from = -Infinity, to = Infinity): FoodDay[] {
+  const within = (day: Day) => day >= from && day <= to && day <= asOf.on;
   const days = new Set(nutritionOf(asOf).waterDays().filter(within));
   for (const day of nutritionOf(asOf).mealDays().filter(within))
     if (

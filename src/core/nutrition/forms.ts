@@ -25,6 +25,18 @@ import type { Guided } from "./guides";
 import { isGtin } from "./label";
 import { readMealNames } from "./mealNames";
 
+/** Names, each with a figure behind it, parted by commas: `slice 38, cup 80 g`; null where one of them is none. @param pattern takes a name and its figure apart */
+function namedFigures(typed: string, pattern: RegExp, isSound: (value: number) => boolean): [string, number][] | null {
+  const found: [string, number][] = [];
+  for (const one of typed.split(/[;\n]|,(?!\d)/).filter((text) => text.trim() !== "")) {
+    const [, name, written] = pattern.exec(one) ?? [];
+    const value = written === undefined ? null : readFigure(written);
+    if (value === null || !isSound(value)) return null;
+    found.push([name!, value]);
+  }
+  return found;
+}
+
 /**
  * A food by its label, of 100 g, of 100 ml or of a portion, with what those weigh. @param context with the names that foods
  * have, in small letters
@@ -63,30 +75,18 @@ export function foodForm(
     fibre: inside,
     sugars: inside,
     alcohol: part,
-    portions: read((typed, no) => {
-      const found = typed
-        .split(/[;\n]|,(?!\d)/)
-        .filter((one) => one.trim() !== "")
-        .map((one) => {
-          const written = /^\s*(\D+?)\s+([\d.,]+)\s*g?\s*$/.exec(one);
-          const weight = written === null ? null : readFigure(written[2]!, gramUnits);
-          return weight === null || !(weight > 0 && weight <= 20_000) ? null : { name: written![1]!, grams: weight };
-        });
-      return found.every((one) => one !== null) ? found : no("Portions with their grams, such as slice 38, cup 80");
-    }),
-    others: read((typed, no) => {
-      const found = typed
-        .split(/[;\n]|,(?!\d)/)
-        .filter((one) => one.trim() !== "")
-        .map((one) => {
-          const written = /^\s*(\D+?)\s+([\d.,]+)\s*(?:mg)?\s*$/i.exec(one);
-          const mg = written === null ? null : readFigure(written[2]!);
-          return mg === null || !(mg >= 0 && mg <= 100_000) ? null : { name: written![1]!, mg };
-        });
-      return found.every((one) => one !== null)
-        ? found
-        : no("Names with their milligrams, such as caffeine 40, iron 2");
-    }),
+    portions: read(
+      (typed, no) =>
+        namedFigures(typed, /^\s*(\D+?)\s+([\d.,]+)\s*g?\s*$/, (grams) => grams > 0 && grams <= 20_000)?.map(
+          ([name, grams]) => ({ name, grams }),
+        ) ?? no("Portions with their grams, such as slice 38, cup 80"),
+    ),
+    others: read(
+      (typed, no) =>
+        namedFigures(typed, /^\s*(\D+?)\s+([\d.,]+)\s*(?:mg)?\s*$/i, (mg) => mg >= 0 && mg <= 100_000)?.map(
+          ([name, mg]) => ({ name, mg }),
+        ) ?? no("Names with their milligrams, such as caffeine 40, iron 2"),
+    ),
     gtin: read((typed, no) => {
       const digits = typed.replaceAll(/[\s-]/g, "");
       return digits === "" || isGtin(digits)

@@ -6,7 +6,7 @@ import type { Food } from "../log/kinds/foods";
 import { notesOf } from "../log/notes";
 import type { Meal } from "../log/kinds/meals";
 import { sameName } from "../entry/names";
-import { swappedIn } from "./energy";
+import { foodsIn } from "./energy";
 import { type FoodDay, foodDay } from "./foodDay";
 import { type MealLine, mealLines } from "./mealGroups";
 import { mealNames } from "./mealNames";
@@ -111,14 +111,8 @@ function shoppingFor(asOf: AsOf, start: Day, today: Day, atHome: ReadonlySet<str
   const needed = new Map<string, number>();
   const need = (id: string, grams: number) => needed.set(id, (needed.get(id) ?? 0) + grams);
   for (let day = Math.max(start, today); day < start + 7; day++)
-    for (const { status, foodId, recipeId, grams, portions, swaps } of nutrition.mealsOn(day)) {
-      if (status !== "planned") continue;
-      const recipe = recipes.get(recipeId ?? "");
-      if (foodId != null && grams != null) need(foodId, grams);
-      else if (recipe !== undefined)
-        for (const part of swappedIn(recipe, swaps).ingredients)
-          need(part.foodId, (part.grams * (portions ?? 1)) / (recipe.portions ?? 1));
-    }
+    for (const meal of nutrition.mealsOn(day))
+      if (meal.status === "planned") for (const { foodId, grams } of foodsIn(meal, recipes)) need(foodId, grams);
   return [...needed]
     .flatMap(([foodId, grams]): ToBuy[] => {
       const food = foods.get(foodId);

@@ -1,7 +1,6 @@
 import type { Day } from "../base/calendar/day";
 import type { AsOf } from "../log/asOf";
-import type { Food } from "../log/kinds/foods";
-import { swappedIn } from "./energy";
+import { foodsIn } from "./energy";
 import { nutritionOf } from "./slice";
 
 /** Something else that foods state, and how much of it was eaten. */
@@ -18,19 +17,14 @@ export function othersOn(asOf: AsOf, day: Day): OtherEaten[] {
   const nutrition = nutritionOf(asOf);
   const [foods, recipes] = [nutrition.foods(), nutrition.recipes()];
   const found = new Map<string, OtherEaten>();
-  const eat = (food: Food | undefined, grams: number) => {
-    for (const { name, mg } of food?.others ?? []) {
-      const key = name.toLowerCase();
-      found.set(key, { name: found.get(key)?.name ?? name, mg: (found.get(key)?.mg ?? 0) + (mg * grams) / 100 });
-    }
-  };
-  for (const { status, foodId, recipeId, grams, portions, swaps } of nutrition.mealsOn(day)) {
-    if (status === "planned") continue;
-    if (foodId != null && grams != null) eat(foods.get(foodId), grams);
-    const recipe = recipes.get(recipeId ?? "");
-    if (recipe === undefined) continue;
-    for (const part of swappedIn(recipe, swaps).ingredients)
-      eat(foods.get(part.foodId), (part.grams * (portions ?? 1)) / (recipe.portions ?? 1));
+  for (const meal of nutrition.mealsOn(day)) {
+    if (meal.status === "planned") continue;
+    for (const { foodId, grams } of foodsIn(meal, recipes))
+      for (const { name, mg } of foods.get(foodId)?.others ?? []) {
+        const key = name.toLowerCase();
+        const held = found.get(key);
+        found.set(key, { name: held?.name ?? name, mg: (held?.mg ?? 0) + (mg * grams) / 100 });
+      }
   }
   return [...found.values()];
 }

@@ -55,7 +55,6 @@ function lookText({ look, askedKgPerWeek, since }: Ladder, printer: Printer): st
   const asked = `The plan asks ${printer.massChange(askedKgPerWeek)} a week`;
   if (look === null) return `${asked}.`;
   if ("reason" in look) return `${asked}; up to ${shortDate(look.date)} ${look.reason}, so it is held.`;
-  const { kgPerWeek, half80, mornings } = look;
-  const isSlow = kgPerWeek * Math.sign(askedKgPerWeek) < Math.abs(askedKgPerWeek);
+  const { kgPerWeek, half80, mornings, isSlow } = look;
   return `${asked}; ${counted(mornings, "morning")} from ${shortDate(since)} to ${shortDate(look.date)} show ${printer.massChange(kgPerWeek)} a week, give or take ${printer.mass(half80, 2)}: ${isSlow ? "slower than asked" : "fast enough"}.`;
 }

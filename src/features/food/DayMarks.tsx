@@ -2,7 +2,6 @@
 
 import { printPlain } from "@/core/base/units/number";
 import { put } from "@/core/log/records";
-import type { DayNote } from "@/core/log/kinds/dayNotes";
 import type { FoodView } from "@/core/nutrition/foodView";
 import { check, Field, Row, RowButton } from "@/ui/inputs/Field";
 import { Captioned } from "@/ui/kit/Captioned";
@@ -10,6 +9,7 @@ import { LinkButton } from "@/ui/kit/LinkButton";
 import { Select } from "@/ui/kit/Select";
 import { Tick } from "@/ui/kit/Tick";
 import { useLog } from "@/ui/log/LogContext";
+import { useDayNote } from "@/ui/log/useDayNote";
 import { useFigure } from "@/ui/log/useFigure";
 import styles from "@/ui/view.module.css";
 import { lateForm } from "@/ui/inputs/lateForm";
@@ -36,10 +36,7 @@ export function DayMarks({ view: { food, kinds, kindSaid }, date }: { view: Food
     const drink = put("water", { id: newId(), personId: person.id, date, ml });
     if (await commit([drink], `Water ${printPlain(ml, 0)} ml`)) drop();
   });
-  const write = (change: Partial<DayNote>, label: string) => {
-    const next = { ...(note ?? { id: newId(), personId: person.id, date }), ...change };
-    return commit([put("dayNotes", next, note ?? undefined)], label);
-  };
+  const write = useDayNote(note, date);
   const setComplete = (foodComplete: boolean) =>
     write(
       { foodComplete },

@@ -7,9 +7,9 @@ import type { MealLine } from "@/core/nutrition/mealGroups";
 import { LinkButton } from "@/ui/kit/LinkButton";
 import { RecordTable } from "@/ui/kit/RecordTable";
 import { useLog } from "@/ui/log/LogContext";
+import { useDayNote } from "@/ui/log/useDayNote";
 import { usePrinter } from "@/ui/usePrinter";
 import Link from "next/link";
-import { v7 as newId } from "uuid";
 import styles from "./today.module.css";
 
 /** The day's food, a line a meal; planned meals become eaten in one press. */
@@ -76,17 +76,13 @@ const evening = 20;
 
 /** Asks at the end of a day, and afterwards, whether all that was eaten is written, until that was said. */
 function AtDaysEnd({ view: { date, meals, note } }: { view: DayView }) {
-  const { person, today, commit } = useLog();
+  const { today } = useLog();
+  const write = useDayNote(note, date);
   const isOver = date < today || (date === today && new Date().getHours() >= evening);
   const isEaten = meals.some(({ lines, planned }) => lines.length > planned.length);
   if (!isOver || !isEaten || note?.foodComplete != null) return null;
-  const say = (foodComplete: boolean) => {
-    const next = { ...(note ?? { id: newId(), personId: person.id, date }), foodComplete };
-    void commit(
-      [put("dayNotes", next, note ?? undefined)],
-      foodComplete ? "Day complete" : "Day not whole, out of all means",
-    );
-  };
+  const say = (foodComplete: boolean) =>
+    void write({ foodComplete }, foodComplete ? "Day complete" : "Day not whole, out of all means");
   return (
     <p className="row noprint">
       <span>Is all that was eaten {date === today ? "today" : "that day"} written?</span>

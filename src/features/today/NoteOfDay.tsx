@@ -1,7 +1,6 @@
 "use client";
 
 import type { DayView } from "@/core/days/dayView";
-import { put } from "@/core/log/records";
 import { fullDate } from "@/ui/dates";
 import { check, Field, Row, RowButton, wide } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
@@ -9,10 +8,10 @@ import { useRecordForm } from "@/ui/inputs/useRecordForm";
 import { LinkButton } from "@/ui/kit/LinkButton";
 import { TickField } from "@/ui/kit/Tick";
 import { useLog } from "@/ui/log/LogContext";
+import { useDayNote } from "@/ui/log/useDayNote";
 import { lateForm } from "@/ui/inputs/lateForm";
 import { Button } from "antd";
 import { useState } from "react";
-import { v7 as newId } from "uuid";
 import styles from "./today.module.css";
 
 const noteForm = lateForm(() => import("@/core/days/forms").then((forms) => forms.noteForm));
@@ -20,7 +19,8 @@ const noteForm = lateForm(() => import("@/core/days/forms").then((forms) => form
 /** The note of the day: read, and written in place. */
 export function NoteOfDay({ view: { note, date } }: { view: DayView }) {
   const [open, setOpen] = useState(false);
-  const { person, units, commit, today } = useLog();
+  const { person, units, today } = useLog();
+  const write = useDayNote(note, date);
   const { control, save, meanwhile, drop } = useRecordForm(
     noteForm,
     { units, today },
@@ -41,13 +41,11 @@ export function NoteOfDay({ view: { note, date } }: { view: DayView }) {
     );
   }
   const onSubmit = save(async ({ text, levelMayJump }, changed) => {
-    const next = {
-      ...(note ?? { id: newId(), personId: person.id, date }),
-      ...(changed.has("text") ? { text } : {}),
-      ...(changed.has("levelMayJump") ? { levelMayJump } : {}),
-    };
-    const written = await commit(
-      [put("dayNotes", next, note ?? undefined)],
+    const written = await write(
+      {
+        ...(changed.has("text") ? { text } : {}),
+        ...(changed.has("levelMayJump") ? { levelMayJump } : {}),
+      },
       text === "" ? `Note of ${fullDate(date)} emptied` : `Note of ${fullDate(date)}`,
     );
     if (written) setOpen(false);

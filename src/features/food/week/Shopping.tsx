@@ -2,13 +2,11 @@
 
 import { counted, printNumber } from "@/core/base/units/number";
 import type { DayNote } from "@/core/log/kinds/dayNotes";
-import { put } from "@/core/log/records";
 import type { ToBuy } from "@/core/nutrition/mealWeek";
 import { RecordTable } from "@/ui/kit/RecordTable";
 import { Tick } from "@/ui/kit/Tick";
-import { useLog } from "@/ui/log/LogContext";
+import { useDayNote } from "@/ui/log/useDayNote";
 import view from "@/ui/view.module.css";
-import { v7 as newId } from "uuid";
 
 /** What the planned meals of a week need, by food; what is at home is ticked off, and stays so in the log. */
 export function Shopping({
@@ -21,17 +19,14 @@ export function Shopping({
   note: DayNote | null;
   shopping: readonly ToBuy[];
 }) {
-  const { person, commit } = useLog();
+  const write = useDayNote(note, from);
   const left = shopping.filter(({ isAtHome }) => !isAtHome).length;
   const tick = ({ foodId, name }: ToBuy, isAtHome: boolean) => {
     const others = shopping
       .filter((one) => one.isAtHome && one.foodId !== foodId)
       .map((one) => ({ foodId: one.foodId }));
     const atHome = isAtHome ? [...others, { foodId }] : others;
-    void commit(
-      [put("dayNotes", { ...(note ?? { id: newId(), personId: person.id, date: from }), atHome }, note ?? undefined)],
-      `${name}, ${isAtHome ? "at home" : "to buy"}`,
-    );
+    void write({ atHome }, `${name}, ${isAtHome ? "at home" : "to buy"}`);
   };
   return (
     <section className={view.section}>
