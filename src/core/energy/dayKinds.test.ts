@@ -1,7 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { smallAsOf, weighedFrom } from "../../../tests/smallLog";
 import { printTurn, turnTyped } from "./dayKindTyped";
-import { dayKind, targetOn } from "./expenditure";
+import { dayKind, dayKindsOf, targetFor, targetOn } from "./expenditure";
+import { energyOf } from "./slice";
 
 const people = [{ id: "p", name: "Ana", sex: "female", birthDate: "1996-06-01", heightCm: 165 }];
 const context = { today: "2026-06-10", order: "dmy" as const };
@@ -52,6 +53,17 @@ describe("the kind of a day", () => {
     expect(kinds).toEqual([
       "rest", "high", "rest", "low", "high", "rest", "training", "high", "fast", "rest", "training", "rest",
     ]); // prettier-ignore
+  });
+  it("may be the trainee's own way of a training or rest day, once each", () => {
+    const own = { name: "rest", weekdays: [7], targets: { kcal: 1900 } };
+    const asOf = smallAsOf("2026-06-14", {
+      ...records,
+      energySettings: [{ ...records.energySettings[0], dayKinds: [own] }],
+    });
+    expect(dayKindsOf(energyOf(asOf).settingsOn(asOf.on))).toEqual(["training", "rest"]);
+    // The 14th is a Sunday; what is said of rest days among one's own kinds comes before what is said of them beside.
+    expect(targetOn(asOf, asOf.on)).toMatchObject({ kind: "rest", kcal: 1900 });
+    expect(targetFor(asOf, "training", asOf.on)).toMatchObject({ kcal: 2400 });
   });
   it("decides the day's target", () => {
     const asOf = smallAsOf("2026-06-14", records);

@@ -145,16 +145,17 @@ function commonKindOf(asOf: AsOf, day: Day): CommonDayKind {
 
 /** The kinds of day there are by some settings: the common ones, then the trainee's own. */
 export function dayKindsOf(settings: EnergySettings | null): string[] {
-  return [...commonDayKinds, ...(settings?.dayKinds ?? []).map(({ name }) => name)];
+  return [...new Set<string>([...commonDayKinds, ...(settings?.dayKinds ?? []).map(({ name }) => name)])];
 }
 
-/** What is asked of a kind of day by some settings. */
+/** What is asked of a kind of day by some settings; a training or rest day may be among the trainee's own kinds too. */
 export function targetsOfKind(settings: EnergySettings | null, kind: string): DayTarget {
-  const targets =
-    commonDayKinds.find((one) => one === kind) === undefined
-      ? settings?.dayKinds?.find(({ name }) => name === kind)?.targets
-      : settings?.targets?.[kind as CommonDayKind];
-  return targets ?? {};
+  const common = commonDayKinds.find((one) => one === kind);
+  return (
+    settings?.dayKinds?.find(({ name }) => name === kind)?.targets ??
+    (common === undefined ? null : settings?.targets?.[common]) ??
+    {}
+  );
 }
 
 /** A day's target: the trainee's own where set, else expenditure plus the balance the plan asks for. */
