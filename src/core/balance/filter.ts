@@ -4,7 +4,7 @@
  *
  *     tissue(t + 1)      = tissue(t) + (intake(t) − expenditure(t)) ÷ density + what is logged wrong
  *     expenditure(t)     = base(t) + 22 × (tissue(t) − first tissue)
- *     base(t + 1)        = base(t) + 0.0026 × (formula − base(t)) + a slow wandering
+ *     base(t + 1)        = base(t) + 0.0035 × (formula − base(t)) + a slow wandering
  *     water(t + 1)       = memory × water(t) + shock
  *     stored(t + 1)      = stored(t) + (0.4 kg for each 1000 kcal over the first expenditure − stored(t)) ÷ 4
  *     weighed(t)         = tissue(t) + water(t) + stored(t) + reading
@@ -27,25 +27,23 @@ const kcalPerKgDay = 22;
  * good scale to one whose water stays for a week.
  */
 const ways = [
-  { water: 0.2, memory: 0.1 },
-  { water: 0.45, memory: 0.1 },
-  { water: 0.35, memory: 0.6 },
-  { water: 0.6, memory: 0.6 },
-  { water: 0.55, memory: 0.88 },
-  { water: 0.9, memory: 0.75 },
+  { water: 0.25, memory: 0.1 },
+  { water: 0.45, memory: 0.2 },
+  { water: 0.45, memory: 0.7 },
+  { water: 0.8, memory: 0.8 },
 ] as const;
 type Way = (typeof ways)[number];
 
 /**
- * The expenditure wanders about what the formula says: it comes back to it by this share a day, halfway in nine months
- * without data, and strays from day to day so far that in the end it stands as far from it as the formula is off (10 % of 2500 kcal
- * make 18 kcal a day, some 135 in eight weeks).
+ * The expenditure wanders about what the formula says: it comes back to it by this share a day, halfway in two hundred
+ * days without data, and strays from day to day so far that in the end it stands as far from it as the formula is off (10 % of
+ * 2500 kcal make 21 kcal a day, some 155 in eight weeks).
  */
-const backToFormula = 0.0026;
+const backToFormula = 0.0035;
 /** One reading against the water-laden weight, kg. */
 const readingKg = 0.2;
 /** What a whole day's log misses either way, kcal. */
-const loggedKcal = 200;
+const loggedKcal = 150;
 /** How far the intake of a day strays from its level, and the level from day to day, kcal. */
 const dayKcal = 350;
 const levelKcal = 40;
@@ -62,7 +60,7 @@ const forgetting = 0.98;
  */
 const storedKg = 0.4;
 const storedDays = 4;
-const storedKgOff = 0.5;
+const storedKgOff = 0.35;
 
 /** Of each way: mean of tissue, base, water and level; their covariance; the logarithm of its weight. */
 const size = 15;
