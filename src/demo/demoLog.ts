@@ -1,3 +1,4 @@
+import type { DayTarget } from "@/core/log/kinds/energySettings";
 import { dateOf, type Day, weekStartOf } from "@/core/base/calendar/day";
 import type { Person } from "@/core/log/kinds/people";
 import type { Session } from "@/core/log/kinds/sessions";
@@ -97,7 +98,7 @@ function addRower(log: Log, today: Day): void {
     equation: "mifflinStJeor",
     activityFactor: 1.65,
     sessionsInFactor: true,
-    targets: { training: { protein: 130 }, rest: { protein: 130 } },
+    targets: { training: rowerTargets, rest: { ...rowerTargets, water: 2000 } },
   });
   add(log, "maxima", {
     id: "rower-squat-test",
@@ -247,6 +248,16 @@ function addPartner(log: Log, today: Day): void {
   for (let day = firstDay; day <= today + 4; day++)
     for (const session of partnerSessions({ ...when, day })) add(log, "sessions", session);
 }
+
+/** What the rower asks of a day: protein by weight, carbohydrate what the others leave. */
+const rowerTargets: DayTarget = {
+  protein: { gramsPerKg: 1.8, direction: "atLeast" },
+  fat: { grams: 60, to: 90, direction: "between" },
+  carbohydrate: { shareOfRest: 1 },
+  fibre: { grams: 35, direction: "atLeast" },
+  sugars: { grams: 110, direction: "atMost" },
+  water: 2500,
+};
 
 /**
  * Lives the days and writes what was weighed, eaten and drunk; today's later meals and three days to come are planned.

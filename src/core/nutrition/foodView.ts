@@ -8,14 +8,14 @@ import { foodDay, foodDays } from "./foodDay";
 import type { MealGroup } from "./mealGroups";
 import { mealGroups } from "./mealGroups";
 import { type OtherEaten, othersOn } from "./others";
-import { standings } from "./standing";
+import { type NutrientStands, standings } from "./standing";
 
 export interface FoodView {
   food: FoodDay;
   meals: MealGroup[];
   week: FoodDay[];
-  /** How the day stands to its targets in grams, in words. */
-  standings: ReturnType<typeof standings>;
+  /** How the day stands to its targets in grams. */
+  standings: NutrientStands[];
   /** What else was eaten that foods state: caffeine, iron. */
   others: OtherEaten[];
   /** The kinds of day there are, and which was said of this one; null where it goes by its turn. */

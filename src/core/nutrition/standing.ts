@@ -19,31 +19,32 @@ export function standingOf(eaten: number, { grams, to, meant }: Exclude<Asked, {
   return eaten <= grams ? { is: "left", by: grams - eaten } : { is: "over", by: eaten - grams };
 }
 
-/** A nutrient that has a target on a day, in words. */
-export interface NutrientStanding extends Standing {
+/** A nutrient that has a target on a day: how it stands, and in words what the amount is of. */
+interface NutrientStanding extends Standing {
   nutrient: AskedNutrient;
-  said: string;
+  words: string;
 }
 
-/** How a day stands to each of its targets in grams, in words; what cannot be said says why. */
-export function standings(
-  eaten: FullNutrients,
-  asked: AskedNutrients,
-): (NutrientStanding | { nutrient: AskedNutrient; said: string })[] {
-  return askedNutrients.flatMap((nutrient) => {
+export type NutrientStands = NutrientStanding | { nutrient: AskedNutrient; reason: string };
+
+/** How a day stands to each of its targets in grams; what cannot be said says why. */
+export function standings(eaten: FullNutrients, asked: AskedNutrients): NutrientStands[] {
+  return askedNutrients.flatMap((nutrient): NutrientStands[] => {
     const one = asked[nutrient];
     if (one === null) return [];
-    if ("reason" in one) return [{ nutrient, said: `${nutrient}: ${one.reason}` }];
+    if ("reason" in one) return [{ nutrient, reason: one.reason }];
     const standing = standingOf(eaten[nutrient], one);
-    return [{ nutrient, ...standing, said: words(nutrient, standing, one.meant) }];
+    return [{ nutrient, ...standing, words: words(standing.is, one) }];
   });
 }
 
-function words(nutrient: AskedNutrient, { is, by }: Standing, meant: string): string {
-  const grams = `${printNumber(by, 0)} g`;
-  if (is === "toGo") return `${grams} of ${nutrient} to go, at least`;
-  if (is === "there") return `${nutrient} ${nutrient === "sugars" ? "are" : "is"} there, ${grams} over`;
-  if (is === "within") return `${nutrient} within its range, ${grams} below its top`;
-  if (is === "over") return meant === "about" ? `${grams} of ${nutrient} over` : `${grams} of ${nutrient} too much`;
-  return `${grams} of ${nutrient} left${meant === "atMost" ? ", at most" : ""}`;
+/** What so many grams are, after them: over on fibre is good, over on sugars is not. */
+function words(is: Standing["is"], { grams, to, meant }: Exclude<Asked, { reason: string }>): string {
+  const whole = (value: number) => printNumber(value, 0);
+  const range = to === null ? `${whole(grams)} g` : `${whole(grams)} to ${whole(to)} g`;
+  const asked = `${meant === "atLeast" ? "at least " : meant === "atMost" ? "at most " : ""}${range}`;
+  if (is === "toGo") return `to go of ${asked}`;
+  if (is === "there") return `over ${asked}, which is good`;
+  if (is === "over") return meant === "about" ? `over ${asked}` : `too much: ${asked}`;
+  return `left ${is === "within" ? "within" : "of"} ${asked}`;
 }

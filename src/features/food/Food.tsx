@@ -4,12 +4,12 @@ import { dateOf } from "@/core/base/calendar/day";
 import { capitalised } from "@/core/base/text";
 import { printNumber, printPlain } from "@/core/base/units/number";
 import { put } from "@/core/log/records";
-import type { FoodDay } from "@/core/nutrition/foodDay";
 import type { FoodView } from "@/core/nutrition/foodView";
 import { guided, type Guided } from "@/core/nutrition/guides";
 import { inPortions } from "@/core/nutrition/inPortions";
 import { columnDate, longDate } from "@/ui/dates";
-import { WorkingLink } from "@/ui/figure/Figure";
+import { SmallFigure } from "@/ui/figure/Figure";
+import { FoodLeft } from "@/ui/figure/FoodLeft";
 import type { Column } from "@/ui/kit/column";
 import { useDragParts } from "@/ui/kit/dragParts";
 import { LinkButton } from "@/ui/kit/LinkButton";
@@ -35,10 +35,10 @@ export function Food() {
   const view = useFigure("food", { date: day });
   return (
     <>
-      <FoodHead title={`Food, ${longDate(day)}`}>{view && <Left food={view.food} date={day} />}</FoodHead>
+      <FoodHead title={`Food, ${longDate(day)}`} />
       {view && (
         <>
-          <Gone view={view} />
+          <Left view={view} date={day} />
           <Meals view={view} />
           <Guides meals={view.meals} />
           {view.others.length > 0 && (
@@ -48,43 +48,48 @@ export function Food() {
             </p>
           )}
           <Usuals day={day} meals={view.meals} />
+          <MealForm key={`log ${day}`} />
           <DayMarks key={day} view={view} date={day} />
           <Week week={view.week} />
           <Averages />
           <Stretch />
         </>
       )}
-      <MealForm key={day} />
     </>
   );
 }
 
-function Left({ food, date }: { food: FoodDay; date: string }) {
-  const { today } = useLog();
-  const printer = usePrinter();
-  if ("reason" in food.target || food.remainingKcal === null)
-    return <span className="quiet">No target: {"reason" in food.target ? food.target.reason : ""}.</span>;
-  return (
-    <span>
-      <WorkingLink figure={{ figure: "foodLeft", date }} on={today} label=", working of what is left to eat">
-        <span className="larger">{printer.energy(Math.abs(food.remainingKcal))}</span>
-      </WorkingLink>{" "}
-      <span className="quiet">
-        {food.remainingKcal < 0 ? "over" : "left of"} {printer.energyNumber(food.target.kcal)}, {food.target.kind} day
-      </span>
-    </span>
-  );
-}
-
-/** What is left of each nutrient that has a target, each by its direction; and water. */
-function Gone({ view: { food, standings } }: { view: FoodView }) {
-  const asked = "reason" in food.target ? null : food.target.waterMl;
-  const water =
-    asked === null
+/** What is left of the day's energy, large, and of each nutrient that has a target, each by its direction; and water. */
+function Left({ view: { food, standings }, date }: { view: FoodView; date: string }) {
+  const water = "reason" in food.target ? null : food.target.waterMl;
+  const parts = [
+    ...standings.map((one) => ({
+      label:
+        one.nutrient === "fibre" || one.nutrient === "sugars" ? `of it ${one.nutrient}` : capitalised(one.nutrient),
+      ...("reason" in one
+        ? { value: "", note: one.reason }
+        : { value: `${printNumber(one.by, 0)} g`, note: one.words }),
+    })),
+    ...(water === null
       ? []
-      : [food.waterMl < asked ? `${printNumber(asked - food.waterMl, 0)} ml of water to go` : "water is there"];
-  const said = [...standings.map((one) => one.said), ...water];
-  return said.length === 0 ? null : <p className="larger">{said.join(" · ")}</p>;
+      : [
+          {
+            label: "Water",
+            value: `${printPlain(Math.abs(water - food.waterMl) / 1000, 2)} l`,
+            note: `${food.waterMl < water ? "to go of" : "over"} at least ${printPlain(water / 1000, 2)} l`,
+          },
+        ]),
+  ];
+  return (
+    <div className={styles.figureWithParts}>
+      <FoodLeft food={food} date={date} />
+      <div className={styles.partFigures}>
+        {parts.map((part) => (
+          <SmallFigure key={part.label} {...part} />
+        ))}
+      </div>
+    </div>
+  );
 }
 
 /** Meals beside what the trainee wants of each. */
@@ -122,8 +127,9 @@ function Guides({ meals }: { meals: FoodView["meals"] }) {
   );
 }
 
-/** A line of a meal, the first of it under the meal's name; or what was eaten in all. */
-type Line = { name: string; at: number; index: number; line: FoodView["meals"][number]["lines"][number] } | "eaten";
+/** A line of a meal, the first of it under the meal's name; or what was eaten in all, and what is still planned. */
+type Line =
+  { name: string; at: number; index: number; line: FoodView["meals"][number]["lines"][number] } | "eaten" | "planned";
 
 const shownNutrients = [
   ["protein", "Protein, g"],
@@ -156,20 +162,24 @@ function Meals({ view: { meals, food } }: { view: FoodView }) {
     <RecordTable<Line>
       label="Meals"
       below={(row) =>
-        row !== "eaten" && row.line.meal.id === changed && <MealChange line={row.line} close={() => setChanged(null)} />
+        typeof row === "object" &&
+        row.line.meal.id === changed && <MealChange line={row.line} close={() => setChanged(null)} />
       }
       rows={[
         ...meals.flatMap(({ name, lines }, at) => lines.map((line, index) => ({ name, at, index, line }))),
         "eaten",
+        ...(food.planned.kcal > 0 ? (["planned"] as const) : []),
       ]}
-      keyOf={(row) => (row === "eaten" ? row : row.line.meal.id)}
-      tone={(row) => (row !== "eaten" && row.line.meal.status === "planned" ? "planned" : undefined)}
+      keyOf={(row) => (typeof row === "string" ? row : row.line.meal.id)}
+      tone={(row) =>
+        row === "planned" || (typeof row === "object" && row.line.meal.status === "planned") ? "planned" : undefined
+      }
       columns={[
         {
           head: "Meal",
           bare: true,
           cell: (row) => {
-            if (row === "eaten") return <strong>Eaten</strong>;
+            if (typeof row === "string") return <strong>{row === "eaten" ? "Eaten" : "Still planned"}</strong>;
             const said = row.index === 0 ? row.name.charAt(0).toUpperCase() + row.name.slice(1) : "\u00a0";
             return <parts.Place id={`${row.at}|${row.index}`}>{said}</parts.Place>;
           },
@@ -179,7 +189,7 @@ function Meals({ view: { meals, food } }: { view: FoodView }) {
           mute: true,
           folded: "name",
           cell: (row) =>
-            row !== "eaten" && (
+            typeof row === "object" && (
               <parts.Place id={`${row.at}|${row.index}|food`}>
                 <parts.Taken id={row.line.meal.id}>
                   {row.line.name}
@@ -193,7 +203,7 @@ function Meals({ view: { meals, food } }: { view: FoodView }) {
           num: true,
           bare: true,
           cell: (row) => {
-            if (row === "eaten") return "";
+            if (typeof row === "string") return "";
             const { grams: weight, portions, meal } = row.line;
             const pieces = weight === null ? null : inPortions(weight, foods.get(meal.foodId ?? "")?.portions);
             if (weight !== null)
@@ -211,7 +221,7 @@ function Meals({ view: { meals, food } }: { view: FoodView }) {
           num: true,
           folded: "beside",
           cell: (row) => {
-            if (row === "eaten") return <strong>{printer.energyNumber(food.eaten.kcal)}</strong>;
+            if (typeof row === "string") return <strong>{printer.energyNumber(food[row].kcal)}</strong>;
             const { nutrients, reason } = row.line;
             return nutrients === null ? <span className="quiet">{reason}</span> : printer.energyNumber(nutrients.kcal);
           },
@@ -221,7 +231,7 @@ function Meals({ view: { meals, food } }: { view: FoodView }) {
           num: true,
           tone: name === "fibre" || name === "sugars" ? "quiet" : undefined,
           cell: (row) => {
-            if (row === "eaten") return <strong>{grams(food.eaten[name])}</strong>;
+            if (typeof row === "string") return <strong>{grams(food[row][name])}</strong>;
             return row.line.nutrients === null ? "" : grams(row.line.nutrients[name]);
           },
         })),
@@ -230,7 +240,7 @@ function Meals({ view: { meals, food } }: { view: FoodView }) {
           mute: true,
           num: true,
           cell: (row) =>
-            row !== "eaten" && (
+            typeof row === "object" && (
               <span className="small noprint">
                 {row.line.meal.status === "planned" && (
                   <>

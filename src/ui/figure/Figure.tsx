@@ -74,3 +74,14 @@ export function Figure({
     </section>
   );
 }
+
+/** A figure beside a larger one: its name, its value, and what that is of. */
+export function SmallFigure({ label, value, note }: { label: string; value: string; note: string }) {
+  return (
+    <section className={styles.figure}>
+      <span className="label">{label}</span>
+      {value !== "" && <p className={styles.smallValue}>{value}</p>}
+      <p className={styles.note}>{note}</p>
+    </section>
+  );
+}

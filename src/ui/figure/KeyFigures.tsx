@@ -4,9 +4,9 @@ import { counted, printNumber } from "@/core/base/units/number";
 import type { Printer } from "@/core/base/units/printer";
 import type { ArrivalFigure, PlanFigure, TrendFigure } from "@/core/body/keyFigures";
 import type { DayView } from "@/core/days/dayView";
-import { whereToWrite } from "@/core/energy/resting";
 import { shortDate } from "@/ui/dates";
 import { Figure } from "@/ui/figure/Figure";
+import { FoodLeft } from "@/ui/figure/FoodLeft";
 import { useLog } from "@/ui/log/LogContext";
 import { usePrinter } from "@/ui/usePrinter";
 
@@ -20,7 +20,7 @@ export function KeyFigures({ view }: { view: DayView }) {
       <TrendBlock trend={view.trend} printer={printer} on={on} />
       <PlanBlock plan={view.plan} printer={printer} on={on} />
       <ArrivalBlock arrival={view.arrival} printer={printer} on={on} />
-      <FoodLeft view={view} printer={printer} on={on} />
+      <FoodLeft food={view.food} date={view.date} protein />
     </>
   );
 }
@@ -113,43 +113,4 @@ function arrivalNote({ arrived, holding, p10, p50, p90 }: ArrivalFigure): string
   return p90 === null
     ? `most likely ${shortDate(p50)}, perhaps not at all at this pace`
     : `most likely ${shortDate(p50)}; ${p10 === null ? "" : shortDate(p10)} to ${shortDate(p90)}`;
-}
-
-function FoodLeft({ view: { food, date }, printer, on }: Block & { view: DayView }) {
-  const ref = { figure: "foodLeft" as const, date };
-  const { target, remainingKcal } = food;
-  if ("reason" in target)
-    return (
-      <Figure
-        label="Left to eat"
-        figure={ref}
-        on={on}
-        missing={`No target: ${target.reason}. ${whereToWrite(target.reason)}`}
-      />
-    );
-  if (remainingKcal === null)
-    return (
-      <Figure
-        label="Left to eat"
-        figure={ref}
-        on={on}
-        missing={`Not known: ${food.unknownWhy}. At least ${printer.energy(food.eaten.kcal)} of ${printer.energy(target.kcal)} is eaten.`}
-      />
-    );
-  const { protein: asked } = target.asked;
-  const protein =
-    asked === null || "reason" in asked
-      ? ""
-      : ` · protein ${food.eaten.protein >= asked.grams ? "reached" : `${printNumber(asked.grams - food.eaten.protein, 0)} g to go`}`;
-  const over = remainingKcal < 0;
-  return (
-    <Figure
-      label={over ? "Over the day's target" : "Left to eat"}
-      value={printer.energyNumber(Math.abs(remainingKcal))}
-      unit={printer.units.energy}
-      figure={ref}
-      on={on}
-      note={`${target.kind} day ${printer.energyNumber(target.kcal)}${protein}`}
-    />
-  );
 }
