@@ -378,6 +378,43 @@ describe("food and what the body spends", () => {
     const form = page.getByRole("form", { name: "A new food" });
     await expect.poll(() => form.getByLabel("Name", { exact: true }).inputValue()).toBe("moonrock");
     await form.getByRole("button", { name: "Cancel" }).click();
+    // What the table that ships has of it stands below at once.
+    await page.goto(page.url().replace("moonrock", "quinoa"));
+    await page.getByRole("button", { name: "Take over Quinoa" }).click();
+    await saved(hand, "Quinoa, taken over");
+  });
+
+  it("a meal out is written by its energy alone, by line and by form, and changed", async () => {
+    const { page } = hand;
+    await openDemo(page, "/food");
+    const entry = page.getByRole("search", { name: "Quick entry" }).getByRole("textbox");
+    await entry.fill("burger 800 kcal");
+    await page.getByText("Was that eaten? Say at which meal.").waitFor();
+    await entry.fill("lunch: burger 800 kcal, 35 g protein");
+    await entry.press("Enter");
+    await saved(hand, "Burger, 800 kcal");
+    await page.getByText("Something by its energy alone").click();
+    const form = page.getByRole("form", { name: "Something by its energy alone" });
+    await choose(form.getByLabel("Meal"), "dinner");
+    await form.getByLabel("What it was").fill("Pizza");
+    await form.getByRole("button", { name: "Log it" }).click();
+    await form.getByText("Energy is missing.").waitFor();
+    await form.getByLabel("Energy").fill("2*450");
+    await form.getByRole("button", { name: "Log it" }).click();
+    await saved(hand, "Pizza, dinner");
+    const row = (name: RegExp) => page.getByRole("table", { name: "Meals" }).getByRole("row", { name });
+    await row(/Burger\s+800 35/).waitFor();
+    await page.getByRole("button", { name: "Change Pizza" }).click();
+    const change = page.getByRole("form", { name: "Change Pizza" });
+    await change.getByLabel("Energy").fill("950");
+    await change.getByLabel("Fat").fill("30");
+    await change.getByRole("button", { name: "Save" }).click();
+    await saved(hand, "Pizza changed");
+    await row(/Pizza\s+950 30/).waitFor();
+    for (const label of ["Pizza changed", "Pizza, dinner", "Burger, 800 kcal"]) {
+      await page.keyboard.press("u");
+      await page.getByText(`Undone: ${label}`).waitFor();
+    }
   });
 
   it("a label of 100 ml is kept by what those weigh, drunk by the millilitre, and made one with its double", async () => {

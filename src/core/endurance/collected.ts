@@ -5,6 +5,7 @@ import {
   denied,
   distanceAt,
   durationAt,
+  energyAt,
   isMark,
   isNoteAt,
   isWhole,
@@ -38,6 +39,8 @@ export class Collected extends LineCursor {
   rest: number | null = null;
   effort: number | null = null;
   purpose: string | null = null;
+  /** What a watch or a machine said it took, with what is spent at rest or without it. */
+  energy: { kcal: number; kcalIs: "gross" | "net" } | null = null;
   note: string[] = [];
 
   constructor(
@@ -76,6 +79,7 @@ export class Collected extends LineCursor {
       this.#pieces(at) ??
       this.#time(at) ??
       this.#distance(at) ??
+      this.#energy(at) ??
       this.#number(at) ??
       this.#words(at)
     );
@@ -305,6 +309,25 @@ export class Collected extends LineCursor {
     }
     this.metres = distance.value;
     return distance.to;
+  }
+
+  /** `450 kcal net`; whether what is spent at rest is counted in must be said. */
+  #energy(at: number): number | null {
+    const energy = energyAt(this.line.tokens, at);
+    if (energy === null) return null;
+    const said = this.said(at, energy.to);
+    if (this.energy !== null) return this.unread(at, energy.to, "Two energies are written. Which was it?");
+    const word = this.token(energy.to);
+    const kcalIs = isWord(word, "gross", "total") ? "gross" : isWord(word, "net", "active") ? "net" : null;
+    if (kcalIs === null)
+      return this.unread(at, energy.to, `Is what is spent at rest in the ${said}?`, [
+        { label: "gross: it is in", text: `${said} gross` },
+        { label: "net: it is not", text: `${said} net` },
+      ]);
+    if (!(energy.value > 0) || energy.value > 10_000)
+      return this.unread(at, energy.to, "That much energy is not taken: more than nothing, at most 10,000 kcal.");
+    this.energy = { kcal: energy.value, kcalIs };
+    return energy.to + 1;
   }
 
   /** A number without its unit: the distance in the trainee's own unit where the kind has one, else asked. */

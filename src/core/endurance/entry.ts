@@ -103,7 +103,12 @@ function askWhatIsMeant(said: Collected, { count, metres, seconds, time }: Piece
 /** The session as it was performed, with its pieces where there are several. */
 function performed(planned: Session, said: Collected, { count, metres, seconds, total }: Pieces): Session {
   const purpose = said.purpose ?? (count > 1 ? "interval" : null);
-  const session = completed(planned, total, { effort: said.effort, purpose, note: said.note.join(" ") });
+  const session = completed(planned, total, {
+    effort: said.effort,
+    purpose,
+    note: said.note.join(" "),
+    ...said.energy,
+  });
   if (count === 1) return session;
   return {
     ...session,
@@ -117,7 +122,7 @@ function performed(planned: Session, said: Collected, { count, metres, seconds, 
 
 /** What was understood, field by field. */
 function fieldsOf(said: Collected, pieces: Pieces, purpose: string | null | undefined): ParsedEntry["fields"] {
-  const { kind, line, rest, effort, note } = said;
+  const { kind, line, rest, effort, note, energy } = said;
   const { printer } = line.context;
   const { count, metres, seconds, total } = pieces;
   const pace = pacePerKm([total]);
@@ -134,6 +139,7 @@ function fieldsOf(said: Collected, pieces: Pieces, purpose: string | null | unde
     ["rest", rest === null ? null : printer.duration(rest)],
     ["purpose", purpose],
     ["effort", effort === null ? null : String(effort)],
+    ["energy", energy === null ? null : `${printer.energy(energy.kcal)}, ${energy.kcalIs}`],
     ["note", note.join(" ")],
   ];
   return texts.flatMap(([label, text]) => (text ? [{ label, text }] : []));
@@ -153,7 +159,7 @@ function clockOf(seconds: number): string {
 export function completed(
   session: Session,
   done: { metres: number | null; seconds: number | null },
-  said: { effort?: number | null; purpose?: string | null; note?: string },
+  said: { effort?: number | null; purpose?: string | null; note?: string } & Pick<Session, "kcal" | "kcalIs">,
 ): Session {
   return {
     ...session,
@@ -161,6 +167,7 @@ export function completed(
     ...(done.seconds === null ? {} : { minutes: done.seconds / 60 }),
     ...(said.effort == null ? {} : { effort: said.effort }),
     ...(said.note ? { note: said.note } : {}),
+    ...(said.kcal == null ? {} : { kcal: said.kcal, kcalIs: said.kcalIs }),
     distance: {
       ...session.distance,
       done: {

@@ -2,7 +2,7 @@ import { dateOf } from "../base/calendar/day";
 import { AsOf } from "../log/asOf";
 import { sessionsOf } from "../sessions/slice";
 import type { Target } from "./expenditure";
-import { type Macro, macros } from "./asked";
+import { askedNutrients, macros } from "./asked";
 import { commonDayKinds, creditsOn, dayKindsOf, expenditureOn, targetFor } from "./expenditure";
 import { equationNames } from "./resting";
 import { energyOf } from "./slice";
@@ -47,15 +47,23 @@ export function energyContract(asOf: AsOf) {
 
 function targetContract(target: Target) {
   if ("reason" in target) return { kcal: null, protein: null, fat: null, carbohydrate: null, reason: target.reason };
-  const asked = macros.map((macro) => [macro, target.asked[macro]] as const);
-  const why = asked.flatMap(([, one]) =>
-    one === null ? ["no target in grams is set"] : "reason" in one ? [one.reason] : [],
-  );
+  const why = macros.flatMap((macro) => {
+    const one = target.asked[macro];
+    return one === null ? ["no target in grams is set"] : "reason" in one ? [one.reason] : [];
+  });
+  const known = askedNutrients.flatMap((nutrient) => {
+    const one = target.asked[nutrient];
+    return one === null || "reason" in one ? [] : [[nutrient, one] as const];
+  });
   return {
     kcal: target.kcal,
-    ...(Object.fromEntries(
-      asked.map(([macro, one]) => [macro, one === null || "reason" in one ? null : one.grams]),
-    ) as Record<Macro, number | null>),
+    protein: null,
+    fat: null,
+    carbohydrate: null,
+    ...Object.fromEntries(known.map(([nutrient, { grams }]) => [nutrient, grams])),
+    ...(target.waterMl === null ? {} : { water: target.waterMl }),
+    directions: Object.fromEntries(known.map(([nutrient, { meant }]) => [nutrient, meant])),
+    to: Object.fromEntries(known.flatMap(([nutrient, { to }]) => (to === null ? [] : [[nutrient, to]]))),
     ...(why.length > 0 ? { reason: [...new Set(why)].join("; ") } : {}),
   };
 }

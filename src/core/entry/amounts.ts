@@ -1,3 +1,4 @@
+import { KJ_PER_KCAL } from "../base/units/energy";
 import { METRES_PER_MILE } from "../base/units/length";
 import type { MassUnit } from "../base/units/mass";
 import type { Token } from "./tokens";
@@ -45,6 +46,22 @@ const lengths: Readonly<Record<string, number>> = {
   yard: 0.9144,
   yards: 0.9144,
 };
+
+/** Kilocalories of each unit of energy; a calorie of food is a kilocalorie (common practice, no source). */
+const energyUnits: Readonly<Record<string, number>> = {
+  kcal: 1,
+  kcals: 1,
+  cal: 1,
+  cals: 1,
+  calories: 1,
+  kj: 1 / KJ_PER_KCAL,
+};
+
+/** An energy with its unit at a place, kilocalories. */
+export function energyAt(tokens: readonly Token[], at: number): At<number> | null {
+  const unit = energyUnits[tokens[at + 1]?.text ?? ""];
+  return tokens[at]?.kind !== "number" || unit === undefined ? null : { value: tokens[at]!.value * unit, to: at + 2 };
+}
 
 /** The mass unit at a place, or null. */
 export function massUnitAt(tokens: readonly Token[], at: number): MassUnit | null {

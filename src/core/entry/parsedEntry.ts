@@ -104,7 +104,8 @@ export interface Written {
     note: string;
     exercises: { name: string; exerciseId: string; note: string; sets: WrittenDown[] }[];
   }[];
-  meals: { name: string; grams: number | null; portions: number | null; meal: string | null }[];
+  /** `kcal` is of what was written by its energy alone. */
+  meals: { name: string; grams: number | null; portions: number | null; meal: string | null; kcal?: number }[];
   waterMl: number | null;
   readings: { name: string; measureId: string; value: number; unit: string }[];
   dayNote: string;

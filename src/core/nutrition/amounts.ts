@@ -33,6 +33,14 @@ export const grams: Readonly<Record<string, number>> = {
   lb: 453.59237,
   lbs: 453.59237,
 };
+/** Parts of a whole, as they are called. */
+const parts: Readonly<Record<string, number>> = {
+  half: 1 / 2,
+  third: 1 / 3,
+  thirds: 1 / 3,
+  quarter: 1 / 4,
+  quarters: 1 / 4,
+};
 const countWords: Readonly<Record<string, number>> = {
   a: 1,
   an: 1,
@@ -42,14 +50,18 @@ const countWords: Readonly<Record<string, number>> = {
   four: 4,
   five: 5,
   six: 6,
-  half: 0.5,
-  quarter: 0.25,
+  ...parts,
 };
 
-/** An amount at a place: `80`, `1,5`, `½`, `1/2`, `1 1/2`, `half a`, `two`. */
+/** An amount at a place: `80`, `1,5`, `½`, `1/2`, `1 1/2`, `half a`, `a third of`, `two`, `one and a half`. */
 function amountAt(tokens: readonly Token[], at: number): At<number> | null {
   const first = tokens[at];
   if (first === undefined) return null;
+  const count = first.kind === "word" ? countWords[first.text] : undefined;
+  const more = (first.kind === "number" && isWhole(first)) || (count !== undefined && count >= 1);
+  // `one and a half`, `2 and a third`
+  if (more && isWord(tokens[at + 1], "and") && isWord(tokens[at + 2], "a") && isWord(tokens[at + 3], ...partWords))
+    return { value: (count ?? first.value) + parts[tokens[at + 3]!.text]!, to: at + 4 };
   if (first.kind === "number") {
     if (isMark(tokens[at + 1], "/") && isWhole(first) && isWhole(tokens[at + 2]) && tokens[at + 2]!.value > 0)
       return { value: first.value / tokens[at + 2]!.value, to: at + 3 };
@@ -69,13 +81,36 @@ function amountAt(tokens: readonly Token[], at: number): At<number> | null {
       return { value: first.value + 0.5, to: at + 2 };
     return { value: first.value, to: at + 1 };
   }
-  const count = first.kind === "word" ? countWords[first.text] : undefined;
   if (count === undefined) return null;
-  let to = at + 1;
-  if (count < 1 && isWord(tokens[to], "of")) to += 1;
-  if (count < 1 && isWord(tokens[to], "a", "an", "the")) to += 1;
-  if (count === 1 && isWord(tokens[to], "half")) return { value: 0.5, to: to + 1 };
-  return { value: count, to };
+  // `a third of a`, `two thirds of`, `half an`
+  const part = count < 1 ? { value: count, to: at + 1 } : partBehind(tokens, at + 1, count);
+  if (part === null) return { value: count, to: at + 1 };
+  let { to } = part;
+  if (isWord(tokens[to], "of")) to += 1;
+  if (isWord(tokens[to], "a", "an", "the")) to += 1;
+  return { value: part.value, to };
+}
+
+const partWords = Object.keys(parts);
+
+function partBehind(tokens: readonly Token[], at: number, count: number): At<number> | null {
+  return isWord(tokens[at], ...partWords) ? { value: count * parts[tokens[at]!.text]!, to: at + 1 } : null;
+}
+
+/** Whether `and` at a place is within an amount: `one and a half`. */
+export function isWithinAmount(tokens: readonly Token[], at: number): boolean {
+  const before = tokens[at - 1];
+  return (
+    isWord(tokens[at], "and") &&
+    isWord(tokens[at + 1], "a") &&
+    isWord(tokens[at + 2], ...partWords) &&
+    before !== undefined &&
+    (before.kind === "number" || (countWords[before.text] ?? 0) >= 1)
+  );
+}
+
+function isPortion(token: Token | undefined): boolean {
+  return isWord(token, "portion", "portions", "serving", "servings");
 }
 
 /** The words of a piece without its amount, as they were written. */
@@ -84,6 +119,7 @@ export function nameOf(tokens: readonly Token[], text: string): string {
   let from = amount?.to ?? 0;
   if (amount && isMark(tokens[from], "x")) from += 1;
   if (tokens[from]?.kind === "word" && grams[tokens[from]!.text] !== undefined) from += 1;
+  else if (amount && isPortion(tokens[from])) from += 1;
   if (isWord(tokens[from], "of")) from += 1;
   const rest = tokens.slice(from);
   const end = rest.findIndex(({ kind }) => kind === "number");
@@ -101,18 +137,23 @@ export interface Amounted {
 /** The amount of a piece and the words of its name, the amount before the name or behind it. */
 export function amounted(tokens: readonly Token[]): Amounted | null {
   const unitAt = (at: number) =>
-    tokens[at]?.kind === "word" &&
-    (grams[tokens[at]!.text] !== undefined || isWord(tokens[at], "portion", "portions", "serving", "servings"))
+    tokens[at]?.kind === "word" && (grams[tokens[at]!.text] !== undefined || isPortion(tokens[at]))
       ? tokens[at]!.text
       : null;
   const front = amountAt(tokens, 0);
   if (front !== null) {
-    let to = front.to;
-    if (isMark(tokens[to], "x")) to += 1;
+    let { value, to } = front;
+    if (isMark(tokens[to], "x")) {
+      to += 1;
+      // `3 x 55 g`: so many of so much.
+      const each = amountAt(tokens, to);
+      if (each !== null && grams[tokens[each.to]?.text ?? ""] !== undefined)
+        [value, to] = [value * each.value, each.to];
+    }
     const unit = unitAt(to);
     if (unit !== null) to += 1;
     while (isWord(tokens[to], "of", "a", "an", "the")) to += 1;
-    return { amount: front.value, unit, words: tokens.slice(to) };
+    return { amount: value, unit, words: tokens.slice(to) };
   }
   for (let at = 1; at < tokens.length; at++) {
     const start =

@@ -14,10 +14,11 @@ import {
 } from "../entry/parsedEntry";
 import type { Token } from "../entry/tokens";
 import { type Change, put } from "../log/records";
-import { nameOf } from "./amounts";
+import { amounted, isWithinAmount, nameOf } from "./amounts";
 import { addUp } from "./energy";
 import { usualMeals } from "./mealNames";
 import { type Eaten, readPiece, type Thing } from "./piece";
+import { nutrientsIn, statedIn } from "./stated";
 
 const usual = [...usualMeals.map((name) => ({ id: name, name })), { id: "dinner", name: "supper" }];
 const eating = [
@@ -46,7 +47,7 @@ export function readFood(line: Line): ParsedEntry | null {
   const { day, context } = line;
   const things: Thing[] = [...context.foods, ...context.recipes];
   const { meal, from, to } = mealOfLine(line);
-  const pieces = piecesOf(line.tokens.slice(from, to), things);
+  const pieces = withTheirNutrients(piecesOf(line.tokens.slice(from, to), things));
   const date = dateOf(day);
   if (pieces.length === 0) {
     if (meal === null) return null;
@@ -100,6 +101,7 @@ export function readFood(line: Line): ParsedEntry | null {
         grams,
         portions,
         meal: record.meal ?? null,
+        ...(record.name == null ? {} : { kcal: record.nutrients!.kcal! }),
       })),
     },
   });
@@ -183,6 +185,35 @@ export function mealAt(
       };
 }
 
+/** `pizza 900 kcal, 40 g protein`: nutrients behind an energy are of the same thing. */
+function withTheirNutrients(pieces: readonly Token[][]): Token[][] {
+  const whole: Token[][] = [];
+  for (const piece of pieces) {
+    const before = whole.at(-1);
+    if (before !== undefined && nutrientsIn(piece) !== null && statedIn(before) !== null) before.push(...piece);
+    else whole.push(piece);
+  }
+  return whole;
+}
+
+/** An amount before words that no food is called by: `2 pancakes`, `half an avocado`. Null where it may be something else. */
+export function readUnknownFood(line: Line): ParsedEntry | null {
+  const { tokens, text, day, context } = line;
+  const piece = amounted(tokens);
+  const isCounted = piece?.amount != null && piece.amount < 30 && !isWord(tokens[0], "a", "an");
+  if (!isCounted || piece.words.length === 0 || piece.words.includes(tokens[0]!)) return null;
+  if (piece.words.some((word) => word.kind !== "word" || isWord(word, "water"))) return null;
+  const { message, offered, makes } = unknown(tokens, text, [...context.foods, ...context.recipes]);
+  const place = placeOf(tokens, 0, tokens.length);
+  return reading("meals", dateOf(day), {
+    problems: [{ ...place, message, ...(makes === null ? {} : { makes }) }],
+    choices: offered.map(({ label, text: instead }) => ({
+      label,
+      text: rewritten(text, [{ ...place, text: instead }]),
+    })),
+  });
+}
+
 /** Parts of a list of foods: parted by marks and by `and`, where that is not within a name. */
 function piecesOf(tokens: readonly Token[], things: readonly Thing[]): Token[][] {
   const within = new Set(
@@ -193,7 +224,7 @@ function piecesOf(tokens: readonly Token[], things: readonly Thing[]): Token[][]
   const pieces: Token[][] = [[]];
   tokens.forEach((token, at) => {
     const parts = isMark(token, ",", ";", "&", "+", ".", "!") || isWord(token, "and", "with", "plus", "then");
-    if (parts && !within.has(at)) pieces.push([]);
+    if (parts && !within.has(at) && !isWithinAmount(tokens, at)) pieces.push([]);
     else pieces.at(-1)!.push(token);
   });
   return pieces.filter((piece) => piece.length > 0);

@@ -4,7 +4,17 @@ import { mealAtHour } from "./mealNames";
 import { eatenNow } from "./mealOn";
 import { describe, expect, it } from "vitest";
 import { filled, imperial, metric, whyNot } from "../../../tests/filled";
-import { type Counted, foodForm, mealChangeForm, mealForm, mealNamesForm, recipeEatenForm, waterForm } from "./forms";
+import { statedNutrients } from "./stated";
+import {
+  type Counted,
+  foodForm,
+  mealChangeForm,
+  mealForm,
+  mealNamesForm,
+  recipeEatenForm,
+  statedForm,
+  waterForm,
+} from "./forms";
 
 const label = {
   name: " Rye bread ",
@@ -24,6 +34,8 @@ const label = {
   source: "",
 };
 const taken = new Set(["oats"]);
+
+const nothingStated = { name: "", energy: "", protein: "", fat: "", carbohydrate: "" };
 
 describe("a food as it is typed", () => {
   it("is read from its label, energy in the trainee's unit", () => {
@@ -122,13 +134,28 @@ describe("what is eaten and drunk as it is typed", () => {
       filled(
         mealChangeForm,
         { ...metric, counted: counted[of], isEaten: true },
-        { date: "2026-06-10", meal: "lunch", amount },
+        { ...nothingStated, date: "2026-06-10", meal: "lunch", amount },
       );
     expect([change("food", "3 slices").amount, change("recipe", "1/2").amount, change("words", "").amount]).toEqual([
       114,
       0.5,
       null,
     ]);
+  });
+  it("by its energy alone needs that, in the log's unit, and leaves open what is not said", () => {
+    const context = { ...metric, units: { ...metric.units, energy: "kJ" as const }, counted: null, isEaten: true };
+    const typed = { ...nothingStated, date: "2026-06-10", meal: "dinner", amount: "", name: "Pizza" };
+    const { energy, protein, fat, carbohydrate } = filled(mealChangeForm, context, {
+      ...typed,
+      energy: "3765.6",
+      protein: "40",
+    });
+    // 3765.6 kJ at 4.184 kJ a kilocalorie.
+    expect(energy).toBeCloseTo(900, 9);
+    expect(statedNutrients({ energy: 900, protein, fat, carbohydrate })).toEqual({ kcal: 900, protein: 40 });
+    // What had none before may be moved without one.
+    expect(filled(mealChangeForm, context, typed).energy).toBeNull();
+    expect(() => filled(statedForm, context, typed)).toThrow();
   });
   it("is a recipe with another food in an ingredient's place, this once", () => {
     const soup = {

@@ -112,6 +112,23 @@ export function mealForm(
   });
 }
 
+/** Something whose energy is said, and that need be no food of the log: its name, energy, protein, fat and carbohydrate. */
+function statedFields({ units }: FormContext) {
+  const part = optional(figure("It", grams.max(2000), gramUnits));
+  return {
+    name: nameText("A name"),
+    energy: figure("Energy", energyKcal.min(1).max(10_000), energyUnits(units.energy)),
+    protein: part,
+    fat: part,
+    carbohydrate: part,
+  };
+}
+
+/** Something by its energy alone, at a meal. */
+export function statedForm(context: FormContext) {
+  return z.object({ meal: z.string(), ...statedFields(context) });
+}
+
 /** Units an amount of a food may be written in: those of weight, and its own portions (`2 slices`). */
 function unitsOf(portions: NonNullable<Food["portions"]>): Units {
   const own = portions
@@ -140,14 +157,21 @@ const daysInARow = figure("The days", z.number().int().min(1).max(31));
 
 /**
  * Something eaten or planned, on another day, at another meal or of another amount; what was eaten stays on a day that has come.
- * @param context with what its amount is counted in; null where it has none
+ * @param context with what its amount is counted in; null where its energy is said instead
  */
 export function mealChangeForm(context: FormContext & { counted: Counted | null; isEaten: boolean }) {
   const { counted, isEaten, today } = context;
+  const { name, energy, protein, fat, carbohydrate } = statedFields(context);
+  const stated = <T>(field: z.ZodType<T, string>) => (counted === null ? field : unread);
   return z.object({
     date: civilDate("The day", context, isEaten ? today : undefined),
     meal: nameText("A meal"),
     amount: counted === null ? unread : amountIn(counted),
+    name: stated(optional(name)),
+    energy: stated(optional(energy)),
+    protein: stated(protein),
+    fat: stated(fat),
+    carbohydrate: stated(carbohydrate),
   });
 }
 

@@ -1,12 +1,12 @@
 import { dateOf, mustDay } from "../base/calendar/day";
-import type { Food } from "../log/kinds/foods";
+import type { Food, Nutrients } from "../log/kinds/foods";
 import type { Meal } from "../log/kinds/meals";
 import type { Recipe } from "../log/kinds/recipes";
 import { type Change, put } from "../log/records";
 import { ofFood, ofRecipe } from "./energy";
 
-/** What is eaten: a food or a recipe, how much of it, and its nutrients. */
-export type EatenOf = ReturnType<typeof ofFood> | ReturnType<typeof ofRecipe>;
+/** What is eaten: a food or a recipe, how much of it, and its nutrients; or something by its energy alone. */
+export type EatenOf = ReturnType<typeof ofFood> | ReturnType<typeof ofRecipe> | { name: string; nutrients: Nutrients };
 
 /** Which food or recipe is meant, and how much of it. */
 export type Amount = Pick<Meal, "foodId" | "recipeId" | "grams" | "portions" | "swaps">;

@@ -1,5 +1,6 @@
 import { dateOf } from "../base/calendar/day";
-import { printNumber } from "../base/units/number";
+import { capitalised } from "../base/text";
+import { printNumber, printPlain } from "../base/units/number";
 import { isWord } from "../entry/amounts";
 import { candidatesFor, sameName } from "../entry/names";
 import type { Line } from "../entry/parsedEntry";
@@ -8,7 +9,9 @@ import type { Food } from "../log/kinds/foods";
 import type { Meal } from "../log/kinds/meals";
 import type { Recipe } from "../log/kinds/recipes";
 import { type Amounted, amounted, gramsOf } from "./amounts";
-import { type FullNutrients, gramsOfPortion, ofFood, ofRecipe } from "./energy";
+import { complete, type FullNutrients, gramsOfPortion, ofFood, ofRecipe } from "./energy";
+import { usualMeals } from "./mealNames";
+import { type Stated, statedIn } from "./stated";
 
 /** What can be eaten. */
 export type Thing = Food | Recipe;
@@ -48,23 +51,19 @@ export function readPiece(
   line: Line,
   things: readonly Thing[],
 ): Eaten | Unread | null {
+  const stated = statedIn(tokens);
+  if (stated !== null) return statedEaten(stated, tokens, meal, line, things);
   const piece = amounted(tokens);
   if (piece === null || piece.words.length === 0) return null;
   const whole = line.text.slice(tokens[0]!.start, tokens.at(-1)!.end);
   const words = withoutCut(piece, line, things);
   const found = thingNamed(words, whole, piece.amount, line, things);
-  if (found === null || "message" in found) return found;
-  const { day, context } = line;
-  const base = {
-    id: context.newId(),
-    personId: context.personId,
-    date: dateOf(day),
-    ...(meal ? { meal } : {}),
-    status: day > context.today ? ("planned" as const) : ("eaten" as const),
-  };
+  if (found === null) return noSuchPortion(piece, line, things);
+  if ("message" in found) return found;
+  const base = baseOf(meal, line);
   const { thing, portioned } = found;
   return isRecipe(thing)
-    ? recipeEaten(thing, piece, base, context.foods)
+    ? recipeEaten(thing, piece, base, line.context.foods)
     : foodEaten(thing, piece, base, portioned.find(({ food }) => food === thing)?.portion);
 }
 
@@ -129,6 +128,86 @@ function portionedIn(words: readonly Token[], text: string, foods: readonly Food
   return whole.length > 0 ? whole : found;
 }
 
+/** `1 tbsp olive oil`: a food that is known, behind a portion that it has not. */
+function noSuchPortion({ amount, unit, words }: Amounted, { text }: Line, things: readonly Thing[]): Unread | null {
+  if (amount === null || unit !== null) return null;
+  for (let from = 1; from < words.length; from++) {
+    const [food, another] = wholeWords(saidBy(words.slice(from), text), things);
+    if (food === undefined || another !== undefined || isRecipe(food)) continue;
+    const portion = saidBy(words.slice(0, from), text);
+    return {
+      message: `${food.name} has no portion called "${portion}". Write grams, or give it one under Food.`,
+      offered: portionsOffered(food, amount),
+    };
+  }
+  return null;
+}
+
+/** So many of each portion of a food. */
+function portionsOffered({ name, portions }: Food, amount: number): Unread["offered"] {
+  const number = printPlain(amount, 2);
+  return (portions ?? []).slice(0, 4).map((portion) => ({
+    label: `${number} × ${portion.name}, ${printNumber(amount * portion.grams, 0)} g`,
+    text: `${number} ${portion.name}${sameName(portion.name, name) ? "" : ` ${name}`}`,
+  }));
+}
+
+function baseOf(meal: string | null, { day, context }: Line): MealBase {
+  return {
+    id: context.newId(),
+    personId: context.personId,
+    date: dateOf(day),
+    ...(meal ? { meal } : {}),
+    status: day > context.today ? ("planned" as const) : ("eaten" as const),
+  };
+}
+
+/** Something by its energy alone, at a meal that is said. */
+function statedEaten(
+  { words, nutrients }: Stated,
+  tokens: readonly Token[],
+  meal: string | null,
+  line: Line,
+  things: readonly Thing[],
+): Eaten | Unread {
+  const { text, context } = line;
+  const whole = text.slice(tokens[0]!.start, tokens.at(-1)!.end);
+  const said = saidBy(words, text);
+  const kcal = nutrients.kcal!;
+  if (!(kcal > 0) || kcal > 10_000)
+    return { message: "That much energy is not taken: more than nothing, at most 10,000 kcal.", offered: [] };
+  const known = things.find(({ name }) => sameName(name, said));
+  if (known !== undefined) {
+    const weight = isRecipe(known) ? null : (100 * kcal) / ofFood(known, 100).nutrients.kcal;
+    return {
+      message: `${known.name} has an energy of its own. How much of it was eaten?`,
+      offered:
+        weight === null || !Number.isFinite(weight)
+          ? []
+          : [
+              {
+                label: `${printNumber(weight, 0)} g, ${context.printer.energy(kcal)}`,
+                text: `${Math.round(weight)} g ${known.name}`,
+              },
+            ],
+    };
+  }
+  if (meal === null)
+    return {
+      message: "Was that eaten? Say at which meal.",
+      offered: usualMeals.map((name) => ({ label: name, text: `${name}: ${whole}` })),
+    };
+  const name = capitalised(said || meal);
+  return {
+    meal: { ...baseOf(meal, line), name, nutrients },
+    nutrients: complete(nutrients),
+    text: name,
+    name,
+    grams: null,
+    portions: null,
+  };
+}
+
 type MealBase = Pick<Meal, "id" | "personId" | "date" | "meal" | "status">;
 
 function recipeEaten(recipe: Recipe, piece: Amounted, base: MealBase, foods: readonly Food[]): Eaten | Unread {
@@ -175,10 +254,12 @@ function weightOf(food: Food, piece: Amounted, named: Portion | undefined): numb
   const { amount, unit } = piece;
   if (amount !== null && unit !== null && !isCounted(piece)) return amount * gramsOf(unit, food);
   const portion = named ?? food.portions?.[0];
+  // `handful of almonds` is one.
+  if (amount === null && named !== undefined) return named.grams;
   if (amount === null || portion === undefined)
     return {
       message: `How much ${food.name}? Write grams, for example 100 g.`,
-      offered: [{ label: `100 g ${food.name}`, text: `100 g ${food.name}` }],
+      offered: [...portionsOffered(food, 1), { label: `100 g ${food.name}`, text: `100 g ${food.name}` }],
     };
   // A number alone counts what is counted by its own name (`2 eggs`); `80 oats` may be grams.
   const isBare = unit === null && named === undefined;

@@ -194,6 +194,12 @@ describe("runs and rows", () => {
     const { change, choices } = read("row 2000 m 1:52");
     expect(change).toBeNull();
     expect(only<Session>(choices[0]!.text).distance!.done).toEqual({ metres: 2000, seconds: 448 });
+    expect(only<Session>("run 6 km 33:10 450 kcal net")).toMatchObject({ kcal: 450, kcalIs: "net" });
+    expect(only<Session>("row 30 min 1255.2 kJ total").kcal).toBeCloseTo(300, 9);
+    expect(read("run 6 km 33:10 450 kcal").choices.map(({ text }) => text)).toEqual([
+      "run 6 km 33:10 450 kcal gross",
+      "run 6 km 33:10 450 kcal net",
+    ]);
     expect(read("run 10 km 10:00").change).toBeNull();
     expect(read("run").change).toBeNull();
     expect(read("run 5 km 20:75").change).toBeNull();
@@ -295,6 +301,37 @@ describe("foods", () => {
     expect(read("breakfast: 80 g oats, 5 g moonrock").problems).toEqual([
       { start: 22, end: 34, message: expect.stringContaining("moonrock") as string, makes: "moonrock" },
     ]);
+    for (const text of ["2 moonrocks", "half a moonrock", "1/2 moonrock", "two portions of moonrock"])
+      expect(read(text).problems[0], text).toMatchObject({ makes: expect.stringMatching(/^moonrocks?$/) as string });
+    expect(read("2 large eggs").choices.map(({ text }) => text)).toEqual(["2 egg"]);
+  });
+  it("in halves, thirds and sums, as people say them", () => {
+    const portions = (text: string) => only<Meal>(text).portions;
+    expect(portions("a third of a lentil soup")).toBeCloseTo(1 / 3, 12);
+    expect(portions("two thirds of the lentil soup")).toBeCloseTo(2 / 3, 12);
+    expect(portions("one and a half lentil soup")).toBe(1.5);
+    expect(portions("2 and a quarter lentil soup")).toBe(2.25);
+    // Three of 55 g.
+    expect(only<Meal>("3*55 g eggs")).toMatchObject({ grams: 165 });
+    expect(only<Meal>("2 x 125 g oats")).toMatchObject({ grams: 250 });
+    expect(read("2 eggs and a half lentil soup").change).toHaveLength(2);
+  });
+  it("by their energy alone at a meal that is said; without one it is asked, and of a known food how much", () => {
+    expect(only<Meal>("lunch: pizza 900 kcal, 40 g protein and 30 g fat")).toMatchObject({
+      meal: "lunch",
+      name: "Pizza",
+      nutrients: { kcal: 900, protein: 40, fat: 30 },
+    });
+    expect(only<Meal>("dinner 2720 kJ")).toMatchObject({ name: "Dinner", nutrients: { kcal: 2720 / 4.184 } });
+    expect(read("lunch: pizza 900 kcal, 2 eggs").change).toHaveLength(2);
+    expect(read("pizza 900 kcal").choices.map(({ text }) => text)).toContain("dinner: pizza 900 kcal");
+    expect(read("dinner: oats 370 kcal").choices[0]!.text).toMatch(/^dinner: \d+ g Oats$/);
+    for (const text of [
+      "lunch: pizza 900 kcal 12",
+      "lunch: pizza 99000 kcal",
+      "lunch: pizza 900 kcal 5 g protein 6 g protein",
+    ])
+      expect(read(text).change, text).toBeNull();
   });
 });
 

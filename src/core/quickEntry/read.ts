@@ -23,7 +23,7 @@ import { dayInFront, dayWithin } from "../entry/when";
 import type { Exercise } from "../log/kinds/exercises";
 import type { Session } from "../log/kinds/sessions";
 import { type ChangeStep } from "../log/records";
-import { mealAt, readFood } from "../nutrition/entry";
+import { mealAt, readFood, readUnknownFood } from "../nutrition/entry";
 import { aliasesOf } from "../strength/usualNames";
 import { completionsFor } from "./completions";
 import { isLiftedRow, readNamed, readQuoted } from "./named";
@@ -329,6 +329,9 @@ function readChunk(line: Line): ParsedEntry {
   if (names.length > 0) return readNamed(line, names);
   const food = readFood(line);
   if (food?.change != null) return food;
+  // `1/2 avocado` is no weight.
+  const unknownFood = food === null ? readUnknownFood(line) : null;
+  if (unknownFood !== null && isMark(tokens[1], "/")) return unknownFood;
   if (isBodyLine(line)) {
     const body = readBodyLine(line);
     if (body !== null) return body;
@@ -346,6 +349,7 @@ function readChunk(line: Line): ParsedEntry {
       })),
     });
   }
+  if (unknownFood !== null) return unknownFood;
   const { printer } = context;
   if (
     first.kind === "number" &&

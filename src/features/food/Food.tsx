@@ -192,8 +192,10 @@ function Meals({ view: { meals, food } }: { view: FoodView }) {
             typeof row === "object" && (
               <parts.Place id={`${row.at}|${row.index}|food`}>
                 <parts.Taken id={row.line.meal.id}>
-                  {row.line.name}
-                  {row.line.meal.status === "planned" ? <span className="small">, planned</span> : ""}
+                  <span>
+                    {row.line.name}
+                    {row.line.meal.status === "planned" ? <span className="small">, planned</span> : ""}
+                  </span>
                 </parts.Taken>
               </parts.Place>
             ),
@@ -232,7 +234,9 @@ function Meals({ view: { meals, food } }: { view: FoodView }) {
           tone: name === "fibre" || name === "sugars" ? "quiet" : undefined,
           cell: (row) => {
             if (typeof row === "string") return <strong>{grams(food[row][name])}</strong>;
-            return row.line.nutrients === null ? "" : grams(row.line.nutrients[name]);
+            const { nutrients, meal } = row.line;
+            const isSaid = meal.name == null || meal.nutrients?.[name] != null;
+            return nutrients === null || !isSaid ? "" : grams(nutrients[name]);
           },
         })),
         {

@@ -13,6 +13,7 @@ import { Button } from "antd";
 import { useWatch } from "react-hook-form";
 import { v7 as newId } from "uuid";
 import { hourNow } from "./hourNow";
+import { StatedForm } from "./StatedForm";
 import { isRecipe, useThings } from "./useThings";
 
 const mealForm = lateForm(() => import("@/core/nutrition/forms").then((forms) => forms.mealForm));
@@ -66,6 +67,7 @@ export function MealForm() {
           </RowButton>
         </Row>
       </form>
+      <StatedForm />
     </section>
   );
 }

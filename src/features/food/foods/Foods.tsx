@@ -45,7 +45,8 @@ function Library({ made }: { made: string | null }) {
   const { commit } = useLog();
   const printer = usePrinter();
   const library = useHousehold("library");
-  const [typed, setTyped] = useState("");
+  // What is asked for may be in the table already.
+  const [typed, setTyped] = useState(made ?? "");
   const [withHidden, setWithHidden] = useState(false);
   const [edited, setEdited] = useState<string | null>(made === null ? null : "new");
   const [merged, setMerged] = useState<string | null>(null);
