@@ -3,7 +3,7 @@
 import { dateOf } from "@/core/base/calendar/day";
 import { counted, printNumber } from "@/core/base/units/number";
 import type { MeasureRow } from "@/core/body/measuresView";
-import { dayNumber, domainOf, tickDates } from "@/ui/charts/axis";
+import { dayNumber, domainOf, tickDates, tooltipStyle } from "@/ui/charts/axis";
 import { useChartColours } from "@/ui/charts/useChartColours";
 import { fullDate } from "@/ui/dates";
 import {
@@ -109,13 +109,7 @@ export function MeasureChart({ measure: { name, unit, points, line, goal } }: { 
             isAnimationActive={false}
             labelFormatter={(day) => fullDate(dateOf(Number(day)))}
             formatter={(value) => [`${printNumber(Number(value), 1)} ${unit}`, name]}
-            contentStyle={{
-              background: colours.paper,
-              border: `1px solid ${colours.ink}`,
-              borderRadius: 0,
-              fontSize: 14,
-            }}
-            itemStyle={{ color: colours.ink }}
+            {...tooltipStyle(colours)}
           />
         </ComposedChart>
       </ResponsiveContainer>

@@ -4,15 +4,14 @@ import { counted, printNumber, printPlain } from "@/core/base/units/number";
 import type { MeasureRow } from "@/core/body/measuresView";
 import { put, type RecordOf } from "@/core/log/records";
 import { fullDate } from "@/ui/dates";
-import { Cancel } from "@/ui/inputs/Cancel";
-import { Field, narrow, Row, RowButton } from "@/ui/inputs/Field";
+import { FormEnd } from "@/ui/inputs/FormEnd";
+import { Field, narrow, Row } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
 import { LinkButton } from "@/ui/kit/LinkButton";
 import { RecordTable } from "@/ui/kit/RecordTable";
 import { useLog } from "@/ui/log/LogContext";
 import { lateForm } from "@/ui/inputs/lateForm";
-import { Button } from "antd";
 import { useState } from "react";
 
 const readingForm = lateForm(() => import("@/core/body/forms").then((forms) => forms.readingForm));
@@ -124,10 +123,7 @@ function EditReading({
           inputMode="decimal"
         />
         <Field control={control} name="method" label="Method, if any" />
-        <RowButton>
-          <Button htmlType="submit">Save reading</Button>
-        </RowButton>
-        <Cancel drop={drop} onClose={onClose} />
+        <FormEnd save="Save reading" drop={drop} onClose={onClose} />
       </Row>
       <Meanwhile said={meanwhile} />
     </form>

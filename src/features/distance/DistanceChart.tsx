@@ -4,6 +4,7 @@ import { metresPer } from "@/core/base/units/length";
 import { counted, printNumber } from "@/core/base/units/number";
 import type { DistanceView } from "@/core/endurance/distanceView";
 import { KindMarks } from "@/ui/column/kindMarks";
+import { tooltipStyle } from "@/ui/charts/axis";
 import { useChartColours } from "@/ui/charts/useChartColours";
 import { shortDate } from "@/ui/dates";
 import { usePrinter } from "@/ui/usePrinter";
@@ -75,13 +76,7 @@ export function DistanceChart({ weeks }: { weeks: DistanceView["weeks"] }) {
               isAnimationActive={false}
               cursor={{ fill: colours.wash }}
               formatter={(value) => `${printNumber(Number(value), 1)} ${units.distance}`}
-              contentStyle={{
-                background: colours.paper,
-                border: `1px solid ${colours.ink}`,
-                borderRadius: 0,
-                fontSize: 14,
-              }}
-              itemStyle={{ color: colours.ink }}
+              {...tooltipStyle(colours)}
             />
           </BarChart>
         </ResponsiveContainer>

@@ -6,8 +6,8 @@ import type { Asked, AskedNutrient, Macro } from "@/core/energy/asked";
 import type { EnergyView, KindOfDay } from "@/core/energy/energyView";
 import type { TargetsTyped } from "@/core/energy/targetsTyped";
 import type { DayTarget, EnergySettings } from "@/core/log/kinds/energySettings";
-import { Cancel } from "@/ui/inputs/Cancel";
-import { Field, Row, RowButton } from "@/ui/inputs/Field";
+import { FormEnd } from "@/ui/inputs/FormEnd";
+import { Field, Row } from "@/ui/inputs/Field";
 import { lateForm } from "@/ui/inputs/lateForm";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { changedOnly, useRecordForm } from "@/ui/inputs/useRecordForm";
@@ -17,7 +17,6 @@ import { RecordTable } from "@/ui/kit/RecordTable";
 import { useLog } from "@/ui/log/LogContext";
 import { usePrinter } from "@/ui/usePrinter";
 import styles from "@/ui/view.module.css";
-import { Button } from "antd";
 import { useEffect, useRef, useState } from "react";
 import { type Control, useWatch } from "react-hook-form";
 import { useEnergyChange } from "./useEnergyChange";
@@ -124,9 +123,11 @@ export function DayKinds({ view }: { view: EnergyView }) {
 function AskedGrams({ asked, typed }: { asked: Asked; typed: string }) {
   if ("reason" in asked) return <span className="quiet small">{asked.reason}</span>;
   const grams = `${printNumber(asked.grams, 0)}${asked.to === null ? "" : ` to ${printNumber(asked.to, 0)}`}`;
+  const [, bound] = /^(at least|at most) [\d.]+$/.exec(typed) ?? [];
   return (
     <>
-      {grams} g{/[^\d. to]/.test(typed) && <span className="quiet small"> {typed}</span>}
+      {bound !== undefined && <span className="quiet small">{bound} </span>}
+      {grams} g{bound === undefined && /[^\d. to]/.test(typed) && <span className="quiet small"> {typed}</span>}
     </>
   );
 }
@@ -220,12 +221,7 @@ function DayKindForm({ view, kind, close }: { view: EnergyView; kind: KindOfDay 
       </Row>
       <Made control={control} context={context} />
       <Row>
-        <RowButton>
-          <Button htmlType="submit" type="primary">
-            Save targets
-          </Button>
-        </RowButton>
-        <Cancel drop={drop} onClose={close} />
+        <FormEnd save="Save targets" drop={drop} onClose={close} />
       </Row>
       <p className="quiet small">
         Grams (130), grams for each kg of body weight (1.8 g/kg) or of lean mass (2.2 g/kg lean), shares of the energy

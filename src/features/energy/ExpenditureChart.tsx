@@ -2,10 +2,11 @@
 
 import { fromKcal } from "@/core/base/units/energy";
 import type { ExpenditurePoint } from "@/core/balance/measuredView";
-import { axisStyle, dayNumber, still, tickDates } from "@/ui/charts/axis";
+import { dayNumber, still } from "@/ui/charts/axis";
+import { CourseChart } from "@/ui/charts/CourseChart";
 import { useChartColours } from "@/ui/charts/useChartColours";
 import { usePrinter } from "@/ui/usePrinter";
-import { Area, CartesianGrid, ComposedChart, Line, ResponsiveContainer, XAxis, YAxis } from "recharts";
+import { Area, Line } from "recharts";
 
 /** The measured expenditure through time, as it was known on each day, beside the formula and what was to be eaten. */
 export function ExpenditureChart({ course }: { course: readonly ExpenditurePoint[] }) {
@@ -19,7 +20,6 @@ export function ExpenditureChart({ course }: { course: readonly ExpenditurePoint
     formula: inUnit(formulaKcal),
     target: inUnit(targetKcal),
   }));
-  const grid = axisStyle(colours.slate);
   const key = (colour: string, dash: string | undefined, text: string) => (
     <span className="apart nowrap">
       <svg width="26" height="8" aria-hidden="true">
@@ -35,31 +35,16 @@ export function ExpenditureChart({ course }: { course: readonly ExpenditurePoint
         {key(colours.slate, "6 4", "formula")}
         {key(colours.oat, "1.5 4", "to be eaten")}
       </figcaption>
-      <div
-        className="chart-m"
-        role="img"
-        aria-label="Measured expenditure through time with its interval, beside the formula and the target; the numbers are in the table"
+      <CourseChart
+        label="Measured expenditure through time with its interval, beside the formula and the target; the numbers are in the table"
+        data={data}
+        scale={{ domain: ["auto", "auto"], width: 56 }}
       >
-        <ResponsiveContainer width="100%" height="100%">
-          <ComposedChart data={data} margin={{ top: 12, right: 8, bottom: 0, left: 0 }} accessibilityLayer={false}>
-            <CartesianGrid vertical={false} stroke={colours.rule} />
-            <XAxis
-              dataKey="day"
-              type="number"
-              domain={["dataMin", "dataMax"]}
-              tickFormatter={tickDates(data.map(({ day }) => day))}
-              tickCount={7}
-              minTickGap={50}
-              {...grid}
-            />
-            <YAxis domain={["auto", "auto"]} width={56} {...grid} />
-            <Area dataKey="band" stroke="none" fill={colours.pine} fillOpacity={0.14} {...still} />
-            <Line dataKey="target" stroke={colours.oat} strokeWidth={2} strokeDasharray="1.5 4" {...still} />
-            <Line dataKey="formula" stroke={colours.slate} strokeWidth={1.5} strokeDasharray="6 4" {...still} />
-            <Line dataKey="measured" stroke={colours.pine} strokeWidth={2.5} {...still} />
-          </ComposedChart>
-        </ResponsiveContainer>
-      </div>
+        <Area dataKey="band" stroke="none" fill={colours.pine} fillOpacity={0.14} {...still} />
+        <Line dataKey="target" stroke={colours.oat} strokeWidth={2} strokeDasharray="1.5 4" {...still} />
+        <Line dataKey="formula" stroke={colours.slate} strokeWidth={1.5} strokeDasharray="6 4" {...still} />
+        <Line dataKey="measured" stroke={colours.pine} strokeWidth={2.5} {...still} />
+      </CourseChart>
     </figure>
   );
 }

@@ -2,10 +2,11 @@
 
 import { fromKg } from "@/core/base/units/mass";
 import type { WhatIf } from "@/core/energy/goalPreview";
-import { axisStyle, dayNumber, domainOf, still, tickDates } from "@/ui/charts/axis";
+import { dayNumber, domainOf, still } from "@/ui/charts/axis";
+import { CourseChart } from "@/ui/charts/CourseChart";
 import { useChartColours } from "@/ui/charts/useChartColours";
 import { usePrinter } from "@/ui/usePrinter";
-import { Area, CartesianGrid, ComposedChart, Line, ResponsiveContainer, XAxis, YAxis } from "recharts";
+import { Area, Line } from "recharts";
 
 /** Where on a line its name stands: `share` of the way from its first point to its last. */
 function along(
@@ -39,7 +40,6 @@ export function WhatIfChart({ course }: { course: WhatIf[] }) {
     data.flatMap(({ trend, plan, now, ahead }) => [trend, plan, now, ahead]).filter((value) => value !== null),
     1,
   );
-  const grid = axisStyle(colours.slate);
   const name = (date: string | undefined, text: string, colour: string, dy: number) =>
     function Name(props: { x?: number | string; y?: number | string; index?: number }) {
       return date !== undefined && data[props.index ?? -1]?.date === date ? (
@@ -58,64 +58,44 @@ export function WhatIfChart({ course }: { course: WhatIf[] }) {
       );
     };
   return (
-    <div
+    <CourseChart
+      label="The plan as it would be, beside the plan as it stands, the trend and the course at today's pace"
+      data={data}
+      scale={{ domain: [low, high], allowDecimals: false, tickCount: Math.min(6, high - low + 1), width: 44 }}
       className="chart-m measure"
-      role="img"
-      aria-label="The plan as it would be, beside the plan as it stands, the trend and the course at today's pace"
     >
-      <ResponsiveContainer width="100%" height="100%">
-        <ComposedChart data={data} margin={{ top: 16, right: 20, bottom: 0, left: 0 }} accessibilityLayer={false}>
-          <CartesianGrid vertical={false} stroke={colours.rule} />
-          <XAxis
-            dataKey="day"
-            type="number"
-            domain={["dataMin", "dataMax"]}
-            tickFormatter={tickDates(data.map(({ day }) => day))}
-            tickCount={7}
-            minTickGap={50}
-            {...grid}
-          />
-          <YAxis
-            domain={[low, high]}
-            allowDecimals={false}
-            tickCount={Math.min(6, high - low + 1)}
-            width={44}
-            {...grid}
-          />
-          <Area dataKey="band" stroke="none" fill={colours.pine} fillOpacity={0.1} {...still} />
-          <Line
-            dataKey="now"
-            stroke={colours.slate}
-            strokeWidth={1.5}
-            strokeDasharray="6 4"
-            {...still}
-            label={name(along("nowKg", course, 0.2), "plan now", colours.slate, -10)}
-          />
-          <Line
-            dataKey="trend"
-            stroke={colours.pine}
-            strokeWidth={2.5}
-            {...still}
-            label={name(along("trendKg", course, 0.95), "trend", colours.pine, -10)}
-          />
-          <Line
-            dataKey="ahead"
-            stroke={colours.pine}
-            strokeWidth={2}
-            strokeDasharray="1.5 4"
-            {...still}
-            label={name(along("aheadKg", course, 1), "at this pace", colours.pine, -8)}
-          />
-          <Line
-            dataKey="plan"
-            stroke={colours.oat}
-            strokeWidth={3}
-            strokeDasharray="6 4"
-            {...still}
-            label={name(along("planKg", course, 0.45), "plan as typed", colours.oat, 22)}
-          />
-        </ComposedChart>
-      </ResponsiveContainer>
-    </div>
+      <Area dataKey="band" stroke="none" fill={colours.pine} fillOpacity={0.1} {...still} />
+      <Line
+        dataKey="now"
+        stroke={colours.slate}
+        strokeWidth={1.5}
+        strokeDasharray="6 4"
+        {...still}
+        label={name(along("nowKg", course, 0.2), "plan now", colours.slate, -10)}
+      />
+      <Line
+        dataKey="trend"
+        stroke={colours.pine}
+        strokeWidth={2.5}
+        {...still}
+        label={name(along("trendKg", course, 0.95), "trend", colours.pine, -10)}
+      />
+      <Line
+        dataKey="ahead"
+        stroke={colours.pine}
+        strokeWidth={2}
+        strokeDasharray="1.5 4"
+        {...still}
+        label={name(along("aheadKg", course, 1), "at this pace", colours.pine, -8)}
+      />
+      <Line
+        dataKey="plan"
+        stroke={colours.oat}
+        strokeWidth={3}
+        strokeDasharray="6 4"
+        {...still}
+        label={name(along("planKg", course, 0.45), "plan as typed", colours.oat, 22)}
+      />
+    </CourseChart>
   );
 }

@@ -7,13 +7,12 @@ import { ofAmount } from "@/core/nutrition/energy";
 import type { MealLine } from "@/core/nutrition/mealGroups";
 import { mealNames } from "@/core/nutrition/mealNames";
 import { statedNutrients } from "@/core/nutrition/stated";
-import { Cancel } from "@/ui/inputs/Cancel";
-import { Choice, Field, Row, RowButton } from "@/ui/inputs/Field";
+import { FormEnd } from "@/ui/inputs/FormEnd";
+import { Choice, Field, Row } from "@/ui/inputs/Field";
 import { lateForm } from "@/ui/inputs/lateForm";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
 import { useLog } from "@/ui/log/LogContext";
-import { Button } from "antd";
 import { StatedFields } from "./StatedFields";
 import { foodCounted, recipeCounted, useEdibles } from "./eatenOf";
 
@@ -92,12 +91,7 @@ export function MealChange({ line: { meal, name }, close }: { line: MealLine; cl
           type="date"
           lean={meal.status === "planned" ? "ahead" : "back"}
         />
-        <RowButton>
-          <Button htmlType="submit" type="primary">
-            Save
-          </Button>
-        </RowButton>
-        <Cancel drop={drop} onClose={close} />
+        <FormEnd save="Save" drop={drop} onClose={close} />
       </Row>
     </form>
   );

@@ -3,7 +3,7 @@
 import { fromKg } from "@/core/base/units/mass";
 import { counted, printNumber } from "@/core/base/units/number";
 import type { WorkWeek } from "@/core/strength/workView";
-import { axisStyle, domainOf } from "@/ui/charts/axis";
+import { axisStyle, domainOf, tooltipStyle } from "@/ui/charts/axis";
 import { useChartColours } from "@/ui/charts/useChartColours";
 import { shortDate } from "@/ui/dates";
 import { usePrinter } from "@/ui/usePrinter";
@@ -94,13 +94,7 @@ export const WorkChart = memo(function WorkChart({ weeks }: { weeks: readonly Wo
                 `${printNumber(Number(value), name === "average" ? 1 : 0)}${name === "average" ? ` ${unit}` : ""}`,
                 name === "average" ? "average weight" : name === "lifts" ? "number of lifts" : "planned",
               ]}
-              contentStyle={{
-                background: colours.paper,
-                border: `1px solid ${colours.ink}`,
-                borderRadius: 0,
-                fontSize: 14,
-              }}
-              itemStyle={{ color: colours.ink }}
+              {...tooltipStyle(colours)}
             />
           </ComposedChart>
         </ResponsiveContainer>

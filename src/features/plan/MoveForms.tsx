@@ -3,13 +3,12 @@
 import type { Session } from "@/core/log/kinds/sessions";
 import type { ProposalAsk } from "@/core/planning/proposals";
 import { addDays } from "@/ui/dates";
-import { Cancel } from "@/ui/inputs/Cancel";
-import { check, Field, Row, RowButton } from "@/ui/inputs/Field";
+import { FormEnd } from "@/ui/inputs/FormEnd";
+import { check, Field, Row } from "@/ui/inputs/Field";
 import { lateForm } from "@/ui/inputs/lateForm";
 import { useTypedForm } from "@/ui/inputs/useTypedForm";
 import { TickField } from "@/ui/kit/Tick";
 import { useLog } from "@/ui/log/LogContext";
-import { Button } from "antd";
 import type { ReactNode } from "react";
 
 const shiftForm = lateForm(() => import("@/core/planning/forms").then((forms) => forms.shiftForm));
@@ -22,14 +21,7 @@ interface Asks {
 }
 
 function Ends({ drop, onClose }: { drop: () => void; onClose: () => void }): ReactNode {
-  return (
-    <>
-      <RowButton>
-        <Button htmlType="submit">See it first</Button>
-      </RowButton>
-      <Cancel drop={drop} onClose={onClose} />
-    </>
-  );
+  return <FormEnd save="See it first" drop={drop} onClose={onClose} />;
 }
 
 /** Everything planned from a day on, by so many days. */

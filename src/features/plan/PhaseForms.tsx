@@ -4,7 +4,7 @@ import { printTyped } from "@/core/base/units/number";
 import type { Phase } from "@/core/log/kinds/phases";
 import { put } from "@/core/log/records";
 import { judgedBy } from "@/core/planning/judgedBy";
-import { Cancel } from "@/ui/inputs/Cancel";
+import { FormEnd } from "@/ui/inputs/FormEnd";
 import { Choice, Field, Row, RowButton, wide } from "@/ui/inputs/Field";
 import { lateForm } from "@/ui/inputs/lateForm";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
@@ -13,7 +13,6 @@ import { useTypedForm } from "@/ui/inputs/useTypedForm";
 import { LinkButton } from "@/ui/kit/LinkButton";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure, useHousehold } from "@/ui/log/useFigure";
-import { Button } from "antd";
 import { useWatch } from "react-hook-form";
 import { v7 as newId } from "uuid";
 
@@ -99,15 +98,13 @@ export function PhaseForm({ phase, close }: { phase: Phase | null; close: () => 
       <Row>
         <Field control={control} name="intention" label="Intention" className={wide} />
         <Field control={control} name="why" label="Why it matters" className={wide} />
-        <RowButton>
-          <Button htmlType="submit">Save phase</Button>
-        </RowButton>
-        {phase !== null && (
-          <RowButton>
-            <LinkButton onClick={() => void remove()}>Remove</LinkButton>
-          </RowButton>
-        )}
-        <Cancel drop={drop} onClose={close} />
+        <FormEnd save="Save phase" drop={drop} onClose={close}>
+          {phase !== null && (
+            <RowButton>
+              <LinkButton onClick={() => void remove()}>Remove</LinkButton>
+            </RowButton>
+          )}
+        </FormEnd>
       </Row>
       <Meanwhile said={meanwhile} />
     </form>
@@ -198,10 +195,7 @@ export function MeasureForm({ phase, close }: { phase: Phase; close: () => void 
         )}
         <Field control={control} name="from" label="From, if not as the log says" unit={unit} inputMode="decimal" />
         <Field control={control} name="to" label="Aim" unit={unit} inputMode="decimal" />
-        <RowButton>
-          <Button htmlType="submit">Judge by it</Button>
-        </RowButton>
-        <Cancel drop={drop} onClose={close} />
+        <FormEnd save="Judge by it" drop={drop} onClose={close} />
       </Row>
     </form>
   );

@@ -5,7 +5,7 @@ import { printTyped } from "@/core/base/units/number";
 import type { Settings } from "@/core/log/kinds/people";
 import { guided, type Guided, printGuide } from "@/core/nutrition/guides";
 import { mealNames, mealsOf } from "@/core/nutrition/mealNames";
-import { Cancel } from "@/ui/inputs/Cancel";
+import { FormEnd } from "@/ui/inputs/FormEnd";
 import { Field, list, Row, RowButton } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { changedOnly, useRecordForm } from "@/ui/inputs/useRecordForm";
@@ -146,12 +146,7 @@ function GuideForm({ meal: { name, hour, guides }, close }: { meal: Guidable; cl
             placeholder={placeholders[of]}
           />
         ))}
-        <RowButton>
-          <Button htmlType="submit" type="primary">
-            Save
-          </Button>
-        </RowButton>
-        <Cancel drop={drop} onClose={close} />
+        <FormEnd save="Save" drop={drop} onClose={close} />
       </Row>
     </form>
   );

@@ -2,14 +2,13 @@
 
 import type { Session } from "@/core/log/kinds/sessions";
 import { sessionFields, withSessionFields } from "@/core/sessions/sessionForm";
-import { Cancel } from "@/ui/inputs/Cancel";
-import { check, Choice, Field, Row, RowButton, wide } from "@/ui/inputs/Field";
+import { FormEnd } from "@/ui/inputs/FormEnd";
+import { check, Choice, Field, Row, wide } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
 import { TickField } from "@/ui/kit/Tick";
 import { useLog } from "@/ui/log/LogContext";
 import { lateForm } from "@/ui/inputs/lateForm";
-import { Button } from "antd";
 
 const sessionForm = lateForm(() => import("@/core/sessions/forms").then((forms) => forms.sessionForm));
 
@@ -92,10 +91,7 @@ export function SessionEditor({ session, onSave, onClose }: Props) {
           ]}
         />
         <Field control={control} name="note" label="Note" className={wide} />
-        <RowButton>
-          <Button htmlType="submit">Save session</Button>
-        </RowButton>
-        <Cancel drop={drop} onClose={onClose} />
+        <FormEnd save="Save session" drop={drop} onClose={onClose} />
       </Row>
       <Meanwhile said={meanwhile} />
     </form>

@@ -4,7 +4,7 @@ import type { DayView } from "@/core/days/dayView";
 import type { WeighIn } from "@/core/log/kinds/weighIns";
 import { put } from "@/core/log/records";
 import { fullDate } from "@/ui/dates";
-import { Cancel } from "@/ui/inputs/Cancel";
+import { FormEnd } from "@/ui/inputs/FormEnd";
 import { Field, narrow, Row, RowButton } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
@@ -162,10 +162,7 @@ function Change({
         />
         <Field className={narrow} control={control} name="time" label="Time" type="time" />
         <Field control={control} name="note" label="What influenced it" />
-        <RowButton>
-          <Button htmlType="submit">Save</Button>
-        </RowButton>
-        <Cancel drop={drop} onClose={onClose} />
+        <FormEnd save="Save" drop={drop} onClose={onClose} />
       </Row>
       {question !== null && (
         <p className="warn" role="alert">

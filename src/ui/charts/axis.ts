@@ -24,6 +24,12 @@ export const axisStyle = (slate: string) => ({
 });
 export const still = { isAnimationActive: false, dot: false, activeDot: false } as const;
 
+/** How what stands at a point is shown beside it. */
+export const tooltipStyle = ({ paper, ink }: { paper: string; ink: string }) => ({
+  contentStyle: { background: paper, border: `1px solid ${ink}`, borderRadius: 0, fontSize: 14 },
+  itemStyle: { color: ink },
+});
+
 /** Ends of an axis that hold the values, at round steps. */
 export function domainOf(values: readonly number[], step: number): [number, number] {
   if (values.length === 0) return [0, 1];

@@ -5,7 +5,7 @@ import type { TrainingSet } from "@/core/log/kinds/sessions";
 import { isTimed } from "@/core/strength/sets";
 import { loadField, repsField } from "@/core/strength/setText";
 import { isOpenEnded } from "@/core/training/perform";
-import { Cancel } from "@/ui/inputs/Cancel";
+import { FormEnd } from "@/ui/inputs/FormEnd";
 import { Field, narrow, Row, RowButton, check as tick } from "@/ui/inputs/Field";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
@@ -82,21 +82,19 @@ export function SetEditor({ set, exercise, onSave, onClose }: Props) {
         )}
         <Field className={narrow} control={control} name="load" label="Load" unit={units.mass} />
         <Field className={narrow} control={control} name="rpe" label="RPE" />
-        <RowButton>
-          <Button htmlType="submit">Save set</Button>
-        </RowButton>
-        <RowButton>
-          <Button
-            onClick={() =>
-              void onSave(null).then((written) => {
-                if (written) onClose();
-              })
-            }
-          >
-            Open again
-          </Button>
-        </RowButton>
-        <Cancel drop={drop} onClose={onClose} />
+        <FormEnd save="Save set" drop={drop} onClose={onClose}>
+          <RowButton>
+            <Button
+              onClick={() =>
+                void onSave(null).then((written) => {
+                  if (written) onClose();
+                })
+              }
+            >
+              Open again
+            </Button>
+          </RowButton>
+        </FormEnd>
       </Row>
       <Meanwhile said={meanwhile} />
     </form>

@@ -5,10 +5,9 @@ import { parseDecimal, printNumber } from "@/core/base/units/number";
 import type { Block } from "@/core/log/kinds/blocks";
 import { put } from "@/core/log/records";
 import { longestBlock } from "@/core/planning/blocks";
-import { Button } from "antd";
 import { v7 as newId } from "uuid";
 import { addDays } from "../dates";
-import { Cancel } from "../inputs/Cancel";
+import { FormEnd } from "../inputs/FormEnd";
 import { Choice, Field, Row, RowButton, wide } from "../inputs/Field";
 import { lateForm } from "../inputs/lateForm";
 import { Meanwhile } from "../inputs/Meanwhile";
@@ -137,15 +136,13 @@ export function BlockForm({
         )}
         <Field control={control} name="focus" label="Focus" />
         <Field control={control} name="aim" label="Aim" className={wide} />
-        <RowButton>
-          <Button htmlType="submit">Save block</Button>
-        </RowButton>
-        {block !== null && (
-          <RowButton>
-            <LinkButton onClick={() => void remove()}>Remove</LinkButton>
-          </RowButton>
-        )}
-        <Cancel drop={drop} onClose={close} />
+        <FormEnd save="Save block" drop={drop} onClose={close}>
+          {block !== null && (
+            <RowButton>
+              <LinkButton onClick={() => void remove()}>Remove</LinkButton>
+            </RowButton>
+          )}
+        </FormEnd>
       </Row>
       <Meanwhile said={meanwhile} />
     </form>

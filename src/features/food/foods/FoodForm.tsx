@@ -5,7 +5,7 @@ import { printTyped } from "@/core/base/units/number";
 import type { Food } from "@/core/log/kinds/foods";
 import { put } from "@/core/log/records";
 import { isGtin } from "@/core/nutrition/label";
-import { Cancel } from "@/ui/inputs/Cancel";
+import { FormEnd } from "@/ui/inputs/FormEnd";
 import { Choice, Field, Row, RowButton } from "@/ui/inputs/Field";
 import { lateForm } from "@/ui/inputs/lateForm";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
@@ -14,7 +14,6 @@ import { FilePicker } from "@/ui/kit/FilePicker";
 import { LinkButton } from "@/ui/kit/LinkButton";
 import { useLog } from "@/ui/log/LogContext";
 import { useHousehold } from "@/ui/log/useFigure";
-import { Button } from "antd";
 import { useState } from "react";
 import { useWatch } from "react-hook-form";
 import { v7 as newId } from "uuid";
@@ -206,12 +205,7 @@ export function FoodForm({ food, called = "", close }: { food: Food | null; call
           </FilePicker>
         )}
         <Field control={control} name="source" label="From" placeholder="label" />
-        <RowButton>
-          <Button htmlType="submit" type="primary">
-            Save food
-          </Button>
-        </RowButton>
-        <Cancel drop={drop} onClose={close} />
+        <FormEnd save="Save food" drop={drop} onClose={close} />
       </Row>
     </form>
   );

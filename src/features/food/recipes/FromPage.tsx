@@ -3,8 +3,8 @@
 import { counted } from "@/core/base/units/number";
 import type { IngredientLine } from "@/core/nutrition/ingredientMatch";
 import type { PageRecipe } from "@/formats/recipePage/recipePage";
-import { Cancel } from "@/ui/inputs/Cancel";
-import { Field, Row, RowButton, wide } from "@/ui/inputs/Field";
+import { FormEnd } from "@/ui/inputs/FormEnd";
+import { Field, Row, wide } from "@/ui/inputs/Field";
 import { lateForm } from "@/ui/inputs/lateForm";
 import { useTypedForm } from "@/ui/inputs/useTypedForm";
 import { FilePicker } from "@/ui/kit/FilePicker";
@@ -105,12 +105,7 @@ export function FromPage({ close }: { close: () => void }) {
         </p>
       )}
       <Row>
-        <RowButton>
-          <Button htmlType="submit" type="primary">
-            Read it
-          </Button>
-        </RowButton>
-        <Cancel drop={drop} onClose={close} />
+        <FormEnd save="Read it" drop={drop} onClose={close} />
       </Row>
     </form>
   );

@@ -8,7 +8,7 @@ import { perPortion } from "@/core/nutrition/energy";
 import { sumTyped } from "@/core/entry/sums";
 import { gramsOfLine, type IngredientLine, lookedFor } from "@/core/nutrition/ingredientMatch";
 import type { FoodSearch, FoundFood } from "@/tables/foodSearch";
-import { Cancel } from "@/ui/inputs/Cancel";
+import { FormEnd } from "@/ui/inputs/FormEnd";
 import { Field, Row, RowButton, wide } from "@/ui/inputs/Field";
 import { forgetTyping, keepTyping, keptTyping } from "@/ui/inputs/keptTyping";
 import { lateForm } from "@/ui/inputs/lateForm";
@@ -249,21 +249,18 @@ export function PageRecipeForm({ recipe, close, back }: { recipe: ReadRecipe; cl
         </p>
       )}
       <Row>
-        <RowButton>
-          <Button htmlType="submit" type="primary">
-            Save recipe
-          </Button>
-        </RowButton>
-        <RowButton>
-          <Button onClick={back}>Another page</Button>
-        </RowButton>
-        <Cancel
+        <FormEnd
+          save="Save recipe"
           drop={() => {
             drop();
             forgetTyping(keep);
           }}
           onClose={close}
-        />
+        >
+          <RowButton>
+            <Button onClick={back}>Another page</Button>
+          </RowButton>
+        </FormEnd>
       </Row>
     </form>
   );

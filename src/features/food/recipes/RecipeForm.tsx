@@ -4,14 +4,13 @@ import { printTyped } from "@/core/base/units/number";
 import type { Recipe } from "@/core/log/kinds/recipes";
 import { put } from "@/core/log/records";
 import { ingredientsText } from "@/core/quickEntry/ingredientsText";
-import { Cancel } from "@/ui/inputs/Cancel";
-import { Field, Row, RowButton, wide } from "@/ui/inputs/Field";
+import { FormEnd } from "@/ui/inputs/FormEnd";
+import { Field, Row, wide } from "@/ui/inputs/Field";
 import { lateForm } from "@/ui/inputs/lateForm";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
 import { useLog } from "@/ui/log/LogContext";
 import { useHousehold } from "@/ui/log/useFigure";
-import { Button } from "antd";
 import { v7 as newId } from "uuid";
 
 const recipeForm = lateForm(() => import("@/core/nutrition/forms").then((forms) => forms.recipeForm));
@@ -97,12 +96,7 @@ export function RecipeForm({ recipe, close }: { recipe: Recipe | null; close: ()
       />
       <Field control={control} name="steps" label="Steps" type="long" className={wide} />
       <Row>
-        <RowButton>
-          <Button htmlType="submit" type="primary">
-            Save recipe
-          </Button>
-        </RowButton>
-        <Cancel drop={drop} onClose={close} />
+        <FormEnd save="Save recipe" drop={drop} onClose={close} />
       </Row>
     </form>
   );

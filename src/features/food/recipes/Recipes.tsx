@@ -7,8 +7,8 @@ import { perPortion } from "@/core/nutrition/energy";
 import { mealNames } from "@/core/nutrition/mealNames";
 import { mealOnDays } from "@/core/nutrition/mealOn";
 import { shortDate } from "@/ui/dates";
-import { Cancel } from "@/ui/inputs/Cancel";
-import { Choice, Field, Row, RowButton } from "@/ui/inputs/Field";
+import { FormEnd } from "@/ui/inputs/FormEnd";
+import { Choice, Field, Row } from "@/ui/inputs/Field";
 import { lateForm } from "@/ui/inputs/lateForm";
 import { useTypedForm } from "@/ui/inputs/useTypedForm";
 import { Actions } from "@/ui/kit/Actions";
@@ -206,12 +206,7 @@ function OnDays({ recipe, close }: { recipe: Recipe; close: () => void }) {
             />
           </>
         )}
-        <RowButton>
-          <Button htmlType="submit" type="primary">
-            Put there
-          </Button>
-        </RowButton>
-        <Cancel drop={drop} onClose={close} />
+        <FormEnd save="Put there" drop={drop} onClose={close} />
       </Row>
     </form>
   );

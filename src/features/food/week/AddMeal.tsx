@@ -3,13 +3,12 @@
 import { counted } from "@/core/base/units/number";
 import { mealOnDays } from "@/core/nutrition/mealOn";
 import { shortDate } from "@/ui/dates";
-import { Cancel } from "@/ui/inputs/Cancel";
-import { Choice, Field, Row, RowButton } from "@/ui/inputs/Field";
+import { FormEnd } from "@/ui/inputs/FormEnd";
+import { Choice, Field, Row } from "@/ui/inputs/Field";
 import { lateForm } from "@/ui/inputs/lateForm";
 import { useTypedForm } from "@/ui/inputs/useTypedForm";
 import { Dialog } from "@/ui/kit/Dialog";
 import { useLog } from "@/ui/log/LogContext";
-import { Button } from "antd";
 import { useWatch } from "react-hook-form";
 import { v7 as newId } from "uuid";
 import { isRecipe, useThings } from "../useThings";
@@ -49,12 +48,7 @@ export function AddMeal({ date, meal, close }: { date: string; meal: string; clo
             inputMode="decimal"
           />
           <Field control={control} name="days" label="Days in a row" inputMode="numeric" />
-          <RowButton>
-            <Button htmlType="submit" type="primary">
-              Put there
-            </Button>
-          </RowButton>
-          <Cancel drop={drop} onClose={close} />
+          <FormEnd save="Put there" drop={drop} onClose={close} />
         </Row>
       </form>
     </Dialog>

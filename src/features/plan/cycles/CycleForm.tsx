@@ -5,7 +5,7 @@ import type { Cycle } from "@/core/log/kinds/cycles";
 import { put } from "@/core/log/records";
 import { roundingField, roundings, weekdayFields } from "@/core/planning/cycleFields";
 import { weekdayShort } from "@/ui/dates";
-import { Cancel } from "@/ui/inputs/Cancel";
+import { FormEnd } from "@/ui/inputs/FormEnd";
 import { check, Choice, Field, Row, RowButton } from "@/ui/inputs/Field";
 import { lateForm } from "@/ui/inputs/lateForm";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
@@ -13,7 +13,6 @@ import { changedOnly, useRecordForm } from "@/ui/inputs/useRecordForm";
 import { LinkButton } from "@/ui/kit/LinkButton";
 import { TickField } from "@/ui/kit/Tick";
 import { useLog } from "@/ui/log/LogContext";
-import { Button } from "antd";
 import { useRouter } from "next/navigation";
 import { v7 as newId } from "uuid";
 
@@ -99,17 +98,13 @@ export function CycleForm({ cycle, next, close }: { cycle: Cycle | null; next: s
             </TickField>
           ))}
         </span>
-        <RowButton>
-          <Button htmlType="submit" type="primary">
-            {cycle === null ? "Begin the cycle" : "Save"}
-          </Button>
-        </RowButton>
-        {cycle !== null && (
-          <RowButton>
-            <LinkButton onClick={() => void remove()}>Remove the cycle</LinkButton>
-          </RowButton>
-        )}
-        <Cancel drop={drop} onClose={close} />
+        <FormEnd save={cycle === null ? "Begin the cycle" : "Save"} drop={drop} onClose={close}>
+          {cycle !== null && (
+            <RowButton>
+              <LinkButton onClick={() => void remove()}>Remove the cycle</LinkButton>
+            </RowButton>
+          )}
+        </FormEnd>
       </Row>
     </form>
   );

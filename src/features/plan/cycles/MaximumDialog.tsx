@@ -3,7 +3,7 @@
 import { put } from "@/core/log/records";
 import type { CycleColumn, CycleView } from "@/core/planning/cycleView";
 import { fieldNumber } from "@/core/strength/setText";
-import { Cancel } from "@/ui/inputs/Cancel";
+import { FormEnd } from "@/ui/inputs/FormEnd";
 import { Field, Row, RowButton } from "@/ui/inputs/Field";
 import { lateForm } from "@/ui/inputs/lateForm";
 import { useTypedForm } from "@/ui/inputs/useTypedForm";
@@ -11,7 +11,6 @@ import { Dialog } from "@/ui/kit/Dialog";
 import { LinkButton } from "@/ui/kit/LinkButton";
 import { useLog } from "@/ui/log/LogContext";
 import { usePrinter } from "@/ui/usePrinter";
-import { Button } from "antd";
 
 const maximumForm = lateForm(() => import("@/core/planning/forms").then((forms) => forms.cycleMaximumForm));
 
@@ -73,15 +72,11 @@ export function MaximumDialog({
             label="Maximum: a load, a set such as 90 kg x 3, or empty for the one in force"
             autoFocus
           />
-          <RowButton>
-            <Button htmlType="submit" type="primary">
-              Save
-            </Button>
-          </RowButton>
-          <RowButton>
-            <LinkButton onClick={() => void remove()}>Take the lift out, with its cells</LinkButton>
-          </RowButton>
-          <Cancel drop={drop} onClose={onClose} />
+          <FormEnd save="Save" drop={drop} onClose={onClose}>
+            <RowButton>
+              <LinkButton onClick={() => void remove()}>Take the lift out, with its cells</LinkButton>
+            </RowButton>
+          </FormEnd>
         </Row>
       </form>
     </Dialog>

@@ -6,14 +6,13 @@ import { printDuration } from "@/core/base/units/time";
 import type { Routine } from "@/core/log/kinds/routines";
 import { put } from "@/core/log/records";
 import type { RoutinesView } from "@/core/planning/routines";
-import { Cancel } from "@/ui/inputs/Cancel";
+import { FormEnd } from "@/ui/inputs/FormEnd";
 import { Field, Row, RowButton, wide } from "@/ui/inputs/Field";
 import { lateForm } from "@/ui/inputs/lateForm";
 import { Meanwhile } from "@/ui/inputs/Meanwhile";
 import { useRecordForm } from "@/ui/inputs/useRecordForm";
 import { LinkButton } from "@/ui/kit/LinkButton";
 import { useLog } from "@/ui/log/LogContext";
-import { Button } from "antd";
 import { v7 as newId } from "uuid";
 
 const routineForm = lateForm(() => import("@/core/planning/forms").then((forms) => forms.routineForm));
@@ -125,24 +124,20 @@ export function RoutineForm({
       />
       <Field control={control} name="note" label="Note" className={wide} />
       <Row>
-        <RowButton>
-          <Button htmlType="submit" type="primary">
-            Save
-          </Button>
-        </RowButton>
-        {routine !== null && (
-          <RowButton>
-            <LinkButton
-              onClick={() => {
-                drop();
-                onRemove(routine);
-              }}
-            >
-              Remove
-            </LinkButton>
-          </RowButton>
-        )}
-        <Cancel drop={drop} onClose={close} />
+        <FormEnd save="Save" drop={drop} onClose={close}>
+          {routine !== null && (
+            <RowButton>
+              <LinkButton
+                onClick={() => {
+                  drop();
+                  onRemove(routine);
+                }}
+              >
+                Remove
+              </LinkButton>
+            </RowButton>
+          )}
+        </FormEnd>
       </Row>
     </form>
   );
