@@ -83,8 +83,17 @@ describe("the measured expenditure", () => {
     const records = lived(130, 2300, -0.02);
     const late = measuredOf(asOf(records, 129));
     expect(known(late.on(start + 3)).from).toBe("formula");
-    for (const day of [20, 57, 90])
+    // For three months no day is marked, then all but every fourth are: what was known before stays.
+    const marks = records.meals.flatMap((_, day) =>
+      day < 90 || day % 4 === 0 ? [] : [{ date: date(day), foodComplete: true }],
+    );
+    const laterMarked = measuredOf(asOf({ ...records, dayNotes: marks }, 129));
+    expect(laterMarked.wholeOn(start + 88)).toEqual({ kcal: 2300 });
+    expect(laterMarked.wholeOn(start + 128)).toHaveProperty("reason");
+    for (const day of [20, 57, 90]) {
       expect(measuredOf(asOf(records, day)).on(start + day)).toEqual(late.on(start + day));
+      expect(laterMarked.on(start + day)).toEqual(late.on(start + day));
+    }
   });
   it("brought up to date with an edit is what it is computed afresh", () => {
     const edit = fc.record({

@@ -50,8 +50,8 @@ const spentPerKg = 33;
 const spentPerKgError = 0.2;
 /** An unmarked day with less than this share of what the formula says is spent is plainly not whole (our judgement). */
 const plainlyTooLow = 0.5;
-/** Who marks so many of the days as whole marks all that are (our judgement). */
-const marksFrom = 0.4;
+/** Who of late has marked so many of the days as whole marks all that are; of late is within so many days (our judgement). */
+const [marksFrom, marksWithin] = [0.4, 28];
 /** The data speak once so many whole days and mornings are written (our judgement). */
 const speaksFrom = 7;
 /** So many buckets of days without a weigh-in before one are more than a year. */
@@ -100,25 +100,31 @@ class MeasuredEnergy extends Slice {
     });
   });
 
-  /** Of the days of a bucket that hold food, how many are marked as written whole. */
-  readonly #marked = this.keptBy((bucket: number): { days: number; marked: number } => {
+  /** Of the days of a bucket up to the day asked about: 2 where what is eaten is marked as whole, 1 where it is not, 0 without food. */
+  readonly #marked = this.keptBy((bucket: number): Uint8Array => {
     const eaten = this.#eaten(bucket);
-    const held = daysOfBucket(bucket).filter((day, at) => day <= this.asOf.on && !Number.isNaN(eaten[at]!));
-    return {
-      days: held.length,
-      marked: held.filter((day) => notesOf(this.asOf).noteOn(day)?.foodComplete === true).length,
-    };
+    return Uint8Array.from(daysOfBucket(bucket), (day, at) => {
+      if (day > this.asOf.on || Number.isNaN(eaten[at]!)) return 0;
+      return notesOf(this.asOf).noteOn(day)?.foodComplete === true ? 2 : 1;
+    });
   });
 
-  /** Whether the trainee marks whole days as such: then one that is not marked is not taken for one. */
-  readonly #marksDays = this.kept((): boolean => {
-    let [days, marked] = [0, 0];
-    for (const bucket of this.asOf.index.buckets("meals", this.asOf.personId)) {
-      const one = this.#marked(bucket);
-      days += one.days;
-      marked += one.marked;
-    }
-    return marked >= marksFrom * days;
+  /**
+   * On which days of a bucket the trainee marks whole days as such, by the four weeks up to each: then one that is not marked is
+   * not taken for one. Nothing later is looked at, but for the first week of food, in which nothing is measured yet.
+   */
+  readonly #marksOn = this.keptBy((bucket: number): Uint8Array => {
+    const [began] = this.asOf.index.buckets("meals", this.asOf.personId);
+    const first = began === undefined ? -1 : began * bucketDays + this.#marked(began).findIndex((one) => one > 0);
+    const reach = bucketOf(first) === bucket ? bucket + 1 : bucket;
+    const from = (bucket - 1) * bucketDays;
+    const held = Array.from({ length: reach - bucket + 2 }, (_, at) => [...this.#marked(bucket - 1 + at)]).flat();
+    return Uint8Array.from(daysOfBucket(bucket), (day) => {
+      const last = Math.max(day, first + speaksFrom - 1);
+      const lately = held.slice(last - marksWithin + 1 - from, last + 1 - from).filter((one) => one > 0);
+      const marked = lately.filter((one) => one === 2).length;
+      return Number(marked >= marksFrom * lately.length && lately.length > 0);
+    });
   });
 
   /** What was eaten on a day, if all of it is written. A day marked incomplete, or plainly too low to be whole, is missing. */
@@ -128,7 +134,8 @@ class MeasuredEnergy extends Slice {
     const marked = notesOf(this.asOf).noteOn(day)?.foodComplete;
     if (Number.isNaN(kcal)) return marked === true ? { kcal: 0 } : { reason: "nothing is written" };
     if (marked === false) return { reason: "marked as not everything written" };
-    if (marked !== true && this.#marksDays()) return { reason: "not marked as everything, as your whole days are" };
+    if (marked !== true && this.#marksOn(bucket)[day - bucket * bucketDays] === 1)
+      return { reason: "not marked as everything, as your whole days are" };
     if (kcal === Infinity) return { reason: "something eaten has no known energy" };
     const formula = this.#start()?.kcal ?? 0;
     return marked !== true && kcal < plainlyTooLow * formula

@@ -11,7 +11,7 @@ import type { Recipe } from "../log/kinds/recipes";
 import { type Amounted, amounted, gramsOf } from "./amounts";
 import { complete, type FullNutrients, gramsOfPortion, ofFood, ofRecipe } from "./energy";
 import { usualMeals } from "./mealNames";
-import { type Stated, statedIn } from "./stated";
+import { type Stated, statedIn, withoutEnergy } from "./stated";
 
 /** What can be eaten. */
 export type Thing = Food | Recipe;
@@ -53,6 +53,8 @@ export function readPiece(
 ): Eaten | Unread | null {
   const stated = statedIn(tokens);
   if (stated !== null) return statedEaten(stated, tokens, meal, line, things);
+  const without = withoutEnergy(tokens);
+  if (without !== null) return energyBesideFood(without, meal, line, things);
   const piece = amounted(tokens);
   if (piece === null || piece.words.length === 0) return null;
   const whole = line.text.slice(tokens[0]!.start, tokens.at(-1)!.end);
@@ -172,7 +174,11 @@ function statedEaten(
 ): Eaten | Unread {
   const { text, context } = line;
   const whole = text.slice(tokens[0]!.start, tokens.at(-1)!.end);
-  const said = saidBy(words, text);
+  const called = saidBy(words, text);
+  // `700 kcal lunch`
+  const named = meal === null ? [...usualMeals, ...context.meals.map(({ name }) => name)] : [];
+  const itself = named.find((name) => sameName(name, called)) ?? null;
+  const said = itself === null ? called : "";
   const kcal = nutrients.kcal!;
   if (!(kcal > 0) || kcal > 10_000)
     return { message: "That much energy is not taken: more than nothing, at most 10,000 kcal.", offered: [] };
@@ -192,19 +198,35 @@ function statedEaten(
             ],
     };
   }
-  if (meal === null)
+  const at = meal ?? itself;
+  if (at === null)
     return {
       message: "Was that eaten? Say at which meal.",
       offered: usualMeals.map((name) => ({ label: name, text: `${name}: ${whole}` })),
     };
-  const name = capitalised(said || meal);
+  const name = capitalised(said || at);
   return {
-    meal: { ...baseOf(meal, line), name, nutrients },
+    meal: { ...baseOf(at, line), name, nutrients },
     nutrients: complete(nutrients),
     text: name,
     name,
     grams: null,
     portions: null,
+  };
+}
+
+/** `2 eggs 140 kcal`: what is a food of the log has an energy already. */
+function energyBesideFood(
+  without: readonly Token[],
+  meal: string | null,
+  line: Line,
+  things: readonly Thing[],
+): Unread | null {
+  const read = readPiece(without, meal, line, things);
+  if (read === null || "message" in read) return read;
+  return {
+    message: `${read.name} has an energy of its own, ${line.context.printer.energy(read.nutrients.kcal)} for that much.`,
+    offered: [{ label: read.text, text: saidBy(without, line.text) }],
   };
 }
 

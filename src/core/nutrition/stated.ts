@@ -16,6 +16,8 @@ const nutrientWords: Readonly<Record<string, keyof Nutrients>> = {
   alcohol: "alcohol",
 };
 
+const roughly = ["about", "around", "roughly", "approx", "approximately", "circa", "ca"];
+
 /** Something eaten of which the energy is said, and that need be no food of the log. */
 export interface Stated {
   words: readonly Token[];
@@ -23,18 +25,25 @@ export interface Stated {
 }
 
 /** `pizza 900 kcal`, `900 kcal pizza 40 g protein`: its words and what it holds; null where no energy is said, or more than that. */
-export function statedIn(tokens: readonly Token[]): Stated | null {
+export function statedIn(typed: readonly Token[]): Stated | null {
+  const tokens = typed.filter((token) => !isMark(token, ":", "~") && !isWord(token, ...roughly));
   const at = tokens.findIndex((_, index) => energyAt(tokens, index) !== null);
   if (at < 0) return null;
   const front = tokens.slice(0, at);
   const rest = tokens.slice(at + 2);
   const end = rest.findIndex(({ kind, text }) => kind === "number" || nutrientWords[text] !== undefined);
   const behind = front.length > 0 ? [] : rest.slice(isWord(rest[0], "of") ? 1 : 0, end < 0 ? rest.length : end);
-  const words = [...front, ...behind].filter((token) => !isMark(token, ":"));
+  const words = [...front, ...behind];
   const nutrients = nutrientsIn(front.length > 0 ? rest : rest.slice(end < 0 ? rest.length : end));
   return nutrients === null || words.some(({ kind }) => kind === "number" || kind === "clock")
     ? null
     : { words, nutrients: { kcal: energyAt(tokens, at)!.value, ...nutrients } };
+}
+
+/** Tokens without the first energy that is said among them; null where none is. */
+export function withoutEnergy(tokens: readonly Token[]): Token[] | null {
+  const at = tokens.findIndex((_, index) => energyAt(tokens, index) !== null);
+  return at < 0 ? null : [...tokens.slice(0, at), ...tokens.slice(at + 2)];
 }
 
 /** `40 g protein 30 g fat`; null where something else stands among it. */

@@ -326,6 +326,8 @@ describe("foods", () => {
     expect(read("lunch: pizza 900 kcal, 2 eggs").change).toHaveLength(2);
     expect(read("pizza 900 kcal").choices.map(({ text }) => text)).toContain("dinner: pizza 900 kcal");
     expect(read("dinner: oats 370 kcal").choices[0]!.text).toMatch(/^dinner: \d+ g Oats$/);
+    expect(only<Meal>("about 700 kcal lunch")).toMatchObject({ meal: "lunch", nutrients: { kcal: 700 } });
+    expect(read("lunch: 2 eggs 140 kcal").choices.map(({ text }) => text)).toEqual(["lunch: 2 eggs"]);
     for (const text of [
       "lunch: pizza 900 kcal 12",
       "lunch: pizza 99000 kcal",
