@@ -11,7 +11,7 @@ import type { Printer } from "../base/units/printer";
 import { parseDuration } from "../base/units/time";
 import { heaviest, lightest } from "../log/bounds";
 import { name, text } from "../log/kinds/fields";
-import { sumTyped } from "./sums";
+import { sumOf } from "./sums";
 import { typedDate, typedTime } from "./typed";
 
 // The parts of which the schemas of forms are made: text in as it was typed, a typed value out, and the reason in words
@@ -64,9 +64,14 @@ const bare: Units = { "": one };
  * @returns null where it is no number, or has a unit that is not one of these
  */
 export function readFigure(typed: string, units: Units = bare): number | null {
-  const [, sum, unit] = /^(.*?)\s*([a-z%]*)$/i.exec((sumTyped(typed) ?? typed).trim())!;
-  const value = parseDecimal(sum!);
-  const factor = unit === "" ? Object.values(units)[0]! : own(units, unit!.toLowerCase());
+  const [, number, unit] = /^(.*?)\s*([a-z%]*)$/i.exec(typed.trim())!;
+  const sum = sumOf(typed);
+  return inUnit(sum === null ? parseDecimal(number!) : sum.value, sum?.unit ?? unit!, units);
+}
+
+/** So much of a unit, as it is kept; null where there is no such unit. Without one it is the first. */
+export function inUnit(value: number | null, unit: string, units: Units): number | null {
+  const factor = unit === "" ? Object.values(units)[0]! : own(units, unit.toLowerCase());
   return value === null || factor === null ? null : (value * factor[0]) / factor[1];
 }
 
@@ -98,10 +103,16 @@ export const unread: z.ZodType<null, string> = z.string().transform(() => null);
 /**
  * A figure between the bounds of its record, both included.
  * @param within bounds in the unit that is kept
+ * @param readIt how its text is read
  */
-export function figure(what: string, within: z.ZodNumber, units: Units = bare): z.ZodType<number, string> {
+export function figure(
+  what: string,
+  within: z.ZodNumber,
+  units: Units = bare,
+  readIt: typeof readFigure = readFigure,
+): z.ZodType<number, string> {
   return read((typed, no) => {
-    const value = readFigure(typed, units);
+    const value = readIt(typed, units);
     if (value === null)
       return no(typed.trim() === "" ? `${what} is missing.` : "Write a number, with a point or a comma.");
     if (within.safeParse(value).success) return value;

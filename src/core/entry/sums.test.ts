@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { sumTyped } from "./sums";
+import { sumOf, sumTyped } from "./sums";
 
 describe("a small sum in a field of figures", () => {
   it.each([
@@ -48,6 +48,10 @@ describe("a small sum in a field of figures", () => {
     "1.2.3+1",
   ])("%s is none, and stays as it was typed", (text) => {
     expect(sumTyped(text)).toBeNull();
+  });
+  it("is whole where four decimals hold it: a third is kept as it was typed", () => {
+    expect(sumOf("3*55 g")).toEqual({ value: 165, unit: "g", typed: "165 g", isWhole: true });
+    expect(sumOf("1/3")).toEqual({ value: 1 / 3, unit: "", typed: "0.3333", isWhole: false });
   });
   it("comes to what the language itself makes of it", () => {
     const sign = fc.constantFrom("+", "-", "*", "/");

@@ -1,6 +1,6 @@
 import { type At, isMark, isWhole, isWord } from "../entry/amounts";
 import type { Food } from "../log/kinds/foods";
-import type { Token } from "../entry/tokens";
+import { type Token, tokensOf } from "../entry/tokens";
 
 /** Units of volume among those of an amount. */
 const volumes = new Set(["ml", "cl", "dl", "l", "litre", "litres", "liter", "liters"]);
@@ -111,6 +111,19 @@ export function isWithinAmount(tokens: readonly Token[], at: number): boolean {
 
 function isPortion(token: Token | undefined): boolean {
   return isWord(token, "portion", "portions", "serving", "servings");
+}
+
+/** An amount with at most one word behind it, its unit: `half a slice`, `1 1/2 eggs`, `3 x 55 g`; null where it is none. */
+export function amountSaid(text: string): { value: number; unit: string } | null {
+  const tokens = tokensOf(text);
+  const front = amountAt(tokens, 0);
+  if (front === null) return null;
+  const each = isMark(tokens[front.to], "x") ? amountAt(tokens, front.to + 1) : null;
+  const [value, at] = each === null ? [front.value, front.to] : [front.value * each.value, each.to];
+  const rest = tokens.slice(at);
+  return rest.length > 1 || (rest[0] !== undefined && rest[0].kind !== "word")
+    ? null
+    : { value, unit: rest[0]?.text ?? "" };
 }
 
 /** The words of a piece without its amount, as they were written. */

@@ -136,6 +136,11 @@ describe("what is eaten and drunk as it is typed", () => {
         { ...metric, counted: counted[of], isEaten: true },
         { ...nothingStated, date: "2026-06-10", meal: "lunch", amount },
       );
+    // A third is a third and not 0.3333; what the line takes the form takes too.
+    expect(change("food", "1/3 slice").amount).toBeCloseTo(38 / 3, 12);
+    for (const half of ["half a slice", "½ slice", "0.5 slice"]) expect(change("food", half).amount, half).toBe(19);
+    expect([change("food", "3 x 55 g").amount, change("food", "two slices").amount]).toEqual([165, 76]);
+    expect([change("recipe", "a third").amount, change("recipe", "1 1/2").amount]).toEqual([1 / 3, 1.5]);
     expect([change("food", "3 slices").amount, change("recipe", "1/2").amount, change("words", "").amount]).toEqual([
       114,
       0.5,

@@ -6,6 +6,7 @@ import {
   figure,
   type FormContext,
   gramUnits,
+  inUnit,
   millilitreUnits,
   minuteUnits,
   nameText,
@@ -22,6 +23,7 @@ import type { Food } from "../log/kinds/foods";
 import { energyKcal, grams, portions, waterMl } from "../log/kinds/fields";
 import type { MealGuides } from "../log/kinds/people";
 import type { Guided } from "./guides";
+import { amountSaid } from "./amounts";
 import { isGtin } from "./label";
 import { readMealNames } from "./mealNames";
 
@@ -141,16 +143,29 @@ function unitsOf(portions: NonNullable<Food["portions"]>): Units {
   return { ...gramUnits, ...Object.fromEntries(own) };
 }
 
+/** An amount as the line takes it as well: `half a slice`, `1 1/2`, `a third`, `3 x 55 g`. */
+function readAmount(typed: string, units?: Units): number | null {
+  const figure = readFigure(typed, units);
+  const said = figure === null ? amountSaid(typed) : null;
+  return said === null || units === undefined ? figure : inUnit(said.value, said.unit, units);
+}
+
 /** Grams of a food, or portions of a recipe. */
 function amountIn(counted: Counted): z.ZodType<number, string> {
-  if (counted.of === "food") return figure("The amount", grams.min(1).max(20_000), unitsOf(counted.portions ?? []));
+  if (counted.of === "food")
+    return figure("The amount", grams.min(1).max(20_000), unitsOf(counted.portions ?? []), readAmount);
   const weighed: Units = counted.gramsOfPortion === null ? {} : { g: [1, counted.gramsOfPortion] };
-  return figure("The amount", portions.min(0.1).max(100), {
-    "": [1, 1],
-    portion: [1, 1],
-    portions: [1, 1],
-    ...weighed,
-  });
+  return figure(
+    "The amount",
+    portions.min(0.1).max(100),
+    {
+      "": [1, 1],
+      portion: [1, 1],
+      portions: [1, 1],
+      ...weighed,
+    },
+    readAmount,
+  );
 }
 
 const daysInARow = figure("The days", z.number().int().min(1).max(31));

@@ -1,6 +1,6 @@
 "use client";
 
-import { sumTyped } from "@/core/entry/sums";
+import { sumOf } from "@/core/entry/sums";
 import { DateField } from "@/ui/kit/DateField";
 import { Select } from "@/ui/kit/Select";
 import { TimeField } from "@/ui/kit/TimeField";
@@ -54,14 +54,14 @@ export function Field<T extends FieldValues>({
   const invalid = problem !== undefined;
   const describedBy = invalid ? `${id}-problem` : undefined;
   const typed = (value as string | undefined) ?? "";
-  // What a small sum comes to is shown, and stands for it where the form takes it.
+  // What a small sum comes to is shown, and stands for it where the form takes it; a third stays as it was typed.
   const isFigure = inputMode === "decimal" || inputMode === "numeric";
-  const sum = isFigure && !invalid ? sumTyped(typed) : null;
+  const sum = isFigure && !invalid ? sumOf(typed) : null;
   const shared = {
     id,
     value: typed,
     onBlur: () => {
-      if (sum !== null) write(sum);
+      if (sum?.isWhole) write(sum.typed);
       onBlur();
       onLeave?.();
     },
@@ -78,7 +78,7 @@ export function Field<T extends FieldValues>({
           aria-describedby={describedBy}
           status={invalid ? "error" : undefined}
           // An input without one is another element than an input with one: what is typed in it would lose the focus.
-          suffix={sum === null ? (unit ?? (isFigure ? <span /> : undefined)) : `= ${sum}`}
+          suffix={sum === null ? (unit ?? (isFigure ? <span /> : undefined)) : `= ${sum.typed}`}
           placeholder={placeholder}
           inputMode={inputMode}
           autoComplete="off"
