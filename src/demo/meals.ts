@@ -96,8 +96,52 @@ const snacks: Dish[] = [
   ],
 ];
 
+/** What is eaten between meals by who needs more than plates hold, in turn by the day. */
+const between: [meal: string, dish: Dish][] = [
+  [
+    "snack",
+    [
+      ["wheat-bread", 76],
+      ["cheese", 25],
+    ],
+  ],
+  [
+    "breakfast",
+    [
+      ["skyr", 150],
+      ["honey", 15],
+      ["almonds", 25],
+    ],
+  ],
+  [
+    "lunch",
+    [
+      ["rye-bread", 90],
+      ["butter", 10],
+    ],
+  ],
+  [
+    "snack",
+    [
+      ["banana", 120],
+      ["milk", 300],
+    ],
+  ],
+  [
+    "dinner",
+    [
+      ["rye-bread", 45],
+      ["cheese", 50],
+      ["tomatoes", 100],
+    ],
+  ],
+];
+/** So much larger than it is written is a plate at most; the rest is eaten between meals. */
+const largest = 1.5;
+
 /**
- * A day's meals near a wanted energy: dishes drawn at random, scaled together to amounts as they are eaten.
+ * A day's meals near a wanted energy: dishes drawn at random, scaled together to amounts as they are eaten, and what is eaten
+ * between them.
  */
 export function dayMeals(
   random: Random,
@@ -115,7 +159,15 @@ export function dayMeals(
   ];
   const fixed = soup ? perPortion(lentilSoup, foodsById).kcal : 0;
   const plain = dishes.flatMap(([, dish]) => dish).reduce((sum, [food, grams]) => sum + energyOf(food, grams), 0);
-  const factor = Math.max(0.5, (wantedKcal - fixed) / plain);
+  const factor = Math.min(largest, Math.max(0.5, (wantedKcal - fixed) / plain));
+  let left = wantedKcal - fixed - factor * plain;
+  for (let turn = 0; turn < between.length && left > 150; turn++) {
+    const [meal, dish] = between[(day + turn) % between.length]!;
+    const kcal = dish.reduce((sum, [food, grams]) => sum + energyOf(food, grams), 0);
+    const share = Math.min(1, left / kcal);
+    left -= share * kcal;
+    dishes.push([meal, dish.map(([food, grams]) => [food, (share * grams) / factor])]);
+  }
   const id = (index: number) => `${personId}-meal-${dateOf(day)}-${String(index).padStart(2, "0")}`;
   const base = (meal: string, index: number) => ({
     id: id(index),
@@ -124,9 +176,15 @@ export function dayMeals(
     meal,
     status: statusOf(meal),
   });
-  const meals = dishes.flatMap(([meal, dish]) =>
-    dish.map(([food, grams]) => ({ meal, food, grams: asEaten(food, grams * factor) })),
-  );
+  // What is eaten twice at a meal is written once.
+  const wanted = new Map<string, number>();
+  for (const [meal, dish] of dishes)
+    for (const [food, grams] of dish)
+      wanted.set(`${meal}|${food}`, (wanted.get(`${meal}|${food}`) ?? 0) + grams * factor);
+  const meals = [...wanted].map(([of, grams]) => {
+    const [meal, food] = of.split("|") as [string, string];
+    return { meal, food, grams: asEaten(food, grams) };
+  });
   const written = meals.map(({ meal, food, grams }, index): Meal => ({
     ...base(meal, index),
     foodId: food,

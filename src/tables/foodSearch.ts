@@ -43,6 +43,11 @@ export function foodOfTable([code, name, , protein, fat, carbohydrate, fibre, su
   };
 }
 
+/** All foods of the table, by their ids. */
+export function foodsOfTable(): ReadonlyMap<string, Food> {
+  return new Map(rows.map(foodOfTable).map((food) => [food.id, food]));
+}
+
 /** Finds foods of the trainee's own and of the table by any part of their names, with slips of the fingers forgiven. */
 export class FoodSearch {
   readonly #index = new MiniSearch<{ id: string; name: string; group: string }>({

@@ -382,6 +382,21 @@ describe("food and what the body spends", () => {
     await page.goto(page.url().replace("moonrock", "quinoa"));
     await page.getByRole("button", { name: "Take over Quinoa" }).click();
     await saved(hand, "Quinoa, taken over");
+    // Or it is eaten at once, and is the trainee's from then on.
+    await openDemo(page, "/food");
+    await choose(page.getByLabel("Food or recipe"), "Avocado fruit (of the table)");
+    const grams = page.getByLabel("Amount", { exact: true });
+    await grams.fill("half a fruit");
+    await page.getByText("Write a number, with a point or a comma.").waitFor();
+    await grams.fill("3 x 50 g");
+    await page.getByRole("button", { name: "Log food" }).click();
+    await saved(hand, "Avocado fruit (of the table), 150 g");
+    await page.getByRole("table", { name: "Meals" }).getByText("Avocado fruit").waitFor();
+    const { foods, meals } = await exportedLog(page);
+    expect(foods.filter(({ name }) => name === "Avocado fruit")).toHaveLength(1);
+    expect(meals.some(({ foodId }) => foodId === foods.find(({ name }) => name === "Avocado fruit")!.id)).toBe(true);
+    await page.keyboard.press("u");
+    await page.getByText("Undone: Avocado fruit (of the table), 150 g").waitFor();
   });
 
   it("a meal out is written by its energy alone, by line and by form, and changed", async () => {

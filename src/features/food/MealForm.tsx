@@ -14,14 +14,14 @@ import { useWatch } from "react-hook-form";
 import { v7 as newId } from "uuid";
 import { hourNow } from "./hourNow";
 import { StatedForm } from "./StatedForm";
-import { isRecipe, useThings } from "./useThings";
+import { isRecipe, useTableFor, useThings } from "./useThings";
 
 const mealForm = lateForm(() => import("@/core/nutrition/forms").then((forms) => forms.mealForm));
 
 /** A food or a recipe on the chosen day; on a day to come it is planned. */
 export function MealForm() {
   const { person, units, day, today, commit } = useLog();
-  const { options, countedIn, eatenOf } = useThings("foods");
+  const { options, onOpen, countedIn, eatenOf, madeOf } = useThings("foods");
   const meals = mealNames(person.settings ?? {});
   const { control, handleSubmit, drop } = useTypedForm(mealForm, { units, today, countedIn }, `meal ${person.id}`, {
     defaultValues: {
@@ -31,17 +31,18 @@ export function MealForm() {
     },
   });
   const chosen = useWatch({ control, name: "thing" });
+  useTableFor(chosen);
   const save = handleSubmit(async ({ meal, amount }) => {
     const eaten = eatenOf(chosen, amount);
     if (eaten === null) return;
     const record = mealOn({ id: newId(), personId: person.id, date: day, meal }, today, eaten);
     if (
       await commit(
-        [put("meals", record)],
+        [...madeOf(chosen), put("meals", record)],
         `${options.find(({ value }) => value === chosen)?.label ?? ""}, ${printPlain(amount, 1)} ${isRecipe(chosen) ? "portions" : "g"}`,
       )
     )
-      drop(["meal", "thing"]);
+      drop(chosen.startsWith("table ") ? ["meal"] : ["meal", "thing"]);
   });
   return (
     <section className={`${styles.form} ${styles.section} noprint`}>
@@ -54,7 +55,7 @@ export function MealForm() {
             label="Meal"
             options={meals.map((value) => ({ value, label: value }))}
           />
-          <Choice control={control} name="thing" label="Food or recipe" options={options} />
+          <Choice control={control} name="thing" label="Food or recipe" {...{ options, onOpen }} />
           <Field
             control={control}
             name="amount"

@@ -113,12 +113,14 @@ export function Choice<T extends FieldValues>({
   name,
   label,
   options,
+  onOpen,
   className,
 }: {
   control: Control<T>;
   name: FieldPath<T>;
   label: string;
   options: readonly { value: string; label: string }[];
+  onOpen?: () => void;
   className?: string;
 }) {
   const id = useId();
@@ -129,7 +131,7 @@ export function Choice<T extends FieldValues>({
   return (
     <div className={`${styles.field} ${styles.choice} ${className ?? ""}`}>
       <label htmlFor={id}>{label}</label>
-      <Select id={id} value={chosen as string} options={options} onChange={onChange} onBlur={onBlur} />
+      <Select id={id} value={chosen as string} {...{ options, onChange, onBlur, onOpen }} />
       {error?.message !== undefined && (
         <span className={styles.problem} role="alert">
           {error.message}

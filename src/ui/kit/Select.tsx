@@ -18,6 +18,8 @@ export interface SelectProps<V extends string> {
   label?: string;
   id?: string;
   onBlur?: () => void;
+  /** When its list is opened. */
+  onOpen?: () => void;
   /** Without a border, among words. */
   plain?: boolean;
   className?: string;

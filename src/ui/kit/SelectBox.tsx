@@ -15,6 +15,7 @@ export function SelectBox({
   label,
   id,
   onBlur,
+  onOpen,
   placeholder,
   plain = false,
   className,
@@ -25,6 +26,7 @@ export function SelectBox({
       value={value}
       onChange={onChange}
       options={[...options]}
+      onOpenChange={(open) => open && onOpen?.()}
       popupMatchSelectWidth={false}
       variant={plain ? "borderless" : "outlined"}
       autoFocus={autoFocus}
