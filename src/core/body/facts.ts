@@ -1,5 +1,5 @@
 import { toKg } from "../base/units/mass";
-import { isMark, isNoteAt, isWhole, isWord, massUnitAt } from "../entry/amounts";
+import { isMark, isNoteAt, isWhole, isWord, massUnitAt, thousandsAt } from "../entry/amounts";
 import { LineCursor } from "../entry/cursor";
 import { type NameAt, type Named, namesIn, slipOf } from "../entry/names";
 import type { Line } from "../entry/parsedEntry";
@@ -164,6 +164,13 @@ export class Facts extends LineCursor {
         );
     }
     if (found === null) return null;
+    const thousands = [at, at + 1, at + 2]
+      .map((place) => thousandsAt(this.line.tokens, place))
+      .find((one) => one !== null);
+    if (thousands != null)
+      return this.unread(at, found.to, `Is that ${thousands} ml?`, [
+        { label: `${thousands} ml`, text: `${thousands} ml water` },
+      ]);
     if (!(found.ml > 0) || found.ml > 20_000)
       return this.unread(at, found.to, "That amount of water is not taken: more than nothing, at most 20 l.");
     this.water = (this.water ?? 0) + found.ml;

@@ -57,10 +57,26 @@ const energyUnits: Readonly<Record<string, number>> = {
   kj: 1 / KJ_PER_KCAL,
 };
 
-/** An energy with its unit at a place, kilocalories. */
+/**
+ * `1,200` and `1.200` of a unit so small that three decimals of it are never meant (grams, millilitres): twelve hundred to
+ * some, 1.2 to others. As it is written without its mark; null where it is no such number.
+ */
+export function thousandsAt(tokens: readonly Token[], at: number): string | null {
+  const number = tokens[at];
+  return number?.kind === "number" &&
+    number.decimals === 3 &&
+    number.value >= 1 &&
+    isWord(tokens[at + 1], "g", "gr", "gram", "grams", "ml")
+    ? String(Math.round(number.value * 1000))
+    : null;
+}
+
+/** An energy with its unit at a place, kilocalories. Three decimals of one are thousands: `1,200 kcal` is no kilocalorie. */
 export function energyAt(tokens: readonly Token[], at: number): At<number> | null {
-  const unit = energyUnits[tokens[at + 1]?.text ?? ""];
-  return tokens[at]?.kind !== "number" || unit === undefined ? null : { value: tokens[at]!.value * unit, to: at + 2 };
+  const [number, unit] = [tokens[at], energyUnits[tokens[at + 1]?.text ?? ""]];
+  if (number?.kind !== "number" || unit === undefined) return null;
+  const value = number.decimals === 3 ? Math.round(number.value * 1000) : number.value;
+  return { value: value * unit, to: at + 2 };
 }
 
 /** The mass unit at a place, or null. */

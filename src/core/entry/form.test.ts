@@ -66,6 +66,12 @@ describe("a figure as it is typed", () => {
     expect(one(figure("The target", z.number().min(500).max(15_000), energyUnits("kJ")), "100")).toBe(
       "The target must be from 2,092 to 62,760 kJ.",
     );
+    // `1,200` is twelve hundred to some and 1.2 to others: of units so small it is asked.
+    const energy = figure("Energy", z.number().min(1).max(15_000), energyUnits("kcal"));
+    for (const typed of ["1,200", "1.200 kcal", "1,200 kJ"])
+      expect(one(energy, typed)).toBe(`Write ${typed.replace(/[.,]/, "")} without a mark, or with fewer decimals.`);
+    expect([one(energy, "1200"), one(energy, "0.125*10000"), one(energy, "99.5")]).toEqual([1200, 1250, 99.5]);
+    expect(readFigure("72,500", massUnits("kg"))).toBe(72.5);
     expect(one(bodyWeight("Weight", imperial), "12 kg")).toBe(12);
     expect(one(bodyWeight("Weight", imperial), "12")).toBe("Weight must be from 22.05 to 992.08 lb.");
     expect(one(optional(height), " ")).toBeNull();

@@ -66,7 +66,15 @@ const bare: Units = { "": one };
 export function readFigure(typed: string, units: Units = bare): number | null {
   const [, number, unit] = /^(.*?)\s*([a-z%]*)$/i.exec(typed.trim())!;
   const sum = sumOf(typed);
+  if (sum === null && isThousands(number!) && small.has(unit!.toLowerCase() || Object.keys(units)[0]!)) return null;
   return inUnit(sum === null ? parseDecimal(number!) : sum.value, sum?.unit ?? unit!, units);
+}
+
+/** Units so small that three decimals of one are never meant: `1,200 kcal` are twelve hundred somewhere. It is asked, not guessed. */
+const small: ReadonlySet<string> = new Set(["kcal", "kj", "g", "ml"]);
+
+function isThousands(number: string): boolean {
+  return /^\s*[1-9]\d{0,2}[.,]\d{3}\s*$/.test(number);
 }
 
 /** So much of a unit, as it is kept; null where there is no such unit. Without one it is the first. */
@@ -114,7 +122,13 @@ export function figure(
   return read((typed, no) => {
     const value = readIt(typed, units);
     if (value === null)
-      return no(typed.trim() === "" ? `${what} is missing.` : "Write a number, with a point or a comma.");
+      return no(
+        typed.trim() === ""
+          ? `${what} is missing.`
+          : isThousands(typed.replace(/[a-z]+\s*$/i, ""))
+            ? `Write ${typed.replace(/[.,]/, "").trim()} without a mark, or with fewer decimals.`
+            : "Write a number, with a point or a comma.",
+      );
     if (within.safeParse(value).success) return value;
     const [[unit, [times, by]]] = Object.entries(units) as [[string, Fraction]];
     const [low, high] = [within.minValue, within.maxValue].map((bound) => printPlain((bound! * by) / times, 2));

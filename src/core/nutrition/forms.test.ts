@@ -161,6 +161,12 @@ describe("what is eaten and drunk as it is typed", () => {
     // What had none before may be moved without one.
     expect(filled(mealChangeForm, context, typed).energy).toBeNull();
     expect(() => filled(statedForm, context, typed)).toThrow();
+    // 4 × 60 + 9 × 50 = 690 kcal are 2887 kJ.
+    const parts = { ...typed, protein: "60", fat: "50" };
+    expect(whyNot(statedForm, context, { ...parts, energy: "1500" })).toEqual({
+      energy: "Its protein, fat and carbohydrate alone make more.",
+    });
+    expect(whyNot(statedForm, context, { ...parts, energy: "2900" })).toEqual({});
   });
   it("is a recipe with another food in an ingredient's place, this once", () => {
     const soup = {

@@ -24,6 +24,7 @@ import { energyKcal, grams, portions, waterMl } from "../log/kinds/fields";
 import type { MealGuides } from "../log/kinds/people";
 import type { Guided } from "./guides";
 import { amountSaid } from "./amounts";
+import { tooMuchFor } from "./stated";
 import { isGtin } from "./label";
 import { readMealNames } from "./mealNames";
 
@@ -114,12 +115,20 @@ export function mealForm(
   });
 }
 
+type StatedParts = Record<"protein" | "fat" | "carbohydrate", string>;
+
 /** Something whose energy is said, and that need be no food of the log: its name, energy, protein, fat and carbohydrate. */
-function statedFields({ units }: FormContext) {
+function statedFields({ units }: FormContext, typed: StatedParts) {
   const part = optional(figure("It", grams.max(2000), gramUnits));
+  const [protein, fat, carbohydrate] = [typed.protein, typed.fat, typed.carbohydrate].map((one) =>
+    readFigure(one, gramUnits),
+  );
   return {
     name: nameText("A name"),
-    energy: figure("Energy", energyKcal.min(1).max(10_000), energyUnits(units.energy)),
+    energy: figure("Energy", energyKcal.min(1).max(10_000), energyUnits(units.energy)).refine(
+      (kcal) => tooMuchFor(kcal, { protein, fat, carbohydrate }) === null,
+      "Its protein, fat and carbohydrate alone make more.",
+    ),
     protein: part,
     fat: part,
     carbohydrate: part,
@@ -127,8 +136,8 @@ function statedFields({ units }: FormContext) {
 }
 
 /** Something by its energy alone, at a meal. */
-export function statedForm(context: FormContext) {
-  return z.object({ meal: z.string(), ...statedFields(context) });
+export function statedForm(context: FormContext, typed: StatedParts) {
+  return z.object({ meal: z.string(), ...statedFields(context, typed) });
 }
 
 /** Units an amount of a food may be written in: those of weight, and its own portions (`2 slices`). */
@@ -174,9 +183,12 @@ const daysInARow = figure("The days", z.number().int().min(1).max(31));
  * Something eaten or planned, on another day, at another meal or of another amount; what was eaten stays on a day that has come.
  * @param context with what its amount is counted in; null where its energy is said instead
  */
-export function mealChangeForm(context: FormContext & { counted: Counted | null; isEaten: boolean }) {
+export function mealChangeForm(
+  context: FormContext & { counted: Counted | null; isEaten: boolean },
+  typed: StatedParts,
+) {
   const { counted, isEaten, today } = context;
-  const { name, energy, protein, fat, carbohydrate } = statedFields(context);
+  const { name, energy, protein, fat, carbohydrate } = statedFields(context, typed);
   const stated = <T>(field: z.ZodType<T, string>) => (counted === null ? field : unread);
   return z.object({
     date: civilDate("The day", context, isEaten ? today : undefined),

@@ -1,7 +1,7 @@
 import { dateOf } from "../base/calendar/day";
 import { capitalised } from "../base/text";
 import { printNumber, printPlain } from "../base/units/number";
-import { isWord } from "../entry/amounts";
+import { isWord, thousandsAt } from "../entry/amounts";
 import { candidatesFor, sameName } from "../entry/names";
 import type { Line } from "../entry/parsedEntry";
 import { type Token, tokensOf } from "../entry/tokens";
@@ -11,7 +11,7 @@ import type { Recipe } from "../log/kinds/recipes";
 import { type Amounted, amounted, gramsOf } from "./amounts";
 import { complete, type FullNutrients, gramsOfPortion, ofFood, ofRecipe } from "./energy";
 import { usualMeals } from "./mealNames";
-import { type Stated, statedIn, withoutEnergy } from "./stated";
+import { type Stated, statedIn, tooMuchFor, withoutEnergy } from "./stated";
 
 /** What can be eaten. */
 export type Thing = Food | Recipe;
@@ -55,6 +55,15 @@ export function readPiece(
   if (stated !== null) return statedEaten(stated, tokens, meal, line, things);
   const without = withoutEnergy(tokens);
   if (without !== null) return energyBesideFood(without, meal, line, things);
+  const mark = tokens.findIndex((_, at) => thousandsAt(tokens, at) !== null);
+  if (mark >= 0) {
+    const plain = thousandsAt(tokens, mark)!;
+    const [front, behind] = [tokens.slice(0, mark), tokens.slice(mark + 1)].map((part) => saidBy(part, line.text));
+    return {
+      message: `Is that ${plain}?`,
+      offered: [{ label: `${plain} ${behind}`, text: [front, plain, behind].filter(Boolean).join(" ") }],
+    };
+  }
   const piece = amounted(tokens);
   if (piece === null || piece.words.length === 0) return null;
   const whole = line.text.slice(tokens[0]!.start, tokens.at(-1)!.end);
@@ -182,6 +191,12 @@ function statedEaten(
   const kcal = nutrients.kcal!;
   if (!(kcal > 0) || kcal > 10_000)
     return { message: "That much energy is not taken: more than nothing, at most 10,000 kcal.", offered: [] };
+  const parts = tooMuchFor(kcal, nutrients);
+  if (parts !== null)
+    return {
+      message: `Its parts alone make ${context.printer.energy(parts)}, which is more. Which of them is it?`,
+      offered: [],
+    };
   const known = things.find(({ name }) => sameName(name, said));
   if (known !== undefined) {
     const weight = isRecipe(known) ? null : (100 * kcal) / ofFood(known, 100).nutrients.kcal;

@@ -1,6 +1,7 @@
 import { energyAt, isMark, isWord } from "../entry/amounts";
 import type { Token } from "../entry/tokens";
 import type { Nutrients } from "../log/kinds/foods";
+import { complete, energyFromNutrients } from "./energy";
 
 const nutrientWords: Readonly<Record<string, keyof Nutrients>> = {
   protein: "protein",
@@ -62,6 +63,13 @@ export function nutrientsIn(tokens: readonly Token[]): Nutrients | null {
     found[nutrient] = number.value;
   }
   return found;
+}
+
+/** What protein, fat and carbohydrate make alone, kilocalories, where that is more than labels may round; else null. */
+export function tooMuchFor(kcal: number, parts: Nutrients): number | null {
+  const { protein, fat, carbohydrate, fibre, alcohol } = complete({ ...parts, kcal: null });
+  const least = energyFromNutrients({ protein, fat, carbohydrate, fibre, alcohol });
+  return least > 1.2 * kcal + 10 ? least : null;
 }
 
 /** What is kept of the fields in which an energy is said; what was left open is not zero but unknown. */

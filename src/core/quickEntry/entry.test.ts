@@ -326,10 +326,17 @@ describe("foods", () => {
     expect(read("lunch: pizza 900 kcal, 2 eggs").change).toHaveLength(2);
     expect(read("pizza 900 kcal").choices.map(({ text }) => text)).toContain("dinner: pizza 900 kcal");
     expect(read("dinner: oats 370 kcal").choices[0]!.text).toMatch(/^dinner: \d+ g Oats$/);
+    for (const text of ["lunch 1,200 kcal", "lunch 1.200 kcal", "lunch 1200kcal"])
+      expect(only<Meal>(text).nutrients, text).toEqual({ kcal: 1200 });
+    // Of grams and millilitres a mark before three figures is asked about.
+    expect(read("dinner: 1,200 g potatoes").choices.map(({ text }) => text)).toEqual(["dinner: 1200 g potatoes"]);
+    expect(read("1.500 ml water").choices.map(({ text }) => text)).toEqual(["1500 ml water"]);
+    expect(only<Meal>("0,125 kg oats")).toMatchObject({ grams: 125 });
     expect(only<Meal>("about 700 kcal lunch")).toMatchObject({ meal: "lunch", nutrients: { kcal: 700 } });
     expect(read("lunch: 2 eggs 140 kcal").choices.map(({ text }) => text)).toEqual(["lunch: 2 eggs"]);
     for (const text of [
       "lunch: pizza 900 kcal 12",
+      "lunch: pizza 90 kcal 40 g protein",
       "lunch: pizza 99000 kcal",
       "lunch: pizza 900 kcal 5 g protein 6 g protein",
     ])
