@@ -22,11 +22,12 @@ export interface Eater {
  * water with the intake, less spent as it grows lighter), which is not the model of the filter. Some have a diet break, some
  * change how much they move; a tenth write less than they eat. Mornings and whole days are missing, a fifth of each.
  */
-export function simulatedEaters(count: number, seed: number, days = 84): Eater[] {
-  return Array.from({ length: count }, (_, index) => simulate(new Random(seed + 104_729 * index), days));
+export function simulatedEaters(count: number, seed: number, days = 84, isSteady = false): Eater[] {
+  return Array.from({ length: count }, (_, index) => simulate(new Random(seed + 104_729 * index), days, isSteady));
 }
 
-function simulate(random: Random, days: number): Eater {
+/** @param isSteady without a change of activity or a diet break, and with water that is gone the next day or the one after */
+function simulate(random: Random, days: number, isSteady: boolean): Eater {
   const between = (low: number, high: number) => low + random.next() * (high - low);
   const sex = random.chance(0.5) ? "female" : "male";
   const [heightCm, ageYears] = [sex === "male" ? between(168, 192) : between(156, 178), Math.round(between(20, 60))];
@@ -36,14 +37,17 @@ function simulate(random: Random, days: number): Eater {
   const needs = resting * factor * (1 + random.normal(0.1));
   const aim = random.pick([-600, -450, -300, -300, 0, 250]);
   const before = random.chance(0.6) ? 0 : between(7, 21);
-  const breaks = random.chance(0.3) ? { from: Math.round(between(25, 50)), days: random.pick([7, 10, 14]) } : null;
-  const moves = random.chance(0.3)
+  const breaks = random.chance(isSteady ? 0 : 0.3)
+    ? { from: Math.round(between(25, 50)), days: random.pick([7, 10, 14]) }
+    : null;
+  const moves = random.chance(isSteady ? 0 : 0.3)
     ? { from: Math.round(between(15, 60)), kcal: random.pick([-250, -150, 150, 250, 300]) }
     : null;
   const underReports = random.chance(0.1);
   const reports = underReports ? between(0.75, 0.9) : 1 + random.normal(0.02);
-  const [water, memory, scale] = [between(0.25, 0.6), between(0.3, 0.8), between(0.05, 0.2)];
-  const monthly = sex === "female" && random.chance(0.5) ? between(0.2, 0.6) : 0;
+  const [water, memory] = isSteady ? [between(0.25, 0.45), between(0, 0.4)] : [between(0.25, 0.6), between(0.3, 0.8)];
+  const scale = between(0.05, 0.2);
+  const monthly = sex === "female" && random.chance(isSteady ? 0 : 0.5) ? between(0.2, 0.6) : 0;
   const phase = between(0, 28);
   const [daily, weekend, writes] = [between(120, 350), between(0, 400), between(0.04, 0.12)];
   const stores = between(0.5, 1);

@@ -3,10 +3,10 @@
  * (kcal a day), water and gut content around the tissue (kg), and the level about which the intake varies (kcal a day).
  *
  *     tissue(t + 1)      = tissue(t) + (intake(t) − expenditure(t)) ÷ density + what is logged wrong
- *     expenditure(t)     = base(t) + 22 × (tissue(t) − first tissue)
- *     base(t + 1)        = base(t) + 0.0035 × (formula − base(t)) + a slow wandering
+ *     expenditure(t)     = base(t) + 22 × (tissue(t) − first tissue) + 0.1 × (eaten of late − first expenditure)
+ *     base(t + 1)        = base(t) + 0.003 × (formula − base(t)) + a slow wandering
  *     water(t + 1)       = memory × water(t) + shock
- *     stored(t + 1)      = stored(t) + (0.4 kg for each 1000 kcal over the first expenditure − stored(t)) ÷ 4
+ *     stored(t + 1)      = stored(t) + (0.5 kg for each 1000 kcal over the first expenditure − stored(t)) ÷ 4
  *     weighed(t)         = tissue(t) + water(t) + stored(t) + reading
  *     intake(t)          = level(t) + the day's own;                    level(t + 1) = level(t) + wandering
  *
@@ -23,6 +23,12 @@
 const kcalPerKgDay = 22;
 
 /**
+ * Of what is eaten over or under the first expenditure, what digesting it takes the more or less: Hall et al. 2011 (m), as in
+ * the dynamic model; by the mean of about so many days.
+ */
+const [digests, fedDays] = [0.1, 10];
+
+/**
  * Ways in which water may move: its standard deviation, kilograms, and its memory from day to day. From a quiet body on a
  * good scale to one whose water stays for a week.
  */
@@ -35,11 +41,11 @@ const ways = [
 type Way = (typeof ways)[number];
 
 /**
- * The expenditure wanders about what the formula says: it comes back to it by this share a day, halfway in two hundred
- * days without data, and strays from day to day so far that in the end it stands as far from it as the formula is off (10 % of
- * 2500 kcal make 21 kcal a day, some 155 in eight weeks).
+ * The expenditure wanders about what the formula says: it comes back to it by this share a day, halfway in eight months
+ * without data, and strays from day to day so far that in the end it stands as far from it as the formula is off (10 % of 2500
+ * kcal make 19 kcal a day, some 145 in eight weeks).
  */
-const backToFormula = 0.0035;
+const backToFormula = 0.003;
 /** One reading against the water-laden weight, kg. */
 const readingKg = 0.2;
 /** What a whole day's log misses either way, kcal. */
@@ -58,9 +64,9 @@ const forgetting = 0.98;
  * spent, reached by a quarter a day, and how far that may be off over the fortnight (after Hall et al. 2011, from memory:
  * some half a kilogram to one). It is no tissue.
  */
-const storedKg = 0.4;
+const storedKg = 0.5;
 const storedDays = 4;
-const storedKgOff = 0.35;
+const storedKgOff = 0.3;
 
 /** Of each way: mean of tissue, base, water and level; their covariance; the logarithm of its weight. */
 const size = 15;
@@ -72,6 +78,8 @@ const [M, D, W, L, MM, MD, MW, ML, DD, DW, DL, WW, WL, LL, LOG] = [
 const stored = ways.length * size;
 /** Then: what the formula says at the first weight, with what the trainee said of a change since, kcal. */
 const anchor = stored + 1;
+/** Then: by how much more or less than the first expenditure has been eaten of late, kcal a day. */
+const fed = anchor + 1;
 
 /** What is known at the start: the first weight, and the expenditure that the formula gives with its error. */
 export interface Start {
@@ -102,7 +110,7 @@ interface DayOfBalance {
 export type BalanceState = Float64Array;
 
 export function beginBalance({ kg, kcal, kcalSd }: Start): BalanceState {
-  const state = new Float64Array(anchor + 1);
+  const state = new Float64Array(fed + 1);
   state[anchor] = kcal;
   ways.forEach((way, index) => {
     const o = index * size;
@@ -156,10 +164,13 @@ export function takeDay(state: BalanceState, start: Start, day: DayOfBalance): M
     }
     if (day.kg !== null) weigh(state, o, day.kg - state[stored]!);
   }
-  const known = mixed(state, start.kg);
+  const digesting = digests * state[fed]!;
+  const known = mixed(state, start.kg, digesting);
   const over = (day.kcal ?? state[L]!) - start.kcal;
+  state[fed]! += (over - state[fed]!) / fedDays;
   state[stored]! += ((storedKg * over) / 1000 - state[stored]!) / storedDays;
-  for (let index = 0; index < ways.length; index++) passDay(state, index * size, ways[index]!, day, start);
+  for (let index = 0; index < ways.length; index++)
+    passDay(state, index * size, ways[index]!, day, day.creditKcal + digesting, start);
   return known;
 }
 
@@ -210,12 +221,13 @@ function update(
   s[o + LL]! -= (hl * hl) / variance;
 }
 
-/** From one morning to the next. */
+/** From one morning to the next. @param besideKcal what is spent beside the expenditure of the state, kcal */
 function passDay(
   s: BalanceState,
   o: number,
   way: Way,
   day: DayOfBalance,
+  besideKcal: number,
   { kg: firstKg, kcalSd, density }: Start,
 ): void {
   if (day.kcal !== null) {
@@ -237,7 +249,7 @@ function passDay(
   const wl = s[o + WL]!;
   const ll = s[o + LL]!;
   const eaten = day.kcal ?? s[o + L]!;
-  s[o + M] = s[o + M]! + (eaten - day.creditKcal - s[o + D]! - kcalPerKgDay * (s[o + M]! - firstKg)) / density;
+  s[o + M] = s[o + M]! + (eaten - besideKcal - s[o + D]! - kcalPerKgDay * (s[o + M]! - firstKg)) / density;
   s[o + W] = m * s[o + W]!;
   const strays = (day.kcal === null ? dayKcal : loggedKcal) / density;
   const unsettled = ((storedKgOff / 1000) * day.unsettledKcal) ** 2 / 14;
@@ -256,15 +268,15 @@ function passDay(
   s[o + LL] = ll + levelKcal ** 2;
 }
 
-/** The expenditure of the day over all ways, each by its weight. */
-function mixed(s: BalanceState, firstKg: number): Measured {
+/** The expenditure of the day over all ways, each by its weight, with what digesting takes. */
+function mixed(s: BalanceState, firstKg: number, digesting: number): Measured {
   let best = -Infinity;
   for (let o = 0; o < stored; o += size) best = Math.max(best, s[o + LOG]!);
   let [sum, kcal, square] = [0, 0, 0];
   const k = kcalPerKgDay;
   for (let o = 0; o < stored; o += size) {
     const weight = Math.exp(s[o + LOG]! - best);
-    const mean = s[o + D]! + k * (s[o + M]! - firstKg);
+    const mean = s[o + D]! + digesting + k * (s[o + M]! - firstKg);
     sum += weight;
     kcal += weight * mean;
     square += weight * (mean * mean + s[o + DD]! + 2 * k * s[o + MD]! + k * k * s[o + MM]!);

@@ -172,6 +172,19 @@ function slips(length: number): number {
   return length < 4 ? 0 : length < 8 ? 1 : length < 13 ? 2 : 3;
 }
 
+/**
+ * How well a name answers what was typed in a list: 0 where it holds it as it is, 1 where it holds each word of it but for a
+ * slip of the finger, null where it does not.
+ */
+export function answers(typed: string, name: string): 0 | 1 | null {
+  const [wanted, held] = [folded(typed.trim()), folded(name)];
+  if (held.includes(wanted)) return 0;
+  const words = held.split(/[^\p{L}\p{N}]+/u);
+  const isHeld = (word: string) =>
+    held.includes(word) || words.some((one) => distance(word, one, slips(word.length)) !== null);
+  return wanted.split(/\s+/).every(isHeld) ? 1 : null;
+}
+
 /** Whether a word is one of some, but for a slip of the finger: the word meant, else null. */
 export function slipOf(word: string, meant: Iterable<string>): string | null {
   for (const one of meant) if (word !== one && distance(word, one, slips(word.length)) !== null) return one;

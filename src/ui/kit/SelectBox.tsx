@@ -1,11 +1,19 @@
 "use client";
 
-import { Select } from "antd";
+import { answers } from "@/core/entry/names";
+import { Select, type SelectProps as Given } from "antd";
 import styles from "./kit.module.css";
-import type { SelectProps } from "./Select";
+import type { Option, SelectProps } from "./Select";
 
 /** From so many choices on they are found by typing. */
 const many = 9;
+
+/** Found by any part of a name, with slips of the fingers forgiven; what holds it as it was typed comes first. */
+const found: Exclude<Given<string, Option<string>>["showSearch"], boolean | undefined> = {
+  filterOption: (typed, option) => answers(typed, option?.label ?? "") !== null,
+  filterSort: (one, other, { searchValue }) =>
+    (answers(searchValue, one.label) ?? 2) - (answers(searchValue, other.label) ?? 2),
+};
 
 /** The list itself, which comes after the page stands. */
 export function SelectBox({
@@ -22,7 +30,7 @@ export function SelectBox({
   autoFocus,
 }: SelectProps<string> & { autoFocus: boolean }) {
   return (
-    <Select<string>
+    <Select<string, Option<string>>
       value={value}
       onChange={onChange}
       options={[...options]}
@@ -33,7 +41,7 @@ export function SelectBox({
       aria-label={label}
       {...{ id, placeholder, onBlur }}
       className={`${styles.select} ${className ?? ""}`}
-      {...(options.length < many ? {} : { showSearch: { optionFilterProp: "label" } })}
+      {...(options.length < many ? {} : { showSearch: found })}
     />
   );
 }
