@@ -7,7 +7,7 @@ import type { AnyRecord, RecordKind, RecordOf } from "@/core/log/records";
 import { starterFoods } from "@/core/nutrition/starterFoods";
 import { starterExercises } from "@/core/strength/starterExercises";
 import { type Life, live, type LivedDay } from "./days";
-import { dayMeals, energyOfMeals, lentilSoup } from "./meals";
+import { dayMeals, energyOfMeals, lentilSoup, oatBars } from "./meals";
 import { demoClasses, demoCycle, demoRoutines } from "./plan";
 import { Random } from "./random";
 import { partnerSessions, rowerSessions } from "./sessions";
@@ -27,7 +27,7 @@ export function demoLog(today: Day): Log {
   const log = emptyLog();
   for (const exercise of starterExercises) add(log, "exercises", exercise);
   for (const food of starterFoods) add(log, "foods", food);
-  add(log, "recipes", lentilSoup);
+  for (const recipe of [lentilSoup, oatBars]) add(log, "recipes", recipe);
   add(log, "kinds", { id: "mobility", name: "mobility", mark: "ring" });
   add(log, "measures", { id: "waist", name: "Waist", unit: "cm", aggregate: "last" });
   add(log, "measures", { id: "body-fat", name: "Body fat", unit: "%", aggregate: "last" });

@@ -22,6 +22,21 @@ export const lentilSoup: Recipe = {
   ],
 };
 
+export const oatBars: Recipe = {
+  id: "oat-bars",
+  name: "Oat bars",
+  portions: 10,
+  minutes: 35,
+  tags: ["vegetarian"],
+  steps: "Melt butter and honey, stir in oats and almonds, press into a tin, bake for 25 minutes, cut while warm.",
+  ingredients: [
+    { foodId: "oats", grams: 300 },
+    { foodId: "butter", grams: 120 },
+    { foodId: "honey", grams: 100 },
+    { foodId: "almonds", grams: 75 },
+  ],
+};
+
 type Dish = [food: string, grams: number][];
 const breakfasts: Dish[] = [
   [
@@ -97,7 +112,8 @@ const snacks: Dish[] = [
 ];
 
 /** What is eaten between meals by who needs more than plates hold, in turn by the day. */
-const between: [meal: string, dish: Dish][] = [
+const between: [meal: string, dish: Dish | typeof oatBars][] = [
+  ["snack", oatBars],
   [
     "snack",
     [
@@ -157,12 +173,18 @@ export function dayMeals(
     ["dinner", random.pick(dinners)],
     ["snack", random.pick(snacks)],
   ];
+  const cooked: [string, Recipe][] = soup ? [["lunch", lentilSoup]] : [];
   const fixed = soup ? perPortion(lentilSoup, foodsById).kcal : 0;
   const plain = dishes.flatMap(([, dish]) => dish).reduce((sum, [food, grams]) => sum + energyOf(food, grams), 0);
   const factor = Math.min(largest, Math.max(0.5, (wantedKcal - fixed) / plain));
   let left = wantedKcal - fixed - factor * plain;
   for (let turn = 0; turn < between.length && left > 150; turn++) {
     const [meal, dish] = between[(day + turn) % between.length]!;
+    if ("ingredients" in dish) {
+      left -= perPortion(dish, foodsById).kcal;
+      cooked.push([meal, dish]);
+      continue;
+    }
     const kcal = dish.reduce((sum, [food, grams]) => sum + energyOf(food, grams), 0);
     const share = Math.min(1, left / kcal);
     left -= share * kcal;
@@ -191,12 +213,12 @@ export function dayMeals(
     grams,
     nutrients: snapshot(scale(per100g(foodsById.get(food)!), grams / 100)),
   }));
-  if (soup)
+  for (const [meal, recipe] of cooked)
     written.push({
-      ...base("lunch", meals.length),
-      recipeId: lentilSoup.id,
+      ...base(meal, written.length),
+      recipeId: recipe.id,
       portions: 1,
-      nutrients: snapshot(perPortion(lentilSoup, foodsById)),
+      nutrients: snapshot(perPortion(recipe, foodsById)),
     });
   return written;
 }

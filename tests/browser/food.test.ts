@@ -101,7 +101,7 @@ describe("food and what the body spends", () => {
   it("what was eaten is changed: its amount in portions, its meal, its day; a line is dragged to another meal", async () => {
     const { page } = hand;
     await openDemo(page, "/food");
-    await page.getByRole("button", { name: "Change Rye bread" }).click();
+    await page.getByRole("button", { name: "Change Rye bread" }).first().click();
     const form = page.getByRole("form", { name: "Change Rye bread" });
     await form.getByLabel("Amount").fill("3*2 slices");
     await form.getByLabel("Amount").fill("2 slices");
