@@ -50,7 +50,7 @@ export function Matrix<C>({ label, corner, columns, keyOf, headOf, lines }: Matr
                 </th>
                 {columns.map((column) => (
                   <td key={keyOf(column)} className={`num ${tone ?? ""}`}>
-                    {cell(column)}
+                    {cell(column, false)}
                   </td>
                 ))}
               </tr>

@@ -78,7 +78,7 @@ function Plain<R>({ label, rows, keyOf, columns, below, ...look }: RecordTablePr
               <tr className={rowClass(row, look)}>
                 {columns.map((column) => (
                   <td key={column.head} className={cellClass(column)}>
-                    {column.cell(row)}
+                    {column.cell(row, false)}
                   </td>
                 ))}
               </tr>
@@ -122,7 +122,7 @@ function Listed<R>({ label, rows, keyOf, columns, below, ...look }: RecordTableP
   const values = (row: R, where: Column<R>["folded"]) =>
     others
       .filter(({ folded }) => folded === where)
-      .map((column) => [column, column.cell(row)] as const)
+      .map((column) => [column, column.cell(row, true)] as const)
       .filter(([, value]) => !isNothing(value));
   const [all, setAll] = useState(false);
   return (
@@ -131,7 +131,7 @@ function Listed<R>({ label, rows, keyOf, columns, below, ...look }: RecordTableP
         {(all || rows.length <= listed * 1.5 ? rows : rows.slice(0, listed)).map((row) => (
           <li key={keyOf(row)} className={rowClass(row, look)}>
             <div className={styles.first}>
-              <div>{name.cell(row)}</div>
+              <div>{name.cell(row, true)}</div>
               <div className={styles.right}>
                 {values(row, "beside").map(([column, value]) => (
                   <Said key={column.head} column={column} value={value} />

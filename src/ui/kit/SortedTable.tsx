@@ -50,7 +50,7 @@ function drawn<R>(column: Column<R>): TableColumnType<R> {
     title: <Head column={column} />,
     className: cellClass(column),
     onHeaderCell: () => ({ className: cellClass(column, "head") }),
-    render: (_, row) => column.cell(row),
+    render: (_, row) => column.cell(row, false),
   };
 }
 

@@ -7,7 +7,8 @@ export type Tone = "quiet" | "planned";
 export interface Column<R> {
   /** What it is called; on its head, and beside its value where there is room for rows only. */
   head: string;
-  cell: (row: R) => ReactNode;
+  /** What it shows of a row; folded, a row stands by itself and has none above it. */
+  cell: (row: R, isFolded: boolean) => ReactNode;
   /** Of figures: on the right, in one line. */
   num?: boolean;
   tone?: Tone | undefined;
