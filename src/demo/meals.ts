@@ -112,7 +112,7 @@ const snacks: Dish[] = [
 ];
 
 /** What is eaten between meals by who needs more than plates hold, in turn by the day. */
-const between: [meal: string, dish: Dish | typeof oatBars][] = [
+const between: [meal: string, dish: Dish | Recipe][] = [
   ["snack", oatBars],
   [
     "snack",

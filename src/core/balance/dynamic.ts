@@ -11,8 +11,10 @@ const [fatEnergy, leanEnergy, glycogenEnergy] = [39_500, 7600, 17_600];
 /** What a kilogram of fat and of lean tissue spends, kJ a day; and what laying it down costs, kJ/kg. */
 const [fatSpends, leanSpends] = [13, 92];
 const [fatCosts, leanCosts] = [750, 960];
-/** Of a changed intake, what digesting it takes, and what the body spends the less or more by itself within a fortnight. */
-const [digests, adapts, adaptDays] = [0.1, 0.14, 14];
+/** Of a changed intake, what digesting it takes. */
+export const digests = 0.1;
+/** Of a changed intake, what the body spends the less or more by itself within a fortnight. */
+const [adapts, adaptDays] = [0.14, 14];
 /** Glycogen, kg, and the water that a kilogram of it holds. */
 const [glycogenKg, glycogenWater] = [0.5, 2.7];
 /** Sodium: milligrams in a litre, let go for each litre over and for carbohydrate left out, and eaten a day. */

@@ -19,14 +19,13 @@
  * multiple models). How far each wanders is our judgement, tried on simulated trainees (tests/checks).
  */
 
+import { digests } from "./dynamic";
+
 /** Kilocalories a day that a kilogram of body weight costs: Hall et al. 2011, Lancet 378:826 (100 kJ for each kilogram), less what intake itself costs. */
 const kcalPerKgDay = 22;
 
-/**
- * Of what is eaten over or under the first expenditure, what digesting it takes the more or less: Hall et al. 2011 (m), as in
- * the dynamic model; by the mean of about so many days.
- */
-const [digests, fedDays] = [0.1, 10];
+/** What is eaten over or under the first expenditure takes more or less to digest, by the mean of about so many days. */
+const fedDays = 10;
 
 /**
  * Ways in which water may move: its standard deviation, kilograms, and its memory from day to day. From a quiet body on a

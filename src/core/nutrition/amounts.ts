@@ -113,14 +113,19 @@ function isPortion(token: Token | undefined): boolean {
   return isWord(token, "portion", "portions", "serving", "servings");
 }
 
+/** `3 x 55`: so many of so much, behind the first of the two; null where there is no second. */
+function productAt(tokens: readonly Token[], { value, to }: At<number>): At<number> | null {
+  const each = isMark(tokens[to], "x") ? amountAt(tokens, to + 1) : null;
+  return each === null ? null : { value: value * each.value, to: each.to };
+}
+
 /** An amount with at most one word behind it, its unit: `half a slice`, `1 1/2 eggs`, `3 x 55 g`; null where it is none. */
 export function amountSaid(text: string): { value: number; unit: string } | null {
   const tokens = tokensOf(text);
   const front = amountAt(tokens, 0);
   if (front === null) return null;
-  const each = isMark(tokens[front.to], "x") ? amountAt(tokens, front.to + 1) : null;
-  const [value, at] = each === null ? [front.value, front.to] : [front.value * each.value, each.to];
-  const rest = tokens.slice(at);
+  const { value, to } = productAt(tokens, front) ?? front;
+  const rest = tokens.slice(to);
   return rest.length > 1 || (rest[0] !== undefined && rest[0].kind !== "word")
     ? null
     : { value, unit: rest[0]?.text ?? "" };
@@ -155,14 +160,10 @@ export function amounted(tokens: readonly Token[]): Amounted | null {
       : null;
   const front = amountAt(tokens, 0);
   if (front !== null) {
-    let { value, to } = front;
-    if (isMark(tokens[to], "x")) {
-      to += 1;
-      // `3 x 55 g`: so many of so much.
-      const each = amountAt(tokens, to);
-      if (each !== null && grams[tokens[each.to]?.text ?? ""] !== undefined)
-        [value, to] = [value * each.value, each.to];
-    }
+    const product = productAt(tokens, front);
+    const isWeighed = product !== null && grams[tokens[product.to]?.text ?? ""] !== undefined;
+    const { value, to: behind } = isWeighed ? product : front;
+    let to = isMark(tokens[behind], "x") ? behind + 1 : behind;
     const unit = unitAt(to);
     if (unit !== null) to += 1;
     while (isWord(tokens[to], "of", "a", "an", "the")) to += 1;

@@ -180,7 +180,7 @@ function Meals({ view: { meals, food } }: { view: FoodView }) {
           bare: true,
           cell: (row, isFolded) => {
             if (typeof row === "string") return <strong>{row === "eaten" ? "Eaten" : "Still planned"}</strong>;
-            const said = row.index === 0 || isFolded ? row.name.charAt(0).toUpperCase() + row.name.slice(1) : "\u00a0";
+            const said = row.index === 0 || isFolded ? capitalised(row.name) : "\u00a0";
             return <parts.Place id={`${row.at}|${row.index}`}>{said}</parts.Place>;
           },
         },

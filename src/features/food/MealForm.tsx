@@ -2,7 +2,6 @@
 
 import { printPlain } from "@/core/base/units/number";
 import { put } from "@/core/log/records";
-import { mealAtHour, mealNames } from "@/core/nutrition/mealNames";
 import { mealOn } from "@/core/nutrition/mealOn";
 import { Choice, Field, Row, RowButton } from "@/ui/inputs/Field";
 import { useLog } from "@/ui/log/LogContext";
@@ -12,8 +11,8 @@ import { useTypedForm } from "@/ui/inputs/useTypedForm";
 import { Button } from "antd";
 import { useWatch } from "react-hook-form";
 import { v7 as newId } from "uuid";
-import { hourNow } from "./hourNow";
 import { StatedForm } from "./StatedForm";
+import { useMealOptions } from "./useMealOptions";
 import { isRecipe, useTableFor, useThings } from "./useThings";
 
 const mealForm = lateForm(() => import("@/core/nutrition/forms").then((forms) => forms.mealForm));
@@ -22,10 +21,10 @@ const mealForm = lateForm(() => import("@/core/nutrition/forms").then((forms) =>
 export function MealForm() {
   const { person, units, day, today, commit } = useLog();
   const { options, onOpen, countedIn, eatenOf, madeOf } = useThings("foods");
-  const meals = mealNames(person.settings ?? {});
+  const meals = useMealOptions();
   const { control, handleSubmit, drop } = useTypedForm(mealForm, { units, today, countedIn }, `meal ${person.id}`, {
     defaultValues: {
-      meal: day === today ? mealAtHour(person.settings ?? {}, hourNow()) : meals[0]!,
+      meal: meals.offered,
       thing: "",
       amount: "",
     },
@@ -49,12 +48,7 @@ export function MealForm() {
       <h2>{day > today ? "Plan food" : "Log food"}</h2>
       <form onSubmit={(event) => void save(event)} noValidate>
         <Row>
-          <Choice
-            control={control}
-            name="meal"
-            label="Meal"
-            options={meals.map((value) => ({ value, label: value }))}
-          />
+          <Choice control={control} name="meal" label="Meal" options={meals.options} />
           <Choice control={control} name="thing" label="Food or recipe" {...{ options, onOpen }} />
           <Field
             control={control}

@@ -1,5 +1,6 @@
 "use client";
 
+import { capitalised } from "@/core/base/text";
 import { Field } from "@/ui/inputs/Field";
 import { useLog } from "@/ui/log/LogContext";
 import type { Control, FieldPath, FieldValues } from "react-hook-form";
@@ -15,7 +16,7 @@ export function StatedFields<F extends FieldValues>({ control }: { control: Cont
           key={name}
           control={control}
           name={name as FieldPath<F>}
-          label={`${name.charAt(0).toUpperCase()}${name.slice(1)}`}
+          label={capitalised(name)}
           unit="g"
           inputMode="decimal"
         />

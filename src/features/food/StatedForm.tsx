@@ -1,7 +1,6 @@
 "use client";
 
 import { put } from "@/core/log/records";
-import { mealAtHour, mealNames } from "@/core/nutrition/mealNames";
 import { mealOn } from "@/core/nutrition/mealOn";
 import { statedNutrients } from "@/core/nutrition/stated";
 import { Choice, Field, Row, RowButton } from "@/ui/inputs/Field";
@@ -10,18 +9,18 @@ import { useTypedForm } from "@/ui/inputs/useTypedForm";
 import { useLog } from "@/ui/log/LogContext";
 import { Button } from "antd";
 import { v7 as newId } from "uuid";
-import { hourNow } from "./hourNow";
 import { StatedFields } from "./StatedFields";
+import { useMealOptions } from "./useMealOptions";
 
 const statedForm = lateForm(() => import("@/core/nutrition/forms").then((forms) => forms.statedForm));
 
 /** Something eaten of which the energy is known, and no food: a meal out. */
 export function StatedForm() {
   const { person, units, day, today, commit } = useLog();
-  const meals = mealNames(person.settings ?? {});
+  const meals = useMealOptions();
   const { control, handleSubmit, drop } = useTypedForm(statedForm, { units, today }, `stated ${person.id}`, {
     defaultValues: {
-      meal: day === today ? mealAtHour(person.settings ?? {}, hourNow()) : meals[0]!,
+      meal: meals.offered,
       name: "",
       energy: "",
       protein: "",
@@ -39,12 +38,7 @@ export function StatedForm() {
       <summary>Something by its energy alone</summary>
       <form onSubmit={(event) => void save(event)} noValidate aria-label="Something by its energy alone">
         <Row>
-          <Choice
-            control={control}
-            name="meal"
-            label="Meal"
-            options={meals.map((value) => ({ value, label: value }))}
-          />
+          <Choice control={control} name="meal" label="Meal" options={meals.options} />
           <Field control={control} name="name" label="What it was" placeholder="pizza, out" />
           <StatedFields control={control} />
           <RowButton>
