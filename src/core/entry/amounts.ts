@@ -58,25 +58,25 @@ const energyUnits: Readonly<Record<string, number>> = {
 };
 
 /**
- * `1,200` and `1.200` of a unit so small that three decimals of it are never meant (grams, millilitres): twelve hundred to
- * some, 1.2 to others. As it is written without its mark; null where it is no such number.
+ * `1,200` and `1.200`, of a unit so small that three decimals of it are never meant: the thousands they are to some. Null for
+ * a number that is none.
  */
-export function thousandsAt(tokens: readonly Token[], at: number): string | null {
-  const number = tokens[at];
-  return number?.kind === "number" &&
-    number.decimals === 3 &&
-    number.value >= 1 &&
-    isWord(tokens[at + 1], "g", "gr", "gram", "grams", "ml")
-    ? String(Math.round(number.value * 1000))
-    : null;
+function thousandsOf({ kind, decimals, value }: Token): number | null {
+  return kind === "number" && decimals === 3 && value >= 1 ? Math.round(value * 1000) : null;
 }
 
-/** An energy with its unit at a place, kilocalories. Three decimals of one are thousands: `1,200 kcal` is no kilocalorie. */
+/** Grams or millilitres at a place that may be thousands, as they are written without a mark; null where there are none. */
+export function thousandsAt(tokens: readonly Token[], at: number): string | null {
+  const number = tokens[at];
+  const thousands = number === undefined ? null : thousandsOf(number);
+  return thousands !== null && isWord(tokens[at + 1], "g", "gr", "gram", "grams", "ml") ? String(thousands) : null;
+}
+
+/** An energy with its unit at a place, kilocalories. Thousands are thousands: `1,200 kcal` is no kilocalorie. */
 export function energyAt(tokens: readonly Token[], at: number): At<number> | null {
   const [number, unit] = [tokens[at], energyUnits[tokens[at + 1]?.text ?? ""]];
   if (number?.kind !== "number" || unit === undefined) return null;
-  const value = number.decimals === 3 ? Math.round(number.value * 1000) : number.value;
-  return { value: value * unit, to: at + 2 };
+  return { value: (thousandsOf(number) ?? number.value) * unit, to: at + 2 };
 }
 
 /** The mass unit at a place, or null. */

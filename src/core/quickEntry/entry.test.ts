@@ -328,6 +328,7 @@ describe("foods", () => {
     expect(read("dinner: oats 370 kcal").choices[0]!.text).toMatch(/^dinner: \d+ g Oats$/);
     for (const text of ["lunch 1,200 kcal", "lunch 1.200 kcal", "lunch 1200kcal"])
       expect(only<Meal>(text).nutrients, text).toEqual({ kcal: 1200 });
+    expect(only<Meal>("lunch 0,125 kcal").nutrients).toEqual({ kcal: 0.125 });
     // Of grams and millilitres a mark before three figures is asked about.
     expect(read("dinner: 1,200 g potatoes").choices.map(({ text }) => text)).toEqual(["dinner: 1200 g potatoes"]);
     expect(read("1.500 ml water").choices.map(({ text }) => text)).toEqual(["1500 ml water"]);
