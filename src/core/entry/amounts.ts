@@ -72,11 +72,12 @@ export function thousandsAt(tokens: readonly Token[], at: number): string | null
   return thousands !== null && isWord(tokens[at + 1], "g", "gr", "gram", "grams", "ml") ? String(thousands) : null;
 }
 
-/** An energy with its unit at a place, kilocalories. Thousands are thousands: `1,200 kcal` is no kilocalorie. */
+/** An energy with its unit at a place, kilocalories, below zero as it was typed. Thousands are thousands: `1,200 kcal` is no kilocalorie. */
 export function energyAt(tokens: readonly Token[], at: number): At<number> | null {
   const [number, unit] = [tokens[at], energyUnits[tokens[at + 1]?.text ?? ""]];
   if (number?.kind !== "number" || unit === undefined) return null;
-  return { value: (thousandsOf(number) ?? number.value) * unit, to: at + 2 };
+  const sign = isMark(tokens[at - 1], "-") && number.glued ? -1 : 1;
+  return { value: sign * (thousandsOf(number) ?? number.value) * unit, to: at + 2 };
 }
 
 /** The mass unit at a place, or null. */

@@ -34,7 +34,7 @@ export function statedIn(typed: readonly Token[]): Stated | null {
   const rest = tokens.slice(at + 2);
   const end = rest.findIndex(({ kind, text }) => kind === "number" || nutrientWords[text] !== undefined);
   const behind = front.length > 0 ? [] : rest.slice(isWord(rest[0], "of") ? 1 : 0, end < 0 ? rest.length : end);
-  const words = [...front, ...behind];
+  const words = [...front, ...behind].filter((token, place, all) => !(isMark(token, "-") && place === all.length - 1));
   const nutrients = nutrientsIn(front.length > 0 ? rest : rest.slice(end < 0 ? rest.length : end));
   return nutrients === null || words.some(({ kind }) => kind === "number" || kind === "clock")
     ? null

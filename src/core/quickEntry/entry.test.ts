@@ -328,6 +328,7 @@ describe("foods", () => {
     expect(read("dinner: oats 370 kcal").choices[0]!.text).toMatch(/^dinner: \d+ g Oats$/);
     for (const text of ["lunch 1,200 kcal", "lunch 1.200 kcal", "lunch 1200kcal"])
       expect(only<Meal>(text).nutrients, text).toEqual({ kcal: 1200 });
+    expect(only<Meal>("lunch: pizza - 900 kcal")).toMatchObject({ name: "Pizza", nutrients: { kcal: 900 } });
     expect(only<Meal>("lunch 0,125 kcal").nutrients).toEqual({ kcal: 0.125 });
     // Of grams and millilitres a mark before three figures is asked about.
     expect(read("dinner: 1,200 g potatoes").choices.map(({ text }) => text)).toEqual(["dinner: 1200 g potatoes"]);
@@ -338,6 +339,8 @@ describe("foods", () => {
     for (const text of [
       "lunch: pizza 900 kcal 12",
       "lunch: pizza 90 kcal 40 g protein",
+      "lunch: pizza -900 kcal",
+      "run 6 km 33:10 -450 kcal net",
       "lunch: pizza 99000 kcal",
       "lunch: pizza 900 kcal 5 g protein 6 g protein",
     ])
