@@ -1,5 +1,6 @@
 import { messageOf } from "@/core/base/messageOf";
 import type { LogName } from "@/store/database";
+import { hintChannel } from "@/store/hints";
 import { StoreProblem } from "@/store/problems";
 import { type Endpoint, proxy, type Remote, wrap } from "comlink";
 import { v7 as newId } from "uuid";
@@ -51,6 +52,9 @@ export class ComputeClient {
   #line: Line;
   #stopped = false;
   #everOpened = false;
+  /** The latest commit that this tab knows of: its own, and those of others that it was told of. */
+  #seen = 0;
+  readonly #hints: BroadcastChannel;
 
   /**
    * @param saved answers of an earlier session that still hold, shown until the worker has its own
@@ -70,6 +74,8 @@ export class ComputeClient {
     this.#generations.onmessage = ({ data }: MessageEvent<number>) => {
       if (data > this.#generation) this.#moveOn(data);
     };
+    this.#hints = new BroadcastChannel(hintChannel(name));
+    this.#hints.onmessage = ({ data }: MessageEvent<number>) => this.saw(data);
     this.#line = this.#start(drawn);
     document.addEventListener("visibilitychange", () => {
       if (document.visibilityState === "visible") void this.#call((session) => session.follow()).catch(() => {});
@@ -87,8 +93,24 @@ export class ComputeClient {
     this.#stopped = true;
   }
 
+  /** Notes a commit: what is asked from now on is answered from a log that holds it. */
+  saw(sequence: number): void {
+    this.#seen = Math.max(this.#seen, sequence);
+  }
+
+  /** One answer, from a log that holds every commit this tab knows of at the time of asking. */
   ask<N extends QueryName>(name: N, asks: Queries[N]["asks"]): Promise<Queries[N]["answers"] | null> {
-    return this.#call((session) => session.ask(name, asks as never) as Promise<Queries[N]["answers"] | null>, budget);
+    const seen = this.#seen;
+    return this.#call(
+      (session) => session.ask(name, asks as never, seen) as Promise<Queries[N]["answers"] | null>,
+      budget,
+    );
+  }
+
+  /** Resolves once the answers that are watched are of a log that holds every commit this tab knows of. */
+  caughtUp(): Promise<void> {
+    const seen = this.#seen;
+    return this.#call((session) => session.reach(seen), budget);
   }
 
   diagnose(today: string, onProgress: MayStop): Promise<Diagnosis | null> {

@@ -117,8 +117,23 @@ class LogInMemory {
     };
   }
 
-  ask<N extends QueryName>(name: N, asks: Queries[N]["asks"]): Queries[N]["answers"] | null {
+  /**
+   * One answer, as the log stands at the sequence number that whoever asks has seen committed, or later.
+   * @throws when the log does not hold that commit: it is another log then
+   */
+  async ask<N extends QueryName>(
+    name: N,
+    asks: Queries[N]["asks"],
+    seen: number,
+  ): Promise<Queries[N]["answers"] | null> {
+    await this.reach(seen);
     return this.#answers.answer(name, asks);
+  }
+
+  /** Catches up at least to a commit. @throws when the log does not hold it */
+  async reach(seen: number): Promise<void> {
+    if (this.#sequence < seen) await this.follow();
+    if (this.#sequence < seen) throw new Error("The log was put back to an earlier state. Reload the page.");
   }
 
   watch<N extends QueryName>(name: N, asks: Queries[N]["asks"], watcher: Watcher): Watch {
@@ -213,12 +228,14 @@ class LogInMemory {
   }
 
   async #tidy(): Promise<void> {
+    // The sequence number belongs to the answers: a commit may come while room for them is asked for.
+    const sequence = this.#sequence;
     const answers = [...this.#watches]
       .filter(({ sent }) => sent >= 0)
       .map(({ key, answer }) => ({ key, answer: answer.value }));
     this.#settled ??= this.#writing(room.settle, () => rewriteDatabaseFile(this.database)).catch(() => {});
     await this.#settled;
-    await this.#writing(room.save, () => saveAnswers(this.database, this.#sequence, answers));
+    await this.#writing(room.save, () => saveAnswers(this.database, sequence, answers));
     await this.#writing(room.fold, async () => {
       await compactJournal(this.database, this.name);
       await releasePhotos(this.database, this.log, this.#sequence);
@@ -305,9 +322,14 @@ class Session {
     return this.#opened().follow();
   }
 
-  /** One answer, as the log stands after everything committed so far. */
-  ask<N extends QueryName>(name: N, asks: Queries[N]["asks"]): Queries[N]["answers"] | null {
-    return this.#opened().ask(name, asks);
+  /** One answer, from a log that holds the commit with the sequence number `seen`. */
+  ask<N extends QueryName>(name: N, asks: Queries[N]["asks"], seen: number): Promise<Queries[N]["answers"] | null> {
+    return this.#opened().ask(name, asks, seen);
+  }
+
+  /** Resolves once what is watched was sent as it stands at a commit. */
+  reach(seen: number): Promise<void> {
+    return this.#opened().reach(seen);
   }
 
   /** Sends the answer now and whenever it changes. Returns the number to stop with. */

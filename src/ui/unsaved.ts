@@ -1,6 +1,7 @@
 "use client";
 
 import { useEffect } from "react";
+import { hasTyped } from "./grid/writeBehind";
 
 /** Fields in which something was typed that is not yet saved, whether they stand in a form or not. */
 const typedIn = new WeakSet<Element>();
@@ -32,7 +33,9 @@ export function watchTyping(): () => void {
 
 /** Whether something half-written, or read and not yet taken, would be lost if the page were loaded anew. */
 export function hasUnsaved(): boolean {
-  return onShow.size > 0 || [...fieldsIn(document)].some((field) => typedIn.has(field) && field.value !== "");
+  return (
+    onShow.size > 0 || hasTyped() || [...fieldsIn(document)].some((field) => typedIn.has(field) && field.value !== "")
+  );
 }
 
 /** Says that something would be lost with the page, as long as it is so. */

@@ -177,6 +177,11 @@ export async function opened(button: Locator, what: Locator): Promise<void> {
   );
 }
 
+/** Waits until a cell has called back long enough for what is typed to be meant for it. */
+export async function calledBack(page: Page): Promise<void> {
+  await page.getByRole("grid").locator("input:not([aria-busy])").waitFor();
+}
+
 /** Waits until it is said that something was saved. */
 export async function saved({ page }: Trainee, text: string): Promise<void> {
   await page.getByText(`Saved: ${text}`).waitFor();

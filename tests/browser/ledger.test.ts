@@ -1,6 +1,6 @@
 import type { Page } from "playwright-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { address, beginLog, openDemo, rounds, testDay, trainee, type Trainee } from "./harness";
+import { address, beginLog, calledBack, openDemo, rounds, testDay, trainee, type Trainee } from "./harness";
 
 const cell = (page: Page, date: string, column: string) => page.locator(`[id="cell-${date}-${column}"]`);
 const active = (page: Page) => page.getByRole("grid").getAttribute("aria-activedescendant");
@@ -64,7 +64,7 @@ describe("the ledger by keyboard alone", () => {
     expect(hand.problems).toEqual([]);
   });
 
-  it("keeps a cell open until it is written: by Enter, or by a press on another cell, which writes it first", async () => {
+  it("keeps a cell open until it is left: by Enter, or by a press on another cell, and calls back to one that is refused", async () => {
     const { page } = hand;
     await cell(page, "2026-06-09", "weight").click();
     await page.keyboard.type("72,");
@@ -80,15 +80,13 @@ describe("the ledger by keyboard alone", () => {
     await page.getByText("Saved: Weight, Tue 9 Jun 2026").waitFor();
     await cell(page, "2026-06-09", "weight").getByText("72.4").waitFor();
     expect(await active(page)).toBe("cell-2026-06-08-weight");
-    // One that is refused stays open, wherever is pressed.
+    // One that is refused calls back with what was typed; where something else was begun meanwhile, it waits there.
     await page.keyboard.type("nine");
-    await cell(page, "2026-06-05", "weight").dblclick();
-    await page
-      .getByRole("status")
-      .filter({ hasText: /weight/i })
-      .first()
-      .waitFor();
+    await cell(page, "2026-06-05", "weight").click();
+    await page.getByRole("status").filter({ hasText: '"nine" is no weight' }).waitFor();
     expect(await open.inputValue()).toBe("nine");
+    expect(await active(page)).toBe("cell-2026-06-08-weight");
+    await calledBack(page);
     await open.press("Escape");
     await page.keyboard.press("Control+z");
     await page.getByText("Undone: Weight, Tue 9 Jun 2026").waitFor();

@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { beginLog, choose, exportedLog, openDemo, saved, testDay, trainee, type Trainee } from "./harness";
+import { beginLog, calledBack, choose, exportedLog, openDemo, saved, testDay, type Trainee, trainee } from "./harness";
 
 /** What a trainee does, counted: a press, a choice, a field filled. */
 function counting() {
@@ -63,6 +63,7 @@ describe("a cycle by percentage", () => {
     await grid.getByText("nothing written yet").nth(1).waitFor();
     await keyboard.press("Enter");
     await page.getByText("Is 75 a share of the maximum or a load?").waitFor();
+    await calledBack(page);
     await keyboard.type(" %");
     // Before it is written: 15 lifts of 112.5 kg, to the exercise's step.
     await grid.getByText("Week 1 · 15 lifts").waitFor();

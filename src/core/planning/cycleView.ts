@@ -125,6 +125,8 @@ export type CycleTypedAsk = { cycleId: string } & (
 
 /** A cycle as it would be with some cells written anew, and which of them are refused. */
 export interface CycleTyped {
+  /** The cycle as the log has it: on what the view was made. */
+  held: Cycle;
   view: CycleView;
   refused: (CycleCellEdit & { why: string })[];
   /** How many cells were written. */
@@ -139,7 +141,7 @@ export function cycleTyped(asOf: AsOf, ask: CycleTypedAsk, newId: () => string):
   if (held === null) return null;
   const { edits, beyond } = "paste" in ask ? pastedInto(held, ask.paste, ask.at) : { edits: ask.edits, beyond: 0 };
   const { cycle, refused } = withCells(held, edits, strengthOf(asOf).exercises(), asOf.units.mass, newId);
-  return { view: cycleView(asOf, cycle), refused, edits: edits.length, beyond };
+  return { held, view: cycleView(asOf, cycle), refused, edits: edits.length, beyond };
 }
 
 /** The cells of a table from a spreadsheet, laid over the form from a place on. */

@@ -14,9 +14,10 @@ import { useEffect, useMemo, useRef, useState } from "react";
 import { ChooseColumns } from "./ChooseColumns";
 import styles from "./ledger.module.css";
 import { cellId, LedgerCell } from "./LedgerCell";
+import { GridMessage } from "@/ui/grid/GridMessage";
 import { isWithin } from "@/ui/grid/selection";
 import { unitOf } from "./units";
-import { type Message, useCellEdit } from "./useCellEdit";
+import { keyOfCell } from "./useCellEdit";
 import { useColumns } from "./useColumns";
 import { useGrid } from "./useGrid";
 import { useRows } from "./useRows";
@@ -56,11 +57,12 @@ function Grid({
   useEffect(() => {
     if (document.activeElement === document.body) scroller.current?.focus({ preventScroll: true });
   }, []);
-  const { items, height, rows } = useRows({ scroller, first, count, row, todayRow });
-  const edit = useCellEdit(all);
-  const grid = useGrid({ all, columns, first, count, row, rows, scroller, edit });
-  const { place, range, dateAt } = grid;
-  const { editing, message, proposal } = edit;
+  /** The day on which a cell is typed into. */
+  const [openDay, setOpenDay] = useState<string | null>(null);
+  const openRow = openDay === null ? null : daysBetween(first, openDay);
+  const { items, height, rows } = useRows({ scroller, first, count, row, openRow, todayRow });
+  const grid = useGrid({ all, columns, first, count, row, rows, scroller, onOpen: setOpenDay });
+  const { place, range, dateAt, proposal } = grid;
 
   const shown = columns.map((one) => all.get(one)!);
   const widths = shown.map(({ words }) => (words ? `minmax(${wordsWidth}px, 1fr)` : `${numberWidth}px`));
@@ -68,7 +70,7 @@ function Grid({
   const minWidth = shown.reduce((sum, { words }) => sum + (words ? wordsWidth : numberWidth), dateWidth);
   return (
     <>
-      <Head message={message} onColumns={() => setChoosing(true)} onFillDown={grid.fillDown} />
+      <Head grid={grid} onColumns={() => setChoosing(true)} />
       <div
         ref={scroller}
         className={styles.scroller}
@@ -108,8 +110,11 @@ function Grid({
                     index={at}
                     active={index === place.row && at === place.column}
                     chosen={isWithin(range, { row: index, column: at })}
-                    editing={editing?.date === date && editing.column === column.id ? editing.text : null}
-                    onEdit={edit.type}
+                    editing={grid.openKey === keyOfCell({ date, column: column.id }) ? grid.openText : null}
+                    text={grid.textAt({ date, column: column.id })}
+                    why={grid.whyBack({ date, column: column.id })}
+                    isUnseen={grid.isUnseen}
+                    onEdit={grid.type}
                     onEditKey={grid.onEditKey}
                     onPoint={(widen) => grid.point({ row: index, column: at }, widen)}
                     onOpen={() => grid.open({ row: index, column: at })}
@@ -128,13 +133,13 @@ function Grid({
           all={all}
           {...proposal}
           onOrder={(order) => {
-            if ("paste" in proposal.ask) void edit.propose({ ...proposal.ask, order }, proposal.label);
+            if ("paste" in proposal.ask) void grid.propose({ ...proposal.ask, order }, proposal.label);
           }}
           onUnit={(unit) => {
-            if ("paste" in proposal.ask) void edit.propose({ ...proposal.ask, unit }, proposal.label);
+            if ("paste" in proposal.ask) void grid.propose({ ...proposal.ask, unit }, proposal.label);
           }}
-          onWrite={edit.agree}
-          onClose={edit.dropProposal}
+          onWrite={grid.agree}
+          onClose={grid.dropProposal}
         />
       )}
     </>
@@ -166,15 +171,7 @@ function Heads({ columns, template, minWidth }: { columns: LedgerColumn[]; templ
 }
 
 /** What stands over the grid: a day to go to, what can be done, and what was said last. */
-function Head({
-  message,
-  onColumns,
-  onFillDown,
-}: {
-  message: Message | null;
-  onColumns: () => void;
-  onFillDown: () => void;
-}) {
+function Head({ grid, onColumns }: { grid: ReturnType<typeof useGrid>; onColumns: () => void }) {
   const { day, chooseDay } = useLog();
   /** What stands in "Go to" while it is typed: a year half typed is no day yet. */
   const [going, setGoing] = useState<string | null>(null);
@@ -204,13 +201,12 @@ function Head({
         </Captioned>
       </form>
       <LinkButton onClick={onColumns}>Columns</LinkButton>
-      <LinkButton data-hint="Ctrl D" aria-keyshortcuts="Control+D" onClick={onFillDown}>
+      <LinkButton data-hint="Ctrl D" aria-keyshortcuts="Control+D" onClick={grid.fillDown}>
         Fill down
       </LinkButton>
-      <p role="status" className={message?.warn ? `warn ${styles.message}` : `quiet ${styles.message}`}>
-        {message?.text ??
-          "Type to write, Enter to keep, Escape to leave it; paste from a spreadsheet with or without dates."}
-      </p>
+      <GridMessage grid={grid} className={styles.message}>
+        Type to write, Enter to keep, Escape to leave it; paste from a spreadsheet with or without dates.
+      </GridMessage>
     </div>
   );
 }

@@ -5,6 +5,7 @@ import type { LedgerRow } from "@/core/ledger/ledgerView";
 import { CellInput } from "@/ui/grid/CellInput";
 import { cellPointer } from "@/ui/grid/cellPointer";
 import type { KeyboardEvent } from "react";
+import grid from "@/ui/grid/grid.module.css";
 import styles from "./ledger.module.css";
 
 /** The id of a cell in the page. */
@@ -21,6 +22,9 @@ export function LedgerCell({
   active,
   chosen,
   editing,
+  text,
+  why,
+  isUnseen,
   onEdit,
   onEditKey,
   onPoint,
@@ -34,6 +38,11 @@ export function LedgerCell({
   chosen: boolean;
   /** The text in the field; null while it is not typed into. */
   editing: string | null;
+  /** What it says, what is on its way into the log included. */
+  text: string;
+  /** Why what was typed was not written; null where that did not come back. */
+  why: string | null;
+  isUnseen: boolean;
   onEdit: (text: string) => void;
   onEditKey: (event: KeyboardEvent) => void;
   onPoint: (widen: boolean) => void;
@@ -47,6 +56,7 @@ export function LedgerCell({
     derived && styles.derived,
     chosen && styles.chosen,
     active && styles.active,
+    why !== null && grid.back,
   ];
   return (
     <span
@@ -55,16 +65,19 @@ export function LedgerCell({
       aria-colindex={index + 2}
       aria-selected={chosen}
       aria-readonly={derived}
+      aria-invalid={why !== null}
+      data-hint={why ?? undefined}
       className={classes.filter(Boolean).join(" ")}
       {...cellPointer({ isOpen: editing !== null, active, onPoint, onOpen })}
     >
       {editing === null ? (
-        `${row?.cells[column.id] ?? ""}${column.id === "weight" && row?.gross ? "?" : ""}`
+        `${text}${column.id === "weight" && row?.gross ? "?" : ""}`
       ) : (
         <CellInput
           text={editing}
           name={column.title}
           inputMode={words ? "text" : "decimal"}
+          isUnseen={isUnseen}
           onEdit={onEdit}
           onKeyDown={onEditKey}
         />

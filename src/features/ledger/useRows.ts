@@ -3,7 +3,7 @@
 import type { LedgerRow } from "@/core/ledger/ledgerView";
 import { addDays } from "@/ui/dates";
 import { useFigure } from "@/ui/log/useFigure";
-import { useVirtualizer, type VirtualItem } from "@tanstack/react-virtual";
+import { defaultRangeExtractor, useVirtualizer, type VirtualItem } from "@tanstack/react-virtual";
 import { type RefObject, useEffect, useMemo } from "react";
 
 /** A row's height on the screen, in pixels. */
@@ -17,6 +17,7 @@ export function useRows({
   first,
   count,
   row,
+  openRow,
   todayRow,
 }: {
   scroller: RefObject<HTMLDivElement | null>;
@@ -25,6 +26,8 @@ export function useRows({
   count: number;
   /** The row chosen; it is brought into sight when another is. */
   row: number;
+  /** The row in which a cell is typed into; it is drawn wherever is looked. */
+  openRow: number | null;
   todayRow: number;
 }): { items: VirtualItem[]; height: number; rows: ReadonlyMap<string, LedgerRow> } {
   // The React compiler leaves what uses this hook alone; it keeps its own state.
@@ -34,10 +37,16 @@ export function useRows({
     getScrollElement: () => scroller.current,
     estimateSize: () => rowHeight,
     overscan: 20,
+    rangeExtractor: (range) => {
+      const shown = defaultRangeExtractor(range);
+      if (openRow === null || shown.includes(openRow)) return shown;
+      return [...shown, openRow].sort((a, b) => a - b);
+    },
     initialOffset: Math.max(0, (todayRow - 12) * rowHeight),
   });
   const items = virtual.getVirtualItems();
-  const [from, to] = [items[0]?.index ?? 0, items.at(-1)?.index ?? 0];
+  const inSight = items.filter(({ index }) => index !== openRow);
+  const [from, to] = [inSight[0]?.index ?? 0, inSight.at(-1)?.index ?? 0];
   const answer = useFigure("ledger", {
     from: addDays(first, Math.max(0, Math.floor(from / stretch) * stretch - 14)),
     to: addDays(first, Math.min(count - 1, (Math.floor(to / stretch) + 1) * stretch + 14)),

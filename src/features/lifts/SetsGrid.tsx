@@ -86,10 +86,7 @@ export function SetsGrid<L extends { exerciseId: string }, F extends string & ke
                   <ExercisePicker
                     value={line.exerciseId || null}
                     label={`Exercise, line ${at + 1}`}
-                    onPick={({ id }) => {
-                      set(at, { exerciseId: id } as Partial<L>);
-                      focus(at, fields[0]!);
-                    }}
+                    onPick={({ id }) => focus(at, fields[0]!, () => set(at, { exerciseId: id } as Partial<L>))}
                   />
                 </td>
                 {fields.map((field) => (
@@ -133,10 +130,7 @@ export function SetsGrid<L extends { exerciseId: string }, F extends string & ke
           </tbody>
         </table>
       </Scrollable>
-      {children(() => {
-        add();
-        focus(lines.length, "exercise");
-      })}
+      {children(() => focus(lines.length, "exercise", add))}
     </>
   );
 }

@@ -20,7 +20,7 @@ export function EntryLine({ inputRef, thin }: { inputRef: RefObject<HTMLInputEle
   const { day, stays, today, units } = useLog();
   const isNarrow = useNarrow();
   const { on, keys } = useKeys();
-  const { text, read, reading, fresh, problem, write, submit, takeFirst } = useEntry();
+  const { text, read, reading, fresh, problem, write, submit, takeFirst, unwritten, drop } = useEntry(inputRef);
   const onSubmit = (event: FormEvent) => {
     event.preventDefault();
     submit();
@@ -85,6 +85,15 @@ export function EntryLine({ inputRef, thin }: { inputRef: RefObject<HTMLInputEle
             {problem}
           </p>
         )}
+        {unwritten.map((one) => (
+          <p key={one.id} role="alert">
+            Not written: <strong>{one.text}</strong>. <span className="warn">{one.why}</span>{" "}
+            {text === "" && <LinkButton onClick={() => drop(one, true)}>Take it into the line</LinkButton>}{" "}
+            <LinkButton aria-label={`Give up “${one.text}”`} onClick={() => drop(one, false)}>
+              ×
+            </LinkButton>
+          </p>
+        ))}
         {reading && <Understood text={read!.text} reading={reading} onTake={take} />}
       </div>
     </form>

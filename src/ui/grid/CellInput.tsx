@@ -8,12 +8,15 @@ export function CellInput({
   text,
   name,
   inputMode,
+  isUnseen,
   onEdit,
   onKeyDown,
 }: {
   text: string;
   name: string;
   inputMode: "text" | "decimal";
+  /** It has just called back: keys still belong where the trainee was. */
+  isUnseen: boolean;
   onEdit: (text: string) => void;
   onKeyDown: (event: KeyboardEvent) => void;
 }) {
@@ -24,6 +27,7 @@ export function CellInput({
       className={styles.input}
       value={text}
       aria-label={name}
+      aria-busy={isUnseen || undefined}
       onChange={(event) => onEdit(event.target.value)}
       onKeyDown={onKeyDown}
     />

@@ -5,8 +5,10 @@ import type { Change } from "@/core/log/records";
 import type { StoredPhoto } from "@/store/database";
 import type { LaidOut } from "@/store/pages";
 import { askStorage } from "@/store/persistence";
-import type { Committed, Store } from "@/store/store";
+import type { Committed } from "@/store/store";
 import { useCallback, useEffect, useMemo, useRef } from "react";
+import { typingSettled } from "../grid/writeBehind";
+import type { Opened } from "./openParts";
 import { savedText, travelText } from "./told";
 import type { Say } from "./useNotice";
 
@@ -18,10 +20,11 @@ export interface Looking {
 
 /**
  * Everything that changes the log: each says what it did once it is on the disk, or why it was not.
- * @param store what writes; null until a log is open
+ * @param opened what writes and what computes; null until a log is open
  * @param looking an undo of what belongs to nobody looked at is asked about first
  */
-export function useChanges(store: Promise<Store> | null, looking: Looking | null, say: Say) {
+export function useChanges(opened: Pick<Opened, "store" | "compute"> | null, looking: Looking | null, say: Say) {
+  const store = opened?.store ?? null;
   const looked = useRef(looking);
   useEffect(() => {
     looked.current = looking;
@@ -54,7 +57,10 @@ export function useChanges(store: Promise<Store> | null, looking: Looking | null
   const attempt = useCallback(
     async (work: () => Promise<Committed | null>, tell: (committed: Committed | null) => void) => {
       try {
-        tell(await work());
+        const done = await work();
+        // What is asked from now on is answered from a log that holds it.
+        if (done !== null) opened!.compute.saw(done.sequence);
+        tell(done);
         askPromise();
         return true;
       } catch (error) {
@@ -62,7 +68,7 @@ export function useChanges(store: Promise<Store> | null, looking: Looking | null
         return false;
       }
     },
-    [say, askPromise],
+    [say, askPromise, opened],
   );
 
   return useMemo(() => {
@@ -70,6 +76,8 @@ export function useChanges(store: Promise<Store> | null, looking: Looking | null
       if (done !== null) say(savedText(label, done), true, done.copyLacks !== null);
     };
     const travel = async (from: "undo" | "redo", done: Parameters<typeof travelText>[0], nothing: string) => {
+      // What was typed before it is written first, so that it is the last thing typed that is taken back.
+      await typingSettled();
       if (await askWhose(from)) return;
       await attempt(
         async () => (await store!)[from](),

@@ -69,7 +69,7 @@ export function useOpenLog(): Opening {
     () => (person === undefined || people == null ? null : { id: person.id, people }),
     [person, people],
   );
-  const changes = useChanges(opened?.store ?? null, looking, say);
+  const changes = useChanges(opened, looking, say);
   const stop = useCallback(() => opened?.compute.stop(), [opened]);
 
   const isKept = opened?.name === "own" && (people?.length ?? 0) > 0;

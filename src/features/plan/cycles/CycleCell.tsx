@@ -3,6 +3,7 @@
 import type { CycleCell as Cell, CycleRow } from "@/core/planning/cycleView";
 import { CellInput } from "@/ui/grid/CellInput";
 import { cellPointer } from "@/ui/grid/cellPointer";
+import grid from "@/ui/grid/grid.module.css";
 import type { Place } from "@/ui/grid/selection";
 import type { KeyboardEvent } from "react";
 import styles from "./cycles.module.css";
@@ -15,13 +16,16 @@ export function cycleCellId({ row, column }: Place): string {
 /** A cell: what it says, the loads it comes to, what was done; or the field in which it is typed over. */
 export function CycleCell({
   place,
-  cell: { text, loads, done },
+  cell: { loads, done },
   status,
   lift,
   name,
   active,
   chosen,
   editing,
+  text,
+  why,
+  isUnseen,
   onEdit,
   onEditKey,
   onPoint,
@@ -36,6 +40,11 @@ export function CycleCell({
   active: boolean;
   chosen: boolean;
   editing: string | null;
+  /** What it says, what is on its way into the log included. */
+  text: string;
+  /** Why what was typed was not written; null where that did not come back. */
+  why: string | null;
+  isUnseen: boolean;
   onEdit: (text: string) => void;
   onEditKey: (event: KeyboardEvent) => void;
   onPoint: (widen: boolean) => void;
@@ -49,7 +58,11 @@ export function CycleCell({
       aria-colindex={place.column + 2}
       aria-selected={chosen}
       data-lift={lift}
-      className={[styles.cell, chosen && styles.chosen, active && styles.active].filter(Boolean).join(" ")}
+      className={[styles.cell, chosen && styles.chosen, active && styles.active, why !== null && grid.back]
+        .filter(Boolean)
+        .join(" ")}
+      aria-invalid={why !== null}
+      data-hint={why ?? undefined}
       {...cellPointer({ isOpen: editing !== null, active, onPoint, onOpen })}
     >
       {editing === null ? (
@@ -61,7 +74,14 @@ export function CycleCell({
           ))}
         </span>
       ) : (
-        <CellInput text={editing} name={name} inputMode="text" onEdit={onEdit} onKeyDown={onEditKey} />
+        <CellInput
+          text={editing}
+          name={name}
+          inputMode="text"
+          isUnseen={isUnseen}
+          onEdit={onEdit}
+          onKeyDown={onEditKey}
+        />
       )}
       {(loads !== "" || isDone) && (
         <span className={styles.loads}>{[loads, isDone ? `done ${done}` : ""].filter(Boolean).join(" · ")}</span>

@@ -5,6 +5,7 @@ import type { Printer } from "@/core/base/units/printer";
 import { put } from "@/core/log/records";
 import type { CycleColumn, CycleRow, CycleTyped, CycleView, CycleWeek } from "@/core/planning/cycleView";
 import { weekdayDate } from "@/ui/dates";
+import { GridMessage } from "@/ui/grid/GridMessage";
 import { isWithin } from "@/ui/grid/selection";
 import { LinkButton } from "@/ui/kit/LinkButton";
 import { useLog } from "@/ui/log/LogContext";
@@ -31,7 +32,7 @@ export function CycleGrid({
 }) {
   const place = useRef<HTMLDivElement>(null);
   const grid = useCycleGrid(held, place, onTyped);
-  const { editing, said, range } = grid;
+  const { range } = grid;
   const { rows, columns } = held;
   const last = (index: number) => rows[index + 1]?.week !== rows[index]!.week;
   return (
@@ -41,9 +42,9 @@ export function CycleGrid({
           Fill down
         </LinkButton>
         <FillWeeks view={held} place={grid.place} onSaid={grid.say} />
-        <p role="status" className={said?.warn ? "warn" : "quiet"}>
-          {said?.text ?? "Type 5x3 75 %, 4x5 70 %, 1x5+ 80 %, 3x8 60 kg or 3x5 @8. Enter keeps it, Escape leaves it."}
-        </p>
+        <GridMessage grid={grid}>
+          Type 5x3 75 %, 4x5 70 %, 1x5+ 80 %, 3x8 60 kg or 3x5 @8. Enter keeps it, Escape leaves it.
+        </GridMessage>
       </div>
       <div className={styles.scroll}>
         <div
@@ -91,7 +92,10 @@ export function CycleGrid({
                     name={`${columns[column]!.name}, ${weekdayDate(row.date)}`}
                     active={grid.place.row === index && grid.place.column === column}
                     chosen={isWithin(range, { row: index, column })}
-                    editing={editing?.place.row === index && editing.place.column === column ? editing.text : null}
+                    editing={grid.openKey === grid.keyAt({ row: index, column }) ? grid.openText : null}
+                    text={grid.textAt({ week: row.week, weekday: row.weekday, columnId: cell.columnId })}
+                    why={grid.whyBack({ week: row.week, weekday: row.weekday, columnId: cell.columnId })}
+                    isUnseen={grid.isUnseen}
                     onEdit={grid.type}
                     onEditKey={grid.onEditKey}
                     onPoint={(widen) => grid.point({ row: index, column }, widen)}

@@ -4,6 +4,8 @@ import { counted } from "@/core/base/units/number";
 import { put } from "@/core/log/records";
 import type { CycleView } from "@/core/planning/cycleView";
 import type { Place } from "@/ui/grid/selection";
+import type { Message } from "@/ui/grid/useTypedGrid";
+import { typingSettled } from "@/ui/grid/writeBehind";
 import { Field, Row, RowButton } from "@/ui/inputs/Field";
 import { lateForm } from "@/ui/inputs/lateForm";
 import { useTypedForm } from "@/ui/inputs/useTypedForm";
@@ -11,7 +13,6 @@ import { LinkButton } from "@/ui/kit/LinkButton";
 import { useLog } from "@/ui/log/LogContext";
 import { Button } from "antd";
 import { useState } from "react";
-import type { Said } from "./useCycleGrid";
 
 const stepForm = lateForm(() => import("@/core/planning/forms").then((forms) => forms.cycleStepForm));
 
@@ -23,7 +24,7 @@ export function FillWeeks({
 }: {
   view: CycleView;
   place: Place;
-  onSaid: (said: Said) => void;
+  onSaid: (said: Message) => void;
 }) {
   const { compute, person, units, today, commit } = useLog();
   const [open, setOpen] = useState(false);
@@ -39,6 +40,7 @@ export function FillWeeks({
       </LinkButton>
     );
   const fill = handleSubmit(async ({ percent, load, reps }) => {
+    await typingSettled();
     const answer = await compute.ask("cycleFilled", {
       personId: person.id,
       today,
@@ -47,10 +49,10 @@ export function FillWeeks({
       step: { percent, kg: load, reps },
     });
     if (answer === null) return;
-    const { refused, view } = answer;
+    const { refused, view, held } = answer;
     if (refused.length > 0)
       onSaid({ text: `${counted(refused.length, "week")} refused: ${refused[0]!.why}`, warn: true });
-    if (await commit([put("cycles", view.cycle, cycle)], `${cycle.name}, ${column.name} filled into the weeks`))
+    if (await commit([put("cycles", view.cycle, held)], `${cycle.name}, ${column.name} filled into the weeks`))
       setOpen(false);
   });
   return (
