@@ -1,11 +1,12 @@
 import { tombstoneKey } from "@/core/log/log";
-import type { AnyRecord, RecordKind } from "@/core/log/records";
+import type { AnyRecord, RecordKind, Tombstone } from "@/core/log/records";
 import type { JournalEntry, LogHead, WriteTransaction } from "./database";
 import { hasId, monthOf, monthOfDate, recordsOf } from "./pages";
 import { ofGeneration } from "./reader";
 
-/** A record as it stands, with the month of the page in which it lies or will lie; null for one that was removed. */
-type Held = { record: AnyRecord; month: string } | null;
+/** A record as it stands, with the month of the page in which it lies or will lie; its removal for one that was removed. */
+type Held = { record: AnyRecord; month: string } | { removed: Tombstone };
+const recordOf = (held: Held) => ("record" in held ? held : undefined);
 
 /** Beyond so many records the journal is read anew from where the pages end. */
 const rememberedAtMost = 5000;
@@ -50,9 +51,23 @@ export class Lookup {
     this.#reached = -1;
   }
 
-  /** Notes what the transaction writes (or, with null, removes). */
-  wrote(kind: RecordKind, id: string, record: AnyRecord | null): void {
-    this.#writing.set(tombstoneKey(kind, id), record === null ? null : { record, month: monthOf(kind, record) });
+  /** Notes what the transaction writes. */
+  wrote(kind: RecordKind, record: AnyRecord): void {
+    this.#writing.set(tombstoneKey(kind, record.id), { record, month: monthOf(kind, record) });
+  }
+
+  /** Notes what the transaction removes. */
+  removed(tombstone: Tombstone): void {
+    this.#writing.set(tombstoneKey(tombstone.kind, tombstone.id), { removed: tombstone });
+  }
+
+  /** The removal of a record; undefined where it was not removed. */
+  async removal(transaction: WriteTransaction, kind: RecordKind, id: string): Promise<Tombstone | undefined> {
+    const key = tombstoneKey(kind, id);
+    const held = this.#writing.get(key) ?? this.#journal.get(key);
+    if (held !== undefined) return "removed" in held ? held.removed : undefined;
+    const page = await transaction.objectStore("pages").get([this.#generation, "removed", ""]);
+    return (recordsOf(page) as unknown as Tombstone[]).find((one) => hasId(one) && one.id === id && one.kind === kind);
   }
 
   /**
@@ -68,8 +83,8 @@ export class Lookup {
     fresh: boolean,
   ): Promise<{ record: AnyRecord; month: string } | undefined> {
     const key = tombstoneKey(kind, id);
-    const held = this.#writing.has(key) ? this.#writing.get(key) : this.#journal.get(key);
-    if (held !== undefined) return held ?? undefined;
+    const held = this.#writing.get(key) ?? this.#journal.get(key);
+    if (held !== undefined) return recordOf(held);
     const months = new Set(dates.length === 0 ? [monthOfDate(kind, "")] : dates.map((date) => monthOfDate(kind, date)));
     for (const month of months) {
       const record = recordsOf(await transaction.objectStore("pages").get([this.#generation, kind, month])).find(
@@ -98,8 +113,9 @@ export class Lookup {
       for (const [key, held] of source) {
         const id = key.slice(kind.length + 1);
         if (!key.startsWith(`${kind}/`)) continue;
-        if (held === null) found.delete(id);
-        else found.set(id, held.record);
+        const standing = recordOf(held);
+        if (standing === undefined) found.delete(id);
+        else found.set(id, standing.record);
       }
     }
     return ([...found.values()] as (AnyRecord & { personId?: string; date?: string })[]).filter(
@@ -110,6 +126,7 @@ export class Lookup {
   #follow({ puts, removed }: JournalEntry): void {
     for (const { kind, id, record } of puts)
       this.#journal.set(tombstoneKey(kind, id), { record, month: monthOf(kind, record) });
-    for (const { tombstone } of removed) this.#journal.set(tombstoneKey(tombstone.kind, tombstone.id), null);
+    for (const { tombstone } of removed)
+      this.#journal.set(tombstoneKey(tombstone.kind, tombstone.id), { removed: tombstone });
   }
 }

@@ -1,7 +1,8 @@
 import { sameJson } from "@/core/log/canonical";
 import { kinds } from "@/core/log/kinds/all";
 import { diff, inverse } from "@/core/log/patch";
-import type { AnyRecord, Change, ChangeStep, RecordKind } from "@/core/log/records";
+import { removalOf, revised } from "@/core/log/past";
+import type { AnyRecord, Change, ChangeStep, RecordKind, Tombstone } from "@/core/log/records";
 import { oneADayOf, standing } from "@/core/log/sameDay";
 import { nextStamp } from "@/core/log/stamp";
 import { applyPatches, type Clash, threeWay } from "@/core/log/threeWay";
@@ -24,7 +25,7 @@ import {
 import { compactWithin } from "./compactJournal";
 import { hintChannel, writingLock } from "./hints";
 import { Lookup } from "./lookup";
-import { type LaidOut, monthOf, stored } from "./pages";
+import { type LaidOut, monthOf, monthOfDate, stored } from "./pages";
 import { problemOf, StoreProblem } from "./problems";
 import { ofGeneration } from "./reader";
 
@@ -56,6 +57,9 @@ export interface RecordClash extends Clash {
 
 /** Where no second copy is kept. */
 const noCopy: SecondCopy = { room: () => Promise.resolve(true), keep: () => Promise.resolve(null) };
+
+/** A record as it stands, with the month of its page; undefined where there is none. */
+type Current = { record: AnyRecord; month: string } | undefined;
 
 /** A commit under way. */
 interface CommitContext {
@@ -128,10 +132,12 @@ export class Store {
               date === undefined ? [] : [date],
               false,
             );
-            if (current !== undefined) patches.push(this.#apply(work, kind, id, current, undefined));
+            if (current !== undefined) patches.push(this.#remove(work, kind, id, current, step.tombstone));
+            else if (step.tombstone !== undefined)
+              this.#noteRemoval(work, step.tombstone, monthOfDate(kind, date ?? ""));
             continue;
           }
-          const { kind, base } = step;
+          const { kind, base, merged = false } = step;
           const id = await this.#identify(work.transaction, step);
           const current = await this.#lookup.find(
             work.transaction,
@@ -141,12 +147,19 @@ export class Store {
             base === undefined,
           );
           revived ||= base !== undefined && current === undefined;
+          // What two copies make together stands as it is, unless ours has changed since it was looked at.
+          if (merged && isAsSeen(current?.record, base)) {
+            patches.push(this.#takeOver(work, kind, id, current, { ...step.put, id }));
+            continue;
+          }
           const joined = threeWay(base, { ...step.put, id }, current?.record ?? base);
           const wanted = joined.value as AnyRecord;
           clashes.push(...joined.clashes.map((clash) => ({ ...clash, kind, id, blind: base === undefined })));
           if (current !== undefined && diff(current.record, wanted).length === 0) continue;
           validate(kind, wanted);
-          patches.push(this.#apply(work, kind, id, current, wanted, step.put));
+          const removed = current === undefined && base !== undefined ? await this.#removal(work, kind, id) : undefined;
+          const follows = current?.record ?? base;
+          patches.push(this.#put(work, kind, id, { current, wanted, follows, removed, seen: step.put }));
         }
         return { label, history: { patches }, clashes, revived };
       },
@@ -217,8 +230,13 @@ export class Store {
           const wanted = joined.value as AnyRecord | undefined;
           clashes.push(...joined.clashes.map((clash) => ({ ...clash, kind, id, blind: false })));
           if (sameJson(current?.record, wanted)) continue;
-          if (wanted !== undefined) validate(kind, wanted);
-          patches.push(this.#apply(work, kind, id, current, wanted));
+          if (wanted === undefined) patches.push(this.#remove(work, kind, id, current!));
+          else {
+            validate(kind, wanted);
+            // What is brought back follows what it was when it was removed.
+            const removed = current === undefined ? await this.#removal(work, kind, id) : undefined;
+            patches.push(this.#put(work, kind, id, { current, wanted, follows: current?.record ?? wanted, removed }));
+          }
         }
         return { label: past.label, history: { patches }, onto: to, clashes };
       },
@@ -235,34 +253,85 @@ export class Store {
     return (held.find(({ id }) => id === step.put.id) ?? standing(rule, held) ?? step.put).id;
   }
 
-  /** Writes one record (or its removal) with the next revision and stamp into the journal, and returns what changed. */
-  #apply(
-    { standing, entry, owners }: CommitContext,
+  /**
+   * Writes one record with the next revision and stamp, and with what it follows, into the journal; returns what
+   * changed.
+   * @param follows the record of which it is the next revision; undefined where it is new
+   * @param removed its removal, where it is brought back
+   * @param seen the record as its writer had it: the stamp is later than its own
+   */
+  #put(
+    work: CommitContext,
     kind: RecordKind,
     id: string,
-    current: { record: AnyRecord; month: string } | undefined,
-    wanted: AnyRecord | undefined,
-    seen?: AnyRecord,
+    {
+      current,
+      wanted,
+      follows,
+      removed,
+      seen,
+    }: {
+      current: Current;
+      wanted: AnyRecord;
+      follows: AnyRecord | undefined;
+      removed?: Tombstone | undefined;
+      seen?: AnyRecord;
+    },
   ): RecordPatch {
     // Later also than what another device wrote, so that what is changed here after a merge or an import counts as
     // later there.
-    const owner = ownerOf(kind, wanted ?? current?.record);
+    const before = [current?.record, seen, follows, removed].map((one) => one?.changed);
+    const stamp = this.#stamp(work, kind, wanted, before);
+    return this.#journal(work, kind, id, current, revised(kind, wanted, follows, stamp, removed));
+  }
+
+  /** Writes what two copies of a record make together, with the stamps of those who wrote it. */
+  #takeOver(work: CommitContext, kind: RecordKind, id: string, current: Current, record: AnyRecord): RecordPatch {
+    this.#stamp(work, kind, record, [current?.record.changed, record.changed]);
+    return this.#journal(work, kind, id, current, record);
+  }
+
+  /** Writes a removal, with all that was known of the record, into the journal. */
+  #remove(
+    work: CommitContext,
+    kind: RecordKind,
+    id: string,
+    current: NonNullable<Current>,
+    merged?: Tombstone,
+  ): RecordPatch {
+    const { record, month } = current;
+    const stamp = this.#stamp(work, kind, record, [record.changed, merged?.changed]);
+    this.#noteRemoval(work, removalOf(kind, record, stamp, merged), month);
+    return { kind, id, dates: datesOf(record), fields: diff(record, undefined) };
+  }
+
+  #removal({ transaction }: CommitContext, kind: RecordKind, id: string): Promise<Tombstone | undefined> {
+    return this.#lookup.removal(transaction, kind, id);
+  }
+
+  #noteRemoval({ entry }: CommitContext, tombstone: Tombstone, month: string): void {
+    entry.removed.push({ tombstone, month });
+    this.#lookup.removed(tombstone);
+  }
+
+  /** The next stamp, later than those given and than all before it; notes whose record is written. */
+  #stamp(
+    { standing, owners }: CommitContext,
+    kind: RecordKind,
+    record: AnyRecord,
+    after: readonly (string | null | undefined)[],
+  ): string {
+    const owner = ownerOf(kind, record);
     if (owner !== null) owners.add(owner);
-    standing.stamp = nextStamp([standing.stamp, current?.record.changed, seen?.changed], Date.now(), standing.node);
-    if (wanted === undefined) {
-      entry.removed.push({ tombstone: { id, kind, changed: standing.stamp }, month: current!.month });
-      this.#lookup.wrote(kind, id, null);
-    } else {
-      const record = {
-        ...wanted,
-        revision: Math.max(current?.record.revision ?? 0, wanted.revision ?? 0, seen?.revision ?? 0) + 1,
-        changed: standing.stamp,
-      } as AnyRecord;
-      const moved = current !== undefined && current.month !== monthOf(kind, record);
-      entry.puts.push({ kind, id, record, ...(moved ? { was: current.month } : {}) });
-      this.#lookup.wrote(kind, id, record);
-    }
-    return { kind, id, dates: datesOf(current?.record, wanted), fields: diff(current?.record, wanted) };
+    standing.stamp = nextStamp([standing.stamp, ...after], Date.now(), standing.node);
+    return standing.stamp;
+  }
+
+  #journal({ entry }: CommitContext, kind: RecordKind, id: string, current: Current, record: AnyRecord): RecordPatch {
+    const moved = current !== undefined && current.month !== monthOf(kind, record);
+    entry.puts.push({ kind, id, record, ...(moved ? { was: current.month } : {}) });
+    this.#lookup.wrote(kind, record);
+    return { kind, id, dates: datesOf(current?.record, record), fields: diff(current?.record, record) };
   }
 
   #write(work: (work: CommitContext) => Promise<Done>, load: Load): Promise<Committed> {
@@ -375,6 +444,11 @@ async function aborted(transaction: WriteTransaction, error: unknown): Promise<u
     (abort: unknown) => abort,
   );
   return problemOf(reason).kind === "full" ? reason : error;
+}
+
+/** Whether a record stands as it was when a merge was looked at. */
+function isAsSeen(current: AnyRecord | undefined, base: AnyRecord | undefined): boolean {
+  return current === undefined || base === undefined ? current === base : sameJson(current, base);
 }
 
 type Put = Extract<ChangeStep, { put: AnyRecord }>;

@@ -33,9 +33,9 @@ export const stepText = (step: Step): string =>
   typeof step === "string" ? step : "element" in step ? step.element : "order";
 
 const order: Step = { order: true };
-const stamps = new Set(["revision", "changed"]);
+const stamps = new Set(["revision", "changed", "past"]);
 
-/** Keys of a record that are its own and not the store's: revision and stamp are never part of a change. */
+/** Keys of a record that are its own and not the store's: revision, stamp and past are never part of a change. */
 export function keysOf(path: readonly Step[], ...objects: Plain[]): string[] {
   const keys = new Set(objects.flatMap((object) => Object.keys(object)));
   if (path.length === 0) for (const stamp of stamps) keys.delete(stamp);

@@ -114,7 +114,7 @@ export function planOf<T extends { records: Log["records"] }>(log: T, personId: 
 }
 
 /**
- * A person as far as a plan needs them: who they are, and their units; written before everything else of them, so that what
+ * A person as far as a plan needs them: who they are, and their units; without a stamp, so that it follows nothing and what
  * comes back changes nothing of them.
  */
 function plainPerson({ id, name, units, weekStart }: Person): Person {
@@ -123,7 +123,5 @@ function plainPerson({ id, name, units, weekStart }: Person): Person {
     name,
     ...(units == null ? {} : { units }),
     ...(weekStart == null ? {} : { weekStart }),
-    revision: 1,
-    changed: "2000-01-01T00:00:00.000Z/0000/plan",
   };
 }

@@ -4,20 +4,15 @@ import { mustDay } from "../base/calendar/day";
 import { copyOf } from "./copy";
 import { recordKinds } from "./kinds/all";
 import type { Session } from "./kinds/sessions";
-import { type Log, putRecord, removeRecord } from "./log";
-import { type Difference, mergeLogs } from "./merge/merge";
+import { type Log, putRecord } from "./log";
+import { applyMerge } from "./merge/apply";
+import { mergeLogs } from "./merge/merge";
 import { planOf } from "./people";
 
 const stamp = (minute: number, node: string) => `2026-06-11T10:${String(minute).padStart(2, "0")}:00.000Z/0000/${node}`;
 const ours = demoLog(mustDay("2026-06-11"));
 const share = { from: "2026-06-01", to: "2026-06-30", weights: false, food: false };
-const take = (log: Log, differences: Difference[]) => {
-  for (const { step, proposed } of differences) {
-    if (!proposed) continue;
-    if ("remove" in step) removeRecord(log, { ...step.remove, changed: stamp(59, "merge") });
-    else putRecord(log, step.kind, step.put);
-  }
-};
+const take = applyMerge;
 const sessionsOf = (log: Log) => [...log.records.sessions.values()];
 const edit = (log: Log, id: string, node: string, change: (session: Session) => Session) => {
   const session = log.records.sessions.get(id)!;

@@ -2,8 +2,8 @@ import { type OnProgress, runInSteps } from "@/core/base/chunked";
 import { recordKinds } from "@/core/log/kinds/all";
 import { type Log, putRecord } from "@/core/log/log";
 import { type MergeLine, mergeLines } from "@/core/log/merge/lines";
-import { mergeLogs } from "@/core/log/merge/merge";
-import type { ChangeStep, RecordKind } from "@/core/log/records";
+import { type Difference, mergeLogs } from "@/core/log/merge/merge";
+import type { RecordKind } from "@/core/log/records";
 import { formatOf, formats } from "../all";
 import type { Given, Problem } from "../format";
 import { photoFile } from "./photoFile";
@@ -15,11 +15,11 @@ export interface NamedPhoto {
 }
 
 /**
- * What merging a log into ours would write, with each difference in words. `lines` is null when there are too many to
- * be looked through; `related` says whether the two speak of the same people.
+ * What merging a log into ours would write, each difference with its line in words. `lines` is null when there are too
+ * many to be looked through; `related` says whether the two speak of the same people.
  */
 export interface Merge {
-  steps: ChangeStep[];
+  differences: Difference[];
   lines: MergeLine[] | null;
   count: number;
   related: boolean;
@@ -67,7 +67,7 @@ function mergeOf(ours: Log, theirs: Log): Merge {
   const related = [...theirs.records.people.keys()].some((id) => ours.records.people.has(id));
   const within = differences.length <= differencesAtMost;
   return {
-    steps: within ? differences.map(({ step }) => step) : [],
+    differences: within ? differences : [],
     lines: within ? mergeLines(ours, theirs, differences) : null,
     count: differences.length,
     related,

@@ -253,7 +253,10 @@ describe("the second copy", () => {
     await one.store.replace(layOut(log), "repair");
     expect((await readLog(one.database)).log.records.weighIns.get("w3")!.kg).toBe(99);
     await one.store.commit([put("weighIns", { ...weighIn(3, 70) })], "as it was");
-    const strip = (text: string) => text.replaceAll(/"changed":"[^"]*",|,"revision":\d+/g, "");
+    const strip = (text: string) =>
+      JSON.stringify(JSON.parse(text), (key, value: unknown) =>
+        ["changed", "revision", "past"].includes(key) ? undefined : value,
+      );
     expect(strip(await archiveNow(one.database))).toBe(strip(before));
     await one.copyist.snapshot();
     one.close();

@@ -5,7 +5,7 @@ import { cycles } from "./cycles";
 import { dayNotes } from "./dayNotes";
 import { energySettings } from "./energySettings";
 import { exercises } from "./exercises";
-import { id, open } from "./fields";
+import { id, open, vector } from "./fields";
 import { foods } from "./foods";
 import { goals } from "./goals";
 import { maxima } from "./maxima";
@@ -80,7 +80,13 @@ export function isDated(kind: string): kind is DatedKind {
   return dated.has(kind);
 }
 
-export const tombstoneSchema = open({ id, kind: z.string().min(1).max(40), changed: z.string().max(100).nullish() });
+/** A removal: what was removed, when, and what was known of it then, by database. */
+export const tombstoneSchema = open({
+  id,
+  kind: z.string().min(1).max(40),
+  changed: z.string().max(100).nullish(),
+  seen: vector.nullish(),
+});
 
 type Collections = { [K in keyof typeof kinds]: z.ZodArray<(typeof kinds)[K]["schema"]> };
 const collections = Object.fromEntries(

@@ -103,8 +103,31 @@ export const weekday = z.number().int().min(1).max(7);
 /** A week of a block or a cycle, counted from 1. */
 export const weekNumber = z.number().int().min(1).max(200);
 
-/** Common to every record: who it is, how often it was written, and when last (a hybrid logical clock stamp). */
-export const shared = { id, revision: z.number().int().min(0).nullish(), changed: z.string().max(100).nullish() };
+const stamp = z.string().max(100);
+/** By the name of each database, the last of its writings that is known. */
+export const vector = z.record(z.string().max(60), stamp);
+/**
+ * What a record follows, so that two copies of it can be told apart from one and its past. `seen`: by database, the last
+ * writing it knows, besides the one in `changed`. `first`: when all was written that `fields` does not name. `fields`:
+ * when each field was written since, by its path, also one that was removed. `gone`: what was removed as a whole, by its
+ * path, with what was known then.
+ */
+export const past = open({
+  seen: vector.nullish(),
+  first: stamp.nullish(),
+  fields: z.record(z.string().max(2000), stamp).nullish(),
+  gone: z.record(z.string().max(2000), vector).nullish(),
+});
+/**
+ * Common to every record: who it is, how often it was written, when last (a hybrid logical clock stamp), and what it
+ * follows.
+ */
+export const shared = {
+  id,
+  revision: z.number().int().min(0).nullish(),
+  changed: stamp.nullish(),
+  past: past.nullish(),
+};
 export const owned = { ...shared, personId: id };
 
 /**

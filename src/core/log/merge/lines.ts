@@ -16,29 +16,32 @@ import type { Difference } from "./merge";
  * One difference, as it is read before it is written: what the record is called and each field's value on either side,
  * in its person's units.
  */
-export interface MergeLine extends Pick<Difference, "kind" | "what" | "proposed" | "written"> {
+export interface MergeLine extends Pick<Difference, "kind" | "what" | "proposed" | "written" | "guessed"> {
   date: string | null;
   title: string;
-  /** `before` is ours and `after` theirs. */
-  fields: { name: string; before: string; after: string }[];
+  /** `before` is ours and `after` theirs; `both` where what stands says either, and `clash` where both have changed it. */
+  fields: { name: string; before: string; after: string; both: boolean; clash: boolean }[];
 }
 
 /** Differences in words. */
 export function mergeLines(ours: Log, theirs: Log, differences: readonly Difference[]): MergeLine[] {
   return differences.map((difference): MergeLine => {
-    const { kind, what, record, fields, proposed, written } = difference;
+    const { kind, what, record, fields, proposed, written, guessed } = difference;
     const words = new Words(ours, theirs, difference);
     return {
       kind,
       what,
       proposed,
       written,
+      guessed,
       title: words.title(),
       date: dateIn(kind, record),
-      fields: fields.map(({ path, before, after }) => ({
+      fields: fields.map(({ path, before, after, stands, clash }) => ({
         name: words.fieldName(path),
         before: words.value(path, before),
         after: words.value(path, after),
+        both: stands === "both",
+        clash,
       })),
     };
   });

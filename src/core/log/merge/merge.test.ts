@@ -9,8 +9,9 @@ import { copyOf } from "../copy";
 import { recordKinds } from "../kinds/all";
 import { emptyLog, type Log, putRecord, removeRecord } from "../log";
 import type { AnyRecord, RecordKind } from "../records";
+import { applyMerge } from "./apply";
 import { mergeLines } from "./lines";
-import { type Difference, mergeLogs } from "./merge";
+import { mergeLogs, stepsOf } from "./merge";
 
 const stamp = (minute: number, node: string) => `2026-06-11T10:${String(minute).padStart(2, "0")}:00.000Z/0000/${node}`;
 const logOf = (...records: [RecordKind, object][]): Log => {
@@ -18,13 +19,7 @@ const logOf = (...records: [RecordKind, object][]): Log => {
   for (const [kind, record] of records) putRecord(log, kind, record as AnyRecord);
   return log;
 };
-const take = (log: Log, differences: Difference[]) => {
-  for (const { step, proposed } of differences) {
-    if (!proposed) continue;
-    if ("remove" in step) removeRecord(log, { ...step.remove, changed: stamp(59, "merge") });
-    else putRecord(log, step.kind, step.put);
-  }
-};
+const take = applyMerge;
 const weigh = (fields: object) =>
   [
     "weighIns",
@@ -63,20 +58,22 @@ describe("merging another device's archive", () => {
   it("joins fields that two tabs or devices changed: what one holds stays, the later word counts where both speak", () => {
     const ours = logOf(weigh({ note: "salty", kg: 72.4, revision: 2, changed: stamp(9, "laptop") }));
     const theirs = logOf(weigh({ time: "06:40", kg: 72.1, revision: 2, changed: stamp(5, "phone") }));
-    const [added, kept, ...others] = mergeLogs(ours, theirs);
-    expect(added).toMatchObject({
+    const [found, ...others] = mergeLogs(ours, theirs);
+    // They do not say what they follow, so it is a guess.
+    expect(found).toMatchObject({
       what: "changed",
       proposed: true,
-      fields: [{ path: ["time"], before: undefined, after: "06:40" }],
-    });
-    // What lost is told and not taken; taking it all the same leaves the note, of which the other says nothing.
-    expect(kept).toMatchObject({
-      what: "kept",
-      proposed: false,
-      fields: [{ path: ["kg"], before: 72.4, after: 72.1 }],
+      guessed: true,
+      fields: [
+        { path: ["time"], before: undefined, after: "06:40", stands: "theirs" },
+        { path: ["kg"], before: 72.4, after: 72.1, stands: "mine" },
+      ],
       written: { later: "here", here: "2026-06-11T10:09:00.000Z", there: "2026-06-11T10:05:00.000Z" },
     });
-    expect(kept!.record).toMatchObject({ kg: 72.1, note: "salty", time: "06:40" });
+    expect(found!.record).toMatchObject({ kg: 72.4, note: "salty", time: "06:40" });
+    // What lost is told and not taken; taking it all the same leaves the note, of which the other says nothing.
+    const [, decided] = stepsOf(found!, new Set([0, 1]));
+    expect(decided).toMatchObject({ put: { kg: 72.1, note: "salty", time: "06:40" } });
     expect(others).toEqual([]);
     expect(mergeLogs(theirs, ours)).toMatchObject([
       {
@@ -255,8 +252,9 @@ describe("a tie of stamps", () => {
       ["kept", false, null],
     ]);
     const [one] = found;
-    expect("put" in one!.step && (one!.step.put as { kg?: number }).kg).toBe(73);
-    expect(one!.fields).toEqual([{ path: ["kg"], before: 72, after: 73 }]);
+    const [step] = stepsOf(one!, new Set([0]));
+    expect(step !== undefined && "put" in step && (step.put as { kg?: number }).kg).toBe(73);
+    expect(one!.fields).toMatchObject([{ path: ["kg"], before: 72, after: 73 }]);
   });
   it("from the same device, a moment apart, is no tie: the later stands", () => {
     const [one] = mergeLogs(logOf(same({ kg: 72 })), logOf(weigh({ kg: 73, changed: stamp(6, "phone") })));

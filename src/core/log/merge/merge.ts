@@ -1,18 +1,26 @@
+import { compare } from "../../base/text";
 import { sameJson } from "../canonical";
 import { isRecordKind, kinds, recordKinds } from "../kinds/all";
+import type { Session } from "../kinds/sessions";
 import { type Log, tombstoneKey } from "../log";
+import { covers, isKnown, joinedVectors, knows, nodeOf, type Past, removalOf, type Vector, vectorOf } from "../past";
 import { diff, isIdList, isOrder, isPlain, type Step } from "../patch";
-import { type AnyRecord, type ChangeStep, put, type RecordKind } from "../records";
+import { type AnyRecord, type ChangeStep, put, putMerged, type RecordKind, type Tombstone } from "../records";
 import { ownerOf } from "../references";
 import { sameDayRecord } from "../sameDay";
+import { applyPatches } from "../threeWay";
+import { type Decided, joinRecords, ranks, type Stands } from "./join";
 
-/**
- * One field of a record that would change: its path, and what it says before and after (undefined where it is absent).
- */
+/** One field on which two copies of a record differ: what it says on either side, and what stands. */
 export interface FieldChange {
   path: readonly Step[];
+  /** What it says here, and what it says there (undefined where it is absent). */
   before: unknown;
   after: unknown;
+  stands: Stands;
+  /** Whether both have changed it, as far as is known, without knowing of the other. */
+  clash: boolean;
+  why: string;
 }
 
 /** One record that stands otherwise in the other log, and what merging it would write. */
@@ -20,48 +28,36 @@ export interface Difference {
   kind: RecordKind;
   id: string;
   /**
-   * `kept` is what both have written to and what stays as it is here; its step would put the other's word in its place.
+   * `kept` is what stays as it is here; `known` is what both say alike, while the other log knows more of how it came to
+   * be: it is taken over and not listed.
    */
-  what: "new" | "changed" | "removed" | "brought back" | "kept";
+  what: "new" | "changed" | "removed" | "brought back" | "kept" | "known";
   /** The record, as it would stand or as it would be removed. */
   record: AnyRecord;
   fields: FieldChange[];
-  step: ChangeStep;
+  /** What writes it when it is taken, and what where it is left: that it is known of, so that it is not told again. */
+  steps: ChangeStep[];
+  otherwise: ChangeStep[];
   /** Whether it is proposed; what is not (removed there before it was changed here, or kept) is only listed. */
   proposed: boolean;
+  /** Whether it is not known what the two follow: they were written by a version that did not note it. */
+  guessed: boolean;
   /**
-   * Where both sides wrote the record: which wrote later, whose fields stand, null where they say the same moment; and
-   * when, null where a side does not say.
+   * Where both sides wrote the record: which wrote later, null where they say the same moment; and when, null where a
+   * side does not say.
    */
   written: { later: "here" | "there" | null; here: string | null; there: string | null } | null;
 }
 
 /**
- * What merging another copy of the log into ours would change, record by record and field by field. Where both have
- * changed a record, fields are joined: what only one of them holds stays, and where they differ the one written later
- * counts; what lost against ours is listed as kept. An older copy of a record written by the same device changes
- * nothing, nor does a record as it was first written before ours was changed. Nothing of ours is touched that the other
- * does not speak of.
+ * What merging another copy of the log into ours would change, record by record and field by field. Each record knows
+ * what it follows, so that a copy that is a past of the other changes nothing, what was removed is not brought back, and
+ * what both changed is told field by field: the later word stands. Both directions come to the same, and merging twice is
+ * merging once. Records of older versions that do not say what they follow are joined as well as can be guessed, which is
+ * told. Nothing of ours is touched that the other does not speak of.
  */
 export function mergeLogs(ours: Log, theirs: Log): Difference[] {
-  const removed = [...theirs.removed.values()].flatMap((tombstone): Difference[] => {
-    const { kind } = tombstone;
-    const held = isRecordKind(kind) ? ours.records[kind].get(tombstone.id) : undefined;
-    if (held === undefined || !isRecordKind(kind)) return [];
-    const step: ChangeStep = { remove: { kind, id: tombstone.id, ...dateIn(held) } };
-    return [
-      {
-        kind,
-        id: tombstone.id,
-        what: "removed",
-        record: held,
-        fields: [],
-        step,
-        proposed: isGone(theirs, kind, held),
-        written: null,
-      },
-    ];
-  });
+  const removed = [...theirs.removed.values()].flatMap((tombstone) => removal(ours, tombstone));
   // Removals come before what is put in their place on the same day.
   const found = [
     ...removed,
@@ -75,71 +71,287 @@ export function mergeLogs(ours: Log, theirs: Log): Difference[] {
   return found.sort((a, b) => (dateOf(a) < dateOf(b) ? 1 : dateOf(a) > dateOf(b) ? -1 : 0));
 }
 
+/** What merges a difference when fields of it are decided by hand: those named here say what they say there. */
+export function stepsOf(difference: Difference, taken: ReadonlySet<number>): ChangeStep[] {
+  const { kind, record, fields, steps } = difference;
+  const patches = fields.flatMap(({ path, before, after, stands }, index) => {
+    const wanted = taken.has(index) ? after : before;
+    if (taken.has(index) === (stands !== "mine")) return [];
+    return [{ path, before: stands === "mine" ? before : stands === "theirs" ? after : undefined, after: wanted }];
+  });
+  if (patches.length === 0) return steps;
+  const decided = patches.reduce<unknown>(
+    // What stands is replaced whatever it is.
+    (held, patch) => applyPatches(held, [{ ...patch, before: valueAt(held, patch.path) }]).value,
+    record,
+  ) as AnyRecord;
+  return [...steps, { kind, put: decided, base: record } as ChangeStep];
+}
+
+/** Which fields of a difference are taken from the other side when nothing is decided by hand. */
+export const takenAtFirst = ({ fields }: Pick<Difference, "fields">): ReadonlySet<number> =>
+  new Set(fields.flatMap(({ stands }, index) => (stands === "mine" ? [] : [index])));
+
+function valueAt(value: unknown, path: readonly Step[]): unknown {
+  return path.reduce<unknown>((held, step) => {
+    if (typeof step === "string") return isPlain(held) && Object.hasOwn(held, step) ? held[step] : undefined;
+    if ("order" in step) return isIdList(held) ? held.map(({ id }) => id) : undefined;
+    return isIdList(held) ? held.find(({ id }) => id === step.element) : undefined;
+  }, value);
+}
+
+/** What a removal there comes to here. */
+function removal(ours: Log, tombstone: Tombstone): Difference[] {
+  const { kind, id } = tombstone;
+  if (!isRecordKind(kind)) return [];
+  const held = ours.records[kind].get(id);
+  const ownTombstone = ours.removed.get(tombstoneKey(kind, id));
+  const wider = withKnown(tombstone, ownTombstone);
+  const difference = {
+    kind,
+    id,
+    fields: [],
+    written: null,
+    guessed: tombstone.seen == null,
+    record: held ?? ({ id } as AnyRecord),
+    otherwise: [],
+  };
+  if (held === undefined)
+    return ownTombstone !== undefined && sameJson(wider, ownTombstone)
+      ? []
+      : [{ ...difference, what: "known", proposed: true, steps: [{ remove: { kind, id }, tombstone: wider }] }];
+  const proposed = isGone(tombstone, held);
+  // Changed here knowing of it: there is nothing to say.
+  if (!proposed && tombstone.changed != null && knows(vectorOf(held), tombstone.changed)) return [];
+  return [
+    {
+      ...difference,
+      what: "removed",
+      steps: [{ remove: { kind, id, ...dateIn(held) }, tombstone: wider }],
+      otherwise: proposed ? [] : [putMerged(kind, knowing(held, vectorOf(tombstone)), held)],
+      proposed,
+    },
+  ];
+}
+
+/** A record that knows more than it did, and says the same. */
+function knowing(record: AnyRecord, vector: Vector): AnyRecord {
+  const { [nodeOf(stampOf(record))]: _last, ...seen } = joinedVectors(vectorOf(record), vector);
+  const held = (record as { past?: Past }).past ?? { first: record.changed };
+  return { ...record, past: { ...held, seen } } as AnyRecord;
+}
+
+/** A removal that knows what two know. */
+function withKnown(one: Tombstone, other: Tombstone | undefined): Tombstone {
+  if (other === undefined) return one;
+  const changed = [one.changed ?? "", other.changed ?? ""].sort(compare).at(-1)!;
+  const { [nodeOf(changed)]: _last, ...seen } = joinedVectors(vectorOf(one), vectorOf(other));
+  const isNoted = one.seen != null || other.seen != null;
+  return { ...other, ...one, ...(changed === "" ? {} : { changed }), ...(isNoted ? { seen } : {}) };
+}
+
 function present(ours: Log, theirs: Log, kind: RecordKind, record: AnyRecord): Difference[] {
   const own = ours.records[kind].get(record.id);
-  if (own === undefined && isGone(ours, kind, record)) return [];
+  const tombstone = ours.removed.get(tombstoneKey(kind, record.id));
+  if (own === undefined && tombstone !== undefined && isGone(tombstone, record)) return [];
   // The one that there is a day is the same record whatever its id, unless the other log has removed ours and written
   // it anew.
-  const held = own ?? sameDayRecord(ours.index, kind, ownerOf(record), record, (one) => !isGone(theirs, kind, one));
-  const difference = { kind, written: null };
+  const isRemovedThere = (held: AnyRecord) => {
+    const gone = theirs.removed.get(tombstoneKey(kind, held.id));
+    return gone !== undefined && isGone(gone, held);
+  };
+  const held = own ?? sameDayRecord(ours.index, kind, ownerOf(record), record, (one) => !isRemovedThere(one));
   if (held === undefined)
     return [
       {
-        ...difference,
+        kind,
         id: record.id,
-        what: ours.removed.has(tombstoneKey(kind, record.id)) ? "brought back" : "new",
+        what: tombstone === undefined ? "new" : "brought back",
         record,
         fields: [],
-        step: put(kind, record as never),
+        steps: [putMerged(kind, record)],
+        otherwise: [],
         proposed: true,
+        guessed: false,
+        written: null,
       },
     ];
   if (held === record || sameJson(held, record)) return [];
-  const [mine, other] = [stampOf(held), stampOf(record)];
-  const [theirsLater, apart] = [other > mine, nodeOf(mine) !== nodeOf(other)];
-  const changed = (what: "changed" | "kept", later: AnyRecord, earlier: AnyRecord): Difference[] => {
-    const wanted = {
-      ...(apart ? joined(kind, later, earlier) : later),
+  const [mine, other] = [vectorOf(held), vectorOf(record)];
+  const [isPast, isLater] = [covers(mine, other), covers(other, mine)];
+  if (isPast && isLater) return sameMoment(kind, held, record);
+  // A first writing is a past of whatever was made of it.
+  const isFirst = record.id === held.id && record.revision === 1 && record.past == null && (held.revision ?? 0) > 1;
+  if (isPast || (isFirst && stampOf(record) < stampOf(held))) return [];
+  if (isLater) return laterThere(kind, held, record);
+  return isKnown(held) && isKnown(record) ? joinedThere(kind, held, record) : guessedThere(kind, held, record);
+}
+
+/** Both follow the same writings and differ all the same, as when a file was changed by other means: only told. */
+function sameMoment(kind: RecordKind, held: AnyRecord, record: AnyRecord): Difference[] {
+  const wanted = { ...record, id: held.id } as AnyRecord;
+  const fields = changesOf(held, wanted, "mine", true, "the two do not say which was written later");
+  if (fields.length === 0) return [];
+  return [
+    {
+      kind,
       id: held.id,
-      revision: Math.max(held.revision ?? 0, record.revision ?? 0),
-      changed: theirsLater ? other : mine,
-    } as AnyRecord;
-    const fields = diff(held, wanted).filter(({ path }) => !isOrder(path.at(-1)));
-    const written =
-      apart || mine === other
-        ? {
-            later: mine === other ? null : theirsLater ? ("there" as const) : ("here" as const),
-            here: instantOf(mine),
-            there: instantOf(other),
-          }
-        : null;
-    return fields.length === 0
+      what: "kept",
+      record: held,
+      fields,
+      steps: [],
+      otherwise: [],
+      proposed: false,
+      guessed: false,
+      written: { later: null, here: instantOf(stampOf(held)), there: instantOf(stampOf(record)) },
+    },
+  ];
+}
+
+/** The other follows ours: it stands as it is there. */
+function laterThere(kind: RecordKind, held: AnyRecord, record: AnyRecord): Difference[] {
+  const wanted = { ...record, revision: Math.max(held.revision ?? 0, record.revision ?? 0) } as AnyRecord;
+  const fields = changesOf(held, wanted, "theirs", false, "changed there since");
+  return [
+    {
+      kind,
+      id: record.id,
+      what: fields.length === 0 ? "known" : "changed",
+      record: wanted,
+      fields,
+      steps: inPlaceOf(kind, held, wanted),
+      otherwise: [],
+      proposed: true,
+      guessed: false,
+      written: null,
+    },
+  ];
+}
+
+/** Both were changed apart: field by field. */
+function joinedThere(kind: RecordKind, held: AnyRecord, record: AnyRecord): Difference[] {
+  // What there is one of a day bears the first of their ids, on either side.
+  const id = held.id < record.id ? held.id : record.id;
+  const { record: both, decided } = joinRecords(kind, { ...held, id } as AnyRecord, { ...record, id } as AnyRecord);
+  // Two sound records can make one that is not: then the later one stands alone.
+  const isSound = kinds[kind].schema.safeParse(both).success;
+  const isTheirs = stampOf(record) > stampOf(held);
+  const wanted = isSound
+    ? both
+    : ({ ...(isTheirs ? record : held), id, past: past(both), changed: both.changed } as AnyRecord);
+  const fields = isSound
+    ? decided.filter(({ path }) => !isOrder(path.at(-1))).map(told)
+    : changesOf(held, wanted, "theirs", true, "the two make no sound record together; the later one stands");
+  const steps: ChangeStep[] = [
+    // That the other one has given way is known on either side.
+    ...(record.id === id
+      ? []
+      : [{ remove: { kind, id: record.id }, tombstone: removalOf(kind, record, stampOf(record)) }]),
+    ...inPlaceOf(kind, held, wanted),
+  ];
+  if (diff(held, wanted).length === 0 && id === held.id && fields.length === 0)
+    return sameJson(held, wanted)
       ? []
       : [
           {
             kind,
-            id: held.id,
-            what,
+            id,
+            what: "known",
             record: wanted,
             fields,
-            step: put(kind, wanted as never, held as never),
-            proposed: what === "changed",
-            written,
+            steps,
+            otherwise: [],
+            proposed: true,
+            guessed: false,
+            written: null,
           },
         ];
+  const isTaken = fields.some(({ stands }) => stands !== "mine") || id !== held.id;
+  return [
+    {
+      kind,
+      id,
+      what: isTaken ? "changed" : "kept",
+      record: wanted,
+      fields,
+      steps,
+      // What is known of the other is taken over whether or not any of it stands.
+      otherwise: [],
+      proposed: true,
+      guessed: false,
+      written: writtenBy(held, record),
+    },
+  ];
+}
+
+/** Puts a record in the place of one that is the same, though it may bear another id where there is one a day. */
+function inPlaceOf(kind: RecordKind, held: AnyRecord, wanted: AnyRecord): ChangeStep[] {
+  if (held.id === wanted.id) return [putMerged(kind, wanted, held)];
+  return [{ remove: { kind, id: held.id, ...dateIn(held) } }, putMerged(kind, wanted)];
+}
+
+const past = (record: AnyRecord): unknown => (record as { past?: unknown }).past;
+const told = ({ path, mine, theirs, stands, clash, why }: Decided): FieldChange => ({
+  path,
+  before: mine,
+  after: theirs,
+  stands,
+  clash,
+  why,
+});
+
+/**
+ * What the two follow is not known: fields of the later one stand, with what only the earlier one holds, as versions
+ * before this did. What was done stays done.
+ */
+function guessedThere(kind: RecordKind, held: AnyRecord, record: AnyRecord): Difference[] {
+  const [mine, other] = [stampOf(held), stampOf(record)];
+  const isTheirs = other > mine;
+  const [later, earlier] = isTheirs ? [record, held] : [held, record];
+  const join = (first: AnyRecord, second: AnyRecord) =>
+    ({
+      ...(nodeOf(mine) === nodeOf(other) ? first : withDone(kind, joined(kind, first, second), first, second)),
+      id: held.id,
+      revision: Math.max(held.revision ?? 0, record.revision ?? 0),
+      changed: isTheirs ? other : mine,
+    }) as AnyRecord;
+  const wanted = join(later, earlier);
+  const taken = changesOf(held, wanted, "theirs", true, `a guess: ${isTheirs ? "written later there" : "only there"}`);
+  const lost = changesOf(wanted, join(earlier, later), "mine", true, "a guess: written later here").filter(
+    ({ path }) => !isTheirs && !taken.some((one) => sameJson(one.path, path)),
+  );
+  const fields = [...taken, ...lost];
+  if (fields.length === 0) return [];
+  return [
+    {
+      kind,
+      id: held.id,
+      what: taken.length > 0 ? "changed" : "kept",
+      record: wanted,
+      fields,
+      steps: taken.length > 0 ? [put(kind, wanted as never, held as never)] : [],
+      otherwise: [],
+      proposed: taken.length > 0,
+      guessed: true,
+      written: writtenBy(held, record),
+    },
+  ];
+}
+
+function writtenBy(held: AnyRecord, record: AnyRecord): Difference["written"] {
+  const [mine, other] = [stampOf(held), stampOf(record)];
+  return {
+    later: mine === other ? null : other > mine ? "there" : "here",
+    here: instantOf(mine),
+    there: instantOf(other),
   };
-  if (theirsLater) return changed("changed", record, held);
-  const taken = changed("changed", held, record);
-  // As it was first written there, before ours was changed, it holds no word of its own.
-  const first = record.revision === 1 && record.id === held.id && other < mine;
-  const told = (mine === other || apart) && !first ? changed("kept", record, held) : [];
-  const rest = told.map((one) => ({
-    ...one,
-    fields: one.fields.filter(
-      ({ path }) => !taken.some(({ fields }) => fields.some((field) => sameJson(field.path, path))),
-    ),
-  }));
-  return [...taken, ...rest.filter(({ fields }) => fields.length > 0)];
+}
+
+/** What differs from ours, all of it standing alike. */
+function changesOf(held: AnyRecord, wanted: AnyRecord, stands: Stands, clash: boolean, why: string): FieldChange[] {
+  return diff(held, wanted)
+    .filter(({ path }) => !isOrder(path.at(-1)))
+    .map(({ path, before, after }) => ({ path, before, after, stands, clash, why }));
 }
 
 /** Two records made one: fields of the later one where both speak, and what only the earlier one holds. */
@@ -149,10 +361,32 @@ function joined(kind: RecordKind, later: AnyRecord, earlier: AnyRecord): AnyReco
   return kinds[kind].schema.safeParse(both).success ? both : later;
 }
 
-/** Whether a log has removed a record, and not before it was written as it is. */
-function isGone({ removed }: Log, kind: RecordKind, record: AnyRecord): boolean {
-  const gone = removed.get(tombstoneKey(kind, record.id));
-  return gone !== undefined && (gone.changed ?? "") >= stampOf(record);
+/** What only a session that was performed says. */
+const performance = ["status", "effort", "feel", "minutes", "kcal", "reason"] as const;
+
+/** A session that was performed on one side stays so whatever a copy says that holds no performance. */
+function withDone(kind: RecordKind, both: AnyRecord, later: AnyRecord, earlier: AnyRecord): AnyRecord {
+  if (kind !== "sessions") return both;
+  const [last, first] = [later as Session, earlier as Session];
+  if (ranks[first.status] <= ranks[last.status] || isPerformed(last)) return both;
+  const kept = performance.filter((field) => first[field] !== undefined).map((field) => [field, first[field]]);
+  return { ...both, ...Object.fromEntries(kept) } as AnyRecord;
+}
+
+function isPerformed({ distance, items, status }: Session): boolean {
+  return (
+    status === "done" ||
+    status === "partly" ||
+    distance?.done != null ||
+    (items ?? []).some(({ sets }) => sets.some(({ done }) => done != null))
+  );
+}
+
+/** Whether a removal stands against a record: it knew of all that was written in it. */
+function isGone(tombstone: Tombstone, record: AnyRecord): boolean {
+  if (tombstone.seen != null) return covers(vectorOf(tombstone), vectorOf(record));
+  // An older version does not say what it knew: the later of the two counts.
+  return (tombstone.changed ?? "") >= stampOf(record);
 }
 
 /**
@@ -185,8 +419,6 @@ function join(later: unknown, earlier: unknown): unknown {
 }
 
 const stampOf = (record: AnyRecord): string => record.changed ?? "";
-/** The database that made a stamp. */
-const nodeOf = (stamp: string): string => stamp.split("/")[2] ?? "";
 /** The instant of a stamp. */
 const instantOf = (stamp: string): string | null => (stamp === "" ? null : stamp.split("/")[0]!);
 const dateIn = (record: AnyRecord): { date?: string } =>

@@ -1,0 +1,4 @@
+import { pathToFileURL } from "node:url";
+import { bundle } from "./bundle.mjs";
+
+await import(pathToFileURL(await bundle("merge")).href);
