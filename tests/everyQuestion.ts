@@ -57,6 +57,9 @@ export function everyQuestion(log: Log, asking: Asking): { [N in QueryName]: Que
   const cycleIds = [...log.records.cycles.keys()].sort();
   const standardWeekIds = [...log.records.standardWeeks.keys()].sort();
   const routines = [...log.records.routines.values()];
+  const removable = (["phases", "routines", "standardWeeks", "cycles", "recipes"] as const).flatMap((kind) =>
+    [...log.records[kind].keys()].slice(0, 2).map((id) => ({ kind, id })),
+  );
   const someone = { personId };
   const goneId = peopleOf(log).find(({ id }) => id !== personId)?.id ?? personId;
   return {
@@ -68,6 +71,7 @@ export function everyQuestion(log: Log, asking: Asking): { [N in QueryName]: Que
     planDone: [{ ...asking, from: ago(83), to: ago(-7) }],
     block: [...log.records.blocks.keys()].slice(-2).map((blockId) => ({ ...asking, blockId })),
     kindNames: [null],
+    removing: [...removable, { kind: "phases" as const, id: "none" }],
     shell: [asking],
     column: [
       { ...asking, from: ago(420), to: ago(-21) },

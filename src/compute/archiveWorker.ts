@@ -1,7 +1,9 @@
 import { mustDay } from "@/core/base/calendar/day";
 import type { OnProgress } from "@/core/base/chunked";
 import { contract } from "@/core/contract";
-import { type Log } from "@/core/log/log";
+import { checkLog } from "@/core/log/check";
+import { copyOf } from "@/core/log/copy";
+import { type Log, putRecord } from "@/core/log/log";
 import { mend } from "@/core/log/mend";
 import { AsOf } from "@/core/log/asOf";
 import { calendarDays } from "@/core/planning/classes";
@@ -9,6 +11,7 @@ import { onlyOf, planOf, type PlanShare } from "@/core/log/people";
 import { decadesLog } from "@/demo/decades";
 import { demoLog } from "@/demo/demoLog";
 import { archive } from "@/formats/archive/archive";
+import { readArchive } from "@/formats/archive/read";
 import { daysAhead, readCalendar } from "@/formats/calendar/read";
 import { writeCalendar } from "@/formats/calendar/write";
 import type { Given, Problem } from "@/formats/format";
@@ -30,6 +33,12 @@ export interface MendedLog {
   out: number;
 }
 
+/** An archive that our own reader takes, and in how many places it was mended for that. */
+export interface Readable {
+  archive: string | Uint8Array<ArrayBuffer>;
+  mended: number;
+}
+
 /**
  * What goes through a whole log or a whole file at once, in a worker of its own that is ended afterwards, or before:
  * nothing that lies in a file can hold up what the trainee sees, and whatever room it took is given back.
@@ -44,11 +53,7 @@ class ArchiveSession {
   }
 
   /** The whole log as an archive, or one person's alone: JSON text, or a zip when it speaks of photographs. */
-  async write(
-    name: LogName,
-    exportedAt: string,
-    personId: string | null = null,
-  ): Promise<string | Uint8Array<ArrayBuffer>> {
+  async write(name: LogName, exportedAt: string, personId: string | null = null): Promise<Readable> {
     const database = await openDatabase(name);
     try {
       const { log: whole } = await readLog(database);
@@ -58,7 +63,7 @@ class ArchiveSession {
         const kept = await database.get("photos", file);
         if (kept !== undefined) photos.set(file, kept.bytes);
       }
-      return archive.write!(log, exportedAt, photos);
+      return readableArchive(log, exportedAt, photos);
     } finally {
       database.close();
     }
@@ -66,7 +71,7 @@ class ArchiveSession {
 
   /** The plan of a person, and their sessions of some days, as an archive that holds nothing else. */
   async writePlan(name: LogName, exportedAt: string, personId: string, share: PlanShare): Promise<string> {
-    return archive.write!(planOf(await logOf(name), personId, share), exportedAt, new Map()) as string;
+    return readableArchive(planOf(await logOf(name), personId, share), exportedAt, new Map()).archive as string;
   }
 
   /** What a person has planned from a day on, as an iCalendar file. */
@@ -110,6 +115,30 @@ class ArchiveSession {
   madeUp(today: string, years: number | null): LaidOut {
     return layOut(years === null ? demoLog(mustDay(today)) : decadesLog(mustDay(today), years));
   }
+}
+
+/**
+ * An archive that our own reader takes: it is read back before it is handed out. What would be refused (something that
+ * points to what is not there) is mended in the file as Files would mend it in the log.
+ * @throws Error that names the place, where it cannot be mended
+ */
+function readableArchive(log: Log, exportedAt: string, photos: ReadonlyMap<string, Uint8Array>): Readable {
+  const written = archive.write!(log, exportedAt, photos) as string | Uint8Array<ArrayBuffer>;
+  if (problemOf(written) === null) return { archive: written, mended: 0 };
+  const whole = copyOf(log);
+  const repairs = checkLog(whole).flatMap(({ repair }) => (repair === null ? [] : [repair]));
+  for (const repair of repairs) for (const step of repair) if ("put" in step) putRecord(whole, step.kind, step.put);
+  const mended = archive.write!(whole, exportedAt, photos) as string | Uint8Array<ArrayBuffer>;
+  const problem = problemOf(mended);
+  if (problem !== null)
+    throw new Error(`The archive could not be read back (${problem}). Files › Check the log says what is wrong.`);
+  return { archive: mended, mended: repairs.length };
+}
+
+/** Why our own reader would not take an archive; null when it does. */
+function problemOf(written: string | Uint8Array): string | null {
+  const reading = readArchive(typeof written === "string" ? new TextEncoder().encode(written) : written);
+  return reading.ok ? null : reading.problems.map(({ path, message }) => `${path}: ${message}`).join("; ");
 }
 
 async function logOf(name: LogName): Promise<Log> {

@@ -4,7 +4,7 @@ import type { Given } from "@/formats/format";
 import type { LogName } from "@/store/database";
 import type { LaidOut } from "@/store/pages";
 import { proxy, type Remote, wrap } from "comlink";
-import type { ArchiveSession, ImportReading, MendedLog } from "./archiveWorker";
+import type { ArchiveSession, ImportReading, MendedLog, Readable } from "./archiveWorker";
 
 /** Told how much of a long task is done, from 0 to 1; answers whether to go on. */
 export type MayStop = (share: number) => boolean;
@@ -44,13 +44,21 @@ export function readArchiveFile(name: LogName, given: Given, onProgress: MayStop
   });
 }
 
-/** The log as an archive, or with a person's id that person's alone. */
-export function writeArchiveFile(
+/**
+ * The log as an archive, or with a person's id that person's alone; read back before it is given out.
+ * @param onMended told in how many places it was mended so that it can be read
+ */
+export async function writeArchiveFile(
   name: LogName,
   exportedAt: string,
   personId: string | null = null,
+  onMended: (places: number) => void = () => {},
 ): Promise<string | Uint8Array<ArrayBuffer>> {
-  return worked((session) => session.write(name, exportedAt, personId) as Promise<string | Uint8Array<ArrayBuffer>>);
+  const { archive, mended } = await worked<Readable>(
+    (session) => session.write(name, exportedAt, personId) as Promise<Readable>,
+  );
+  if (mended > 0) onMended(mended);
+  return archive;
 }
 
 /** The plan of a person, and their sessions of some days, as an archive that holds nothing else. */

@@ -37,6 +37,8 @@ import {
   nextCycleOf,
 } from "@/core/planning/cycleView";
 import { monthsView } from "@/core/planning/monthsView";
+import type { RecordKind } from "@/core/log/records";
+import { removing } from "@/core/log/removal";
 import { nextWeekView, planDay } from "@/core/planning/nextWeekView";
 import { planProposal, type ProposalAsk } from "@/core/planning/proposals";
 import { planningOf } from "@/core/planning/slice";
@@ -119,6 +121,8 @@ const questions = {
   library: ofHousehold(libraryView),
   holdings: ofHousehold(holdingsView),
   ownKinds: ofHousehold(ownKinds),
+  /** What removing a record comes to, and what becomes of what uses it. */
+  removing: ({ log }: Ground, { kind, id }: { kind: RecordKind; id: string }) => removing(log, kind, id),
   /** What each kind of record is called, in the order of an archive. */
   kindNames: ofHousehold(() => kindNames),
   kinds: ofPerson((asOf) => kindsView(asOf)),

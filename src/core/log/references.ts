@@ -1,4 +1,5 @@
 import { kinds, recordKinds } from "./kinds/all";
+import type { HouseholdKind } from "./kinds/kind";
 import type { Log } from "./log";
 import type { AnyRecord, ChangeStep, RecordKind } from "./records";
 
@@ -8,24 +9,38 @@ interface Reference {
   id: string;
 }
 
+type AnyKind = Pick<HouseholdKind, "refersTo" | "cameFrom"> & { belongsTo: string };
+
+interface Pointer {
+  path: string[];
+  target: RecordKind;
+  /** Whether it says only where the record came from: it may lead nowhere. */
+  soft: boolean;
+}
+
 /** Where the records of each kind point, each path in its steps: an import asks this of every record. */
 const pointers = Object.fromEntries(
-  recordKinds.map((kind) => {
-    const { belongsTo, refersTo } = kinds[kind];
-    const declared = Object.entries(refersTo).map(([path, target]) => ({ path: path.split("."), target }));
-    return [kind, [...(belongsTo === "household" ? [] : [{ path: ["personId"], target: "people" }]), ...declared]];
+  recordKinds.map((kind): [RecordKind, Pointer[]] => {
+    const { belongsTo, refersTo, cameFrom = {} }: AnyKind = kinds[kind];
+    const declared = (fields: Readonly<Record<string, string>>, soft: boolean) =>
+      Object.entries(fields).map(([path, target]) => ({ path: path.split("."), target: target as RecordKind, soft }));
+    const owner: Pointer[] = belongsTo === "household" ? [] : [{ path: ["personId"], target: "people", soft: false }];
+    return [kind, [...owner, ...declared(refersTo, false), ...declared(cameFrom, true)]];
   }),
-) as Record<RecordKind, { path: string[]; target: RecordKind }[]>;
+) as Record<RecordKind, Pointer[]>;
 
 /** The person to whom a record belongs; an empty text for what the household shares. */
 export function ownerOf(record: AnyRecord): string {
   return (record as { personId?: string }).personId ?? "";
 }
 
-/** Every place in a record that points to another record, with its path inside the record. */
+/**
+ * Every place in a record that points to another record that must be there, with its path inside the record. What only
+ * says where a record came from is none.
+ */
 export function referencesOf(kind: RecordKind, record: AnyRecord): Reference[] {
-  return pointers[kind].flatMap(({ path, target }) =>
-    valuesAt(record, path).flatMap(({ at, value }) =>
+  return pointers[kind].flatMap(({ path, target, soft }) =>
+    (soft ? [] : valuesAt(record, path)).flatMap(({ at, value }) =>
       typeof value === "string" ? [{ path: at, kind: target, id: value }] : [],
     ),
   );
@@ -91,4 +106,42 @@ function replacedAt(value: unknown, path: readonly string[], fromId: string, toI
         ? inner.map((one) => replacedAt(one, rest, fromId, toId))
         : inner;
   return now === inner ? value : { ...value, [key]: now };
+}
+
+/** What points to a record of a kind: each record by its kind, and whether it needs the one it points to. */
+export function usersOf(
+  { index }: Log,
+  kind: RecordKind,
+  id: string,
+): { kind: RecordKind; record: AnyRecord; needs: boolean }[] {
+  return strandedBy(kind).flatMap((other) => {
+    const own = pointers[other].filter(({ target }) => target === kind);
+    return [...(index.all(other) as ReadonlyMap<string, AnyRecord>).values()].flatMap((record) => {
+      const using = own.filter(({ path }) => valuesAt(record, path).some(({ value }) => value === id));
+      return using.length === 0 ? [] : [{ kind: other, record, needs: using.some(({ soft }) => !soft) }];
+    });
+  });
+}
+
+/** A record without its soft pointers to one that goes; the same object where it has none. */
+export function withoutPointers<R extends AnyRecord>(kind: RecordKind, record: R, target: RecordKind, id: string): R {
+  return pointers[kind]
+    .filter((one) => one.soft && one.target === target)
+    .reduce<unknown>((held, { path }) => removedAt(held, path, id), record) as R;
+}
+
+/** A value without the texts at a path that are one id; itself where none is. */
+function removedAt(value: unknown, [step, ...rest]: readonly string[], id: string): unknown {
+  if (step === undefined || typeof value !== "object" || value === null) return value;
+  const key = step.replace("[]", "");
+  const inner = (value as Record<string, unknown>)[key];
+  if (rest.length === 0 && key === step) {
+    if (inner !== id) return value;
+    const { [key]: _gone, ...others } = value as Record<string, unknown>;
+    return others;
+  }
+  const now =
+    key !== step && Array.isArray(inner) ? inner.map((one) => removedAt(one, rest, id)) : removedAt(inner, rest, id);
+  const isSame = Array.isArray(now) && Array.isArray(inner) ? now.every((one, at) => one === inner[at]) : now === inner;
+  return isSame ? value : { ...value, [key]: now };
 }

@@ -85,7 +85,9 @@ function offeredTo(asOf: AsOf, today: Day): Usual[] {
   const of = (id: string) => usual.find(({ foodId, recipeId }) => foodId === id || recipeId === id);
   const none = { meal: "", foodId: null, recipeId: null, grams: null, portions: null, kcal: null };
   const all = [
-    ...[...recipes.values()].map(({ id, name }): Usual => of(id) ?? { ...none, name, recipeId: id, portions: 1 }),
+    ...[...recipes.values()]
+      .filter(({ hidden }) => hidden !== true)
+      .map(({ id, name }): Usual => of(id) ?? { ...none, name, recipeId: id, portions: 1 }),
     ...[...foods.values()]
       .filter(({ favourite, hidden }) => favourite === true && hidden !== true)
       .map(

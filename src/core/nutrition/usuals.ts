@@ -50,7 +50,9 @@ function usualBut(asOf: AsOf, day: Day, here: ReadonlySet<string>): { meal: stri
       .filter(([key, { last }]) => last.meal === meal && !here.has(key))
       .map(([, one]) => one)
       .filter(({ last: { foodId, recipeId } }) =>
-        foodId ? foods.has(foodId) && foods.get(foodId)!.hidden !== true : recipes.has(recipeId!),
+        foodId
+          ? foods.has(foodId) && foods.get(foodId)!.hidden !== true
+          : recipes.has(recipeId!) && recipes.get(recipeId!)!.hidden !== true,
       )
       .sort((a, b) => b.count - a.count || compare(a.last.id, b.last.id))
       .slice(0, offeredAtMost)

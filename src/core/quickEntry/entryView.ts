@@ -41,7 +41,7 @@ export function entryContext(
     exercises: byPractice(asOf),
     kinds: [...asOf.log.index.all("kinds").values()],
     foods: [...nutritionOf(asOf).foods().values()],
-    recipes: [...nutritionOf(asOf).recipes().values()],
+    recipes: [...nutritionOf(asOf).recipes().values()].filter(({ hidden }) => hidden !== true),
     factorFor: strengthOf(asOf).factorFor,
     sessionsOn: (on) => [...sessionsOf(asOf).on(on)],
     weighInOn: (on) => weightOf(asOf).primaryOn(on),

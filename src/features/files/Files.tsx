@@ -1,5 +1,6 @@
 "use client";
 
+import { counted } from "@/core/base/units/number";
 import { madeUpLog, writeArchiveFile, writeFiguresFile } from "@/compute/archives";
 import { csv } from "@/formats/csv";
 import { download } from "@/ui/download";
@@ -26,13 +27,22 @@ const Share = dynamic(() => import("./Share").then((code) => code.Share), { ssr:
 
 /** Is it safe, is it mine? */
 export function Files() {
-  const { today, name, person, people, units, compute, openLog, undo, redo } = useLog();
+  const { today, name, person, people, units, compute, openLog, undo, redo, warn } = useLog();
   const holdings = useHousehold("holdings");
   const names = useHousehold("kindNames");
   const handing = useHandOut();
+  const onMended = (places: number) =>
+    warn(
+      `The file was read back before it was given out, and ${counted(places, "place")} in it had to be mended. Check the log, below, says what it was and mends it here.`,
+    );
   const exportLog = () =>
     handing.out(async () => {
-      await handOutArchive(name, "oat-column", (exportedAt) => writeArchiveFile(name, exportedAt), today);
+      await handOutArchive(
+        name,
+        "oat-column",
+        (exportedAt) => writeArchiveFile(name, exportedAt, null, onMended),
+        today,
+      );
     });
   const exportDays = () =>
     handing.out(async () => {
@@ -44,7 +54,7 @@ export function Files() {
       await handOutArchive(
         name,
         `oat-column-${person.name.toLowerCase().replace(/[^a-z0-9]+/g, "-")}`,
-        (exportedAt) => writeArchiveFile(name, exportedAt, person.id),
+        (exportedAt) => writeArchiveFile(name, exportedAt, person.id, onMended),
         today,
       );
     });

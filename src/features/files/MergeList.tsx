@@ -135,7 +135,7 @@ export function MergeList({
 
 /** What one record says here and there, each line to be ticked by itself, and which of the two stands. */
 function WhatDiffers({
-  line: { what, fields, proposed, written, guessed },
+  line: { what, fields, proposed, written, guessed, isUsed },
   name,
   decision,
   onTake,
@@ -149,8 +149,12 @@ function WhatDiffers({
 }) {
   if (fields.length === 0)
     return (
-      <Tick label={`Take ${name}`} checked={decision.taken} onChange={onTake}>
-        {what === "removed" && !proposed ? "removed there, changed here since" : `${what} there`}
+      <Tick label={`Take ${name}`} checked={decision.taken} disabled={isUsed === true} onChange={onTake}>
+        {isUsed
+          ? "removed there, and used here: it stays"
+          : what === "removed" && !proposed
+            ? "removed there, changed here since"
+            : `${what} there`}
       </Tick>
     );
   return (

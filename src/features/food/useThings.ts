@@ -23,7 +23,9 @@ export function useThings(before: "foods" | "recipes") {
     foods: [...foods.values()]
       .filter(({ hidden }) => hidden !== true)
       .map(({ id, name }) => ({ value: `food ${id}`, label: name })),
-    recipes: [...recipes.values()].map(({ id, name }) => ({ value: `recipe ${id}`, label: `${name} (recipe)` })),
+    recipes: [...recipes.values()]
+      .filter(({ hidden }) => hidden !== true)
+      .map(({ id, name }) => ({ value: `recipe ${id}`, label: `${name} (recipe)` })),
     table: [...(ofTable?.values() ?? [])]
       .filter(({ id }) => !foods.has(id))
       .map(({ id, name }) => ({ value: `table ${id}`, label: `${name} (of the table)` })),

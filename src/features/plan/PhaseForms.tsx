@@ -12,6 +12,7 @@ import { changedOnly, useRecordForm } from "@/ui/inputs/useRecordForm";
 import { useTypedForm } from "@/ui/inputs/useTypedForm";
 import { LinkButton } from "@/ui/kit/LinkButton";
 import { useLog } from "@/ui/log/LogContext";
+import { useRemove } from "@/ui/log/useRemove";
 import { useFigure, useHousehold } from "@/ui/log/useFigure";
 import { useWatch } from "react-hook-form";
 import { v7 as newId } from "uuid";
@@ -32,6 +33,7 @@ const aims = [
 
 export function PhaseForm({ phase, close }: { phase: Phase | null; close: () => void }) {
   const { person, units, today, commit } = useLog();
+  const removeRecord = useRemove();
   const shown = {
     name: phase?.name ?? "",
     aim: phase?.aim ?? "",
@@ -72,7 +74,7 @@ export function PhaseForm({ phase, close }: { phase: Phase | null; close: () => 
     return saved;
   });
   const remove = async () => {
-    if (await commit([{ remove: { kind: "phases", id: phase!.id } }], `Phase ${phase!.name} removed`)) leave();
+    if (await removeRecord("phases", phase!.id)) leave();
   };
   return (
     <form

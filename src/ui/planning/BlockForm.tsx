@@ -55,7 +55,8 @@ export function BlockForm({
     aim: first?.aim ?? "",
     focus: first?.focus ?? "",
     easyWeeks: (first?.easyWeeks ?? []).join(", "),
-    phaseId: first?.phaseId ?? "",
+    // A phase that is gone is none.
+    phaseId: phases.some(({ id }) => id === first?.phaseId) ? first!.phaseId! : "",
   };
   const { control, save, setValue, getValues, trigger, meanwhile, drop } = useRecordForm(
     blockForm,

@@ -24,7 +24,8 @@ export type Block = z.infer<typeof schema>;
 export const blocks = personalKind({
   schema,
   names: { one: "block", several: "blocks" },
-  refersTo: { phaseId: "phases" },
+  refersTo: {},
+  cameFrom: { phaseId: "phases" },
   title: byName,
   changesSayWhich: false,
   standIn: null,

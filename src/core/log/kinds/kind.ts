@@ -32,6 +32,11 @@ interface Knowledge<S extends z.ZodType> {
    * The fields that point to another record, by their paths (`items[].exerciseId`), and the kind to which each points.
    */
   refersTo: Readonly<Record<string, string>>;
+  /**
+   * The same of fields that say where a record came from: it stands by itself when that is gone, and a file is sound
+   * without.
+   */
+  cameFrom?: Readonly<Record<string, string>>;
   /** What a record is called behind its kind. */
   title(record: z.infer<S>, wording: Wording): string;
   /** Whether what changed in a record says which it is, so that its title need not. */

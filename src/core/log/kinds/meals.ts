@@ -25,7 +25,8 @@ export type Meal = z.infer<typeof schema>;
 export const meals = dailyKind({
   schema,
   names: { one: "meal", several: "meals" },
-  refersTo: { foodId: "foods", recipeId: "recipes", "swaps[].foodId": "foods", "swaps[].byFoodId": "foods" },
+  refersTo: { foodId: "foods", "swaps[].foodId": "foods", "swaps[].byFoodId": "foods" },
+  cameFrom: { recipeId: "recipes" },
   title: ({ name, foodId, recipeId, meal }, { nameOf }) =>
     name || nameOf("foods", foodId) || nameOf("recipes", recipeId) || meal || "",
   changesSayWhich: false,

@@ -15,6 +15,8 @@ const schema = open({
   minutes: amount(100_000).nullish(),
   tags: z.array(name).max(50).nullish(),
   photoId: id.nullish(),
+  /** Put away: no longer offered, and kept for what was eaten of it. */
+  hidden: z.boolean().nullish(),
 });
 
 export type Recipe = z.infer<typeof schema>;

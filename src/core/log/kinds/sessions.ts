@@ -138,12 +138,8 @@ export type TrainingSet = z.infer<typeof trainingSet>;
 export const sessions = dailyKind({
   schema,
   names: { one: "session", several: "sessions" },
-  refersTo: {
-    routineId: "routines",
-    standardWeekId: "standardWeeks",
-    cycleId: "cycles",
-    "items[].exerciseId": "exercises",
-  },
+  refersTo: { "items[].exerciseId": "exercises" },
+  cameFrom: { routineId: "routines", standardWeekId: "standardWeeks", cycleId: "cycles" },
   title: ({ title, kind }) => title || kind,
   changesSayWhich: false,
   standIn: null,

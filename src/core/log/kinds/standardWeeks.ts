@@ -33,11 +33,8 @@ export type StandardWeek = z.infer<typeof schema>;
 export const standardWeeks = personalKind({
   schema,
   names: { one: "standard week", several: "standard weeks" },
-  refersTo: {
-    variantOf: "standardWeeks",
-    "days[].sessions[].routineId": "routines",
-    "days[].sessions[].items[].exerciseId": "exercises",
-  },
+  refersTo: { "days[].sessions[].items[].exerciseId": "exercises" },
+  cameFrom: { variantOf: "standardWeeks", "days[].sessions[].routineId": "routines" },
   title: byName,
   changesSayWhich: false,
   standIn: (id, name, personId) => ({ id, name, personId }),

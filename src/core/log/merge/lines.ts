@@ -16,7 +16,7 @@ import type { Difference } from "./merge";
  * One difference, as it is read before it is written: what the record is called and each field's value on either side,
  * in its person's units.
  */
-export interface MergeLine extends Pick<Difference, "kind" | "what" | "proposed" | "written" | "guessed"> {
+export interface MergeLine extends Pick<Difference, "kind" | "what" | "proposed" | "written" | "guessed" | "isUsed"> {
   date: string | null;
   title: string;
   /** `before` is ours and `after` theirs; `both` where what stands says either, and `clash` where both have changed it. */
@@ -26,7 +26,7 @@ export interface MergeLine extends Pick<Difference, "kind" | "what" | "proposed"
 /** Differences in words. */
 export function mergeLines(ours: Log, theirs: Log, differences: readonly Difference[]): MergeLine[] {
   return differences.map((difference): MergeLine => {
-    const { kind, what, record, fields, proposed, written, guessed } = difference;
+    const { kind, what, record, fields, proposed, written, guessed, isUsed } = difference;
     const words = new Words(ours, theirs, difference);
     return {
       kind,
@@ -34,6 +34,7 @@ export function mergeLines(ours: Log, theirs: Log, differences: readonly Differe
       proposed,
       written,
       guessed,
+      ...(isUsed && { isUsed }),
       title: words.title(),
       date: dateIn(kind, record),
       fields: fields.map(({ path, before, after, stands, clash }) => ({

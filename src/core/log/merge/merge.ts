@@ -6,7 +6,7 @@ import { type Log, tombstoneKey } from "../log";
 import { covers, isKnown, joinedVectors, knows, nodeOf, type Past, removalOf, type Vector, vectorOf } from "../past";
 import { diff, isIdList, isOrder, isPlain, type Step } from "../patch";
 import { type AnyRecord, type ChangeStep, put, putMerged, type RecordKind, type Tombstone } from "../records";
-import { ownerOf } from "../references";
+import { ownerOf, referencesOf } from "../references";
 import { sameDayRecord } from "../sameDay";
 import { applyPatches } from "../threeWay";
 import { type Decided, joinRecords, ranks, type Stands } from "./join";
@@ -40,6 +40,8 @@ export interface Difference {
   otherwise: ChangeStep[];
   /** Whether it is proposed; what is not (removed there before it was changed here, or kept) is only listed. */
   proposed: boolean;
+  /** Whether it was removed there and stays, since something here points to it. */
+  isUsed?: true;
   /** Whether it is not known what the two follow: they were written by a version that did not note it. */
   guessed: boolean;
   /**
@@ -65,10 +67,58 @@ export function mergeLogs(ours: Log, theirs: Log): Difference[] {
       [...theirs.records[kind].values()].flatMap((record) => present(ours, theirs, kind, record)),
     ),
   ];
+  keepWhatIsUsed(ours, theirs, found);
   // What others refer to (exercises, foods) stands first, then day by day, the newest first, and last what stays as it
   // is.
   const dateOf = ({ what, record }: Difference) => `${what === "kept" ? 0 : 1}${dateIn(record).date ?? "9999"}`;
   return found.sort((a, b) => (dateOf(a) < dateOf(b) ? 1 : dateOf(a) > dateOf(b) ? -1 : 0));
+}
+
+/**
+ * What one side removed and a record of the other points to stays, or comes back: a merged log points to nothing that is
+ * not there.
+ */
+function keepWhatIsUsed(ours: Log, theirs: Log, found: Difference[]): void {
+  const goes = new Set<string>();
+  const stands = new Map<string, { kind: RecordKind; record: AnyRecord }>();
+  for (const { steps, otherwise, proposed } of found)
+    for (const step of proposed ? steps : otherwise) {
+      if ("remove" in step) goes.add(tombstoneKey(step.remove.kind, step.remove.id));
+      else stands.set(tombstoneKey(step.kind, step.put.id), { kind: step.kind, record: step.put });
+    }
+  if (goes.size === 0 && ours.removed.size === 0) return;
+  const all: Iterable<{ kind: RecordKind; record: AnyRecord }>[] = [
+    stands.values(),
+    ...(goes.size === 0
+      ? []
+      : recordKinds.map((kind) =>
+          [...ours.records[kind].values()].flatMap((record: AnyRecord) =>
+            goes.has(tombstoneKey(kind, record.id)) || stands.has(tombstoneKey(kind, record.id))
+              ? []
+              : [{ kind, record }],
+          ),
+        )),
+  ];
+  // What comes back may point to something that was removed as well.
+  for (let waiting = all.flatMap((some) => [...some]); waiting.length > 0;) {
+    const next: typeof waiting = [];
+    for (const { kind, record } of waiting)
+      for (const used of referencesOf(kind, record)) {
+        const key = tombstoneKey(used.kind, used.id);
+        const removedHere = !ours.records[used.kind].has(used.id) && !stands.has(key);
+        if (!goes.has(key) && !removedHere) continue;
+        const there = theirs.records[used.kind].get(used.id);
+        const back = goes.has(key) ? ours.records[used.kind].get(used.id) : there;
+        if (back === undefined) continue;
+        goes.delete(key);
+        stands.set(key, { kind: used.kind, record: back });
+        next.push({ kind: used.kind, record: back });
+        const difference = found.find((one) => one.kind === used.kind && one.id === used.id);
+        if (difference !== undefined) Object.assign(difference, { proposed: false, otherwise: [], isUsed: true });
+        else found.push(newThere(used.kind, back, "brought back"));
+      }
+    waiting = next;
+  }
 }
 
 /** What merges a difference when fields of it are decided by hand: those named here say what they say there. */
@@ -161,21 +211,7 @@ function present(ours: Log, theirs: Log, kind: RecordKind, record: AnyRecord): D
     return gone !== undefined && isGone(gone, held);
   };
   const held = own ?? sameDayRecord(ours.index, kind, ownerOf(record), record, (one) => !isRemovedThere(one));
-  if (held === undefined)
-    return [
-      {
-        kind,
-        id: record.id,
-        what: tombstone === undefined ? "new" : "brought back",
-        record,
-        fields: [],
-        steps: [putMerged(kind, record)],
-        otherwise: [],
-        proposed: true,
-        guessed: false,
-        written: null,
-      },
-    ];
+  if (held === undefined) return [newThere(kind, record, tombstone === undefined ? "new" : "brought back")];
   if (held === record || sameJson(held, record)) return [];
   const [mine, other] = [vectorOf(held), vectorOf(record)];
   const [isPast, isLater] = [covers(mine, other), covers(other, mine)];
@@ -185,6 +221,14 @@ function present(ours: Log, theirs: Log, kind: RecordKind, record: AnyRecord): D
   if (isPast || (isFirst && stampOf(record) < stampOf(held))) return [];
   if (isLater) return laterThere(kind, held, record);
   return isKnown(held) && isKnown(record) ? joinedThere(kind, held, record) : guessedThere(kind, held, record);
+}
+
+/** A record that is there alone. */
+function newThere(kind: RecordKind, record: AnyRecord, what: "new" | "brought back"): Difference {
+  return {
+    ...{ kind, id: record.id, what, record, fields: [], steps: [putMerged(kind, record)], otherwise: [] },
+    ...{ proposed: true, guessed: false, written: null },
+  };
 }
 
 /** Both follow the same writings and differ all the same, as when a file was changed by other means: only told. */

@@ -14,7 +14,9 @@ import { useTypedForm } from "@/ui/inputs/useTypedForm";
 import { Actions } from "@/ui/kit/Actions";
 import { LinkButton } from "@/ui/kit/LinkButton";
 import { RecordTable } from "@/ui/kit/RecordTable";
+import { Tick } from "@/ui/kit/Tick";
 import { useLog } from "@/ui/log/LogContext";
+import { useRemove } from "@/ui/log/useRemove";
 import { useHousehold } from "@/ui/log/useFigure";
 import { usePrinter } from "@/ui/usePrinter";
 import view from "@/ui/view.module.css";
@@ -22,6 +24,7 @@ import { Button } from "antd";
 import dynamic from "next/dynamic";
 import { useState } from "react";
 import { useWatch } from "react-hook-form";
+import { put } from "@/core/log/records";
 import { v7 as newId } from "uuid";
 import { recipeCounted, useEatenOf, useEdibles } from "../eatenOf";
 import { FoodHead } from "../FoodHead";
@@ -39,9 +42,12 @@ export function Recipes() {
   const { commit } = useLog();
   const printer = usePrinter();
   const library = useHousehold("library");
+  const removeRecord = useRemove();
+  const [withHidden, setWithHidden] = useState(false);
   const [open, setOpen] = useState<Open | "new" | "page" | null>(null);
   if (library === undefined) return null;
   const foods = new Map(library.foods.map((food) => [food.id, food]));
+  const shown = library.recipes.filter(({ hidden }) => withHidden || hidden !== true);
   const close = () => setOpen(null);
   const isOpen = (id: string, as: Open["as"]) =>
     open !== null && typeof open === "object" && open.id === id && open.as === as;
@@ -59,9 +65,17 @@ export function Recipes() {
         {library.recipes.length === 0 && open === null && (
           <p className="quiet">A recipe is foods with amounts, shared by its portions; it is logged by the portion.</p>
         )}
+        {library.recipes.some(({ hidden }) => hidden) && (
+          <p>
+            <Tick checked={withHidden} onChange={setWithHidden}>
+              with those put away
+            </Tick>
+          </p>
+        )}
         <RecordTable<Recipe>
           label="Recipes"
-          rows={library.recipes}
+          tone={({ hidden }) => (hidden ? "quiet" : undefined)}
+          rows={shown}
           keyOf={({ id }) => id}
           below={(recipe) =>
             isOpen(recipe.id, "change") ? (
@@ -76,7 +90,7 @@ export function Recipes() {
             {
               head: "Recipe",
               folded: "name",
-              cell: ({ name, portions, cookedGrams, minutes, tags, ingredients }) => (
+              cell: ({ name, portions, cookedGrams, minutes, tags, ingredients, hidden }) => (
                 <>
                   <strong>{name}</strong>
                   <span className="quiet small">
@@ -87,6 +101,7 @@ export function Recipes() {
                       minutes == null ? "" : `${printNumber(minutes, 0)} min`,
                       counted(ingredients.length, "ingredient"),
                       ...(tags ?? []),
+                      hidden ? "put away" : "",
                     ]
                       .filter(Boolean)
                       .join(" · ")}
@@ -127,12 +142,14 @@ export function Recipes() {
                     actions={[
                       { name: "Change", act: () => setOpen({ id: recipe.id, as: "change" }) },
                       {
-                        name: "Remove",
+                        name: recipe.hidden ? "Take it out again" : "Remove",
                         act: () =>
-                          void commit(
-                            [{ remove: { kind: "recipes", id: recipe.id } }],
-                            `Recipe ${recipe.name} removed`,
-                          ),
+                          void (recipe.hidden
+                            ? commit(
+                                [put("recipes", { ...recipe, hidden: false }, recipe)],
+                                `${recipe.name}, offered again`,
+                              )
+                            : removeRecord("recipes", recipe.id)),
                       },
                     ]}
                   />

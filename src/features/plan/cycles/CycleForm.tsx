@@ -13,6 +13,7 @@ import { changedOnly, useRecordForm } from "@/ui/inputs/useRecordForm";
 import { LinkButton } from "@/ui/kit/LinkButton";
 import { TickField } from "@/ui/kit/Tick";
 import { useLog } from "@/ui/log/LogContext";
+import { useRemove } from "@/ui/log/useRemove";
 import { useRouter } from "next/navigation";
 import { v7 as newId } from "uuid";
 
@@ -21,6 +22,7 @@ const cycleForm = lateForm(() => import("@/core/planning/forms").then((forms) =>
 /** What a cycle is apart from its cells: its days, its weeks, and to what its loads are rounded. */
 export function CycleForm({ cycle, next, close }: { cycle: Cycle | null; next: string; close: () => void }) {
   const { person, units, today, commit } = useLog();
+  const removeRecord = useRemove();
   const router = useRouter();
   const weekdays = cycle?.weekdays ?? (cycle === null ? [1, 3, 5] : []);
   const { control, save, meanwhile, drop } = useRecordForm(
@@ -67,7 +69,7 @@ export function CycleForm({ cycle, next, close }: { cycle: Cycle | null; next: s
     return saved;
   });
   const remove = async () => {
-    if (!(await commit([{ remove: { kind: "cycles", id: cycle!.id } }], `Cycle ${cycle!.name} removed`))) return;
+    if (!(await removeRecord("cycles", cycle!.id))) return;
     drop();
     router.push("/plan/cycles");
   };

@@ -5,7 +5,7 @@ import type { Routine } from "@/core/log/kinds/routines";
 import type { RoutinesView } from "@/core/planning/routines";
 import { LinkButton } from "@/ui/kit/LinkButton";
 import { RecordTable } from "@/ui/kit/RecordTable";
-import { useLog } from "@/ui/log/LogContext";
+import { useRemove } from "@/ui/log/useRemove";
 import view_ from "@/ui/view.module.css";
 import { useState } from "react";
 import { lengths } from "../lengthText";
@@ -28,7 +28,7 @@ export function RoutineList({
   view: RoutinesView;
   onFollow: (routine: Routine) => void;
 }) {
-  const { commit } = useLog();
+  const removeRecord = useRemove();
   const [edited, setEdited] = useState<string | null>(null);
   const close = () => setEdited(null);
   return (
@@ -98,11 +98,7 @@ export function RoutineList({
           onSaved={(routine, followers) => {
             if (followers > 0) onFollow(routine);
           }}
-          onRemove={(routine) =>
-            void commit([{ remove: { kind: "routines", id: routine.id } }], `Routine ${routine.name} removed`).then(
-              (done) => done && close(),
-            )
-          }
+          onRemove={(routine) => void removeRecord("routines", routine.id).then((done) => done && close())}
         />
       )}
       {routines.some(({ followers }) => followers > 0) && (

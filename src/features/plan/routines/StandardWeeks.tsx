@@ -10,6 +10,7 @@ import { LinkButton } from "@/ui/kit/LinkButton";
 import { Select } from "@/ui/kit/Select";
 import { Tick } from "@/ui/kit/Tick";
 import { useLog } from "@/ui/log/LogContext";
+import { useRemove } from "@/ui/log/useRemove";
 import view_ from "@/ui/view.module.css";
 import { Button, Input } from "antd";
 import { useState } from "react";
@@ -76,6 +77,7 @@ function OneWeek({
   onChanged: (week: StandardWeek) => void;
 }) {
   const { commit, person } = useLog();
+  const removeRecord = useRemove();
   const [adding, setAdding] = useState<{ weekday: number; routineId: string; optional: boolean } | null>(null);
   const first = person.weekStart ?? 1;
   const weekdays = Array.from({ length: 7 }, (_, index) => ((first - 1 + index) % 7) + 1);
@@ -124,11 +126,7 @@ function OneWeek({
                 Add {variant === "easy" ? "an easy" : "a hard"} variant<span className="hidden"> of {week.name}</span>
               </LinkButton>
             ))}
-        <LinkButton
-          onClick={() =>
-            void commit([{ remove: { kind: "standardWeeks", id: week.id } }], `Standard week ${week.name} removed`)
-          }
-        >
+        <LinkButton onClick={() => void removeRecord("standardWeeks", week.id)}>
           Remove<span className="hidden"> {week.name}</span>
         </LinkButton>
       </div>
