@@ -88,6 +88,16 @@ const ownWriting = [
   },
 ];
 
+/** A table looked up by typed or stored words: `constructor` is a word like any other. */
+const record = "id.typeAnnotation.typeAnnotation";
+const wordTables = [
+  `VariableDeclarator[${record}.typeName.name='Record'][${record}.typeArguments.params.0.type='TSStringKeyword']`,
+  `VariableDeclarator[${record}.typeName.name='Readonly'][${record}.typeArguments.params.0.typeName.name='Record'][${record}.typeArguments.params.0.typeArguments.params.0.type='TSStringKeyword']`,
+].map((declared) => ({
+  selector: `${declared} > ObjectExpression.init:not(:has(> SpreadElement))`,
+  message: "A table by words is made by byWord (core/base/byWord).",
+}));
+
 /** Fields, lists and dialogs stand once, in the kit; what is the trade's own is named here. */
 const ownControls = [
   {
@@ -132,7 +142,7 @@ const noOutside = [
 /** What the trade's knowledge must never touch: the outside world. */
 export const pureCore = {
   "no-restricted-globals": ["error", "window", "document", "fetch", "indexedDB", "localStorage", "navigator", "self"],
-  "no-restricted-syntax": ["error", ...ownWriting, ...noOutside],
+  "no-restricted-syntax": ["error", ...ownWriting, ...wordTables, ...noOutside],
   "no-restricted-imports": [
     "error",
     {
@@ -165,12 +175,12 @@ const config = [
   {
     files: ["src/**/*.{ts,tsx}"],
     ignores: ["src/**/*.test.ts", "src/core/base/units/**", "src/ui/dates.ts"],
-    rules: { "no-restricted-syntax": ["error", ...ownWriting] },
+    rules: { "no-restricted-syntax": ["error", ...ownWriting, ...wordTables] },
   },
   {
     files: ["src/{app,features,ui}/**/*.tsx"],
     ignores: ["src/ui/kit/**", ...controlsOfTheTrade],
-    rules: { "no-restricted-syntax": ["error", ...ownWriting, ...ownControls] },
+    rules: { "no-restricted-syntax": ["error", ...ownWriting, ...wordTables, ...ownControls] },
   },
   { files: ["src/core/**/*.ts"], ignores: ["**/*.test.ts"], rules: pureCore },
   {

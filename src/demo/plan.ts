@@ -1,3 +1,4 @@
+import { byWord } from "@/core/base/byWord";
 import { dateOf, type Day, mustDay, weekdayOf, weekStartOf } from "@/core/base/calendar/day";
 import type { Cycle, CycleEntry, CycleSet } from "@/core/log/kinds/cycles";
 import type { Item, Session } from "@/core/log/kinds/sessions";
@@ -7,11 +8,11 @@ import { together } from "@/core/planning/cycleCell";
 import { routineOf } from "@/core/planning/routines";
 
 /** The maxima by which the rower's cycle goes, kilograms. */
-const maxima: Readonly<Record<string, number>> = {
+const maxima: Readonly<Record<string, number>> = byWord({
   "back-squat": 132.5,
   "bench-press": 80,
   deadlift: 155,
-};
+});
 
 /**
  * A cycle of four weeks that was begun last week: its first three weeks are the strength sessions of the plan, each load the

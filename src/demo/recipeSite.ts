@@ -1,3 +1,4 @@
+import { byWord } from "@/core/base/byWord";
 import { crc32, deflateSync } from "node:zlib";
 
 /**
@@ -69,14 +70,14 @@ const hostile = `<script>fetch("/?log=own").then(() => { document.title = "taken
 
 const page = (body: string) =>
   `<!doctype html><html lang="en"><head><title>Made up</title></head><body>${body}</body></html>`;
-const pages: Readonly<Record<string, string>> = {
+const pages: Readonly<Record<string, string>> = byWord({
   "lentil-and-walnut-soup": page(`<script type="application/ld+json">${JSON.stringify(graph)}</script>`),
   "oat-and-apple-bake": page(microdata),
   hostile: page(hostile),
   broken: page(`<script type="application/ld+json">{"@type": "Recipe", "name": "Half a `),
   deep: page("<div>".repeat(200_000)),
   "no-recipe": page("<p>What we did on Sunday.</p>"),
-};
+});
 const lateMs = 20_000;
 
 /** What the site answers for a page: as plain text, so that it is shown by nothing. */

@@ -1,3 +1,4 @@
+import { byWord } from "../base/byWord";
 import { toKg } from "../base/units/mass";
 import { isMark, isNoteAt, isWhole, isWord, massUnitAt, thousandsAt } from "../entry/amounts";
 import { LineCursor } from "../entry/cursor";
@@ -28,7 +29,7 @@ export const firstWords = ["morning", "fasted", "am", "first", "woke", "waking"]
 export const secondWords = ["evening", "night", "second", "pm", "afternoon", "bedtime", "bed", "later"];
 export const vessels = ["glass", "glasses", "cup", "cups", "bottle", "bottles"];
 /** Millilitres of each unit. */
-export const millilitres: Readonly<Record<string, number>> = {
+export const millilitres: Readonly<Record<string, number>> = byWord({
   ml: 1,
   millilitre: 1,
   millilitres: 1,
@@ -39,7 +40,7 @@ export const millilitres: Readonly<Record<string, number>> = {
   litres: 1000,
   liter: 1000,
   liters: 1000,
-};
+});
 
 /** The measures that a line may name: those of the log, then those usually taken. */
 function measureNames({ context }: Line): MeasureName[] {

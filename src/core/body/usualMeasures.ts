@@ -1,3 +1,4 @@
+import { byWord } from "../base/byWord";
 import { parseDecimal, printNumber, printPlain } from "../base/units/number";
 import { sameName } from "../entry/names";
 
@@ -34,7 +35,7 @@ export function usualMeasureOf(name: string): UsualMeasure | null {
 export function centimetresIn(unit: string | null | undefined): number | null {
   const plain = (unit ?? "").trim().toLowerCase();
   return (
-    {
+    byWord({
       cm: 1,
       centimetre: 1,
       centimetres: 1,
@@ -47,7 +48,7 @@ export function centimetresIn(unit: string | null | undefined): number | null {
       inches: 2.54,
       '"': 2.54,
       "″": 2.54,
-    }[plain] ?? null
+    })[plain] ?? null
   );
 }
 

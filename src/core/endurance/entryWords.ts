@@ -1,3 +1,4 @@
+import { byWord } from "../base/byWord";
 /** What a run, a row or another activity may be for. */
 export const purposes = [
   "easy",
@@ -14,7 +15,7 @@ export const purposes = [
 ];
 
 /** Kinds of activity that are always understood; the trainee's own come beside them. */
-export const kindWords: Readonly<Record<string, string>> = {
+export const kindWords: Readonly<Record<string, string>> = byWord({
   run: "run",
   ran: "run",
   running: "run",
@@ -45,7 +46,7 @@ export const kindWords: Readonly<Record<string, string>> = {
   hike: "hike",
   hiked: "hike",
   hiking: "hike",
-};
+});
 
 /** What a session has no place for yet, though it is often written. */
 export const unplaced = new Set([

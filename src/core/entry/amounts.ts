@@ -1,3 +1,4 @@
+import { byWord } from "../base/byWord";
 import { KJ_PER_KCAL } from "../base/units/energy";
 import { METRES_PER_MILE } from "../base/units/length";
 import type { MassUnit } from "../base/units/mass";
@@ -9,7 +10,7 @@ export interface At<T> {
   to: number;
 }
 
-const massUnits: Readonly<Record<string, MassUnit>> = {
+const massUnits: Readonly<Record<string, MassUnit>> = byWord({
   kg: "kg",
   kgs: "kg",
   kilo: "kg",
@@ -21,11 +22,11 @@ const massUnits: Readonly<Record<string, MassUnit>> = {
   pound: "lb",
   pounds: "lb",
   "#": "lb",
-};
+});
 const hours = /^(?:h|hr|hrs|hour|hours)$/;
 const minutes = /^(?:min|mins|minute|minutes)$/;
 const seconds = /^(?:s|sec|secs|second|seconds)$/;
-const lengths: Readonly<Record<string, number>> = {
+const lengths: Readonly<Record<string, number>> = byWord({
   km: 1000,
   kms: 1000,
   k: 1000,
@@ -45,17 +46,17 @@ const lengths: Readonly<Record<string, number>> = {
   yds: 0.9144,
   yard: 0.9144,
   yards: 0.9144,
-};
+});
 
 /** Kilocalories of each unit of energy; a calorie of food is a kilocalorie (common practice, no source). */
-const energyUnits: Readonly<Record<string, number>> = {
+const energyUnits: Readonly<Record<string, number>> = byWord({
   kcal: 1,
   kcals: 1,
   cal: 1,
   cals: 1,
   calories: 1,
   kj: 1 / KJ_PER_KCAL,
-};
+});
 
 /**
  * `1,200` and `1.200`, of a unit so small that three decimals of it are never meant: the thousands they are to some. Null for

@@ -1,3 +1,4 @@
+import { byWord } from "../base/byWord";
 import { perOwner } from "../base/memo";
 import { folded } from "../base/text";
 import { type Token, tokensOf } from "./tokens";
@@ -10,7 +11,12 @@ export interface Named {
 }
 
 /** Words that stand for others in names, as they are written. */
-const shortFor: Readonly<Record<string, string>> = { db: "dumbbell", bb: "barbell", kb: "kettlebell", flye: "fly" };
+const shortFor: Readonly<Record<string, string>> = byWord({
+  db: "dumbbell",
+  bb: "barbell",
+  kb: "kettlebell",
+  flye: "fly",
+});
 
 /** A word of a name as names are compared: one, not many; written out. */
 function plain(word: string): string {

@@ -1,10 +1,11 @@
+import { byWord } from "../base/byWord";
 import { dateOf, type Day, dayOf, entryDayOf, outsideYears, weekdayOf } from "../base/calendar/day";
 import { monthNamed, printDay, weekdayNames } from "../base/calendar/print";
 import { isMark, isWhole, isWord, lengthUnitAt, massUnitAt } from "./amounts";
 import type { Token } from "./tokens";
 
 const weekdays = weekdayNames.map((name) => name.toLowerCase());
-const shortWeekdays: Readonly<Record<string, number>> = {
+const shortWeekdays: Readonly<Record<string, number>> = byWord({
   mon: 1,
   tue: 2,
   tues: 2,
@@ -16,7 +17,7 @@ const shortWeekdays: Readonly<Record<string, number>> = {
   fri: 5,
   sat: 6,
   sun: 7,
-};
+});
 
 /** Words that name a day, for a slip of the finger in one. */
 export const dayWords: readonly string[] = ["today", "yesterday", "tomorrow", ...weekdays];

@@ -1,3 +1,4 @@
+import { byWord } from "../base/byWord";
 import Papa from "papaparse";
 import { dateOf, type Day, entryDayOf, mustDay } from "../base/calendar/day";
 import { monthNamed } from "../base/calendar/print";
@@ -266,7 +267,7 @@ function isHead(
   );
 }
 
-const otherNames: Record<string, LedgerColumnId> = {
+const otherNames: Record<string, LedgerColumnId> = byWord({
   kg: "weight",
   lb: "weight",
   "body weight": "weight",
@@ -286,7 +287,7 @@ const otherNames: Record<string, LedgerColumnId> = {
   notes: "note",
   remarks: "note",
   "time of day": "time",
-};
+});
 
 interface Target {
   id: LedgerColumnId;

@@ -1,3 +1,4 @@
+import { byWord } from "../base/byWord";
 import { type At, isMark, isWhole, isWord } from "../entry/amounts";
 import type { Food } from "../log/kinds/foods";
 import { type Token, tokensOf } from "../entry/tokens";
@@ -11,7 +12,7 @@ export function gramsOf(unit: string, { gramsPerMl }: Pick<Food, "gramsPerMl">):
 }
 
 /** Grams of each unit an amount of food is written in; a millilitre is taken for a gram. */
-export const grams: Readonly<Record<string, number>> = {
+export const grams: Readonly<Record<string, number>> = byWord({
   g: 1,
   gr: 1,
   gram: 1,
@@ -32,16 +33,16 @@ export const grams: Readonly<Record<string, number>> = {
   ounces: 28.349523125,
   lb: 453.59237,
   lbs: 453.59237,
-};
+});
 /** Parts of a whole, as they are called. */
-const parts: Readonly<Record<string, number>> = {
+const parts: Readonly<Record<string, number>> = byWord({
   half: 1 / 2,
   third: 1 / 3,
   thirds: 1 / 3,
   quarter: 1 / 4,
   quarters: 1 / 4,
-};
-const countWords: Readonly<Record<string, number>> = {
+});
+const countWords: Readonly<Record<string, number>> = byWord({
   a: 1,
   an: 1,
   one: 1,
@@ -51,7 +52,7 @@ const countWords: Readonly<Record<string, number>> = {
   five: 5,
   six: 6,
   ...parts,
-};
+});
 
 /** An amount at a place: `80`, `1,5`, `½`, `1/2`, `1 1/2`, `half a`, `a third of`, `two`, `one and a half`. */
 function amountAt(tokens: readonly Token[], at: number): At<number> | null {

@@ -1,3 +1,4 @@
+import { byWord } from "../base/byWord";
 import { sameName } from "../entry/names";
 import type { Food } from "../log/kinds/foods";
 import { grams } from "./amounts";
@@ -19,19 +20,24 @@ export interface IngredientLine {
 
 /** What a millilitre of a food weighs where nothing says it, grams: as water does. */
 const perMillilitre = 1;
-const units: Readonly<Record<string, number>> = {
+const units: Readonly<Record<string, number>> = byWord({
   milligram: 0.001,
   gram: 1,
   kilogram: 1000,
   ounce: grams.oz!,
   pound: grams.lb!,
-};
-const volumes: Readonly<Record<string, number>> = { milliliter: 1, centiliter: 10, deciliter: 100, liter: 1000 };
+});
+const volumes: Readonly<Record<string, number>> = byWord({
+  milliliter: 1,
+  centiliter: 10,
+  deciliter: 100,
+  liter: 1000,
+});
 /** Portions by which a spoon of the kitchen goes. */
-const spoons: Readonly<Record<string, readonly string[]>> = {
+const spoons: Readonly<Record<string, readonly string[]>> = byWord({
   tablespoon: ["tablespoon", "tbsp", "spoon"],
   teaspoon: ["teaspoon", "tsp"],
-};
+});
 
 const own = <V>(record: Readonly<Record<string, V>>, key: string | null): V | null =>
   key !== null && Object.hasOwn(record, key) ? record[key]! : null;

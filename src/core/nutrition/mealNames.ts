@@ -1,3 +1,4 @@
+import { byWord } from "../base/byWord";
 import type { Settings } from "../log/kinds/people";
 
 /** Names of a day's meals where the trainee has none of their own, in the order of the day. */
@@ -14,7 +15,7 @@ export function mealNames(settings: Settings): readonly string[] {
 }
 
 /** When the usual ones begin, where the trainee does not say, hours (common practice, no source). */
-const usualHours: Readonly<Record<string, number>> = { breakfast: 6, lunch: 11, snack: 15, dinner: 18 };
+const usualHours: Readonly<Record<string, number>> = byWord({ breakfast: 6, lunch: 11, snack: 15, dinner: 18 });
 /** A meal is the one of its hour so long before it. */
 const early = 0.5;
 

@@ -1,9 +1,10 @@
+import { byWord } from "../base/byWord";
 import { energyAt, isMark, isWord } from "../entry/amounts";
 import type { Token } from "../entry/tokens";
 import type { Nutrients } from "../log/kinds/foods";
 import { complete, energyFromNutrients } from "./energy";
 
-const nutrientWords: Readonly<Record<string, keyof Nutrients>> = {
+const nutrientWords: Readonly<Record<string, keyof Nutrients>> = byWord({
   protein: "protein",
   fat: "fat",
   carbohydrate: "carbohydrate",
@@ -15,7 +16,7 @@ const nutrientWords: Readonly<Record<string, keyof Nutrients>> = {
   sugar: "sugars",
   sugars: "sugars",
   alcohol: "alcohol",
-};
+});
 
 const roughly = ["about", "around", "roughly", "approx", "approximately", "circa", "ca"];
 

@@ -1,3 +1,4 @@
+import { byWord } from "../base/byWord";
 import type { MassUnit } from "../base/units/mass";
 import { type At, isMark, isWhole, isWord, massUnitAt } from "../entry/amounts";
 import type { Token } from "../entry/tokens";
@@ -32,14 +33,14 @@ export type Reps = Pick<WrittenSet, "reps" | "parts" | "failed" | "asManyAsPossi
 export const isCross = (token: Token | undefined) => isMark(token, "x") || isWord(token, "times", "by");
 export const isSets = (token: Token | undefined) => isWord(token, "set", "sets");
 export const isReps = (token: Token | undefined) => isWord(token, "rep", "reps", "repetition", "repetitions");
-const countWords: Readonly<Record<string, number>> = {
+const countWords: Readonly<Record<string, number>> = byWord({
   single: 1,
   singles: 1,
   double: 2,
   doubles: 2,
   triple: 3,
   triples: 3,
-};
+});
 
 /** Reads the numbers of a line of sets: loads, repetitions, and lists of both. */
 export class SetAmounts {

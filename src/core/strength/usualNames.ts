@@ -1,10 +1,11 @@
+import { byWord } from "../base/byWord";
 import type { Exercise } from "../log/kinds/exercises";
 
 /**
  * Short and other names of the exercises a log begins with, as they are written in the trade (common practice, no
  * source). A name that lifters give to several of them (`squat`, `press`, `row`, `curl`) is nobody's: it is asked.
  */
-export const usualNames: Readonly<Record<string, readonly string[]>> = {
+export const usualNames: Readonly<Record<string, readonly string[]>> = byWord({
   "back-squat": ["bs", "barbell squat", "barbell back squat", "bb squat"],
   "front-squat": ["fs"],
   "high-bar-squat": ["hbs", "high bar"],
@@ -110,7 +111,7 @@ export const usualNames: Readonly<Record<string, readonly string[]>> = {
   "farmer-walk": ["farmer's walk", "farmers walk", "farmer carry", "farmer's carry", "farmers carry"],
   "l-sit": ["l sit"],
   "sit-up": ["situp"],
-};
+});
 
 /**
  * Other names of an exercise: its own where it has the field, else the usual ones of the exercise a log begins with.

@@ -1,3 +1,4 @@
+import { byWord } from "../base/byWord";
 import { type Day, mustDay } from "../base/calendar/day";
 import { concatMap } from "../base/calendar/groupBy";
 import { perOwner } from "../base/memo";
@@ -86,7 +87,7 @@ class LiftWork extends Slice {
 
   /** What some sessions plan, whether or not they are in the log. */
   plannedOf(sessions: readonly Session[]): PlannedWork {
-    const work: PlannedWork = { sets: 0, numberOfLifts: 0, volumeLoadKg: 0, byGroup: {} };
+    const work: PlannedWork = { sets: 0, numberOfLifts: 0, volumeLoadKg: 0, byGroup: byWord({}) };
     for (const session of sessions) {
       const day = mustDay(session.date);
       for (const { exerciseId, sets } of session.items ?? []) {

@@ -1,3 +1,4 @@
+import { byWord } from "@/core/base/byWord";
 import { DomHandler, DomUtils, Parser } from "htmlparser2";
 
 type Node = DomHandler["root"]["children"][number];
@@ -136,7 +137,7 @@ function microdataItem(item: Element, depth: number): Item {
   return Object.fromEntries(properties);
 }
 
-const addressOf: Readonly<Record<string, string>> = {
+const addressOf: Readonly<Record<string, string>> = byWord({
   meta: "content",
   a: "href",
   area: "href",
@@ -151,7 +152,7 @@ const addressOf: Readonly<Record<string, string>> = {
   object: "data",
   data: "value",
   meter: "value",
-};
+});
 
 /** The value of a property by its element. Source: HTML Living Standard, 5.2.4 Values. */
 function valueOf(element: Element): string {

@@ -1,3 +1,4 @@
+import { byWord } from "@/core/base/byWord";
 import type { IDBPDatabase } from "idb";
 import { from1to2 } from "./1to2";
 import { from2to3 } from "./2to3";
@@ -11,7 +12,7 @@ export const steps: readonly Step[] = [from1to2, from2to3, from3to4];
 export const layout = steps.length + 1;
 
 /** Stores of the layout, by how their values are found. Layout 1 had two more. */
-const stores: Record<string, IDBObjectStoreParameters | undefined> = {
+const stores: Record<string, IDBObjectStoreParameters | undefined> = byWord({
   pages: { keyPath: ["generation", "kind", "month"] },
   journal: { keyPath: "sequence" },
   history: { keyPath: "sequence" },
@@ -19,7 +20,7 @@ const stores: Record<string, IDBObjectStoreParameters | undefined> = {
   saved: { keyPath: "key" },
   photos: { keyPath: "file" },
   places: undefined,
-};
+});
 
 /** Makes the stores that are missing. */
 export function makeStores(database: IDBPDatabase<unknown>): void {

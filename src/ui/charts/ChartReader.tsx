@@ -1,5 +1,6 @@
 "use client";
 
+import { byWord } from "@/core/base/byWord";
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from "react";
 import styles from "./reader.module.css";
 
@@ -46,14 +47,14 @@ export function ChartReader({ days, inset, at, onRead, onZoom, says, label }: Re
   const onKeyDown = (event: KeyboardEvent) => {
     const now = at ?? days.length - 1;
     const within = (index: number) => Math.min(days.length - 1, Math.max(0, index));
-    const read: Record<string, number> = {
+    const read: Record<string, number> = byWord({
       ArrowLeft: within(now - 1),
       ArrowRight: within(now + 1),
       PageUp: within(now - 7),
       PageDown: within(now + 7),
       Home: 0,
       End: days.length - 1,
-    };
+    });
     const middle = days[now] ?? last;
     const quarter = Math.max(Math.ceil(daysAtLeast / 2), Math.round((last - first) / 4));
     if (event.shiftKey && (event.key === "ArrowLeft" || event.key === "ArrowRight")) {

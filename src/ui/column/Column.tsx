@@ -1,5 +1,6 @@
 "use client";
 
+import { byWord } from "@/core/base/byWord";
 import { counted } from "@/core/base/units/number";
 import { Printer } from "@/core/base/units/printer";
 import type { ColumnRow } from "@/core/days/columnView";
@@ -92,14 +93,14 @@ function Days({ first, last, day, today, chooseDay, onChosen, printer }: DaysPro
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [chosen]);
 
-  const moves: Record<string, number> = {
+  const moves: Record<string, number> = byWord({
     ArrowUp: chosen - 1,
     ArrowDown: chosen + 1,
     PageUp: chosen - 7,
     PageDown: chosen + 7,
     Home: 0,
     End: count - 1,
-  };
+  });
   const onKeyDown = (event: KeyboardEvent) => {
     const target = moves[event.key];
     if (event.key === "Enter") onChosen?.();

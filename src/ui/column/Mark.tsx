@@ -1,5 +1,6 @@
 "use client";
 
+import { byWord } from "@/core/base/byWord";
 import { markOf } from "@/core/sessions/marks";
 import type { SessionMark } from "@/core/days/columnView";
 import { use } from "react";
@@ -7,7 +8,7 @@ import styles from "./column.module.css";
 import { KindMarks } from "./kindMarks";
 
 /** Outlines by name, in a box of 14. */
-const outlines: Readonly<Record<string, string>> = {
+const outlines: Readonly<Record<string, string>> = byWord({
   square: "M2 2H12V12H2Z",
   circle: "M7 1.5A5.5 5.5 0 1 1 6.99 1.5Z",
   triangle: "M7 1.5L13 12.5H1Z",
@@ -16,7 +17,7 @@ const outlines: Readonly<Record<string, string>> = {
   shield: "M2 2H12V7L7 12.8L2 7Z",
   cross: "M5 1.5H9V5H12.5V9H9V12.5H5V9H1.5V5H5Z",
   ring: "M7 1.5A5.5 5.5 0 1 1 6.99 1.5ZM7 4.8A2.2 2.2 0 1 0 7.01 4.8Z",
-};
+});
 
 /**
  * A session by shape first: hollow when planned, filled when done, half filled when partly done, struck through when

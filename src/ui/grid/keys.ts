@@ -1,3 +1,4 @@
+import { byWord } from "@/core/base/byWord";
 import { type Extent, held, type Place } from "./selection";
 
 /** A key as it was pressed. */
@@ -25,7 +26,7 @@ export function gridAction(pressed: Pressed, place: Place, extent: Extent): Grid
   const { key, shiftKey, altKey } = pressed;
   const jump = pressed.ctrlKey || pressed.metaKey;
   const { row, column } = place;
-  const moves: Record<string, Place> = {
+  const moves: Record<string, Place> = byWord({
     ArrowUp: { row: row - 1, column },
     ArrowDown: { row: row + 1, column },
     ArrowLeft: { row, column: column - 1 },
@@ -34,7 +35,7 @@ export function gridAction(pressed: Pressed, place: Place, extent: Extent): Grid
     PageDown: { row: row + extent.page, column },
     Home: jump ? { row: 0, column } : { row, column: 0 },
     End: jump ? { row: extent.rows - 1, column } : { row, column: extent.columns - 1 },
-  };
+  });
   const target = moves[key];
   if (target !== undefined) return { do: "move", to: held(target, extent), widen: shiftKey };
   if (key === "Tab") {

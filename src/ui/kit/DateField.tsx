@@ -1,5 +1,6 @@
 "use client";
 
+import { byWord } from "@/core/base/byWord";
 import { dateOf, dayOf, mustDay } from "@/core/base/calendar/day";
 import { typedDate } from "@/core/entry/typed";
 import { CalendarOutlined } from "@ant-design/icons";
@@ -40,14 +41,14 @@ export function DateField({ lean = "back", ...field }: DateFieldProps) {
 }
 
 /** Days by which a key moves in the calendar. */
-const moves: Readonly<Record<string, (date: string) => string>> = {
+const moves: Readonly<Record<string, (date: string) => string>> = byWord({
   ArrowLeft: (date) => addDays(date, -1),
   ArrowRight: (date) => addDays(date, 1),
   ArrowUp: (date) => addDays(date, -7),
   ArrowDown: (date) => addDays(date, 7),
   PageUp: (date) => monthsLater(date, -1),
   PageDown: (date) => monthsLater(date, 1),
-};
+});
 
 function TypedDate({
   value,

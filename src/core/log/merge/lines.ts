@@ -1,3 +1,4 @@
+import { byWord } from "../../base/byWord";
 import { dayOf } from "../../base/calendar/day";
 import { printDate } from "../../base/calendar/print";
 import { printPlain } from "../../base/units/number";
@@ -57,7 +58,7 @@ function dateIn(kind: RecordKind, record: AnyRecord): string | null {
 }
 
 /** Fields whose name is not what they are called. */
-const fieldWords: Record<string, string> = {
+const fieldWords: Record<string, string> = byWord({
   kg: "load",
   reps: "repetitions",
   repsTo: "repetitions at most",
@@ -73,7 +74,7 @@ const fieldWords: Record<string, string> = {
   by: "until",
   primary: "first of the day",
   test: "meet or test",
-};
+});
 const massFields = new Set(["kg", "startKg", "targetKg", "barKg", "incrementKg", "milestonesKg"]);
 const gramFields = new Set(["grams", "protein", "fat", "carbohydrate", "fibre", "sugars", "polyols", "alcohol"]);
 /** A value longer than this is cut. */
