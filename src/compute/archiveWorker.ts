@@ -16,6 +16,7 @@ import { daysAhead, readCalendar } from "@/formats/calendar/read";
 import { writeCalendar } from "@/formats/calendar/write";
 import type { Given, Problem } from "@/formats/format";
 import { type Preview, previewImport } from "@/formats/importing/importing";
+import { recipesOfPage } from "@/formats/recipePage/recipes";
 import { OriginFolder } from "@/store/copy/originFolder";
 import { readCopy } from "@/store/copy/restore";
 import { type LogName, openDatabase } from "@/store/database";
@@ -86,6 +87,11 @@ class ArchiveSession {
   /** The events of an iCalendar file from today on, in the civil time of a zone, or what is wrong with it. */
   readCalendar(text: string, today: string, zone: string): ReturnType<typeof readCalendar> {
     return readCalendar(text, { ...daysAhead(mustDay(today), calendarDays), zone });
+  }
+
+  /** The recipes of a page that was pasted, or why there are none. */
+  readRecipes(page: string): ReturnType<typeof recipesOfPage> {
+    return recipesOfPage(page);
   }
 
   /** What the headless figures command prints for this log. */

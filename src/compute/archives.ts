@@ -1,6 +1,7 @@
 import type { PlanShare } from "@/core/log/people";
 import type { CalendarRead } from "@/formats/calendar/read";
 import type { Given } from "@/formats/format";
+import type { ReadRecipe } from "@/formats/recipePage/recipes";
 import type { LogName } from "@/store/database";
 import type { LaidOut } from "@/store/pages";
 import { proxy, type Remote, wrap } from "comlink";
@@ -81,14 +82,22 @@ export function readCalendarFile(
   today: string,
   zone: string,
 ): Promise<CalendarRead | { problem: string }> {
-  return worked<CalendarRead | { problem: string }>((session, end) => {
+  return inTime((session) => session.readCalendar(text, today, zone) as Promise<CalendarRead | { problem: string }>);
+}
+
+/** The recipes of a page that was pasted, or why there are none. */
+export function readRecipes(page: string): Promise<ReadRecipe[] | { why: string }> {
+  return inTime((session) => session.readRecipes(page) as Promise<ReadRecipe[] | { why: string }>);
+}
+
+/** Reads something that somebody else wrote, in a worker that is ended when it takes too long. */
+function inTime<T>(read: (session: Remote<ArchiveSession>) => Promise<T>): Promise<T> {
+  return worked<T>((session, end) => {
     const slow = setTimeout(
       () => end(Promise.reject(new Error("Reading it took too long and was given up. Nothing was changed."))),
       silentAtMost,
     );
-    return (session.readCalendar(text, today, zone) as Promise<CalendarRead | { problem: string }>).finally(() =>
-      clearTimeout(slow),
-    );
+    return read(session).finally(() => clearTimeout(slow));
   });
 }
 

@@ -30,6 +30,13 @@ function staysBecause(session: Session): string | null {
   return session.booked === true ? "booked: it keeps its day" : null;
 }
 
+/** Why nothing can be planned on a day; null where it can. */
+function notOn(asOf: AsOf, date: string): string | null {
+  const day = entryDayOf(date);
+  if (day === null) return "there is no such day";
+  return day < asOf.on ? "nothing is planned into the past" : null;
+}
+
 /** Everything planned from a day on, so many days later (earlier, when negative), after an illness say. */
 export interface ShiftAsk {
   from: string;
@@ -47,7 +54,7 @@ export function shifted(asOf: AsOf, { from, days, withBars }: ShiftAsk, newId: (
   const sessions: ProposedSession[] = [];
   for (const session of sessionsOf(asOf).between(mustDay(from), Infinity)) {
     const date = dateOf(mustDay(session.date) + days);
-    const why = staysBecause(session) ?? (entryDayOf(date) === null ? "there is no such day" : null);
+    const why = staysBecause(session) ?? notOn(asOf, date);
     const said = { date: session.date, title: titleOf(session) };
     if (why !== null) sessions.push({ ...said, what: "stays", text: why });
     else {
@@ -56,7 +63,7 @@ export function shifted(asOf: AsOf, { from, days, withBars }: ShiftAsk, newId: (
     }
   }
   const rests = restDaysIn(asOf, mustDay(from), Infinity);
-  const later = rests.map((day) => day + days).filter((day) => entryDayOf(dateOf(day)) !== null);
+  const later = rests.map((day) => day + days).filter((day) => notOn(asOf, dateOf(day)) === null);
   if (later.length === rests.length) change.push(...restChanged(asOf, { off: rests, on: later }, newId));
   if (withBars) change.push(...barsMoved(asOf, from, days));
   return proposal(
@@ -71,18 +78,20 @@ export function shifted(asOf: AsOf, { from, days, withBars }: ShiftAsk, newId: (
 function barsMoved(asOf: AsOf, from: string, days: number): Change {
   const planning = planningOf(asOf);
   const later = (date: string) => dateOf(mustDay(date) + days);
+  // What would run out of the calendar stays.
+  const moves = ({ startDate }: { startDate: string }) => startDate >= from && entryDayOf(later(startDate)) !== null;
   return [
     ...planning
       .phases()
-      .filter(({ startDate }) => startDate >= from)
+      .filter(moves)
       .map((one) => put("phases", { ...one, startDate: later(one.startDate) }, one)),
     ...planning
       .blocks()
-      .filter(({ startDate }) => startDate >= from)
+      .filter(moves)
       .map((one) => put("blocks", { ...one, startDate: later(one.startDate) }, one)),
     ...planning
       .cycles()
-      .filter(({ startDate }) => startDate >= from)
+      .filter(moves)
       .map((one) => put("cycles", { ...one, startDate: later(one.startDate) }, one)),
   ];
 }
@@ -96,7 +105,7 @@ export function swapped(asOf: AsOf, { a, b }: { a: string; b: string }, newId: (
     [b, a],
   ] as const)
     for (const session of sessionsOf(asOf).on(mustDay(here))) {
-      const why = staysBecause(session);
+      const why = staysBecause(session) ?? notOn(asOf, there);
       if (why !== null) sessions.push({ date: here, title: titleOf(session), what: "stays", text: why });
       else {
         change.push(put("sessions", movedTo(session, there), session));
@@ -104,7 +113,9 @@ export function swapped(asOf: AsOf, { a, b }: { a: string; b: string }, newId: (
       }
     }
   const [one, other] = [mustDay(a), mustDay(b)];
-  const rests = [one, other].filter((day) => restDaysIn(asOf, day, day).length > 0);
+  const rests = [one, other].filter(
+    (day) => restDaysIn(asOf, day, day).length > 0 && notOn(asOf, dateOf(one + other - day)) === null,
+  );
   change.push(...restChanged(asOf, { off: rests, on: rests.map((day) => one + other - day) }, newId));
   return proposal(`${a} and ${b} swapped`, { change, sessions });
 }
@@ -129,6 +140,7 @@ export function copyOf(session: Session, date: string, newId: () => string): Ses
     id: _id,
     revision: _revision,
     changed: _changed,
+    past: _past,
     reason: _reason,
     cycleId: _cycle,
     week: _week,
@@ -216,17 +228,25 @@ export function repeated(
 ): Proposal {
   const session = sessionsOf(asOf).find(mustDay(date), sessionId);
   if (session === null) return proposal("Nothing", {});
-  const copies = Array.from({ length: times }, (_, index) => mustDay(on) + index * everyDays)
-    .filter((day) => entryDayOf(dateOf(day)) !== null)
-    .map((day) => copyOf(session, dateOf(day), newId));
+  const dates = Array.from({ length: times }, (_, index) => dateOf(mustDay(on) + index * everyDays));
+  const copies = dates.filter((day) => notOn(asOf, day) === null).map((day) => copyOf(session, day, newId));
+  const refused = dates.filter((day) => entryDayOf(day) !== null && notOn(asOf, day) !== null);
   return proposal(`${titleOf(session)} planned ${counted(copies.length, "time")}`, {
     change: copies.map((copy) => put("sessions", copy)),
-    sessions: copies.map((copy) => ({
-      date: copy.date,
-      title: titleOf(copy),
-      what: "new",
-      text: plannedText(copy, strengthOf(asOf).exercises(), asOf.printer),
-    })),
+    sessions: [
+      ...refused.map((day): ProposedSession => ({
+        date: day,
+        title: titleOf(session),
+        what: "stays",
+        text: "nothing is planned into the past",
+      })),
+      ...copies.map((copy): ProposedSession => ({
+        date: copy.date,
+        title: titleOf(copy),
+        what: "new",
+        text: plannedText(copy, strengthOf(asOf).exercises(), asOf.printer),
+      })),
+    ],
   });
 }
 

@@ -251,15 +251,18 @@ function ToDay({
   onTo: (date: string) => void;
   onClose: () => void;
 }) {
-  const [to, setTo] = useState(date);
+  const { today } = useLog();
+  const [to, setTo] = useState(date < today ? today : date);
+  const isPast = entryDayOf(to) !== null && to < today;
   return (
     <span className="row above">
       <Captioned caption={verb === "Move" ? "to" : "with"}>
-        {(id) => <DateField id={id} value={to} lean="ahead" onChange={setTo} />}
+        {(id) => <DateField id={id} value={to} min={today} lean="ahead" onChange={setTo} />}
       </Captioned>
-      <Button disabled={entryDayOf(to) === null || (verb === "Move" && to === date)} onClick={() => onTo(to)}>
+      <Button disabled={entryDayOf(to) === null || isPast || (verb === "Move" && to === date)} onClick={() => onTo(to)}>
         {verb}
       </Button>
+      {isPast && <span className="warn small">Nothing is planned into the past: choose today or a day to come.</span>}
       <LinkButton onClick={onClose}>Leave it</LinkButton>
     </span>
   );

@@ -33,9 +33,9 @@ export function People() {
       units: person.units ?? {},
       weekStart: person.weekStart ?? 1,
     };
-    if (!(await commit([put("people", added)], `${added.name} added`))) return;
-    drop();
-    choosePerson(added.id);
+    // Whose log is written in changes by the trainee's own choice alone.
+    if (await commit([put("people", added)], `${added.name} added; you still write in the log of ${person.name}`))
+      drop();
   });
   const ask = async (what: "remove" | "join", other: Person) => {
     const holdings = await compute.ask("personHoldings", { personId: other.id });

@@ -21,7 +21,7 @@ export interface PageRecipe {
 /** A page is no larger than this, characters. */
 const largest = 5_000_000;
 /** What is taken of a list, a line, and the words. */
-const bounds = { lines: 300, line: 2000, words: 12 } as const;
+const bounds = { lines: 300, line: 2000, ingredient: 200, words: 12, recipes: 20 } as const;
 
 /**
  * The recipes that a page states as open data: `Recipe` of schema.org, as JSON-LD or as microdata (HTML Living Standard,
@@ -42,7 +42,7 @@ export function readRecipePage(page: string): Read<{ recipes: PageRecipe[] }> {
     throw error;
   }
   const { items, unreadable } = found;
-  if (recipes.length > 0) return { ok: true, recipes };
+  if (recipes.length > 0) return { ok: true, recipes: recipes.slice(0, bounds.recipes) };
   return refuse(
     items.length > 0
       ? "It has a recipe without a name or without ingredients. Write it by hand."
@@ -54,7 +54,8 @@ export function readRecipePage(page: string): Read<{ recipes: PageRecipe[] }> {
 
 function recipeOf(item: Item): PageRecipe | null {
   const name = plain(first(item.name)).slice(0, nameField.maxLength ?? undefined);
-  const ingredients = lines(item.recipeIngredient ?? item.ingredients);
+  // A line is read in a time that grows with the square of its length: what is longer is no ingredient.
+  const ingredients = lines(item.recipeIngredient ?? item.ingredients).map((line) => line.slice(0, bounds.ingredient));
   if (name === "" || ingredients.length === 0) return null;
   const cooked = [item.cookTime, item.prepTime].map((time) => minutesOf(first(time)));
   const total = minutesOf(first(item.totalTime)) ?? (cooked.some((one) => one !== null) ? sum(cooked) : null);

@@ -16,6 +16,8 @@ export interface Notice {
   text: string;
   undo: boolean;
   problem: boolean;
+  /** In whose log it was done, where there are several; null where that need not be said. */
+  whose: string | null;
 }
 
 /** The open log and the actions on it. */

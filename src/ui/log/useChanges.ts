@@ -72,8 +72,13 @@ export function useChanges(opened: Pick<Opened, "store" | "compute"> | null, loo
   );
 
   return useMemo(() => {
-    const told = (label: string) => (done: Committed | null) => {
-      if (done !== null) say(savedText(label, done), true, done.copyLacks !== null);
+    const told = (label: string) => {
+      // Of who was looked at when it was written, not when that was told.
+      const now = looked.current;
+      const whose = now !== null && now.people.length > 1 ? now.people.find(({ id }) => id === now.id)?.name : null;
+      return (done: Committed | null) => {
+        if (done !== null) say(savedText(label, done), true, done.copyLacks !== null, whose ?? null);
+      };
     };
     const travel = async (from: "undo" | "redo", done: Parameters<typeof travelText>[0], nothing: string) => {
       // What was typed before it is written first, so that it is the last thing typed that is taken back.

@@ -35,6 +35,7 @@ export function NoticeBar({
           key={notice.id}
         >
           <span>{notice.text}</span>
+          {notice.whose !== null && <strong>{notice.whose}</strong>}
           <span>
             {notice.undo && <LinkButton onClick={() => void undo()}>Undo</LinkButton>}{" "}
             <LinkButton aria-label="Dismiss" onClick={dismiss}>

@@ -132,6 +132,7 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
     return (
       <div className={styles.bare}>
         <main id="content">
+          {log.people.length > 1 && <p className={styles.whoseHere}>In the log of {person.name}</p>}
           <Boundary name={name}>{children}</Boundary>
         </main>
       </div>
@@ -219,6 +220,7 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
               </div>
             </header>
             <div ref={page} className={styles.page}>
+              {log.people.length > 1 && <p className={styles.whoseHere}>In the log of {person.name}</p>}
               <Boundary name={name}>
                 <EntryLine inputRef={entry} thin={path !== "/"} />
               </Boundary>

@@ -1,8 +1,9 @@
 "use client";
 
 import { counted } from "@/core/base/units/number";
-import type { IngredientLine } from "@/core/nutrition/ingredientMatch";
-import type { PageRecipe } from "@/formats/recipePage/recipePage";
+import { readRecipes } from "@/compute/archives";
+import { messageOf } from "@/core/base/messageOf";
+import type { ReadRecipe } from "@/formats/recipePage/recipes";
 import { FormEnd } from "@/ui/inputs/FormEnd";
 import { Field, Row, wide } from "@/ui/inputs/Field";
 import { lateForm } from "@/ui/inputs/lateForm";
@@ -16,25 +17,6 @@ import { isOfSite, pageAt } from "./recipeSite";
 
 const recipePageForm = lateForm(() => import("@/core/nutrition/forms").then((forms) => forms.recipePageForm));
 
-/** A recipe of a page, with its lines of ingredients read. */
-export interface ReadRecipe extends PageRecipe {
-  lines: IngredientLine[];
-}
-
-/** Reads a page; the code for it comes when it is needed. */
-async function recipesOf(page: string): Promise<ReadRecipe[] | { why: string }> {
-  const [{ readRecipePage }, { ingredientLine }] = await Promise.all([
-    import("@/formats/recipePage/recipePage"),
-    import("@/formats/recipePage/ingredientLine"),
-  ]);
-  const read = readRecipePage(page);
-  if (!read.ok) return { why: read.problems[0]!.message };
-  return read.recipes.map((recipe) => ({
-    ...recipe,
-    lines: recipe.ingredients.flatMap((line) => ingredientLine(line) ?? []),
-  }));
-}
-
 /** A recipe from a page: pasted, from a file, or from the site that ships. */
 export function FromPage({ close }: { close: () => void }) {
   const { units, today } = useLog();
@@ -44,7 +26,8 @@ export function FromPage({ close }: { close: () => void }) {
     defaultValues: { page: "" },
   });
   const take = async (page: string | { why: string }) => {
-    const recipes = typeof page === "string" ? await recipesOf(page) : page;
+    const recipes =
+      typeof page === "string" ? await readRecipes(page).catch((error: unknown) => ({ why: messageOf(error) })) : page;
     if ("why" in recipes) {
       setFound([]);
       setError("page", { message: recipes.why }, { shouldFocus: true });

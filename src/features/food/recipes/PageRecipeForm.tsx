@@ -24,7 +24,7 @@ import { usePrinter } from "@/ui/usePrinter";
 import { Button, Input } from "antd";
 import { useEffect, useMemo, useState } from "react";
 import { v7 as newId } from "uuid";
-import type { ReadRecipe } from "./FromPage";
+import type { ReadRecipe } from "@/formats/recipePage/recipes";
 import styles from "./recipes.module.css";
 import { isOfSite, pictureAt } from "./recipeSite";
 
