@@ -220,9 +220,11 @@ const questions = {
   removedPerson: ({ log }: Ground, { personId }: OfPerson) => removedPerson(log, personId),
   joinedPeople: ({ log }: Ground, { personId, goneId }: OfPerson & { goneId: string }) =>
     joinedPeople(log, personId, goneId),
-  entry: ofPerson((asOf, asks: OnDate & { text: string; dateOrder: "dmy" | "mdy" | null }, newId) =>
-    entryView(asOf, asks.text, mustDay(asks.date), asks.dateOrder, newId),
-  ),
+  entry: (ground: Ground, asks: Asking & OnDate & { text: string; dateOrder: "dmy" | "mdy" | null }) => {
+    const asOf = ground.asOf(asks);
+    const ofOther = (personId: string) => ground.asOf({ ...asks, personId });
+    return asOf === null ? null : entryView(asOf, asks.text, mustDay(asks.date), asks.dateOrder, ground.newId, ofOther);
+  },
 };
 
 /** Every named figure the interface can ask for: its parameters and what it answers. */

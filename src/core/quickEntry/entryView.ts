@@ -5,6 +5,7 @@ import { weightOf } from "../body/slice";
 import type { EntryContext, ParsedEntry } from "../entry/parsedEntry";
 import type { AsOf } from "../log/asOf";
 import type { Exercise } from "../log/kinds/exercises";
+import { peopleOf } from "../log/log";
 import { notesOf } from "../log/notes";
 import { mealLines } from "../nutrition/mealGroups";
 import { mealNames } from "../nutrition/mealNames";
@@ -13,17 +14,29 @@ import { mealsCopied } from "../nutrition/usuals";
 import { sessionsOf } from "../sessions/slice";
 import { liftingOf } from "../strength/lifting";
 import { strengthOf } from "../strength/slice";
+import { doubtedFor, forWhom, readFor } from "./forWhom";
 import { readEntry } from "./read";
 
-/** Reads the quick-entry line against a person's own log. `asOf` must be asked for today. */
+/**
+ * Reads the quick-entry line against a person's own log, or that of whom it names in front. `asOf` must be asked for
+ * today.
+ * @param ofOther another person's log as of the same day
+ */
 export function entryView(
   asOf: AsOf,
   text: string,
   day: Day,
   dateOrder: EntryContext["dateOrder"],
   newId: () => string,
+  ofOther: (personId: string) => AsOf | null = () => null,
 ): ParsedEntry {
-  return readEntry(text, entryContext(asOf, day, dateOrder, newId));
+  const people = peopleOf(asOf.log);
+  const meals = mealNames(asOf.settings);
+  const named = forWhom(text, people, meals);
+  const theirs = named === null ? null : named.person.id === asOf.personId ? asOf : ofOther(named.person.id);
+  if (named !== null && theirs !== null)
+    return readFor(named, text, readEntry(text.slice(named.length), entryContext(theirs, day, dateOrder, newId)));
+  return doubtedFor(text, readEntry(text, entryContext(asOf, day, dateOrder, newId)), asOf.person, people);
 }
 
 /** What a line is read against on a day. */

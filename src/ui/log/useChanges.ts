@@ -72,10 +72,12 @@ export function useChanges(opened: Pick<Opened, "store" | "compute"> | null, loo
   );
 
   return useMemo(() => {
-    const told = (label: string) => {
-      // Of who was looked at when it was written, not when that was told.
+    const told = (label: string, change: Change = []) => {
+      // Of whose records they are, else of who was looked at when it was written, not when that was told.
       const now = looked.current;
-      const whose = now !== null && now.people.length > 1 ? now.people.find(({ id }) => id === now.id)?.name : null;
+      const owner = change.map((step) => ("put" in step ? (step.put as { personId?: string }).personId : undefined));
+      const of = owner.find((id) => id !== undefined) ?? now?.id;
+      const whose = now !== null && now.people.length > 1 ? now.people.find(({ id }) => id === of)?.name : null;
       return (done: Committed | null) => {
         if (done !== null) say(savedText(label, done), true, done.copyLacks !== null, whose ?? null);
       };
@@ -91,7 +93,7 @@ export function useChanges(opened: Pick<Opened, "store" | "compute"> | null, loo
     };
     return {
       commit: (change: Change, label: string, photos?: readonly StoredPhoto[]) =>
-        attempt(async () => (await store!).commit(change, label, photos), told(label)),
+        attempt(async () => (await store!).commit(change, label, photos), told(label, change)),
       replace: (laidOut: LaidOut, label: string, photos?: readonly StoredPhoto[]) =>
         attempt(async () => (await store!).replace(laidOut, label, photos), told(label)),
       photo: async (file: string) => (await store!).photo(file),
