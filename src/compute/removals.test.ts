@@ -16,7 +16,11 @@ import type { AnyRecord, Change, RecordKind } from "@/core/log/records";
 import { referencesOf } from "@/core/log/references";
 import { removing } from "@/core/log/removal";
 
-const start = demoLog(mustDay("2026-06-11"));
+/** The demo's last weeks: each try reads a whole archive back. */
+const start = copyOf(demoLog(mustDay("2026-06-11")));
+for (const kind of recordKinds)
+  for (const record of [...start.records[kind].values()] as { id: string; date?: string }[])
+    if (record.date !== undefined && record.date < "2026-05-20") removeRecord(start, { kind, id: record.id });
 const asOf = (log: Log) => new AsOf(log, rowerId, mustDay("2026-06-11"));
 let tick = 0;
 const stamp = (node: string) => `2026-06-12T10:00:00.000Z/${(tick += 1).toString(36).padStart(4, "0")}/${node}`;
@@ -142,7 +146,7 @@ describe("the removal of a record", () => {
           for (const log of [phone, laptop, a, b]) expect(readable(log)).toEqual([]);
         },
       ),
-      { numRuns: Number(process.env.ROUNDS ?? 12) },
+      { numRuns: Number(process.env.ROUNDS ?? 6) },
     );
-  });
+  }, 120_000);
 });

@@ -177,8 +177,24 @@ export function writeBehind<C>(name: string, keyOf: (cell: C) => string, rowOf: 
   const held = all.get(name) as unknown as WriteBehind<C> | undefined;
   if (held !== undefined) return held;
   const fresh = new WriteBehind(keyOf, rowOf, inSession<C>(`oat-column-typed-${name}`));
+  if (all.size === 0) window.addEventListener("beforeunload", holdPage);
   all.set(name, fresh as unknown as WriteBehind<unknown>);
   return fresh;
+}
+
+/** Asks before the page is left while something typed is on its way. */
+function holdPage(event: BeforeUnloadEvent): void {
+  if ([...all.values()].some(({ behind: { waiting } }) => waiting.size > 0)) event.preventDefault();
+}
+
+/** Of which kinds of grid something typed was not written before the page was last left: it waits there. */
+export function leftTyped(): string[] {
+  try {
+    const keys = Array.from({ length: sessionStorage.length }, (_, index) => sessionStorage.key(index) ?? "");
+    return [...new Set(keys.flatMap((key) => /^oat-column-typed-([a-z]+)-/.exec(key)?.[1] ?? []))];
+  } catch {
+    return [];
+  }
 }
 
 /** Resolves once nothing that was typed in any grid is on its way. */

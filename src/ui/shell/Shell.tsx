@@ -15,6 +15,7 @@ import { useHousehold } from "../log/useFigure";
 import { WeekStart } from "../kit/weekStart";
 import { LogContext, type OpenLog } from "../log/LogContext";
 import { type FirstRunActions, useOpenLog } from "../log/useOpenLog";
+import { leftTyped } from "../grid/writeBehind";
 import { watchTyping } from "../unsaved";
 import { Boundary } from "./Boundary";
 import { useKeys } from "./keys";
@@ -113,6 +114,14 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
   const keyOf = (id: string) => (keysAct ? (keys.get(id) ?? undefined) : undefined);
   const named = (title: string, id: string) => (keyOf(id) ? `${title} (key ${keyOf(id)})` : title);
   useEffect(() => watchTyping(), []);
+  const { warn } = log;
+  useEffect(() => {
+    const left = leftTyped().filter((grid) => !window.location.pathname.includes(grid));
+    if (left.length > 0)
+      warn(
+        `Some cells typed in ${left.map((grid) => (grid === "cycle" ? "a cycle" : `the ${grid}`)).join(" and ")} were not written before the page was left. They wait there as they were typed: open it.`,
+      );
+  }, [warn]);
   useReminder(log);
   useDialogSoon();
   useBackup(log);
