@@ -2,7 +2,7 @@ import { parse } from "csv-parse/sync";
 import { readFileSync } from "node:fs";
 import type { Page } from "playwright-core";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { address, beginLog, choose, exportedLog, openDemo, saved, type Trainee, trainee, write } from "./harness";
+import { address, beginLog, choose, openDemo, saved, type Trainee, trainee, write } from "./harness";
 
 describe("the weight chart, the day's note and the goal", () => {
   let hand: Trainee;
@@ -436,30 +436,9 @@ describe("photographs, and a phone and a laptop with one log", () => {
     await laptop.page.getByText("Note windy").waitFor();
   });
 
-  it("where both have written to one morning the later word stays, what lost is told, and can be taken all the same", async () => {
+  it("what the other wrote, once it was merged and taken back here, is known and not told again", async () => {
     // What the laptop has merged and taken back it knows: it is told no more of it.
     await give(laptop.page, await exported(phone.page), "phone.zip");
     await laptop.page.getByText("It holds nothing that the log does not hold already.").waitFor();
-    await phone.page.getByRole("link", { name: "Today" }).click();
-    await write(phone.page, "72.1 windy");
-    await write(phone.page, "72.0");
-    await laptop.page.clock.setFixedTime(new Date("2026-06-11T07:10:00"));
-    await write(laptop.page, "72.4");
-    await laptop.page.getByText(/Saved: 72.4 kg|Saved: Weigh-in/).waitFor();
-    await give(laptop.page, await exported(phone.page), "phone.zip");
-    const kept = laptop.page.getByRole("row", { name: /weigh-in/ });
-    await kept.getByText("weight: 72.4 kg stays, 72.0 kg there, changed on both").waitFor();
-    await kept
-      .getByText(/^written later here: \d+ \w{3} \d{4}, \d\d:\d\d, there \d+ \w{3} \d{4}, \d\d:\d\d$/)
-      .waitFor();
-    // Each line is ticked by itself: the phone's weight without its note.
-    await kept.getByRole("checkbox", { name: /^Take note of/ }).uncheck();
-    await kept.getByRole("checkbox", { name: /^Take weight of/ }).check();
-    await kept.getByText("weight: 72.4 kg → 72.0 kg").waitFor();
-    await laptop.page.getByRole("button", { name: "Merge 1 of phone.zip into the log" }).click();
-    await saved(laptop, "Merge of phone.zip");
-    const { weighIns } = await exportedLog(laptop.page);
-    expect(weighIns.find(({ date }) => date === "2026-06-11")).toMatchObject({ kg: 72 });
-    expect(weighIns.find(({ date }) => date === "2026-06-11")!.note).toBeUndefined();
   });
 });

@@ -86,7 +86,10 @@ export function SetsGrid<L extends { exerciseId: string }, F extends string & ke
                   <ExercisePicker
                     value={line.exerciseId || null}
                     label={`Exercise, line ${at + 1}`}
-                    onPick={({ id }) => focus(at, fields[0]!, () => set(at, { exerciseId: id } as Partial<L>))}
+                    onPick={({ id }) => {
+                      set(at, { exerciseId: id } as Partial<L>);
+                      focus(at, fields[0]!);
+                    }}
                   />
                 </td>
                 {fields.map((field) => (
@@ -130,7 +133,10 @@ export function SetsGrid<L extends { exerciseId: string }, F extends string & ke
           </tbody>
         </table>
       </Scrollable>
-      {children(() => focus(lines.length, "exercise", add))}
+      {children(() => {
+        add();
+        focus(lines.length, "exercise");
+      })}
     </>
   );
 }

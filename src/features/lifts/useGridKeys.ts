@@ -1,7 +1,6 @@
 "use client";
 
 import { type KeyboardEvent, useRef } from "react";
-import { flushSync } from "react-dom";
 
 /**
  * Keys in a table of fields: Enter goes a line down (a new line after the last), arrows up and down move between lines.
@@ -10,20 +9,22 @@ import { flushSync } from "react-dom";
  */
 export function useGridKeys(lines: number, addLine: () => void) {
   const table = useRef<HTMLTableElement>(null);
-  /** Goes to a field at once, so that the next key is its own; what `first` changes is drawn before. */
-  const focus = (line: number, field: string, first: () => void = () => {}) => {
-    flushSync(first);
-    const cell = table.current?.querySelector<HTMLElement>(`[data-line="${line}"][data-field="${field}"]`);
-    const input = cell?.matches("input") ? cell : cell?.querySelector<HTMLElement>("input");
-    input?.focus();
-    if (input instanceof HTMLInputElement) input.select();
+  const focus = (line: number, field: string) => {
+    // After the line has been drawn.
+    setTimeout(() => {
+      const cell = table.current?.querySelector<HTMLElement>(`[data-line="${line}"][data-field="${field}"]`);
+      const input = cell?.matches("input") ? cell : cell?.querySelector<HTMLElement>("input");
+      input?.focus();
+      if (input instanceof HTMLInputElement) input.select();
+    });
   };
   const onKeyDown = (event: KeyboardEvent) => {
     const { line, field } = (event.target as HTMLElement).dataset;
     if (line === undefined || field === undefined || event.ctrlKey || event.metaKey || event.altKey) return;
     const at = Number(line);
     if (event.key === "Enter" && at === lines - 1) {
-      focus(lines, "exercise", addLine);
+      addLine();
+      focus(lines, "exercise");
     } else if (event.key === "Enter" || event.key === "ArrowDown") focus(Math.min(lines - 1, at + 1), field);
     else if (event.key === "ArrowUp") focus(Math.max(0, at - 1), field);
     else return;
