@@ -157,7 +157,10 @@ export class Store {
           clashes.push(...joined.clashes.map((clash) => ({ ...clash, kind, id, blind: base === undefined })));
           if (current !== undefined && diff(current.record, wanted).length === 0) continue;
           validate(kind, wanted);
-          const removed = current === undefined && base !== undefined ? await this.#removal(work, kind, id) : undefined;
+          const removed =
+            current === undefined && base !== undefined
+              ? await this.#lookup.removal(work.transaction, kind, id)
+              : undefined;
           const follows = current?.record ?? base;
           patches.push(this.#put(work, kind, id, { current, wanted, follows, removed, seen: step.put }));
         }
@@ -234,7 +237,7 @@ export class Store {
           else {
             validate(kind, wanted);
             // What is brought back follows what it was when it was removed.
-            const removed = current === undefined ? await this.#removal(work, kind, id) : undefined;
+            const removed = current === undefined ? await this.#lookup.removal(work.transaction, kind, id) : undefined;
             patches.push(this.#put(work, kind, id, { current, wanted, follows: current?.record ?? wanted, removed }));
           }
         }
@@ -303,10 +306,6 @@ export class Store {
     const stamp = this.#stamp(work, kind, record, [record.changed, merged?.changed]);
     this.#noteRemoval(work, removalOf(kind, record, stamp, merged), month);
     return { kind, id, dates: datesOf(record), fields: diff(record, undefined) };
-  }
-
-  #removal({ transaction }: CommitContext, kind: RecordKind, id: string): Promise<Tombstone | undefined> {
-    return this.#lookup.removal(transaction, kind, id);
   }
 
   #noteRemoval({ entry }: CommitContext, tombstone: Tombstone, month: string): void {

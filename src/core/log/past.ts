@@ -180,7 +180,7 @@ function note({ path, before, after }: FieldPatch, { fields, gone, seen, stamp }
   for (const table of [fields, gone])
     for (const at of table.keys()) if (at === key || at.startsWith(`${key}/`)) table.delete(at);
   // What is removed as a whole comes back where somebody changed it without knowing of that.
-  if (after === undefined && isWhole(before)) gone.set(key, seen);
+  if (after === undefined && isPlain(before)) gone.set(key, seen);
   else fields.set(key, stamp);
 }
 
@@ -212,9 +212,6 @@ function noteParts({ path, before, after }: FieldPatch, fields: Map<string, stri
   for (const part of [...old, ...now])
     if (old.has(part) !== now.has(part)) fields.set(partKey(pathKey(path), part), stamp);
 }
-
-/** Whether a value is made of parts that can be written by themselves. */
-export const isWhole = (value: unknown): value is Record<string, unknown> => isPlain(value);
 
 /** Whether a value is joined part by part with another: two objects, or two lists whose elements have ids. */
 export function areJoined(a: unknown, b: unknown): boolean {

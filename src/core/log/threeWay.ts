@@ -86,17 +86,15 @@ function joinLists(base: Elements, mine: Elements, theirs: Elements, path: reado
   for (const id of new Set([...their.keys(), ...my.keys()]))
     joined.set(id, join(old.get(id), my.get(id), their.get(id), [...path, { element: id }], joining));
   const moved = !sameJson(idsOf(base), idsOf(mine));
-  return placed(moved ? mine : theirs, moved ? theirs : mine).flatMap((id) => joined.get(id) ?? []);
+  return placed(idsOf(moved ? mine : theirs), idsOf(moved ? theirs : mine)).flatMap((id) => joined.get(id) ?? []);
 }
 
-/**
- * All ids of two lists: those of the first in its order, each that only the second has behind the one it follows there.
- */
-function placed(first: Elements, second: Elements): string[] {
-  const ids = idsOf(first);
+/** All ids of two orders: those of the first in its order, each that only the second has behind the one it follows. */
+export function placed(first: readonly string[], second: readonly string[]): string[] {
+  const ids = [...first];
   const known = new Set(ids);
   let at = 0;
-  for (const { id } of second) {
+  for (const id of second) {
     if (known.has(id)) at = ids.indexOf(id) + 1;
     else ids.splice(at++, 0, id);
   }

@@ -199,7 +199,6 @@ export function useTypedGrid<C>(grid: TypedGrid<C>) {
     textAt,
     /** Why a cell was not written; null where nothing came back of it. */
     whyBack: (cell: C): string | null => returned.get(keyOf(cell))?.why ?? null,
-    isWaiting: (cell: C): boolean => waiting.has(keyOf(cell)),
     /** Whether the open cell has called back so lately that what is typed is not meant for it. */
     isUnseen: calledFrom !== null,
     /** How many cells came back, and the way to the first of them. */

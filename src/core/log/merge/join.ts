@@ -23,6 +23,7 @@ import {
 import { isIdList, isPlain, keysOf, own, type Step } from "../patch";
 import type { Session } from "../kinds/sessions";
 import type { AnyRecord, RecordKind } from "../records";
+import { placed } from "../threeWay";
 
 /** Whose value of a field stands once two copies are joined; `both` where it says what either did. */
 export type Stands = "mine" | "theirs" | "both";
@@ -201,18 +202,6 @@ function joinLists(
   const isTheirs = atMine === atTheirs ? compareJson(idsTheirs, idsMine) > 0 : atTheirs > atMine;
   emit(orderKey, later(atMine, atTheirs), around, joining);
   return placed(isTheirs ? idsTheirs : idsMine, isTheirs ? idsMine : idsTheirs).map((id) => joined.get(id));
-}
-
-/** All ids of two orders: those of the first in its order, each that only the second has behind the one it follows. */
-function placed(first: readonly string[], second: readonly string[]): string[] {
-  const ids = [...first];
-  const known = new Set(ids);
-  let at = 0;
-  for (const id of second) {
-    if (known.has(id)) at = ids.indexOf(id) + 1;
-    else ids.splice(at++, 0, id);
-  }
-  return ids;
 }
 
 /** A value that only one side holds: new there, or removed on the other. */

@@ -124,15 +124,13 @@ function keepWhatIsUsed(ours: Log, theirs: Log, found: Difference[]): void {
 /** What merges a difference when fields of it are decided by hand: those named here say what they say there. */
 export function stepsOf(difference: Difference, taken: ReadonlySet<number>): ChangeStep[] {
   const { kind, record, fields, steps } = difference;
-  const patches = fields.flatMap(({ path, before, after, stands }, index) => {
-    const wanted = taken.has(index) ? after : before;
-    if (taken.has(index) === (stands !== "mine")) return [];
-    return [{ path, before: stands === "mine" ? before : stands === "theirs" ? after : undefined, after: wanted }];
-  });
-  if (patches.length === 0) return steps;
-  const decided = patches.reduce<unknown>(
+  const byHand = fields.flatMap(({ path, before, after, stands }, index) =>
+    taken.has(index) === (stands !== "mine") ? [] : [{ path, after: taken.has(index) ? after : before }],
+  );
+  if (byHand.length === 0) return steps;
+  const decided = byHand.reduce<unknown>(
     // What stands is replaced whatever it is.
-    (held, patch) => applyPatches(held, [{ ...patch, before: valueAt(held, patch.path) }]).value,
+    (held, { path, after }) => applyPatches(held, [{ path, before: valueAt(held, path), after }]).value,
     record,
   ) as AnyRecord;
   return [...steps, { kind, put: decided, base: record } as ChangeStep];
@@ -223,12 +221,12 @@ function present(ours: Log, theirs: Log, kind: RecordKind, record: AnyRecord): D
   return isKnown(held) && isKnown(record) ? joinedThere(kind, held, record) : guessedThere(kind, held, record);
 }
 
+/** A difference that is proposed, of which it is known what the two follow. */
+const proposedOne = { otherwise: [], proposed: true, guessed: false, written: null } satisfies Partial<Difference>;
+
 /** A record that is there alone. */
 function newThere(kind: RecordKind, record: AnyRecord, what: "new" | "brought back"): Difference {
-  return {
-    ...{ kind, id: record.id, what, record, fields: [], steps: [putMerged(kind, record)], otherwise: [] },
-    ...{ proposed: true, guessed: false, written: null },
-  };
+  return { ...proposedOne, kind, id: record.id, what, record, fields: [], steps: [putMerged(kind, record)] };
 }
 
 /** Both follow the same writings and differ all the same, as when a file was changed by other means: only told. */
@@ -238,15 +236,8 @@ function sameMoment(kind: RecordKind, held: AnyRecord, record: AnyRecord): Diffe
   if (fields.length === 0) return [];
   return [
     {
-      kind,
-      id: held.id,
-      what: "kept",
-      record: held,
-      fields,
-      steps: [],
-      otherwise: [],
-      proposed: false,
-      guessed: false,
+      ...proposedOne,
+      ...{ kind, id: held.id, what: "kept", record: held, fields, steps: [], proposed: false },
       written: { later: null, here: instantOf(stampOf(held)), there: instantOf(stampOf(record)) },
     },
   ];
@@ -258,16 +249,13 @@ function laterThere(kind: RecordKind, held: AnyRecord, record: AnyRecord): Diffe
   const fields = changesOf(held, wanted, "theirs", false, "changed there since");
   return [
     {
+      ...proposedOne,
       kind,
       id: record.id,
       what: fields.length === 0 ? "known" : "changed",
       record: wanted,
       fields,
       steps: inPlaceOf(kind, held, wanted),
-      otherwise: [],
-      proposed: true,
-      guessed: false,
-      written: null,
     },
   ];
 }
@@ -293,39 +281,12 @@ function joinedThere(kind: RecordKind, held: AnyRecord, record: AnyRecord): Diff
       : [{ remove: { kind, id: record.id }, tombstone: removalOf(kind, record, stampOf(record)) }]),
     ...inPlaceOf(kind, held, wanted),
   ];
+  // What is known of the other is taken over whether or not any of it stands.
+  const difference = { ...proposedOne, kind, id, record: wanted, fields, steps };
   if (diff(held, wanted).length === 0 && id === held.id && fields.length === 0)
-    return sameJson(held, wanted)
-      ? []
-      : [
-          {
-            kind,
-            id,
-            what: "known",
-            record: wanted,
-            fields,
-            steps,
-            otherwise: [],
-            proposed: true,
-            guessed: false,
-            written: null,
-          },
-        ];
+    return sameJson(held, wanted) ? [] : [{ ...difference, what: "known" }];
   const isTaken = fields.some(({ stands }) => stands !== "mine") || id !== held.id;
-  return [
-    {
-      kind,
-      id,
-      what: isTaken ? "changed" : "kept",
-      record: wanted,
-      fields,
-      steps,
-      // What is known of the other is taken over whether or not any of it stands.
-      otherwise: [],
-      proposed: true,
-      guessed: false,
-      written: writtenBy(held, record),
-    },
-  ];
+  return [{ ...difference, what: isTaken ? "changed" : "kept", written: writtenBy(held, record) }];
 }
 
 /** Puts a record in the place of one that is the same, though it may bear another id where there is one a day. */
