@@ -229,7 +229,11 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
               </div>
             </header>
             <div ref={page} className={styles.page}>
-              {log.people.length > 1 && <p className={styles.whoseHere}>In the log of {person.name}</p>}
+              {log.people.length > 1 && (
+                <aside className={styles.whoseHere} aria-label="Whose log">
+                  In the log of {person.name}
+                </aside>
+              )}
               <Boundary name={name}>
                 <EntryLine inputRef={entry} thin={path !== "/"} />
               </Boundary>

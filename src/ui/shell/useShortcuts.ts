@@ -24,6 +24,7 @@ export function useShortcuts(actions: Readonly<Record<string, () => void>>): voi
       act();
     };
     document.addEventListener("keydown", noteTyping, true);
+    document.addEventListener("pointerdown", endTyping, true);
     const plain = on ? [...keys].filter((one): one is [string, string] => one[1] !== null) : [];
     const leave = tinykeys(window, {
       "$mod+z": free(actions.undo),
@@ -34,6 +35,7 @@ export function useShortcuts(actions: Readonly<Record<string, () => void>>): voi
     return () => {
       leave();
       document.removeEventListener("keydown", noteTyping, true);
+      document.removeEventListener("pointerdown", endTyping, true);
     };
   }, [actions, keys, on]);
 }
@@ -50,6 +52,11 @@ const oneStretch = 2000;
 function noteTyping(event: KeyboardEvent): void {
   if (isField(event.target)) typedInto = event.key.length === 1 ? { field: event.target, at: event.timeStamp } : null;
   else if (typedInto !== null && !isTypedOn(event)) typedInto = null;
+}
+
+/** A press elsewhere ends a stretch of typing: what follows it is meant for the page. */
+function endTyping(): void {
+  typedInto = null;
 }
 
 /**
