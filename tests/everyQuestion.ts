@@ -170,7 +170,11 @@ export function everyQuestion(log: Log, asking: Asking): { [N in QueryName]: Que
         })),
         ...standardWeekIds.map((standardWeekId) => ({ of: "standardWeekFollowed" as const, standardWeekId })),
         { of: "rest", date: ago(-9), rest: true },
-        ...routines.map((routine) => ({ of: "routine" as const, routine })),
+        ...routines.map((routine) => ({
+          of: "routine" as const,
+          routine,
+          before: { ...routine, minutes: 45, items: [] },
+        })),
         { of: "shift", from: today, days: 3, withBars: true },
         { of: "swap", a: ago(-1), b: ago(-3) },
         { of: "clear", from: today, to: ago(-14) },

@@ -39,6 +39,7 @@ import {
 import { monthsView } from "@/core/planning/monthsView";
 import type { RecordKind } from "@/core/log/records";
 import { removing } from "@/core/log/removal";
+import { takingOut } from "@/core/planning/takeOut";
 import { nextWeekView, planDay } from "@/core/planning/nextWeekView";
 import { planProposal, type ProposalAsk } from "@/core/planning/proposals";
 import { planningOf } from "@/core/planning/slice";
@@ -122,7 +123,8 @@ const questions = {
   holdings: ofHousehold(holdingsView),
   ownKinds: ofHousehold(ownKinds),
   /** What removing a record comes to, and what becomes of what uses it. */
-  removing: ({ log }: Ground, { kind, id }: { kind: RecordKind; id: string }) => removing(log, kind, id),
+  removing: ({ log }: Ground, { kind, id }: { kind: RecordKind; id: string }) =>
+    kind === "sessions" ? takingOut(log, id) : removing(log, kind, id),
   /** What each kind of record is called, in the order of an archive. */
   kindNames: ofHousehold(() => kindNames),
   kinds: ofPerson((asOf) => kindsView(asOf)),

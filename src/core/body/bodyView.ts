@@ -3,7 +3,6 @@ import { planBand, planWeight } from "../goals/plan";
 import { goalsOf } from "../goals/slice";
 import type { AsOf } from "../log/asOf";
 import { notesOf } from "../log/notes";
-import { adherence } from "../sessions/adherence";
 import { sessionsOf } from "../sessions/slice";
 import {
   arrivalFigure,
@@ -275,7 +274,7 @@ function weeksOf(asOf: AsOf): BodyWeek[] {
   return recent
     .map((week, index) => {
       const before = recent[index - 1];
-      const { done, planned } = adherence(sessionsOf(asOf).ofWeek(week.closingDay - 6), asOf.on);
+      const { done, planned } = sessionsOf(asOf).adherence(week.closingDay - 6, week.closingDay);
       return {
         closingDate: dateOf(week.closingDay),
         from: dateOf(week.from),

@@ -7,7 +7,7 @@ import type { Session } from "../log/kinds/sessions";
 import { notesOf } from "../log/notes";
 import { foodDay } from "../nutrition/foodDay";
 import { nutritionOf } from "../nutrition/slice";
-import { adherence, effectiveStatus } from "../sessions/adherence";
+import { effectiveStatus } from "../sessions/adherence";
 import { sessionsOf } from "../sessions/slice";
 
 /** One session as a mark: its kind gives the shape, its standing the filling. */
@@ -71,7 +71,7 @@ function weekFigures(asOf: AsOf, closing: Day): ColumnRow["week"] {
   const start = weekStartOf(closing, asOf.weekStart);
   if (start > asOf.on) return null;
   const weight = weightOf(asOf).weekFrom(start);
-  const { done, planned } = adherence(sessionsOf(asOf).ofWeek(start), asOf.on);
+  const { done, planned } = sessionsOf(asOf).adherence(start, start + 6);
   return { days: weight?.days ?? 0, medianKg: weight?.medianKg ?? null, open: closing > asOf.on, done, planned };
 }
 

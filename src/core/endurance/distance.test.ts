@@ -69,19 +69,20 @@ describe("adherence", () => {
       session("skipped", { optional: true }),
       session("done", { optional: true }),
     ];
-    expect(adherence(week, mustDay("2026-06-02"))).toEqual({
+    expect(adherence(week, mustDay("2026-06-02"), [])).toEqual({
       planned: 5,
       done: 2,
       partly: 1,
       skipped: 1,
       missed: 1,
+      moved: 0,
       extra: 1,
       share: 0.5,
     });
     // A session done today counts today.
-    expect(adherence([session("done")], mustDay("2026-06-01"))).toMatchObject({ planned: 1, done: 1 });
-    expect(adherence([], 0).share).toBeNull();
-    expect(adherence([session("planned", { date: "2026-06-02" })], mustDay("2026-06-02"))).toMatchObject({
+    expect(adherence([session("done")], mustDay("2026-06-01"), [])).toMatchObject({ planned: 1, done: 1 });
+    expect(adherence([], 0, []).share).toBeNull();
+    expect(adherence([session("planned", { date: "2026-06-02" })], mustDay("2026-06-02"), [])).toMatchObject({
       planned: 0,
       missed: 0,
       share: null,

@@ -1,7 +1,7 @@
 import { dateOf, type Day, mustDay } from "../base/calendar/day";
 import type { AsOf } from "../log/asOf";
 import type { Block } from "../log/kinds/blocks";
-import { adherence, type Adherence, countsAsPlanned, effectiveStatus } from "../sessions/adherence";
+import { type Adherence, countsAsPlanned, effectiveStatus } from "../sessions/adherence";
 import { sessionsOf } from "../sessions/slice";
 import { liftWorkOf } from "../strength/workSlice";
 import { type BlockCourse, blockCourse } from "./blocks";
@@ -96,7 +96,7 @@ function weekOf(asOf: AsOf, { easyWeeks }: Block, { first, last }: BlockCourse, 
     week: index + 1,
     start: dateOf(start),
     easy: (easyWeeks ?? []).includes(index + 1),
-    adherence: adherence(sessions, asOf.on),
+    adherence: sessionsOf(asOf).adherence(start, end),
     toCome: sessions.filter((session) => effectiveStatus(session, asOf.on) === "planned").length,
     planned: plannedSum(asOf, due),
     done: doneSum(asOf, sessions, volume),

@@ -1,6 +1,6 @@
 import { dateOf, type Day, monthStartOf, mustDay } from "../base/calendar/day";
 import type { AsOf } from "../log/asOf";
-import { adherence, effectiveStatus } from "../sessions/adherence";
+import { effectiveStatus } from "../sessions/adherence";
 import { sessionsOf } from "../sessions/slice";
 import { titleOf } from "../sessions/title";
 import { barsIn, type Bar, isRest, marksIn, type SessionOfWeek, type WeekWork, weekWorkOf } from "./weeksView";
@@ -36,7 +36,7 @@ export function monthsView(asOf: AsOf, { from, months }: { from: string; months:
       const last = starts[index + 1]! - 1;
       const sessions = sessionsOf(asOf).between(start, last);
       const marks = marksIn(asOf, start, last);
-      const { done, partly, planned, extra } = adherence(sessions, asOf.on);
+      const { done, partly, planned, extra } = sessionsOf(asOf).adherence(start, last);
       return {
         month: dateOf(start),
         days: Array.from({ length: last - start + 1 }, (_, at) => ({

@@ -146,6 +146,8 @@ export function copyOf(session: Session, date: string, newId: () => string): Ses
     week: _week,
     weekday: _weekday,
     movedFrom: _movedFrom,
+    first: _first,
+    moves: _moves,
     booked: _booked,
     source: _source,
     standardWeekId: _standardWeek,
@@ -193,7 +195,7 @@ function without<T extends object, K extends keyof T>(value: T, key: K): Omit<T,
  * out are planned again.
  */
 export function plannedItems(items: readonly Item[]): PlannedItem[] {
-  return items.map(({ id: _, skipped: _skipped, sets, ...item }) => ({
+  return items.map(({ id: _, skipped: _skipped, insteadOf: _insteadOf, sets, ...item }) => ({
     ...item,
     exerciseId: item.exerciseId as string,
     sets: sets.map(({ id: _id, done, planned, ...set }) => {

@@ -3,7 +3,7 @@ import { measuresOf } from "../body/measuresSlice";
 import { weightOf } from "../body/slice";
 import type { AsOf } from "../log/asOf";
 import type { Phase, PhaseMeasure } from "../log/kinds/phases";
-import { adherence, type Adherence, effectiveStatus, wasPerformed } from "../sessions/adherence";
+import { type Adherence, effectiveStatus, wasPerformed } from "../sessions/adherence";
 import { sessionsOf } from "../sessions/slice";
 import { strengthOf } from "../strength/slice";
 import { type BlockCourse, blockCourse } from "./blocks";
@@ -38,7 +38,7 @@ export interface PhaseStanding {
 export function phaseStanding(asOf: AsOf, phase: Phase): PhaseStanding {
   const course = blockCourse(phase, asOf.on);
   const sessions = sessionsOf(asOf).between(course.first, course.last);
-  const kept = adherence(sessions, asOf.on);
+  const kept = sessionsOf(asOf).adherence(course.first, course.last);
   return {
     phase,
     course,

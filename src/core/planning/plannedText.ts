@@ -2,13 +2,14 @@ import { capitalised } from "../base/text";
 import type { Printer } from "../base/units/printer";
 import type { Exercise } from "../log/kinds/exercises";
 import type { Session } from "../log/kinds/sessions";
+import { askedItems } from "../sessions/firstPlan";
 import { partText } from "../sessions/parts";
 import { describeSets } from "../strength/describe";
 import { plannedEffort } from "./plannedLoad";
 
 /** What is planned of a session, in words: its exercises with their sets, its distance, its minutes and effort. */
 export function plannedText(session: Session, exercises: ReadonlyMap<string, Exercise>, printer: Printer): string {
-  const lifts = (session.items ?? []).map(({ exerciseId, sets }) => {
+  const lifts = askedItems(session.items ?? []).map(({ exerciseId, sets }) => {
     const exercise = exercises.get(exerciseId);
     return `${exercise?.name ?? exerciseId} ${describeSets(sets, "planned", exercise, printer)}`.trim();
   });

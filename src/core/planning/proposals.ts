@@ -1,13 +1,12 @@
 import { mustDay } from "../base/calendar/day";
 import type { AsOf } from "../log/asOf";
-import type { Routine } from "../log/kinds/routines";
 import { type CalendarEvent, classesFrom } from "./classes";
 import { cycleById } from "./cycleView";
 import { cycleSessions } from "./cycleSessions";
 import { cleared, repeated, type RepeatAsk, shifted, type ShiftAsk, swapped, tapered, type TaperAsk } from "./moves";
 import { type Proposal, proposal } from "./proposal";
 import { restChanged } from "./rest";
-import { routineFollowed } from "./routines";
+import { type RoutineChange, routineFollowed } from "./routines";
 import { type ApplyAsk, standardWeekApplied, standardWeekFollowed } from "./standardWeek";
 
 /** What can be asked of the plan that writes several sessions: it is seen first. */
@@ -15,7 +14,7 @@ export type ProposalAsk =
   | { of: "cycle"; cycleId: string }
   | ({ of: "standardWeek" } & ApplyAsk)
   | { of: "standardWeekFollowed"; standardWeekId: string }
-  | { of: "routine"; routine: Routine }
+  | ({ of: "routine" } & RoutineChange)
   | ({ of: "shift" } & ShiftAsk)
   | { of: "swap"; a: string; b: string }
   | { of: "clear"; from: string; to: string }

@@ -4,12 +4,16 @@ import type { AsOf } from "../log/asOf";
 import type { Routine } from "../log/kinds/routines";
 import type { Session } from "../log/kinds/sessions";
 import type { StandardWeek } from "../log/kinds/standardWeeks";
+import { sameJson } from "../log/canonical";
 import { put } from "../log/records";
 import { untickedParts } from "../sessions/parts";
 import { sessionsOf } from "../sessions/slice";
 import { titleOf } from "../sessions/title";
+import { liftingOf } from "../strength/lifting";
+import { nearestStep } from "../strength/loading";
 import { strengthOf } from "../strength/slice";
 import { isOpen } from "./cycleSessions";
+import { following } from "./follow";
 import { plannedItems, plannedOrDone } from "./moves";
 import { plannedOn } from "./plannedOn";
 import { plannedText } from "./plannedText";
@@ -47,33 +51,31 @@ export function routineOf(session: Session, newId: () => string): Routine {
   };
 }
 
-/** A planned session as a routine that was changed now has it; its day, its time and whether it is booked stay. */
-function following(session: Session, routine: Routine, newId: () => string): Session {
-  const {
-    minutes: _minutes,
-    effort: _effort,
-    planned: _planned,
-    distance: _distance,
-    steps: _steps,
-    items: _items,
-    ...kept
-  } = session;
-  return { ...kept, ...plannedOn({ ...routine, title: routine.name }, session, newId) };
+/** A routine as it now stands, and as it stood before it was changed. */
+export interface RoutineChange {
+  routine: Routine;
+  before: Routine;
 }
 
 /** What planned sessions made of a routine come to when they follow a change of it; done and begun ones never do. */
-export function routineFollowed(asOf: AsOf, { routine }: { routine: Routine }, newId: () => string): Proposal {
+export function routineFollowed(asOf: AsOf, { routine, before }: RoutineChange, newId: () => string): Proposal {
+  const exercises = strengthOf(asOf).exercises();
+  const loadable = (kg: number, exerciseId: string) => {
+    const exercise = exercises.get(exerciseId);
+    return exercise === undefined ? kg : nearestStep(kg, liftingOf(asOf).step(exercise));
+  };
   const open = sessionsOf(asOf)
     .between(asOf.on, Infinity)
     .filter((session) => session.routineId === routine.id && isOpen(session) && mustDay(session.date) >= asOf.on);
-  const next = open.map((session) => following(session, routine, newId));
+  const next = open.map((session) => ({ session, next: following(session, before, routine, loadable, newId) }));
   return proposal(`Planned sessions follow ${routine.name}`, {
-    change: next.map((session, index) => put("sessions", session, open[index]!)),
-    sessions: next.map((session) => ({
-      date: session.date,
-      title: titleOf(session),
-      what: "changed",
-      text: plannedText(session, strengthOf(asOf).exercises(), asOf.printer),
+    change: next.flatMap((one) => (sameJson(one.session, one.next) ? [] : [put("sessions", one.next, one.session)])),
+    sessions: next.map((one) => ({
+      date: one.next.date,
+      title: titleOf(one.next),
+      ...(sameJson(one.session, one.next)
+        ? { what: "stays", text: "changed by hand, or without what changed" }
+        : { what: "changed", text: plannedText(one.next, exercises, asOf.printer) }),
     })),
   });
 }

@@ -16,22 +16,17 @@ class Planning extends Slice {
   /** Cycles by percentage in the order in which they begin, those to come included. */
   readonly cycles = this.kept(() => this.asOf.own("cycles").sort(byBeginning("startDate")));
 
-  readonly #byCycle = this.kept(() => groupBy(this.#allWith("cycleId"), ({ cycleId }) => cycleId as string));
+  readonly #byCycle = this.kept(() => groupBy(this.#allOfCycles(), ({ cycleId }) => cycleId as string));
 
-  /** Sessions that were moved, by the day on which they were first planned. */
-  readonly moved = this.kept(() => groupBy(this.#allWith("movedFrom"), ({ movedFrom }) => movedFrom as string));
-
-  #allWith(field: "cycleId" | "movedFrom"): Session[] {
-    return concatMap(this.asOf.index.buckets("sessions", this.asOf.personId), (bucket) =>
-      this.#linked(bucket).filter((session) => session[field] != null),
-    );
+  #allOfCycles(): Session[] {
+    return concatMap(this.asOf.index.buckets("sessions", this.asOf.personId), (bucket) => this.#linked(bucket));
   }
-  /** The few sessions of a bucket of days that a cycle wrote or that were moved. */
+  /** The few sessions of a bucket of days that a cycle wrote. */
   readonly #linked = this.keptBy((bucket: number) =>
     concatMap(daysOfBucket(bucket), (day) =>
       sessionsOf(this.asOf)
         .on(day)
-        .filter(({ cycleId, movedFrom }) => cycleId != null || movedFrom != null),
+        .filter(({ cycleId }) => cycleId != null),
     ),
   );
 

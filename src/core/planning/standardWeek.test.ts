@@ -5,10 +5,15 @@ import { smallAsOf } from "../../../tests/smallLog";
 import type { Session } from "../log/kinds/sessions";
 import { starterExercises } from "../strength/starterExercises";
 import { applyForm, repeatForm, routineForm, shiftForm, taperForm } from "./forms";
+import { put } from "../log/records";
+import { remembering } from "../sessions/firstPlan";
+import { plansOtherwise } from "./follow";
+import { movedTo } from "./movedTo";
 import { nextWeekView, planDay } from "./nextWeekView";
 import { planProposal } from "./proposals";
 import { routineFollowed, routineOf, routinesView, routineTyped, sessionAsRoutine } from "./routines";
 import { itemsText, readItems } from "./routineText";
+import { takingOut } from "./takeOut";
 import { standardWeekApplied, standardWeekFollowed, standardWeekOf, type WeekRule } from "./standardWeek";
 
 /** Wednesday. */
@@ -49,6 +54,10 @@ const week = {
     },
   ],
 };
+/** A planned session as it is written on a day. */
+const written = (after: Session, before: Session) =>
+  (remembering([put("sessions", after, before)], today)[0] as { put: Session }).put;
+const moved = (session: Session, to: string) => written(movedTo(session, to), session);
 const counter = () => {
   let at = 0;
   return () => `new-${++at}`;
@@ -187,6 +196,80 @@ describe("a standard week", () => {
       ["2026-06-11", "Row", "new"],
     ]);
   });
+  it("is laid again without a double: what was moved, taken out by hand or made easy is recognised", () => {
+    const [legs, row] = puts(applied([], 1).change) as [Session, Session];
+    // Moved to another day, and to another week.
+    for (const to of ["2026-06-16", "2026-06-24"])
+      expect(puts(applied([moved(legs, to), row], 1).change), to).toEqual([]);
+    const taken = takingOut(asOf([legs, row]).log, row.id)!;
+    const noted = taken.change.flatMap((step) => ("put" in step ? [step.put] : []));
+    const again = (weeks: object[], sessions: object[], standardWeekId = "w") =>
+      standardWeekApplied(
+        asOf(sessions, { standardWeeks: weeks }),
+        { standardWeekId, from: "2026-06-15", weeks: 1, rule: level },
+        counter(),
+      );
+    expect(again(noted, [legs]).sessions.map(({ title, what, text }) => [title, what, text])).toEqual([
+      ["Legs", "stays", "as it is planned"],
+      ["Rest", "new", "a day of rest"],
+      ["Row", "stays", "taken out by hand; it stays out"],
+    ]);
+    const followed = standardWeekFollowed(asOf([legs], { standardWeeks: noted }), { standardWeekId: "w" }, counter());
+    expect(followed.change).toEqual([]);
+    // Made easy: session by session in its place; what the easy week has not goes; ordinary again adds nothing.
+    const easy = {
+      ...week,
+      id: "easy",
+      name: "Usual, easy",
+      variantOf: "w",
+      variant: "easy",
+      days: [{ weekday: 1, sessions: [{ kind: "strength", title: "Light legs", minutes: 30 }] }],
+    };
+    const eased = again([week, easy], [legs, row], "easy");
+    expect(eased.sessions.map(({ title, what }) => [title, what])).toEqual([
+      ["Light legs", "changed"],
+      ["Row", "removed"],
+    ]);
+    const [light] = puts(eased.change) as [Session];
+    expect([light.id, light.standardWeekId]).toEqual([legs.id, "easy"]);
+    expect(puts(again([week, easy], [light]).change).map(({ title }) => title)).toEqual(["Row"]);
+    // What was changed by hand keeps its shape.
+    const byHand = written({ ...legs, planned: { minutes: 40 } }, legs);
+    expect(puts(again([week, easy], [byHand, row], "easy").change)).toEqual([]);
+  });
+  it("is followed in its hours, where nobody has changed that of the day", () => {
+    const [legs, , next] = puts(applied([], 2).change) as [Session, Session, Session];
+    const later = { ...week, days: [{ weekday: 1, sessions: [{ routineId: "legs", time: "19:30" }] }] };
+    const byHand = written({ ...next, time: "07:00" }, next);
+    const found = standardWeekFollowed(
+      asOf([legs, byHand], { standardWeeks: [later] }),
+      { standardWeekId: "w" },
+      counter(),
+    );
+    expect(puts(found.change).map(({ date, time }) => [date, time])).toEqual([["2026-06-15", "19:30"]]);
+  });
+  it("keeps a week as it is, with what was changed of a routine for it", () => {
+    const [legs] = puts(applied([], 1).change) as [Session];
+    const cut = {
+      ...legs,
+      planned: { minutes: 40 },
+      items: [{ ...legs.items![0]!, sets: legs.items![0]!.sets.slice(0, 3) }],
+    };
+    const kept = standardWeekOf(asOf([cut]), "2026-06-15", "Cut", counter());
+    expect(kept.days![0]!.sessions![0]).toMatchObject({ routineId: "legs", minutes: 40 });
+    const [laid] = puts(
+      standardWeekApplied(
+        asOf([], { standardWeeks: [kept] }),
+        { standardWeekId: kept.id, from: "2026-06-22", weeks: 1, rule: level },
+        counter(),
+      ).change,
+    ) as [Session];
+    expect([laid.planned, laid.items![0]!.sets.length]).toEqual([{ minutes: 40, effort: 7 }, 3]);
+    expect(standardWeekOf(asOf([legs]), "2026-06-15", "Same", counter()).days![0]!.sessions![0]).toEqual({
+      routineId: "legs",
+      time: "18:00",
+    });
+  });
   it("is kept from a week of the log, with what its routines hold left to them", () => {
     const sessions = [
       { id: "a", date: "2026-06-08", kind: "strength", status: "done", title: "Legs", routineId: "legs" },
@@ -265,7 +348,7 @@ describe("a routine", () => {
     };
     const typed = routineTyped(asOf(), { routine, items: "Squat 3×5 110 kg" });
     if ("why" in typed) throw new Error(typed.why);
-    const found = routineFollowed(asOf([open!, done, begun]), typed, counter());
+    const found = routineFollowed(asOf([open!, done, begun]), { ...typed, before: routine }, counter());
     expect(found.sessions.map(({ date, what }) => [date, what])).toEqual([["2026-06-15", "changed"]]);
     const [next] = puts(found.change);
     expect([next!.id, next!.time, next!.items![0]!.sets.map(({ planned }) => planned!.kg)]).toEqual([
@@ -275,6 +358,64 @@ describe("a routine", () => {
       [60, 110, 110, 110],
     ]);
     expect(routinesView(asOf([open!, done, begun])).routines[0]!.followers).toBe(1);
+  });
+  it("that changed changes only what changed: growth, easy weeks and what was done by hand stay", () => {
+    // 100, 102.5, an easy week of half the sets at 90 %, 105.
+    const laid = puts(applied([], 4, { kg: 2.5, easyEvery: 3, easySets: 0.5, easyLoad: 0.9 }).change).filter(
+      ({ routineId }) => routineId === "legs",
+    ) as Session[];
+    const loads = (sessions: readonly Session[]) =>
+      sessions.map(({ items }) => items![0]!.sets.filter(({ warmUp }) => !warmUp).map(({ planned }) => planned!.kg));
+    expect(loads(laid)).toEqual([Array(4).fill(100), Array(4).fill(102.5), [92.5, 92.5], Array(4).fill(105)]);
+    const follow = (sessions: readonly Session[], after: object, before: object = routine) =>
+      routineFollowed(
+        asOf([...sessions]),
+        { routine: after as typeof routine, before: before as typeof routine },
+        counter(),
+      );
+    // A note is no change of the plan.
+    expect(plansOtherwise(routine, { ...routine, note: "slow" } as typeof routine)).toBe(false);
+    expect(follow(laid, { ...routine, note: "slow" }).change).toEqual([]);
+    const [warmUp, ...sets] = routine.items[0]!.sets;
+    const with_ = (kg: number, count = 4) => ({
+      ...routine,
+      items: [
+        {
+          ...routine.items[0]!,
+          sets: [warmUp!, ...sets.slice(0, count).map((set) => ({ ...set, planned: { reps: 5, kg } }))],
+        },
+      ],
+    });
+    const heavier = puts(follow(laid, with_(110)).change) as Session[];
+    // What was added stays added; 92.5 of 102.5 … as a share of what the routine asks: 92.5 × 110 ÷ 100 = 101.75.
+    expect(loads(heavier)).toEqual([Array(4).fill(110), Array(4).fill(112.5), [102.5, 102.5], Array(4).fill(115)]);
+    // Following twice is following once more, from where the first left it.
+    expect(loads(puts(follow(heavier, with_(100), with_(110)).change) as Session[])).toEqual(
+      loads(laid).map((of) => of.map((kg) => (kg === 92.5 ? 92.5 : kg))),
+    );
+    const fewer = puts(follow(laid, with_(100, 2)).change) as Session[];
+    expect(fewer.map(({ items }) => items![0]!.sets.length - 1)).toEqual([2, 2, 1, 2]);
+    // By hand: its loads stay, and its minutes, which nobody touched, follow.
+    const hand = written(
+      {
+        ...laid[0]!,
+        items: [
+          {
+            ...laid[0]!.items![0]!,
+            sets: laid[0]!.items![0]!.sets.map((set) => ({ ...set, planned: { reps: 5, kg: 70 } })),
+          },
+        ],
+      },
+      laid[0]!,
+    );
+    const [kept] = puts(follow([hand], { ...with_(110), minutes: 75 }).change) as [Session];
+    expect([loads([kept]), kept.planned]).toEqual([[Array(4).fill(70)], { minutes: 75, effort: 7 }]);
+    const chins = {
+      ...routine,
+      items: [...routine.items, { exerciseId: "chin-up", sets: [{ planned: { reps: 8 } }] }],
+    };
+    const more = puts(follow([laid[1]!], chins).change) as [Session];
+    expect([loads(more), more[0].items![1]!.exerciseId]).toEqual([[Array(4).fill(102.5)], "chin-up"]);
   });
   it("is typed a line each, and keeps the tempo and the warm-ups of what stays", () => {
     expect(routineTyped(asOf(), { routine, items: "Squat 3×5 75 % rest 3 min\nChin-up 3×8" })).toEqual({
@@ -439,7 +580,7 @@ describe("the forms of a plan", () => {
     expect(
       what({ of: "repeat", date: "2026-06-12", sessionId: "t", on: "2026-06-19", everyDays: 7, times: 2 }),
     ).toEqual(["new", "new"]);
-    expect(what({ of: "routine", routine })).toEqual([]);
+    expect(what({ of: "routine", routine, before: routine })).toEqual([]);
     expect(what({ of: "cycle", cycleId: "none" })).toEqual([]);
   });
 });

@@ -6,13 +6,15 @@ import type { Routine } from "../log/kinds/routines";
 import type { Session } from "../log/kinds/sessions";
 import type { StandardWeek } from "../log/kinds/standardWeeks";
 import { type Change, put } from "../log/records";
-import { effectiveStatus } from "../sessions/adherence";
+import { firstDateOf } from "../sessions/firstPlan";
 import { sessionsOf } from "../sessions/slice";
 import { titleOf } from "../sessions/title";
 import { liftingOf } from "../strength/lifting";
 import { nearestStep } from "../strength/loading";
 import { strengthOf } from "../strength/slice";
 import { type CellStep, stepped } from "./cycleEdit";
+import { plansOtherwise } from "./follow";
+import { isLeftOut, knownWeek, laidOver, placeOfPlan } from "./layAgain";
 import { plannedOrDone } from "./moves";
 import { plannedText } from "./plannedText";
 import { type Proposal, proposal, type ProposedSession } from "./proposal";
@@ -72,36 +74,17 @@ export function standardWeekApplied(
       (items) => grownItems(asOf, items, rule, grown, easy && own === null),
       newId,
     );
-    const standing = sessionsOf(asOf).ofWeek(start);
-    for (const session of standing)
-      sessions.push({
-        date: session.date,
-        title: titleOf(session),
-        what: "stays",
-        text: effectiveStatus(session, asOf.on) === "planned" ? "as it is planned" : effectiveStatus(session, asOf.on),
-      });
-    const added = written.filter(
-      (session) =>
-        mustDay(session.date) >= asOf.on &&
-        !standing.some((one) => one.date === session.date && titleOf(one) === titleOf(session)),
-    );
-    for (const session of added) {
-      change.push(put("sessions", session));
-      sessions.push({
-        date: session.date,
-        title: titleOf(session),
-        what: "new",
-        text: plannedText(session, strengthOf(asOf).exercises(), asOf.printer),
-      });
-    }
+    const laid = laidOver(asOf, { laid: own ?? week, written, family: familyOf(asOf, week), start });
+    change.push(...laid.change);
+    sessions.push(...laid.lines);
     for (const day of restDays(own ?? week, start)) {
       const date = dateOf(day);
-      if (day < asOf.on || [...standing, ...added].some((one) => one.date === date)) continue;
+      if (day < asOf.on || laid.standing.some((one) => one.date === date)) continue;
       const rest = restChanged(asOf, { off: [], on: [day] }, newId);
       change.push(...rest);
       if (rest.length > 0) sessions.push({ date, title: "Rest", what: "new", text: "a day of rest" });
     }
-    const all = [...standing.filter(({ status }) => status !== "skipped"), ...added];
+    const all = laid.standing.filter(({ status }) => status !== "skipped");
     const sort = easy ? ", easy" : own === null ? "" : ", hard";
     sums.push({ label: `week from ${dateOf(start)}${sort}`, ...plannedSum(asOf, all) });
   }
@@ -119,6 +102,17 @@ function stepOf(index: number, { easyEvery }: WeekRule): { grown: number; easy: 
 /** The week that stands for a standard week in its easy or its hard weeks; null without one. */
 function variantOf(asOf: AsOf, week: StandardWeek, variant: "easy" | "hard"): StandardWeek | null {
   return standardWeeksOf(asOf).find((one) => one.variantOf === week.id && one.variant === variant) ?? null;
+}
+
+/** The ids of a standard week, of what it stands for, and of their other variants. */
+function familyOf(asOf: AsOf, week: StandardWeek): ReadonlySet<string> {
+  const base = week.variantOf ?? week.id;
+  return new Set([
+    base,
+    ...standardWeeksOf(asOf)
+      .filter(({ variantOf }) => variantOf === base)
+      .map(({ id }) => id),
+  ]);
 }
 
 /** The days of rest of a standard week that begins on a day. */
@@ -147,24 +141,47 @@ export function standardWeekFollowed(
     sessions.push({ date: session.date, title: titleOf(session), what, text });
   };
   const open = followersOf(asOf, week.id);
-  const nameOf = (session: Session) => `${session.movedFrom ?? session.date} ${titleOf(session)}`;
-  for (const start of new Set(open.map(({ date }) => weekStartOf(mustDay(date), asOf.weekStart)))) {
+  const family = familyOf(asOf, week);
+  for (const start of new Set(open.map((session) => weekStartOf(mustDay(firstDateOf(session)), asOf.weekStart)))) {
     const asked = newSessions(asOf, week, start, (items) => items, newId);
-    const standing = sessionsOf(asOf).ofWeek(start);
-    const [names, there] = [new Set(asked.map(nameOf)), new Set(standing.map(nameOf))];
-    for (const session of open.filter((one) => standing.includes(one)))
-      if (names.has(nameOf(session))) tell(session, "stays", "as it is planned");
-      else {
+    const { standing, away } = knownWeek(asOf, start);
+    const names = new Map(asked.map((session) => [placeOfPlan(session), session]));
+    const there = new Set([...standing, ...away].map(placeOfPlan));
+    for (const session of [...standing, ...away].filter((one) => open.includes(one))) {
+      const now = names.get(placeOfPlan(session));
+      if (now === undefined) {
         change.push({ remove: { kind: "sessions", id: session.id, date: session.date } });
         tell(session, "removed", "");
+      } else if (now.time !== session.time && isHourAsLaid(session)) {
+        const { time: _time, ...kept } = session;
+        const next = { ...kept, ...(now.time == null ? {} : { time: now.time }) };
+        change.push(put("sessions", next, session));
+        tell(session, "changed", now.time == null ? "no hour" : `at ${now.time}`);
+      } else tell(session, "stays", session.date === now.date ? "as it is planned" : `moved from ${now.date}`);
+    }
+    for (const session of asked) {
+      const isOfVariant = standing.some(
+        (one) =>
+          firstDateOf(one) === session.date &&
+          one.standardWeekId != null &&
+          one.standardWeekId !== week.id &&
+          family.has(one.standardWeekId),
+      );
+      if (mustDay(session.date) < asOf.on || there.has(placeOfPlan(session)) || isOfVariant) continue;
+      if (isLeftOut(week, session)) {
+        tell(session, "stays", "taken out by hand; it stays out");
+        continue;
       }
-    for (const session of asked)
-      if (mustDay(session.date) >= asOf.on && !there.has(nameOf(session))) {
-        change.push(put("sessions", session));
-        tell(session, "new", plannedText(session, exercises, asOf.printer));
-      }
+      change.push(put("sessions", session));
+      tell(session, "new", plannedText(session, exercises, asOf.printer));
+    }
   }
   return proposal(`Planned weeks follow ${week.name}`, { change, sessions });
+}
+
+/** Whether nobody has changed the hour of a laid session by hand. */
+function isHourAsLaid({ first, time }: Session): boolean {
+  return first == null || (first.time ?? null) === (time ?? null);
 }
 
 function newSessions(
@@ -262,10 +279,14 @@ export function standardWeekOf(asOf: AsOf, from: string, name: string, newId: ()
           ...(time == null ? {} : { time }),
           ...(optional ? { optional } : {}),
         };
-        if (routineId != null && asOf.index.all("routines").has(routineId)) return { routineId, ...own };
+        const routine = routineId == null ? undefined : asOf.index.all("routines").get(routineId);
+        // What still is as its routine goes on following it; what was changed for the week is kept as it is.
+        if (routine !== undefined && (isBare(session) || !plansOtherwise(routine, asRoutine(session, routine))))
+          return { routineId, ...own };
         const { minutes, effort } = plannedOrDone(session);
         const { kind, name: title, items, distance } = routineOf(session, () => "");
         return {
+          ...(routine === undefined ? {} : { routineId }),
           ...(kind == null ? {} : { kind }),
           title,
           ...own,
@@ -283,5 +304,20 @@ export function standardWeekOf(asOf: AsOf, from: string, name: string, newId: ()
     days: days.map(({ weekday, sessions }) =>
       sessions.length === 0 ? { weekday, rest: true } : { weekday, sessions },
     ),
+  };
+}
+
+/** Whether a session says nothing itself of what is to be done. */
+const isBare = ({ items, planned, distance, steps }: Session): boolean =>
+  items == null && planned == null && distance == null && steps == null;
+
+/** A session as the routine that it would be, named and led as the one it was made of. */
+function asRoutine(session: Session, { name, instructor, links }: Routine): Routine {
+  const { instructor: _instructor, links: _links, ...made } = routineOf(session, () => "");
+  return {
+    ...made,
+    name,
+    ...(instructor == null ? {} : { instructor }),
+    ...(links == null ? {} : { links }),
   };
 }

@@ -7,7 +7,7 @@ import type { Block } from "../log/kinds/blocks";
 import type { Phase } from "../log/kinds/phases";
 import type { Session } from "../log/kinds/sessions";
 import { notesOf } from "../log/notes";
-import { adherence, effectiveStatus, wasPerformed } from "../sessions/adherence";
+import { effectiveStatus, wasPerformed } from "../sessions/adherence";
 import { sessionMinutes } from "../sessions/minutes";
 import { sessionsOf } from "../sessions/slice";
 import { canMove } from "../sessions/planned";
@@ -62,6 +62,8 @@ export interface WeekOfPlan {
   partly: number;
   skipped: number;
   missed: number;
+  /** Moved to another week once this one had begun. */
+  moved: number;
   toCome: number;
   performed: WeekWork;
   planned: WeekWork;
@@ -109,7 +111,7 @@ export function weeksView(asOf: AsOf, { from, weeks }: WeeksAsk): WeeksView {
 
 function weekOf(asOf: AsOf, start: Day, marks: ReadonlyMap<Day, string[]>): WeekOfPlan {
   const sessions = sessionsOf(asOf).ofWeek(start);
-  const { done, partly, skipped, missed, extra } = adherence(sessions, asOf.on);
+  const { done, partly, skipped, missed, moved, extra } = sessionsOf(asOf).adherence(start, start + 6);
   return {
     start: dateOf(start),
     days: Array.from({ length: 7 }, (_, index) => ({
@@ -125,8 +127,8 @@ function weekOf(asOf: AsOf, start: Day, marks: ReadonlyMap<Day, string[]>): Week
         })),
       marks: marks.get(start + index) ?? [],
       movedAway: (
-        planningOf(asOf)
-          .moved()
+        sessionsOf(asOf)
+          .movedFrom()
           .get(dateOf(start + index)) ?? []
       ).map((session) => ({
         title: titleOf(session),
@@ -139,6 +141,7 @@ function weekOf(asOf: AsOf, start: Day, marks: ReadonlyMap<Day, string[]>): Week
     partly,
     skipped,
     missed,
+    moved,
     toCome: sessions.filter((session) => effectiveStatus(session, asOf.on) === "planned").length,
     ...weekWorkOf(asOf, sessions, liftWorkOf(asOf).ofWeek(start)),
   };

@@ -35,29 +35,23 @@ export function planDone(asOf: AsOf, { from, to }: { from: string; to: string })
   const categoryOf = new Map(
     ownKinds(asOf.log).flatMap(({ name, category }) => (category ? [[folded(name), category as string] as const] : [])),
   );
+  const away = sessionsOf(asOf).awayFrom(mustDay(from), Math.min(mustDay(to), asOf.on));
   const by = (nameOf: (session: Session) => string | undefined) => {
-    const named = sessions.flatMap((session) => {
-      const name = nameOf(session);
-      return name === undefined ? [] : [{ name, session }];
-    });
-    return [...groupBy(named, ({ name }) => name)]
-      .map(([name, own]) =>
-        lineOf(
-          asOf,
-          name,
-          own.map(({ session }) => session),
-        ),
-      )
+    const names = new Set([...sessions, ...away].map(nameOf).filter((name) => name !== undefined));
+    const named = (of: readonly Session[]) => groupBy(of, (session) => nameOf(session) ?? "");
+    const [held, left] = [named(sessions), named(away)];
+    return [...names]
+      .map((name) => lineOf(asOf, name, held.get(name) ?? [], left.get(name) ?? []))
       .sort((a, b) => b.done.minutes - a.done.minutes || (a.name < b.name ? -1 : 1));
   };
   return {
     kinds: by(({ kind }) => kind),
     categories: by(({ kind }) => categoryOf.get(folded(kind))),
-    total: lineOf(asOf, "in all", sessions),
+    total: lineOf(asOf, "in all", sessions, away),
   };
 }
 
-function lineOf(asOf: AsOf, name: string, sessions: readonly Session[]): PlanDoneLine {
+function lineOf(asOf: AsOf, name: string, sessions: readonly Session[], away: readonly Session[]): PlanDoneLine {
   const performed = sessions.filter((session) => wasPerformed(session, asOf.on));
   const optional = sessions.filter((one) => one.optional === true);
   // What was said to be skipped was planned all the same.
@@ -68,7 +62,7 @@ function lineOf(asOf: AsOf, name: string, sessions: readonly Session[]): PlanDon
   });
   return {
     name,
-    adherence: adherence(sessions, asOf.on),
+    adherence: adherence(sessions, asOf.on, away),
     optional: { of: optional.length, done: optional.filter((one) => wasPerformed(one, asOf.on)).length },
     planned: plannedSum(asOf, asked),
     done: doneSum(asOf, sessions),

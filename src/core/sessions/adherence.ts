@@ -32,15 +32,18 @@ export interface Adherence {
   partly: number;
   skipped: number;
   missed: number;
+  /** Moved to another week once theirs had begun: planned here, and not done here. */
+  moved: number;
   extra: number;
   share: number | null;
 }
 
 /**
- * How much of the plan was done: (done + ½ partly) / (done + partly + skipped + missed). Optional sessions count only
- * when done, unplanned ones are shown apart, those still to come count for nothing yet.
+ * How much of the plan was done: (done + ½ partly) / (done + partly + skipped + missed + moved). Optional sessions count
+ * only when done, unplanned ones are shown apart, those still to come count for nothing yet.
+ * @param away sessions that stood on these days and were moved to another week once theirs had begun
  */
-export function adherence(sessions: readonly Session[], on: Day): Adherence {
+export function adherence(sessions: readonly Session[], on: Day, away: readonly Session[]): Adherence {
   const count = { done: 0, partly: 0, skipped: 0, missed: 0, extra: 0 };
   for (const session of sessions) {
     const status = effectiveStatus(session, on);
@@ -49,6 +52,7 @@ export function adherence(sessions: readonly Session[], on: Day): Adherence {
     if (!wasPlanned(session)) count.extra += Number(performed);
     else count[status] += 1;
   }
-  const planned = count.done + count.partly + count.skipped + count.missed;
-  return { planned, ...count, share: planned === 0 ? null : (count.done + count.partly / 2) / planned };
+  const moved = away.filter((session) => session.optional !== true && wasPlanned(session)).length;
+  const planned = count.done + count.partly + count.skipped + count.missed + moved;
+  return { planned, ...count, moved, share: planned === 0 ? null : (count.done + count.partly / 2) / planned };
 }

@@ -1,17 +1,27 @@
 import { dateOf, mustDay, weekStartOf } from "../base/calendar/day";
-import { groupBy } from "../base/calendar/groupBy";
 import { AsOf } from "../log/asOf";
-import { adherence } from "./adherence";
 import { sessionsOf } from "./slice";
 
-/** Adherence of every week that holds a session, up to the week of the day asked about. */
+/** Adherence of every week that holds a session, or held one that was moved, up to the week of the day asked about. */
 function adherenceSection(asOf: AsOf) {
-  return [
-    ...groupBy(sessionsOf(asOf).between(-Infinity, asOf.on), ({ date }) => weekStartOf(mustDay(date), asOf.weekStart)),
-  ].map(([start, sessions]) => {
-    const counts = adherence(sessions, asOf.on);
-    return { weekStart: dateOf(start), ...counts, ...(counts.share === null ? { reason: "nothing was planned" } : {}) };
-  });
+  const weekOf = (date: string) => weekStartOf(mustDay(date), asOf.weekStart);
+  const held = sessionsOf(asOf)
+    .between(-Infinity, asOf.on)
+    .map(({ date }) => weekOf(date));
+  const left = sessionsOf(asOf)
+    .awayDays()
+    .filter((day) => day <= asOf.on)
+    .map((day) => weekStartOf(day, asOf.weekStart));
+  return [...new Set([...held, ...left])]
+    .sort((a, b) => a - b)
+    .map((start) => {
+      const counts = sessionsOf(asOf).adherence(start, start + 6);
+      return {
+        weekStart: dateOf(start),
+        ...counts,
+        ...(counts.share === null ? { reason: "nothing was planned" } : {}),
+      };
+    });
 }
 
 /** The contract's figures of how the plan was kept. */

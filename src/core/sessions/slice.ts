@@ -1,10 +1,11 @@
 import { type Day, mustDay } from "../base/calendar/day";
-import { concatMap } from "../base/calendar/groupBy";
+import { concatMap, groupBy } from "../base/calendar/groupBy";
 import { perOwner } from "../base/memo";
 import { type AsOf, Slice } from "../log/asOf";
 import type { Session } from "../log/kinds/sessions";
 import { bucketDays, bucketOf, daysOfBucket } from "../log/logIndex";
-import { wasPerformed } from "./adherence";
+import { adherence, type Adherence, wasPerformed } from "./adherence";
+import { firstDateOf, leftDays } from "./firstPlan";
 
 /** The sessions of a person by day. */
 class Sessions extends Slice {
@@ -41,6 +42,47 @@ class Sessions extends Slice {
   ofWeek(start: Day): Session[] {
     return Array.from({ length: 7 }, (_, index) => this.on(start + index)).flat();
   }
+
+  /** Sessions by the day on which they were first planned, where they now stand on another. */
+  readonly movedFrom = this.kept(() => groupBy(this.#moved(), firstDateOf));
+
+  /**
+   * Sessions that stood on one of some days and were moved to another week once theirs had begun; twice where two such
+   * weeks are among the days.
+   */
+  awayFrom(from: Day, to: Day): Session[] {
+    return concatMap([...this.#left()], ([day, sessions]) => (day >= from && day <= to ? sessions : []));
+  }
+
+  /** The days that such sessions left. */
+  awayDays(): Day[] {
+    return [...this.#left().keys()];
+  }
+
+  /** How much of what was planned for some days was done. */
+  adherence(from: Day, to: Day): Adherence {
+    return adherence(this.between(from, to), this.asOf.on, this.awayFrom(from, to));
+  }
+
+  readonly #left = this.kept(() => {
+    const left = new Map<Day, Session[]>();
+    for (const session of this.#moved())
+      for (const date of leftDays(session, this.asOf.weekStart)) {
+        const held = left.get(mustDay(date));
+        if (held === undefined) left.set(mustDay(date), [session]);
+        else held.push(session);
+      }
+    return left;
+  });
+  readonly #moved = this.kept(() =>
+    concatMap(this.asOf.index.buckets("sessions", this.asOf.personId), (bucket) => this.#movedIn(bucket)),
+  );
+  /** The few sessions of a bucket of days that were moved to them. */
+  readonly #movedIn = this.keptBy((bucket: number) =>
+    concatMap(daysOfBucket(bucket), (day) =>
+      this.on(day).filter((session) => session.moves != null || firstDateOf(session) !== session.date),
+    ),
+  );
 
   /** Whether a session was performed on a day, wholly or partly. */
   readonly trainedOn = (day: Day): boolean => this.#trained(bucketOf(day))[day - bucketOf(day) * bucketDays]!;

@@ -5,6 +5,7 @@ import { perOwner } from "../base/memo";
 import { weightOf } from "../body/slice";
 import { type AsOf, Slice } from "../log/asOf";
 import type { Session } from "../log/kinds/sessions";
+import { askedItems } from "../sessions/firstPlan";
 import { hasPlan } from "../sessions/planned";
 import { sessionsOf } from "../sessions/slice";
 import { liftsByZone, type ZoneLifts } from "./intensity";
@@ -90,7 +91,7 @@ class LiftWork extends Slice {
     const work: PlannedWork = { sets: 0, numberOfLifts: 0, volumeLoadKg: 0, byGroup: byWord({}) };
     for (const session of sessions) {
       const day = mustDay(session.date);
-      for (const { exerciseId, sets } of session.items ?? []) {
+      for (const { exerciseId, sets } of askedItems(session.items ?? [])) {
         const exercise = strengthOf(this.asOf).exercises().get(exerciseId);
         if (exercise === undefined) continue;
         for (const set of sets) {

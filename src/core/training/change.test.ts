@@ -16,6 +16,7 @@ import {
   withSwapped,
 } from "./change";
 import { confirmed } from "./perform";
+import { askedItems } from "../sessions/firstPlan";
 import { type PlannedRow, withPlan } from "./planSets";
 
 let next = 0;
@@ -61,6 +62,15 @@ describe("a session changed while it is trained", () => {
     expect(swapped.items![1]).toMatchObject({ superset: "A", sets: [{ planned: { reps: 5 } }] });
     expect(swapped.items![1]!.sets[0]!.planned).not.toHaveProperty("kg");
     expect(ids(withSwapped(session, "b", "dip", newId))).toEqual(["squat: a1! a2", "dip: b1"]);
+    // What was planned stays the plan, through a second swap too, and is itself again once the first is taken back.
+    const plan = (one: Session) =>
+      askedItems(one.items!).map(({ exerciseId, sets }) => [exerciseId, sets.map(({ planned }) => planned)]);
+    expect(plan(swapped)).toEqual(plan(session));
+    const twice = withSwapped(swapped, swapped.items![1]!.id, "hack squat", newId);
+    expect(plan(twice)).toEqual(plan(session));
+    const back = withSwapped(twice, twice.items![1]!.id, "squat", newId);
+    expect(back.items![1]).toMatchObject({ exerciseId: "squat", sets: [{ planned: { reps: 5, kg: 100 } }] });
+    expect(back.items![1]).not.toHaveProperty("insteadOf");
   });
   it("a drop is a part of the done set, a ramp stands before the work, what is left out has no open sets", () => {
     expect(withDropPart(session, "a", "a1", { reps: 4, kg: 80 }).items![0]!.sets[0]!.done).toEqual({
@@ -101,13 +111,13 @@ describe("a session changed while it is trained", () => {
       status: "done",
       items: [{ ...free.items![0]!, sets: [{ ...free.items![0]!.sets[0]!, done: { reps: 5, kg: 50 } }] }],
     };
-    expect(adherence([done], 30_000)).toMatchObject({ planned: 0, extra: 1 });
+    expect(adherence([done], 30_000, [])).toMatchObject({ planned: 0, extra: 1 });
     // Going on to another exercise leaves the set that waits behind the done ones, and stands in front.
     const next = withExercise(withMoreSets(done, free.items![0]!.id, newId), "dip", newId);
     expect(next.items!.map(({ sets }) => sets.length)).toEqual([1, 1]);
     expect(nextStep(next)!.item.exerciseId).toBe("dip");
     // Begun and left empty, it is nothing.
-    expect(adherence([{ ...session, status: "planned", items: [] }], 30_000)).toMatchObject({
+    expect(adherence([{ ...session, status: "planned", items: [] }], 30_000, [])).toMatchObject({
       planned: 0,
       missed: 0,
       extra: 0,

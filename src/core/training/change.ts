@@ -1,4 +1,5 @@
 import type { Item, Session, TrainingSet } from "../log/kinds/sessions";
+import { askedOf } from "../sessions/firstPlan";
 import { hasPlan } from "../sessions/planned";
 import { withSet, withStatus } from "../sessions/sets";
 import type { RampSet } from "../strength/loading";
@@ -104,26 +105,35 @@ export function withRamp(session: Session, itemId: string, ramp: readonly RampSe
 
 /**
  * Another exercise in the place of one. What was already done of the first stays as it is; its open sets become the
- * other's, without their loads, since those were the first one's.
+ * other's, without their loads, since those were the first one's. What was planned stays the plan, and is it again once
+ * the first is taken back.
  */
 export function withSwapped(session: Session, itemId: string, exerciseId: string, newId: () => string): Session {
   const items = (session.items ?? []).flatMap((item): Item[] => {
     if (item.id !== itemId) return [item];
-    const open = item.sets
-      .filter(({ done }) => !done)
-      .map((set): TrainingSet => {
+    const [done, open] = [item.sets.filter((set) => set.done), item.sets.filter((set) => !set.done)];
+    const { insteadOf: _, ...other } = {
+      ...(done.length === 0 ? item : { id: newId(), ...(item.superset == null ? {} : { superset: item.superset }) }),
+      exerciseId,
+      sets: open.map((set): TrainingSet => {
         const { kg: _kg, percent: _percent, ...planned } = set.planned ?? {};
         return { ...set, planned };
-      });
-    const done = item.sets.filter((set) => set.done);
-    return done.length === 0
-      ? [{ ...item, exerciseId, sets: open }]
-      : [
-          { ...item, sets: done },
-          { id: newId(), exerciseId, ...(item.superset == null ? {} : { superset: item.superset }), sets: open },
-        ];
+      }),
+      insteadOf: null,
+    };
+    const asked = askedOf({ ...item, sets: open });
+    const next: Item = asked.exerciseId === exerciseId ? askedAgain(other, asked) : { ...other, insteadOf: asked };
+    return done.length === 0 ? [next] : [{ ...item, sets: done }, next];
   });
   return withStatus({ ...session, items });
+}
+
+/** An exercise taken back, with what had been planned of it. */
+function askedAgain(item: Item, { sets }: ReturnType<typeof askedOf>): Item {
+  return {
+    ...item,
+    sets: item.sets.map((set, at) => (sets[at]?.planned == null ? set : { ...set, planned: sets[at].planned })),
+  };
 }
 
 /**

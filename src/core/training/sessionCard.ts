@@ -2,7 +2,8 @@ import { dateOf, mustDay } from "../base/calendar/day";
 import type { Printer } from "../base/units/printer";
 import type { AsOf } from "../log/asOf";
 import type { Exercise } from "../log/kinds/exercises";
-import type { Session, TrainingSet } from "../log/kinds/sessions";
+import type { Item, Session, TrainingSet } from "../log/kinds/sessions";
+import { askedItems } from "../sessions/firstPlan";
 import { effectiveStatus } from "../sessions/adherence";
 import { type Covered, coveredIn, pacePerKm } from "../sessions/covered";
 import { setsIn } from "../sessions/sets";
@@ -77,7 +78,10 @@ export function sessionCard(asOf: AsOf, session: Session): SessionCard {
       times: timesOf(part),
       done: part.done ?? 0,
     })),
-    items: (session.items ?? []).map((item) => {
+    items: (session.items ?? []).map((item, at, items) => {
+      // What was swapped on the day stands as planned where it was: with the exercise that was left.
+      const instead = items[at + 1]?.insteadOf;
+      const asked = instead != null && item.insteadOf == null ? askedItems([item, items[at + 1]!]) : [item];
       const exercise = strengthOf(asOf).exercises().get(item.exerciseId);
       const worked = exercise ? workedLoads(asOf, exercise, item.sets, session.date) : {};
       return {
@@ -85,7 +89,10 @@ export function sessionCard(asOf: AsOf, session: Session): SessionCard {
         exerciseId: item.exerciseId,
         exercise: exercise ?? null,
         name: exercise?.name ?? item.exerciseId,
-        planned: describeSets(item.sets, "planned", exercise, printer, worked),
+        planned:
+          item.insteadOf == null
+            ? describeSets(asked[0]!.sets, "planned", exercise, printer, worked)
+            : `${item.insteadOf.exerciseId === items[at - 1]?.exerciseId ? "" : `${plannedOf(asOf, item.insteadOf)}, `}swapped on the day`,
         done: describeSets(item.sets, "done", exercise, printer),
         asPlanned: item.sets.every((set) => set.warmUp || isAsPlanned(set, worked[set.id])),
         superset: supersetOf(item),
@@ -113,6 +120,13 @@ export function sessionCard(asOf: AsOf, session: Session): SessionCard {
       return photo ? [{ id, file: photo.file, date: photo.date }] : [];
     }),
   };
+}
+
+/** What was planned of an exercise that was swapped on the day, with its name. */
+function plannedOf(asOf: AsOf, { exerciseId, sets }: NonNullable<Item["insteadOf"]>): string {
+  const exercise = strengthOf(asOf).exercises().get(exerciseId);
+  const asked = sets.map((set) => ({ ...set, id: "" }));
+  return `${exercise?.name ?? exerciseId} ${describeSets(asked, "planned", exercise, asOf.printer)}`.trim();
 }
 
 function workedLoads(

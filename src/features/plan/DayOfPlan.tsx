@@ -5,6 +5,8 @@ import { printNumber } from "@/core/base/units/number";
 import type { Session } from "@/core/log/kinds/sessions";
 import { put } from "@/core/log/records";
 import { movedTo } from "@/core/planning/movedTo";
+import { firstDateOf } from "@/core/sessions/firstPlan";
+import { useRemove } from "@/ui/log/useRemove";
 import type { PlanDayView, SessionLine } from "@/core/planning/nextWeekView";
 import type { ProposalAsk } from "@/core/planning/proposals";
 import { Mark } from "@/ui/column/Mark";
@@ -133,6 +135,7 @@ function OneSession({
   onRepeat: (ask: ProposalAsk) => void;
 }) {
   const { commit, compute, person, today } = useLog();
+  const removeRecord = useRemove();
   const [open, setOpen] = useState<"move" | "repeat" | "comment" | null>(null);
   const isDone = status === "done" || status === "partly";
   const move = async (to: string) => {
@@ -159,20 +162,12 @@ function OneSession({
         <Mark kind={session.kind} status={status} title={title} />
         <strong>{title}</strong>
         <span className="quiet">
-          {[status, session.movedFrom ? `moved from ${shortDate(session.movedFrom)}` : null]
+          {[status, firstDateOf(session) === session.date ? null : `moved from ${shortDate(firstDateOf(session))}`]
             .filter(Boolean)
             .join(" · ")}
         </span>
         {!isDone && open === null && <LinkButton onClick={() => setOpen("move")}>Move to…</LinkButton>}
-        {!isDone && (
-          <LinkButton
-            onClick={() =>
-              void commit([{ remove: { kind: "sessions", id: session.id, date: session.date } }], `${title} removed`)
-            }
-          >
-            Remove
-          </LinkButton>
-        )}
+        {!isDone && <LinkButton onClick={() => void removeRecord("sessions", session.id)}>Remove</LinkButton>}
         <Actions
           label={title}
           actions={[

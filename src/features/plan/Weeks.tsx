@@ -304,9 +304,9 @@ function DayButton({
 }
 
 /** How the sessions of a week were kept, or how many there are to come. */
-function sessionsText({ done, partly, skipped, missed, toCome }: WeekOfPlan, isPast: boolean): string {
+function sessionsText({ done, partly, skipped, missed, moved, toCome }: WeekOfPlan, isPast: boolean): string {
   const kept = done + partly / 2;
-  const all = done + partly + skipped + missed;
+  const all = done + partly + skipped + missed + moved;
   if (isPast) return all === 0 ? "" : `${printNumber(kept, Number.isInteger(kept) ? 0 : 1)} of ${all}`;
   if (all === 0) return toCome === 0 ? "" : `${toCome} planned`;
   return `${printNumber(kept, Number.isInteger(kept) ? 0 : 1)} of ${all + toCome}${toCome > 0 ? `, ${toCome} left` : ""}`;

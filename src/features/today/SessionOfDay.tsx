@@ -17,6 +17,7 @@ import { LinkButton } from "@/ui/kit/LinkButton";
 import { RecordTable } from "@/ui/kit/RecordTable";
 import { saveDone } from "@/ui/lifts/saveDone";
 import { SetEditor } from "@/ui/lifts/SetEditor";
+import { useRemove } from "@/ui/log/useRemove";
 import { useLog } from "@/ui/log/LogContext";
 import { usePrinter } from "@/ui/usePrinter";
 import { Button, Input } from "antd";
@@ -33,6 +34,7 @@ import styles from "./today.module.css";
  */
 export function SessionOfDay({ card, strong }: { card: SessionCard; strong: boolean }) {
   const { commit, today } = useLog();
+  const removeRecord = useRemove();
   const [open, setOpen] = useState<"change" | "skip" | "pictures" | null>(null);
   const [asked, setAsked] = useState(false);
   const { session, status, title } = card;
@@ -123,7 +125,7 @@ export function SessionOfDay({ card, strong }: { card: SessionCard; strong: bool
             { name: open === "pictures" ? "Close pictures" : pictures, act: () => flip("pictures") },
             {
               name: "Remove",
-              act: () => void commit([{ remove: { kind: "sessions", id: session.id } }], `${title} removed`),
+              act: () => void removeRecord("sessions", session.id),
             },
           ]}
         />

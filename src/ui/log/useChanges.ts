@@ -2,6 +2,8 @@
 
 import { messageOf } from "@/core/base/messageOf";
 import type { Change } from "@/core/log/records";
+import { remembering } from "@/core/sessions/firstPlan";
+import { localDate } from "@/core/base/calendar/localDate";
 import type { StoredPhoto } from "@/store/database";
 import type { LaidOut } from "@/store/pages";
 import { askStorage } from "@/store/persistence";
@@ -93,7 +95,10 @@ export function useChanges(opened: Pick<Opened, "store" | "compute"> | null, loo
     };
     return {
       commit: (change: Change, label: string, photos?: readonly StoredPhoto[]) =>
-        attempt(async () => (await store!).commit(change, label, photos), told(label, change)),
+        attempt(
+          async () => (await store!).commit(remembering(change, localDate(new Date())), label, photos),
+          told(label, change),
+        ),
       replace: (laidOut: LaidOut, label: string, photos?: readonly StoredPhoto[]) =>
         attempt(async () => (await store!).replace(laidOut, label, photos), told(label)),
       photo: async (file: string) => (await store!).photo(file),

@@ -1,5 +1,6 @@
 "use client";
 
+import { localDate } from "@/core/base/calendar/localDate";
 import { useSyncExternalStore } from "react";
 import { hasUnsaved } from "../unsaved";
 
@@ -12,16 +13,11 @@ export interface Today {
   stays: string | null;
 }
 
-function localDate(): string {
-  const now = new Date();
-  return `${now.getFullYear()}-${String(now.getMonth() + 1).padStart(2, "0")}-${String(now.getDate()).padStart(2, "0")}`;
-}
-
 let today: Today | null = null;
 const changed = new EventTarget();
 
 function look(): void {
-  const date = localDate();
+  const date = localDate(new Date());
   const before = today ?? { date, stays: null };
   const stays =
     before.date === date && before.stays === null ? null : hasUnsaved() ? (before.stays ?? before.date) : null;
@@ -32,7 +28,7 @@ function look(): void {
 
 /** Turns to today although something is not saved yet. */
 export function turnToToday(): void {
-  today = { date: localDate(), stays: null };
+  today = { date: localDate(new Date()), stays: null };
   changed.dispatchEvent(new Event("change"));
 }
 
@@ -48,7 +44,7 @@ function subscribe(listener: () => void): () => void {
 }
 
 function current(): Today {
-  return (today ??= { date: localDate(), stays: null });
+  return (today ??= { date: localDate(new Date()), stays: null });
 }
 
 /** Null on the server, which does not know it. */

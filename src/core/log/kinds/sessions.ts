@@ -45,6 +45,8 @@ const trainingSet = open({
   planned: plannedSet.nullish(),
   done: doneSet.nullish(),
 });
+/** A set as it was asked for. */
+const askedSet = open({ warmUp: z.boolean().nullish(), planned: plannedSet.nullish() });
 const item = open({
   id,
   exerciseId: id,
@@ -55,6 +57,8 @@ const item = open({
   tempo: text.nullish(),
   /** Why the exercise was left out, once it was. */
   skipped: text.nullish(),
+  /** What was planned in its place, once it was swapped for another on the day: that stays the plan. */
+  insteadOf: open({ exerciseId: id, sets: z.array(askedSet).max(500) }).nullish(),
 });
 
 /** More sets than this nobody does in one session. */
@@ -108,6 +112,27 @@ const schema = open({
   weekday: weekday.nullish(),
   /** The day on which it was first planned, once it was moved to another. */
   movedFrom: date.nullish(),
+  /** As it was first planned, once that was changed: its day, the week of its cycle, its hour, and what was asked for. */
+  first: open({
+    date,
+    week: weekNumber.nullish(),
+    time: time.nullish(),
+    planned: open({
+      minutes: minutes.nullish(),
+      effort: effort.nullish(),
+      metres: metres.nullish(),
+      seconds: seconds.nullish(),
+      items: z
+        .array(open({ exerciseId: id, sets: z.array(askedSet).max(500) }))
+        .max(500)
+        .nullish(),
+    }),
+  }).nullish(),
+  /** The days it was moved away from, each with the day on which that was done, the earliest first. */
+  moves: z
+    .array(open({ from: date, on: date }))
+    .max(500)
+    .nullish(),
   /** What it is in the calendar it came from, so that the same event is not planned twice. */
   source: text.nullish(),
   /** A class: whether a place in it is booked, and who leads it. */
@@ -138,7 +163,11 @@ export type TrainingSet = z.infer<typeof trainingSet>;
 export const sessions = dailyKind({
   schema,
   names: { one: "session", several: "sessions" },
-  refersTo: { "items[].exerciseId": "exercises" },
+  refersTo: {
+    "items[].exerciseId": "exercises",
+    "items[].insteadOf.exerciseId": "exercises",
+    "first.planned.items[].exerciseId": "exercises",
+  },
   cameFrom: { routineId: "routines", standardWeekId: "standardWeeks", cycleId: "cycles" },
   title: ({ title, kind }) => title || kind,
   changesSayWhich: false,

@@ -1,5 +1,18 @@
 import * as z from "zod";
-import { effort, id, minutes, name, open, owned, plannedDistance, plannedItem, text, time, weekday } from "./fields";
+import {
+  date,
+  effort,
+  id,
+  minutes,
+  name,
+  open,
+  owned,
+  plannedDistance,
+  plannedItem,
+  text,
+  time,
+  weekday,
+} from "./fields";
 import { byName, personalKind } from "./kind";
 
 /** A session of a weekday: a routine, or one that stands here alone. */
@@ -25,6 +38,11 @@ const schema = open({
   /** The standard week that this one stands for in its easy or its hard weeks. */
   variantOf: id.nullish(),
   variant: z.enum(["easy", "hard"]).nullish(),
+  /** Sessions that were laid of it and taken out by hand, by their day and title: they are not laid there again. */
+  leftOut: z
+    .array(open({ date, title: text }))
+    .max(2000)
+    .nullish(),
   note: text.nullish(),
 });
 

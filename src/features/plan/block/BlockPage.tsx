@@ -1,5 +1,6 @@
 "use client";
 
+import { firstDateOf } from "@/core/sessions/firstPlan";
 import { counted, printNumber, printPlain } from "@/core/base/units/number";
 import { printDuration } from "@/core/base/units/time";
 import type { Block } from "@/core/log/kinds/blocks";
@@ -104,8 +105,14 @@ function Weeks({ weeks }: { weeks: readonly BlockWeek[] }) {
           head: "Left out",
           num: true,
           tone: "quiet",
-          cell: ({ adherence: { skipped, missed } }) =>
-            [skipped > 0 ? `${skipped} skipped` : "", missed > 0 ? `${missed} missed` : ""].filter(Boolean).join(", "),
+          cell: ({ adherence: { skipped, missed, moved } }) =>
+            [
+              skipped > 0 ? `${skipped} skipped` : "",
+              missed > 0 ? `${missed} missed` : "",
+              moved > 0 ? `${moved} moved` : "",
+            ]
+              .filter(Boolean)
+              .join(", "),
         },
         lifts,
         load,
@@ -183,7 +190,7 @@ function Sessions({ weeks, onDay }: { weeks: readonly BlockWeek[]; onDay: (date:
                     {[
                       status,
                       session.reason ?? "",
-                      session.movedFrom ? `moved from ${shortDate(session.movedFrom)}` : "",
+                      firstDateOf(session) === session.date ? "" : `moved from ${shortDate(firstDateOf(session))}`,
                       text,
                     ]
                       .filter(Boolean)

@@ -26,7 +26,8 @@ export function RoutineForm({
 }: {
   row: RoutinesView["routines"][number] | null;
   close: () => void;
-  onSaved: (routine: Routine, followers: number) => void;
+  /** Told when it was saved, with how it stood before and how many planned sessions are made of it. */
+  onSaved: (routine: Routine, before: Routine | null, followers: number) => void;
   onRemove: (routine: Routine) => void;
 }) {
   const { person, units, today, compute, commit } = useLog();
@@ -91,7 +92,7 @@ export function RoutineForm({
     const saved = await commit([put("routines", written, routine ?? undefined)], `Routine ${written.name}`);
     if (saved) {
       close();
-      onSaved(written, row?.followers ?? 0);
+      onSaved(written, routine, row?.followers ?? 0);
     }
     return saved;
   });

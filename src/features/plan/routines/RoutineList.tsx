@@ -1,5 +1,7 @@
 "use client";
 
+import { plansOtherwise } from "@/core/planning/follow";
+import type { RoutineChange } from "@/core/planning/routines";
 import { counted } from "@/core/base/units/number";
 import type { Routine } from "@/core/log/kinds/routines";
 import type { RoutinesView } from "@/core/planning/routines";
@@ -26,7 +28,7 @@ export function RoutineList({
   onFollow,
 }: {
   view: RoutinesView;
-  onFollow: (routine: Routine) => void;
+  onFollow: (change: RoutineChange) => void;
 }) {
   const removeRecord = useRemove();
   const [edited, setEdited] = useState<string | null>(null);
@@ -95,8 +97,8 @@ export function RoutineList({
           key={edited}
           row={routines.find(({ routine }) => routine.id === edited) ?? null}
           close={close}
-          onSaved={(routine, followers) => {
-            if (followers > 0) onFollow(routine);
+          onSaved={(routine, before, followers) => {
+            if (followers > 0 && before !== null && plansOtherwise(before, routine)) onFollow({ routine, before });
           }}
           onRemove={(routine) => void removeRecord("routines", routine.id).then((done) => done && close())}
         />

@@ -20,8 +20,11 @@ export function Routines() {
         <>
           <RoutineList
             view={view}
-            onFollow={(routine) =>
-              setAsk({ title: `Do planned sessions follow ${routine.name}?`, ask: { of: "routine", routine } })
+            onFollow={(change) =>
+              setAsk({
+                title: `Do planned sessions follow ${change.routine.name}?`,
+                ask: { of: "routine", ...change },
+              })
             }
           />
           <StandardWeeks
