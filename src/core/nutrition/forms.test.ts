@@ -2,6 +2,7 @@ import { ofAmount } from "./energy";
 import { inPortions } from "./inPortions";
 import { mealAtHour } from "./mealNames";
 import { eatenNow } from "./mealOn";
+import { namedText } from "./namedText";
 import { describe, expect, it } from "vitest";
 import { filled, imperial, metric, whyNot } from "../../../tests/filled";
 import { statedNutrients } from "./stated";
@@ -67,6 +68,34 @@ describe("a food as it is typed", () => {
       portions: "Portions with their grams, such as slice 38, cup 80",
       gtin: "Its last digit does not fit the others: look again.",
     });
+  });
+  it("has names with digits, with brackets and, in quotes, with commas, and prints what it reads", () => {
+    const read = (portions: string, others: string) => {
+      const values = filled(foodForm, { ...imperial, taken }, { ...label, portions, others });
+      return [values.portions.map(({ name, grams }) => [name, grams]), values.others.map(({ name, mg }) => [name, mg])];
+    };
+    const [portions, others] = [
+      '1 cup 240, slice (5 mm) 20, "cup, cooked" 160 g; half 2 mg bar 12.5',
+      "vitamin B6 0.1, omega 3 5, 7-keto 40 mg",
+    ];
+    const both = read(portions, others);
+    expect(both).toEqual([
+      [
+        ["1 cup", 240],
+        ["slice (5 mm)", 20],
+        ["cup, cooked", 160],
+        ["half 2 mg bar", 12.5],
+      ],
+      [
+        ["vitamin B6", 0.1],
+        ["omega 3", 5],
+        ["7-keto", 40],
+      ],
+    ]);
+    const printed = both.map((figures) => namedText(figures.map(([name, value]) => [String(name), String(value)])));
+    expect(read(printed[0]!, printed[1]!)).toEqual(both);
+    for (const wrong of ["38", "5 38", "slice", '"cup 80', "cup -5"])
+      expect(whyNot(foodForm, { ...metric, taken }, { ...label, portions: wrong })).toHaveProperty("portions");
   });
   it("has no part of its carbohydrate that is more than the whole, unless the label counts fibre apart", () => {
     const part = "It is a part of the carbohydrate and cannot be more.";

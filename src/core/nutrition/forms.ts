@@ -28,14 +28,27 @@ import { tooMuchFor } from "./stated";
 import { isGtin } from "./label";
 import { readMealNames } from "./mealNames";
 
-/** Names, each with a figure behind it, parted by commas: `slice 38, cup 80 g`; null where one of them is none. @param pattern takes a name and its figure apart */
-function namedFigures(typed: string, pattern: RegExp, isSound: (value: number) => boolean): [string, number][] | null {
+/**
+ * Reads names, each with a figure behind it: `slice 38, cup 80 g`, `vitamin B6 0.1`, `1 cup 240`, `"cup, cooked" 160`. The last number is the figure.
+ * Null where a name or a figure is missing.
+ * @param unit that may stand behind a figure
+ */
+function namedFigures(typed: string, unit: RegExp, isSound: (value: number) => boolean): [string, number][] | null {
   const found: [string, number][] = [];
-  for (const one of typed.split(/[;\n]|,(?!\d)/).filter((text) => text.trim() !== "")) {
-    const [, name, written] = pattern.exec(one) ?? [];
-    const value = written === undefined ? null : readFigure(written);
-    if (value === null || !isSound(value)) return null;
-    found.push([name!, value]);
+  const parts = typed.match(/(?:"[^"]*"|[^",;\n]|,(?=\d))+|"/g) ?? [];
+  for (const part of parts.map((one) => one.trim()).filter((one) => one !== "")) {
+    const figure = /\s([\d.,]+)$/.exec(part.replace(unit, ""));
+    const name =
+      figure === null
+        ? ""
+        : part
+            .slice(0, figure.index)
+            .trim()
+            .replace(/^"(.*)"$/, "$1")
+            .trim();
+    const value = figure === null ? null : readFigure(figure[1]!);
+    if (value === null || !isSound(value) || name.includes('"') || !/\p{L}/u.test(name)) return null;
+    found.push([name, value]);
   }
   return found;
 }
@@ -80,15 +93,15 @@ export function foodForm(
     alcohol: part,
     portions: read(
       (typed, no) =>
-        namedFigures(typed, /^\s*(\D+?)\s+([\d.,]+)\s*g?\s*$/, (grams) => grams > 0 && grams <= 20_000)?.map(
-          ([name, grams]) => ({ name, grams }),
-        ) ?? no("Portions with their grams, such as slice 38, cup 80"),
+        namedFigures(typed, /\s*g$/i, (grams) => grams > 0 && grams <= 20_000)?.map(([name, grams]) => ({
+          name,
+          grams,
+        })) ?? no("Portions with their grams, such as slice 38, cup 80"),
     ),
     others: read(
       (typed, no) =>
-        namedFigures(typed, /^\s*(\D+?)\s+([\d.,]+)\s*(?:mg)?\s*$/i, (mg) => mg >= 0 && mg <= 100_000)?.map(
-          ([name, mg]) => ({ name, mg }),
-        ) ?? no("Names with their milligrams, such as caffeine 40, iron 2"),
+        namedFigures(typed, /\s*mg$/i, (mg) => mg >= 0 && mg <= 100_000)?.map(([name, mg]) => ({ name, mg })) ??
+        no("Names with their milligrams, such as caffeine 40, iron 2"),
     ),
     gtin: read((typed, no) => {
       const digits = typed.replaceAll(/[\s-]/g, "");

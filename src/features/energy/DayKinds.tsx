@@ -149,7 +149,17 @@ function DayKindForm({ view, kind, close }: { view: EnergyView; kind: KindOfDay 
     { ...context, today, names },
     `kind of day ${person.id} ${kind?.name ?? ""}`,
     shown,
-    { kcal: "The energy", protein: "Protein", fat: "Fat", carbohydrate: "Carbohydrate", turn: "When it is" },
+    {
+      name: "Name",
+      kcal: "The energy",
+      protein: "Protein",
+      fat: "Fat",
+      carbohydrate: "Carbohydrate",
+      fibre: "Fibre",
+      sugars: "Sugars",
+      water: "Water",
+      turn: "When it is",
+    },
   );
   const { control, save, drop, meanwhile, getValues, setValue } = made;
   const typing = code.useCode();

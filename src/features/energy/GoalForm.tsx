@@ -38,6 +38,7 @@ const fieldNames = {
   targetKg: "The goal weight",
   by: "The way it is set",
   rate: "The rate",
+  intake: "The intake",
   date: "The date",
   milestones: "Milestones",
   why: "Why it matters",

@@ -46,7 +46,16 @@ export function MealChange({ line: { meal, name }, close }: { line: MealLine; cl
       fat: typed(stated.fat),
       carbohydrate: typed(stated.carbohydrate),
     },
-    { date: "Day", meal: "Meal", amount: "Amount", name: "What it was", energy: "Energy" },
+    {
+      date: "Day",
+      meal: "Meal",
+      amount: "Amount",
+      name: "What it was",
+      energy: "Energy",
+      protein: "Protein",
+      fat: "Fat",
+      carbohydrate: "Carbohydrate",
+    },
   );
   const isStated = (field: string) => of === "words" && statedNames.some((one) => one === field);
   const names = [...new Set([...mealNames(person.settings ?? {}), ...(meal.meal ? [meal.meal] : [])])];

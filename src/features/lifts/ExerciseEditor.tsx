@@ -52,6 +52,7 @@ const fieldNames = {
   note: "Note",
   direct: "Muscles, direct",
   indirect: "Muscles, indirect",
+  parentId: "The exercise whose maximum it takes",
   ratio: "The share of the other's maximum",
 };
 

@@ -7,9 +7,8 @@ import { BlockForm } from "@/ui/planning/BlockForm";
 
 /** A new block, after those that there are. */
 export function NewBlock({ close }: { close: () => void }) {
-  const { today } = useLog();
   const blocks = useFigure("blocks", { atMost: 1 });
-  return <BlockForm block={null} next={blocks?.next ?? today} close={close} />;
+  return blocks && <BlockForm block={null} next={blocks.next} close={close} />;
 }
 
 /** A new block over the weeks that were drawn. */

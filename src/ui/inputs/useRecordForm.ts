@@ -5,12 +5,11 @@ import { type BaseSyntheticEvent, useState } from "react";
 import type { DefaultValues, FieldValues } from "react-hook-form";
 import { forgetTyping } from "./keptTyping";
 import type { LateForm } from "./lateForm";
+import { validate } from "uuid";
 import { type TypedForm, useTypedForm } from "./useTypedForm";
 
-/**
- * What a form calls its fields, for telling what has changed in them meanwhile. A field without a name is not told of.
- */
-export type FieldNames<F> = { [K in keyof F]?: string };
+/** What a form calls its fields, each of them, for telling what has changed in them meanwhile. */
+export type FieldNames<F> = Readonly<Record<keyof F, string>>;
 
 /** A form on a record that other tabs may change while it is open. */
 export interface RecordForm<F extends FieldValues, C, V> extends TypedForm<F, C, V> {
@@ -51,12 +50,10 @@ export function useRecordForm<C extends FormContext, F extends FieldValues, V>(
   const [saving, setSaving] = useState(false);
   if ("savedOn" in opened && !saving && !same(opened.savedOn, now)) setOpened({ fields: now });
   const changedSince =
-    saving || "savedOn" in opened
-      ? []
-      : keysOf(now).filter((key) => names[key] !== undefined && !same(now[key], opened.fields[key]));
+    saving || "savedOn" in opened ? [] : keysOf(now).filter((key) => !same(now[key], opened.fields[key]));
   const meanwhile = changedSince.map(
     (key) =>
-      `${names[key]} is now ${printed(now[key])}${same(form.getValues()[key], now[key]) ? "" : "; what you typed is kept"}`,
+      `${names[key]} ${isId(now[key]) ? "is another now" : `is now ${printed(now[key])}`}${same(form.getValues()[key], now[key]) ? "" : "; what you typed is kept"}`,
   );
   const save: RecordForm<F, unknown, V>["save"] = (write) =>
     form.handleSubmit(async (values) => {
@@ -79,6 +76,11 @@ export function useRecordForm<C extends FormContext, F extends FieldValues, V>(
 /** Of some values those whose fields say otherwise than the record does. */
 export function changedOnly<V extends object>(changed: ReadonlySet<PropertyKey>, values: V): Partial<V> {
   return Object.fromEntries(Object.entries(values).filter(([name]) => changed.has(name))) as Partial<V>;
+}
+
+/** Whether a field holds the id of another record, which tells a trainee nothing. */
+function isId(value: unknown): boolean {
+  return typeof value === "string" && validate(value);
 }
 
 function keysOf<F extends object>(fields: F): (keyof F)[] {

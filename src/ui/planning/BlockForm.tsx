@@ -70,6 +70,8 @@ export function BlockForm({
       aim: "Aim",
       focus: "Focus",
       easyWeeks: "Easy weeks",
+      phaseId: "The phase",
+      weeks: "Weeks",
     },
   );
   const daysWritten = () => (dayOf(getValues("endDate")) ?? NaN) - (dayOf(getValues("startDate")) ?? NaN) + 1;

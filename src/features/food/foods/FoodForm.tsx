@@ -5,6 +5,7 @@ import { printTyped } from "@/core/base/units/number";
 import type { Food } from "@/core/log/kinds/foods";
 import { put } from "@/core/log/records";
 import { isGtin } from "@/core/nutrition/label";
+import { namedText } from "@/core/nutrition/namedText";
 import { FormEnd } from "@/ui/inputs/FormEnd";
 import { Choice, Field, Row, RowButton } from "@/ui/inputs/Field";
 import { lateForm } from "@/ui/inputs/lateForm";
@@ -69,8 +70,8 @@ export function FoodForm({ food, called = "", close }: { food: Food | null; call
     basis: one.carbohydrateBasis ?? ("total" as const),
     per: (isLiquid ? "ml" : "g") as "g" | "ml" | "portion",
     weighs: isLiquid ? typed(one.gramsPerMl! * 100) : "",
-    portions: (one.portions ?? []).map(({ name, grams }) => `${name} ${printTyped(grams, 2)}`).join(", "),
-    others: (one.others ?? []).map(({ name, mg }) => `${name} ${printTyped(mg, 3)}`).join(", "),
+    portions: namedText((one.portions ?? []).map(({ name, grams }) => [name, printTyped(grams, 2)])),
+    others: namedText((one.others ?? []).map(({ name, mg }) => [name, printTyped(mg, 3)])),
     source: one.source ?? "",
   });
   const shown = { ...fieldsOf(food ?? { name: called, per100g: {} }), gtin: food?.gtin ?? "" };
@@ -79,7 +80,23 @@ export function FoodForm({ food, called = "", close }: { food: Food | null; call
     { units, today, taken },
     `food ${food?.id ?? "new"}`,
     shown,
-    { name: "Name", energy: "Energy", portions: "Portions" },
+    {
+      name: "Name",
+      basis: "What the carbohydrate counts",
+      per: "What it is of",
+      weighs: "What that weighs",
+      energy: "Energy",
+      protein: "Protein",
+      fat: "Fat",
+      carbohydrate: "Carbohydrate",
+      fibre: "Fibre",
+      sugars: "Sugars",
+      alcohol: "Alcohol",
+      portions: "Portions",
+      others: "What else is in it",
+      gtin: "The bar-code number",
+      source: "The source",
+    },
   );
   const [asking, setAsking] = useState(false);
   const fill = async () => {
@@ -119,7 +136,8 @@ export function FoodForm({ food, called = "", close }: { food: Food | null; call
     const per100g = { ...food?.per100g, ...scaledBy(label, times) };
     const portion =
       per === "portion" && values.portions.length === 0 ? [{ name: "portion", grams: values.weighs! }] : [];
-    const portions = [...portion, ...values.portions];
+    const written = food === null || changed.has("portions") ? values.portions : (food.portions ?? []);
+    const portions = [...portion, ...written];
     const next: Food = {
       ...(food ?? { id: newId() }),
       name: values.name,
@@ -131,9 +149,9 @@ export function FoodForm({ food, called = "", close }: { food: Food | null; call
           ? {}
           : { per100ml: null }),
       ...(portions.length === 0 && food?.portions == null ? {} : { portions }),
-      ...(values.others.length === 0 && food?.others == null ? {} : { others: values.others }),
-      ...(values.gtin === null && food?.gtin == null ? {} : { gtin: values.gtin }),
-      ...(values.source === "" && food?.source == null ? {} : { source: values.source || null }),
+      ...(changed.has("others") || (food === null && values.others.length > 0) ? { others: values.others } : {}),
+      ...(changed.has("gtin") || (food === null && values.gtin !== null) ? { gtin: values.gtin } : {}),
+      ...(changed.has("source") || (food === null && values.source !== "") ? { source: values.source || null } : {}),
     };
     const saved = await commit([put("foods", next, food ?? undefined)], `Food ${next.name}`);
     if (saved) close();

@@ -39,7 +39,16 @@ export function RecipeForm({ recipe, close }: { recipe: Recipe | null; close: ()
       tags: (recipe?.tags ?? []).join(", "),
       source: recipe?.source ?? "",
     },
-    { name: "Name", portions: "Portions", ingredients: "Ingredients", steps: "Steps" },
+    {
+      name: "Name",
+      portions: "Portions",
+      cooked: "The cooked weight",
+      minutes: "Minutes",
+      ingredients: "Ingredients",
+      steps: "Steps",
+      tags: "Tags",
+      source: "The source",
+    },
   );
   const onSubmit = save(async ({ ingredients, tags, steps, source, ...values }, changed) => {
     const typed =
@@ -58,7 +67,7 @@ export function RecipeForm({ recipe, close }: { recipe: Recipe | null; close: ()
     const next: Recipe = {
       ...(recipe ?? { id: newId() }),
       name: values.name,
-      portions: values.portions,
+      portions: recipe === null || changed.has("portions") ? values.portions : recipe.portions,
       ingredients: typed.ingredients,
       ...(changed.has("cooked") ? { cookedGrams: values.cooked } : {}),
       ...(changed.has("minutes") ? { minutes: values.minutes } : {}),

@@ -40,7 +40,20 @@ export function CycleForm({ cycle, next, close }: { cycle: Cycle | null; next: s
         boolean
       >),
     },
-    { name: "Name", startDate: "The first day", weeks: "Weeks", share: "Training maximum", rounding: "Rounding" },
+    {
+      name: "Name",
+      startDate: "The first day",
+      weeks: "Weeks",
+      share: "Training maximum",
+      rounding: "Rounding",
+      mon: "Monday",
+      tue: "Tuesday",
+      wed: "Wednesday",
+      thu: "Thursday",
+      fri: "Friday",
+      sat: "Saturday",
+      sun: "Sunday",
+    },
   );
   const onSubmit = save(async ({ name, startDate, weeks, share, rounding, weekdays: days }, changed) => {
     const written: Cycle =

@@ -50,13 +50,27 @@ export function RoutineForm({
       time: planned?.seconds == null ? "" : printDuration(planned.seconds),
       purpose: routine?.distance?.purpose ?? "",
     },
-    { name: "Name", kind: "Kind", minutes: "Minutes", effort: "Effort", items: "Exercises", distance: "Distance" },
+    {
+      name: "Name",
+      kind: "Kind",
+      minutes: "Minutes",
+      effort: "Effort",
+      instructor: "Who leads it",
+      link: "The link",
+      note: "The note",
+      items: "Exercises",
+      distance: "Distance",
+      time: "Time",
+      purpose: "Purpose",
+    },
   );
   const onSubmit = save(async (values, changed) => {
     const { items, distance, time, purpose, link, ...plain } = values;
+    const isTouched = (field: keyof typeof values) => routine === null || changed.has(field);
     const covered = {
-      ...(distance === null ? {} : { metres: distance }),
-      ...(time === null ? {} : { seconds: time }),
+      ...routine?.distance?.planned,
+      ...(isTouched("distance") ? { metres: distance } : {}),
+      ...(isTouched("time") ? { seconds: time } : {}),
     };
     const others = Object.fromEntries(
       Object.entries(plain)
@@ -73,8 +87,8 @@ export function RoutineForm({
         ? {
             distance: {
               ...routine?.distance,
-              planned: Object.keys(covered).length === 0 ? null : covered,
-              purpose: purpose || null,
+              planned: covered.metres == null && covered.seconds == null ? null : covered,
+              ...(isTouched("purpose") ? { purpose: purpose || null } : {}),
             },
           }
         : {}),
