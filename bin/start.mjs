@@ -22,15 +22,11 @@ if (!(await isFree(port)))
 requirePackages();
 await requireBuild();
 
-const server = spawn(
-  process.execPath,
-  [join(root, "node_modules", "next", "dist", "bin", "next"), "start", "--hostname", host, "--port", String(port)],
-  {
-    cwd: root,
-    stdio: ["ignore", "pipe", "inherit"],
-    env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1", NODE_ENV: "production" },
-  },
-);
+const server = spawn(process.execPath, [join(root, "bin", "serve.mjs"), host, String(port)], {
+  cwd: root,
+  stdio: ["ignore", "pipe", "inherit"],
+  env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1", NODE_ENV: "production" },
+});
 let printed = false;
 server.stdout.on("data", (chunk) => {
   if (printed || !String(chunk).includes("Ready")) return;

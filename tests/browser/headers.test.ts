@@ -4,10 +4,10 @@ import { describe, expect, it } from "vitest";
 import { address } from "./harness";
 
 /** A page asked for under a path and a host that a browser would not let through as they are. */
-const asked = (path: string, host = new URL(address).host) =>
+const asked = (path: string, host = new URL(address).host, method = "GET") =>
   new Promise<{ status: number; type: string; policy: string; text: string }>((resolve, reject) => {
     const { hostname, port } = new URL(address);
-    request({ hostname, port, path, headers: { host } }, (response) => {
+    request({ hostname, port, path, method, headers: { host } }, (response) => {
       let text = "";
       response.on("data", (chunk: Buffer) => {
         text += chunk.toString();
@@ -105,6 +105,19 @@ describe("what the server says with every page", () => {
     const { status, text } = await asked("/", host);
     expect(status).toBe(421);
     expect(text).not.toContain("<script");
+  });
+  it.each(["/lifts/", "//x", "/\\x", "/lifts//"])(
+    "%s is redirected for this machine alone, and with a policy",
+    async (path) => {
+      expect((await asked(path, "evil.test")).status).toBe(421);
+      const { policy } = await asked(path);
+      expect(policy).toContain("default-src 'none'");
+    },
+  );
+  it("no other way of asking is answered, nor for another address in full", async () => {
+    for (const method of ["TRACE", "PUT", "DELETE", "OPTIONS"])
+      expect(await asked("/", undefined, method)).toMatchObject({ status: 405, policy: "default-src 'none'" });
+    expect(await asked("http://evil.test/")).toMatchObject({ status: 400, policy: "default-src 'none'" });
   });
   it("what the browser keeps is emptied for a page of the application alone", async () => {
     for (const from of [undefined, "cross-site", "same-site", "none"]) {

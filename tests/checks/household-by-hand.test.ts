@@ -269,7 +269,7 @@ describe("the contract by hand", () => {
     ]);
     expect(part("load")).toEqual([{ date: date(1), sessionLoad: 420 }]);
     expect(part("adherence")).toEqual([
-      { weekStart: date(0), planned: 4, done: 3, partly: 0, skipped: 0, missed: 1, extra: 0, share: 0.75 },
+      { weekStart: date(0), planned: 4, done: 3, partly: 0, skipped: 0, moved: 0, missed: 1, extra: 0, share: 0.75 },
     ]);
   });
 });
