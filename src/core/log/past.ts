@@ -1,4 +1,5 @@
-import { diff, type FieldPatch, isIdList, isPlain, type Step } from "./patch";
+import { sameJson } from "./canonical";
+import { diff, type FieldPatch, isIdList, isOrder, isPlain, type Step } from "./patch";
 import type { AnyRecord, RecordKind, Tombstone } from "./records";
 
 // What a record follows: which writing of which database made each of its fields, and what it has seen of others.
@@ -114,7 +115,7 @@ function advanced(kind: RecordKind, before: AnyRecord, after: AnyRecord, stamp: 
   const seen = joinedVectors(vectorOf(held), also);
   for (const patch of diff(before, after)) {
     if (isInParts(kind, patch.path)) noteParts(patch, fields, stamp);
-    else note(patch, { fields, gone, seen, stamp });
+    else if (!isOrder(patch.path.at(-1)) || isReordered(patch)) note(patch, { fields, gone, seen, stamp });
   }
   const { [nodeOf(stamp)]: _mine, ...others } = seen;
   return pastOf(others, held.past?.first ?? held.changed ?? "", fields, gone);
@@ -148,6 +149,13 @@ export function revised(
 export function removalOf(kind: RecordKind, record: AnyRecord, stamp: string, merged?: Tombstone): Tombstone {
   const { [nodeOf(stamp)]: _mine, ...seen } = joinedVectors(vectorOf(record), merged && vectorOf(merged));
   return { ...merged, id: record.id, kind, changed: stamp, seen };
+}
+
+/** Whether what was in a list before and after stands in another order: an element that comes or goes reorders nothing. */
+function isReordered({ before, after }: FieldPatch): boolean {
+  const [old, now] = [before as string[], after as string[]];
+  const stays = (list: readonly string[], other: readonly string[]) => list.filter((id) => other.includes(id));
+  return !sameJson(stays(old, now), stays(now, old));
 }
 
 /** A past without what says nothing. */

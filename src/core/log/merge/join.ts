@@ -201,7 +201,40 @@ function joinLists(
   const [idsMine, idsTheirs] = [ids(mine), ids(theirs)];
   const isTheirs = atMine === atTheirs ? compareJson(idsTheirs, idsMine) > 0 : atTheirs > atMine;
   emit(orderKey, later(atMine, atTheirs), around, joining);
-  return placed(isTheirs ? idsTheirs : idsMine, isTheirs ? idsMine : idsTheirs).map((id) => joined.get(id));
+  const order = placed(isTheirs ? idsTheirs : idsMine, isTheirs ? idsMine : idsTheirs);
+  const addedAt = (id: string) => {
+    const at = inside(key, { element: id });
+    return later(exactlyAt(joining.mine.record, at), exactlyAt(joining.theirs.record, at));
+  };
+  const ordered = atMine === atTheirs ? addedInTurn(order, my, their, addedAt) : order;
+  return ordered.map((id) => joined.get(id));
+}
+
+/**
+ * Ids in an order that three copies give whichever two are joined first: where both sides have added elements between
+ * the same neighbours, those stand as they were added.
+ */
+function addedInTurn(
+  order: readonly string[],
+  mine: ReadonlyMap<string, unknown>,
+  theirs: ReadonlyMap<string, unknown>,
+  addedAt: (id: string) => string,
+): string[] {
+  const turned: string[] = [];
+  let run: string[] = [];
+  const close = () => {
+    const ofBoth = run.some((id) => mine.has(id)) && run.some((id) => theirs.has(id));
+    turned.push(...(ofBoth ? run.toSorted((a, b) => compare(addedAt(a), addedAt(b))) : run));
+    run = [];
+  };
+  for (const id of order) {
+    if (mine.has(id) && theirs.has(id)) {
+      close();
+      turned.push(id);
+    } else run.push(id);
+  }
+  close();
+  return turned;
 }
 
 /** A value that only one side holds: new there, or removed on the other. */
