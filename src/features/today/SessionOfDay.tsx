@@ -56,7 +56,9 @@ export function SessionOfDay({ card, strong }: { card: SessionCard; strong: bool
   const confirm = async () => {
     const next = confirmed(session, exerciseOf, workedKg);
     if (next.status === session.status && lacking.length > 0 && !next.distance?.done) return setAsked(true);
-    if ((await save(next, `${title} as planned`)) && lacking.length > 0) setAsked(true);
+    const isWhole = (session.items ?? []).every(({ skipped }) => skipped == null);
+    const label = isWhole ? `${title} as planned` : `${title}, but for what was left out`;
+    if ((await save(next, label)) && lacking.length > 0) setAsked(true);
   };
   return (
     <section className={styles.section} aria-label={title}>
