@@ -1,11 +1,11 @@
-// Serves the built application: `node bin/serve.mjs HOST PORT`. Every request is looked at before the framework answers
+// Serves the built application: `node bin/serve.mjs PORT`. Every request is looked at before the framework answers
 // any of it, so that its redirects too are for this machine's own names alone and carry a policy.
 import { createServer } from "node:http";
 import next from "next";
-import { root } from "./machine.mjs";
+import { host, root } from "./machine.mjs";
 
-const [hostname, port] = [process.argv[2], Number(process.argv[3])];
-const app = next({ dev: false, dir: root, hostname, port });
+const port = Number(process.argv[2]);
+const app = next({ dev: false, dir: root, hostname: host, port });
 const answer = app.getRequestHandler();
 
 /** Names under which this machine reaches itself. */
@@ -38,4 +38,4 @@ createServer((request, response) => {
   response.setHeader("Content-Security-Policy", "default-src 'none'");
   response.setHeader("X-Content-Type-Options", "nosniff");
   void answer(request, response);
-}).listen(port, hostname, () => console.log("Ready"));
+}).listen(port, host, () => console.log("Ready"));

@@ -22,7 +22,7 @@ if (!(await isFree(port)))
 requirePackages();
 await requireBuild();
 
-const server = spawn(process.execPath, [join(root, "bin", "serve.mjs"), host, String(port)], {
+const server = spawn(process.execPath, [join(root, "bin", "serve.mjs"), String(port)], {
   cwd: root,
   stdio: ["ignore", "pipe", "inherit"],
   env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1", NODE_ENV: "production" },

@@ -1,4 +1,3 @@
-import type { Exercise } from "../log/kinds/exercises";
 import type { Routine } from "../log/kinds/routines";
 import type { Session } from "../log/kinds/sessions";
 import { sameJson } from "../log/canonical";
@@ -14,7 +13,7 @@ interface AskedItem {
   sets: Asking[];
 }
 /** To what a load of an exercise can be set. */
-export type Loadable = (kg: number, exerciseId: Exercise["id"]) => number;
+export type Loadable = (kg: number, exerciseId: string) => number;
 
 /** Whether a routine asks for something else than before; a note on it is no change of what is planned. */
 export function plansOtherwise(before: Routine, after: Routine): boolean {
@@ -40,7 +39,7 @@ export function following(
   /** A field that stood as in the routine and changed there, as it is there now; else as it stands. */
   const followed = <T>(held: T, old: T, next: T): T => (!sameJson(old, next) && sameJson(held, old) ? next : held);
   const { planned: _planned, items: _items, distance: _distance, ...kept } = session;
-  const fields = <F extends "kind" | "title" | "instructor" | "links" | "steps">(field: F) => {
+  const fields = <F extends "title" | "instructor" | "links" | "steps">(field: F) => {
     const value = followed<unknown>(session[field], was[field], now[field]);
     return value == null ? {} : ({ [field]: value } as Pick<Session, F>);
   };
@@ -68,12 +67,13 @@ export function following(
     make: (item) => withIds(item as NonNullable<Routine["items"]>[number], newId),
     makeSet: (set) => ({ ...set, id: newId() }),
   });
-  const laid = itemsFollowing(hand, was.items ?? [], now.items ?? [], {
-    loadable,
-    byHand: hand,
-    make: ({ exerciseId, sets }) => ({ exerciseId, sets: sets.map(({ warmUp, planned }) => ({ warmUp, planned })) }),
-    makeSet: (set) => set,
-  });
+  const laid = () =>
+    itemsFollowing(hand, was.items ?? [], now.items ?? [], {
+      loadable,
+      byHand: hand,
+      make: ({ exerciseId, sets }) => ({ exerciseId, sets: sets.map(({ warmUp, planned }) => ({ warmUp, planned })) }),
+      makeSet: (set) => set,
+    });
   const next: Session = {
     ...kept,
     kind: followed(session.kind, was.kind, now.kind),
@@ -86,11 +86,14 @@ export function following(
     ...(session.items == null && items.length === 0 ? {} : { items }),
   };
   // What the routine says is the plan from which a change by hand is told.
-  const isUntouched = session.first == null;
-  const base = isUntouched
-    ? planOf(next)
-    : { ...first, planned: { ...first.planned, ...(laid.length === 0 ? {} : { items: laid }) } };
-  return sameJson(planOf(next), planOf(session)) ? next : { ...next, first: base as FirstPlan };
+  const plan = planOf(next);
+  if (sameJson(plan, planOf(session))) return next;
+  if (session.first == null) return { ...next, first: plan };
+  const asked = laid();
+  return {
+    ...next,
+    first: { ...first, planned: { ...first.planned, ...(asked.length === 0 ? {} : { items: asked }) } },
+  };
 }
 
 const present = (key: string, value: unknown) => (value == null ? {} : { [key]: value });

@@ -15,6 +15,11 @@ import type { ProposedSession } from "./proposal";
 /** A session by the day on which it was first planned and its title. */
 export const placeOfPlan = (session: Session): string => `${firstDateOf(session)} ${titleOf(session)}`;
 
+/** Whether a session was laid of a standard week in another of its forms: as it is, easy or hard. */
+export function isOfOtherForm({ standardWeekId }: Session, laid: StandardWeek, family: ReadonlySet<string>): boolean {
+  return standardWeekId != null && standardWeekId !== laid.id && family.has(standardWeekId);
+}
+
 /** What is known of a week before something is laid over it. */
 export interface KnownWeek {
   /** Sessions that stand in it. */
@@ -74,9 +79,7 @@ export function laidOver(
   const text = (session: Session) => plannedText(session, exercises, asOf.printer);
 
   // Sessions of the same standard week in its other form, to be taken for those that are asked for now.
-  const others = standing.filter(
-    (one) => one.standardWeekId != null && family.has(one.standardWeekId) && one.standardWeekId !== laid.id,
-  );
+  const others = standing.filter((one) => isOfOtherForm(one, laid, family));
   const open = others.filter((one) => isOpen(one) && one.first == null && mustDay(one.date) >= asOf.on);
   const isVariant = laid.variantOf != null;
   const replaced = new Map<Session, Session | null>(isVariant ? open.map((one) => [one, null]) : []);

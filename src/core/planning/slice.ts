@@ -1,8 +1,7 @@
-import { concatMap, groupBy } from "../base/calendar/groupBy";
+import { groupBy } from "../base/calendar/groupBy";
 import { perOwner } from "../base/memo";
 import { type AsOf, byBeginning, Slice } from "../log/asOf";
 import type { Session } from "../log/kinds/sessions";
-import { daysOfBucket } from "../log/logIndex";
 import { sessionsOf } from "../sessions/slice";
 
 /** What a person has planned beyond single sessions. */
@@ -16,19 +15,8 @@ class Planning extends Slice {
   /** Cycles by percentage in the order in which they begin, those to come included. */
   readonly cycles = this.kept(() => this.asOf.own("cycles").sort(byBeginning("startDate")));
 
-  readonly #byCycle = this.kept(() => groupBy(this.#allOfCycles(), ({ cycleId }) => cycleId as string));
-
-  #allOfCycles(): Session[] {
-    return concatMap(this.asOf.index.buckets("sessions", this.asOf.personId), (bucket) => this.#linked(bucket));
-  }
-  /** The few sessions of a bucket of days that a cycle wrote. */
-  readonly #linked = this.keptBy((bucket: number) =>
-    concatMap(daysOfBucket(bucket), (day) =>
-      sessionsOf(this.asOf)
-        .on(day)
-        .filter(({ cycleId }) => cycleId != null),
-    ),
-  );
+  readonly #ofCycles = sessionsOf(this.asOf).keptWhere(({ cycleId }) => cycleId != null);
+  readonly #byCycle = this.kept(() => groupBy(this.#ofCycles(), ({ cycleId }) => cycleId as string));
 
   /** The sessions that a cycle has written, by date. */
   sessionsOfCycle(cycleId: string): readonly Session[] {

@@ -14,7 +14,7 @@ import { nearestStep } from "../strength/loading";
 import { strengthOf } from "../strength/slice";
 import { type CellStep, stepped } from "./cycleEdit";
 import { plansOtherwise } from "./follow";
-import { isLeftOut, knownWeek, laidOver, placeOfPlan } from "./layAgain";
+import { isLeftOut, isOfOtherForm, knownWeek, laidOver, placeOfPlan } from "./layAgain";
 import { plannedOrDone } from "./moves";
 import { plannedText } from "./plannedText";
 import { type Proposal, proposal, type ProposedSession } from "./proposal";
@@ -160,13 +160,7 @@ export function standardWeekFollowed(
       } else tell(session, "stays", session.date === now.date ? "as it is planned" : `moved from ${now.date}`);
     }
     for (const session of asked) {
-      const isOfVariant = standing.some(
-        (one) =>
-          firstDateOf(one) === session.date &&
-          one.standardWeekId != null &&
-          one.standardWeekId !== week.id &&
-          family.has(one.standardWeekId),
-      );
+      const isOfVariant = standing.some((one) => firstDateOf(one) === session.date && isOfOtherForm(one, week, family));
       if (mustDay(session.date) < asOf.on || there.has(placeOfPlan(session)) || isOfVariant) continue;
       if (isLeftOut(week, session)) {
         tell(session, "stays", "taken out by hand; it stays out");

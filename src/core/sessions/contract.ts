@@ -4,15 +4,10 @@ import { sessionsOf } from "./slice";
 
 /** Adherence of every week that holds a session, or held one that was moved, up to the week of the day asked about. */
 function adherenceSection(asOf: AsOf) {
-  const weekOf = (date: string) => weekStartOf(mustDay(date), asOf.weekStart);
-  const held = sessionsOf(asOf)
-    .between(-Infinity, asOf.on)
-    .map(({ date }) => weekOf(date));
-  const left = sessionsOf(asOf)
-    .awayDays()
-    .filter((day) => day <= asOf.on)
-    .map((day) => weekStartOf(day, asOf.weekStart));
-  return [...new Set([...held, ...left])]
+  const held = sessionsOf(asOf).between(-Infinity, asOf.on);
+  const left = sessionsOf(asOf).awayDays();
+  const days = [...held.map(({ date }) => mustDay(date)), ...left.filter((day) => day <= asOf.on)];
+  return [...new Set(days.map((day) => weekStartOf(day, asOf.weekStart)))]
     .sort((a, b) => a - b)
     .map((start) => {
       const counts = sessionsOf(asOf).adherence(start, start + 6);

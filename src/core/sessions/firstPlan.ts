@@ -1,4 +1,4 @@
-import { entryDayOf, mustDay, type Weekday, weekStartOf } from "../base/calendar/day";
+import { mustDay, type Weekday, weekStartOf } from "../base/calendar/day";
 import { localDate } from "../base/calendar/localDate";
 import type { Item, Session } from "../log/kinds/sessions";
 import { diff } from "../log/patch";
@@ -82,9 +82,8 @@ function remembered(before: Session, after: Session, today: string): Session {
   if (!canMove(before)) return after;
   const plan = planOf(before);
   if (diff(plan, planOf(after)).length === 0) return after;
-  const { moves: _moves, ...others } = after;
   const moves = before.date === after.date ? after.moves : movesOf(before, after, today);
-  return { ...others, first: after.first ?? plan, ...(moves == null ? {} : { moves }) };
+  return { ...after, first: after.first ?? plan, ...(moves == null ? {} : { moves }) };
 }
 
 /**
@@ -113,7 +112,7 @@ export function leftDays(session: Session, weekStart: Weekday): string[] {
     session.moves == null
       ? [firstDateOf(session)]
       : session.moves.filter(({ from, on }) => mustDay(on) >= weekOf(from)).map(({ from }) => from);
-  const weeks = new Map(left.filter((date) => entryDayOf(date) !== null).map((date) => [weekOf(date), date] as const));
+  const weeks = new Map(left.map((date) => [weekOf(date), date] as const));
   weeks.delete(weekOf(session.date));
   return [...weeks.values()];
 }

@@ -51,7 +51,9 @@ class Sessions extends Slice {
    * weeks are among the days.
    */
   awayFrom(from: Day, to: Day): Session[] {
-    return concatMap([...this.#left()], ([day, sessions]) => (day >= from && day <= to ? sessions : []));
+    return concatMap([...this.#left()], ([day, sessions]) =>
+      day >= from && day <= to ? sessions.map(({ session }) => session) : [],
+    );
   }
 
   /** The days that such sessions left. */
@@ -65,30 +67,26 @@ class Sessions extends Slice {
   }
 
   readonly #left = this.kept(() => {
-    const left = new Map<Day, Session[]>();
-    for (const session of this.#moved())
-      for (const date of leftDays(session, this.asOf.weekStart)) {
-        const held = left.get(mustDay(date));
-        if (held === undefined) left.set(mustDay(date), [session]);
-        else held.push(session);
-      }
-    return left;
+    const left = concatMap(this.#moved(), (session) =>
+      leftDays(session, this.asOf.weekStart).map((date) => ({ day: mustDay(date), session })),
+    );
+    return groupBy(left, ({ day }) => day);
   });
-  readonly #moved = this.kept(() =>
-    concatMap(this.asOf.index.buckets("sessions", this.asOf.personId), (bucket) => this.#movedIn(bucket)),
-  );
-  /** The few sessions of a bucket of days that were moved to them. */
-  readonly #movedIn = this.keptBy((bucket: number) =>
-    concatMap(daysOfBucket(bucket), (day) =>
-      this.on(day).filter((session) => session.moves != null || firstDateOf(session) !== session.date),
-    ),
-  );
+  readonly #moved = this.keptWhere((session) => session.moves != null || firstDateOf(session) !== session.date);
 
   /** Whether a session was performed on a day, wholly or partly. */
   readonly trainedOn = (day: Day): boolean => this.#trained(bucketOf(day))[day - bucketOf(day) * bucketDays]!;
   readonly #trained = this.keptBy((bucket: number) =>
     daysOfBucket(bucket).map((day) => this.on(day).some((session) => wasPerformed(session, this.asOf.on))),
   );
+
+  /** The few sessions of the log of which something holds, kept a bucket of days at a time. */
+  keptWhere(holds: (session: Session) => boolean): () => Session[] {
+    const inBucket = this.keptBy((bucket: number) =>
+      concatMap(daysOfBucket(bucket), (day) => this.on(day).filter(holds)),
+    );
+    return this.kept(() => concatMap(this.asOf.index.buckets("sessions", this.asOf.personId), inBucket));
+  }
 
   /** Something of each session of the log, kept a day at a time. */
   keptBySession<T>(compute: (session: Session) => T): (session: Session) => T {

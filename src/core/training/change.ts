@@ -112,14 +112,14 @@ export function withSwapped(session: Session, itemId: string, exerciseId: string
   const items = (session.items ?? []).flatMap((item): Item[] => {
     if (item.id !== itemId) return [item];
     const [done, open] = [item.sets.filter((set) => set.done), item.sets.filter((set) => !set.done)];
-    const { insteadOf: _, ...other } = {
-      ...(done.length === 0 ? item : { id: newId(), ...(item.superset == null ? {} : { superset: item.superset }) }),
+    const { insteadOf: _, ...own } = item;
+    const other: Item = {
+      ...(done.length === 0 ? own : { id: newId(), ...(item.superset == null ? {} : { superset: item.superset }) }),
       exerciseId,
       sets: open.map((set): TrainingSet => {
         const { kg: _kg, percent: _percent, ...planned } = set.planned ?? {};
         return { ...set, planned };
       }),
-      insteadOf: null,
     };
     const asked = askedOf({ ...item, sets: open });
     const next: Item = asked.exerciseId === exerciseId ? askedAgain(other, asked) : { ...other, insteadOf: asked };

@@ -92,7 +92,7 @@ export function sessionCard(asOf: AsOf, session: Session): SessionCard {
         planned:
           item.insteadOf == null
             ? describeSets(asked[0]!.sets, "planned", exercise, printer, worked)
-            : `${item.insteadOf.exerciseId === items[at - 1]?.exerciseId ? "" : `${plannedOf(asOf, item.insteadOf)}, `}swapped on the day`,
+            : `${item.insteadOf.exerciseId === items[at - 1]?.exerciseId ? "" : `${plannedOf(asOf, item)}, `}swapped on the day`,
         done: describeSets(item.sets, "done", exercise, printer),
         asPlanned: item.sets.every((set) => set.warmUp || isAsPlanned(set, worked[set.id])),
         superset: supersetOf(item),
@@ -123,10 +123,10 @@ export function sessionCard(asOf: AsOf, session: Session): SessionCard {
 }
 
 /** What was planned of an exercise that was swapped on the day, with its name. */
-function plannedOf(asOf: AsOf, { exerciseId, sets }: NonNullable<Item["insteadOf"]>): string {
+function plannedOf(asOf: AsOf, item: Item): string {
+  const [{ exerciseId, sets }] = askedItems([item]) as [Pick<Item, "exerciseId" | "sets">];
   const exercise = strengthOf(asOf).exercises().get(exerciseId);
-  const asked = sets.map((set) => ({ ...set, id: "" }));
-  return `${exercise?.name ?? exerciseId} ${describeSets(asked, "planned", exercise, asOf.printer)}`.trim();
+  return `${exercise?.name ?? exerciseId} ${describeSets(sets, "planned", exercise, asOf.printer)}`.trim();
 }
 
 function workedLoads(

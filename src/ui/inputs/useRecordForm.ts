@@ -3,9 +3,9 @@
 import type { FormContext } from "@/core/entry/form";
 import { type BaseSyntheticEvent, useState } from "react";
 import type { DefaultValues, FieldValues } from "react-hook-form";
+import { validate } from "uuid";
 import { forgetTyping } from "./keptTyping";
 import type { LateForm } from "./lateForm";
-import { validate } from "uuid";
 import { type TypedForm, useTypedForm } from "./useTypedForm";
 
 /** What a form calls its fields, each of them, for telling what has changed in them meanwhile. */

@@ -1,10 +1,9 @@
 "use client";
 
 import { plansOtherwise } from "@/core/planning/follow";
-import type { RoutineChange } from "@/core/planning/routines";
 import { counted } from "@/core/base/units/number";
 import type { Routine } from "@/core/log/kinds/routines";
-import type { RoutinesView } from "@/core/planning/routines";
+import type { RoutineChange, RoutinesView } from "@/core/planning/routines";
 import { LinkButton } from "@/ui/kit/LinkButton";
 import { RecordTable } from "@/ui/kit/RecordTable";
 import { useRemove } from "@/ui/log/useRemove";
