@@ -89,7 +89,20 @@ describe("a really full disk", () => {
         await hand.context.close().catch(() => {});
         disk.clear();
         const again = await open();
-        await again.page.locator("#content h1").waitFor();
+        // A browser that was killed may take its time: its trainee opens the page anew.
+        const heading = again.page.locator("#content h1");
+        await expect
+          .poll(
+            async () => {
+              if (!(await heading.isVisible())) await again.page.goto(`${address}/`).catch(() => {});
+              return heading.waitFor({ timeout: 30_000 }).then(
+                () => "open",
+                async () => again.page.locator("body").innerText().catch(String),
+              );
+            },
+            { timeout: 120_000 },
+          )
+          .toBe("open");
         // What the database has lost since the copy took it comes back when the copy is opened.
         await again.page.goto(`${address}/files`);
         await again.page.getByText("A second copy lies beside the database").waitFor();

@@ -62,7 +62,8 @@ describe("a cycle by percentage", () => {
     await keyboard.type("5x3 75");
     await grid.getByText("nothing written yet").nth(1).waitFor();
     await keyboard.press("Enter");
-    await page.getByText("Is 75 a share of the maximum or a load?").waitFor();
+    // The grid says it, and the cell it calls back to.
+    await page.getByText("Is 75 a share of the maximum or a load?").first().waitFor();
     await calledBack(page);
     await keyboard.type(" %");
     // Before it is written: 15 lifts of 112.5 kg, to the exercise's step.
@@ -189,19 +190,30 @@ describe("weeks of the plan", () => {
     await page.getByRole("button", { name: /^Saturday 13 June: On the water, moved to 21 Jun/ }).waitFor();
     await page.keyboard.press("u");
     await page.getByText("Undone: On the water moved to 21 Jun").waitFor();
-    const from = (await day("2026-06-13").locator("svg").first().boundingBox())!;
-    const to = (await day("2026-06-19").boundingBox())!;
-    // The weeks can be dragged once what does that has come.
-    await expect
-      .poll(async () => {
-        await page.mouse.move(from.x + 7, from.y + 7);
-        await page.mouse.down();
-        await page.mouse.move(from.x + 40, from.y + 20, { steps: 4 });
-        await page.mouse.move(to.x + 20, to.y + 20, { steps: 6 });
-        await page.mouse.up();
-        return page.getByText("Saved: On the water moved to 19 Jun").isVisible();
-      })
-      .toBe(true);
+    // The weeks can be dragged once what does that has come; it lands where it is let go, however slowly it is drawn.
+    const devtools = await page.context().newCDPSession(page);
+    await devtools.send("Emulation.setCPUThrottlingRate", { rate: 8 });
+    for (const target of ["2026-06-19", "2026-06-25"]) {
+      const shown = `On the water moved to ${Number(target.slice(8))} Jun`;
+      await expect
+        .poll(async () => {
+          const from = (await day("2026-06-13").locator("svg").first().boundingBox())!;
+          const to = (await day(target).boundingBox())!;
+          await page.mouse.move(from.x + 7, from.y + 7);
+          await page.mouse.down();
+          await page.mouse.move(from.x + 40, from.y + 20, { steps: 4 });
+          await page.mouse.move(to.x + 20, to.y + 20, { steps: 2 });
+          await page.mouse.up();
+          const told = page.getByText(/^Saved: On the water moved/);
+          return told.innerText({ timeout: 5000 }).catch(() => "");
+        })
+        .not.toBe("");
+      expect(await page.getByText(/^Saved: On the water moved/).innerText()).toContain(shown);
+      await page.keyboard.press("u");
+      await page.getByText(`Undone: ${shown}`).waitFor();
+      await page.getByRole("button", { name: /^Saturday 13 June: On the water/ }).waitFor();
+    }
+    await devtools.detach();
     const bar = page.getByRole("button", { name: /^Sharpening/ });
     await bar.focus();
     await page.keyboard.press("Alt+ArrowDown");
@@ -422,11 +434,14 @@ describe("plans from outside, and to it", () => {
   it("a kind of activity gets its mark and colour once, for all it is drawn in", async () => {
     const { page } = hand;
     await openDemo(page, "/settings");
+    // One after another without waiting: all of it is one kind's.
     await choose(page.getByLabel("Mark of row"), "hexagon");
-    await saved(hand, "Kind of activity row");
     await choose(page.getByLabel("Colour of row"), "plum");
     await page.getByLabel("Category of row").fill("water");
     await page.getByLabel("Category of row").press("Enter");
+    await saved(hand, "Kind of activity row, category water");
+    const kinds = (await exportedLog(page)).kinds.filter(({ name }) => name === "row");
+    expect(kinds).toMatchObject([{ mark: "hexagon", colour: "plum", category: "water" }]);
     await openDemo(page, "/plan");
     await page.getByRole("table", { name: "By category" }).getByText("water").waitFor();
     const path = page.locator('[data-day="2026-06-13"] svg path').first();

@@ -1,5 +1,6 @@
 "use client";
 
+import { folded } from "@/core/base/text";
 import { parseDecimal, printTyped } from "@/core/base/units/number";
 import type { ActivityKind } from "@/core/log/kinds/activityKinds";
 import { put } from "@/core/log/records";
@@ -15,7 +16,7 @@ import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
 import view from "@/ui/view.module.css";
 import { Button, Input } from "antd";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { v7 as newId } from "uuid";
 
 /** Kinds of activity: the mark, the colour and the category of each, chosen once for everything it is drawn in. */
@@ -23,9 +24,17 @@ export function KindSettings() {
   const { commit } = useLog();
   const kinds = useFigure("kinds", {})?.kinds ?? [];
   const [name, setName] = useState("");
-  const write = (line: Pick<KindLine, "name" | "record">, change: Partial<ActivityKind>) => {
-    const record: ActivityKind = { ...(line.record ?? { id: newId(), name: line.name }), ...change };
-    return commit([put("kinds", record, line.record ?? undefined)], `Kind of activity ${line.name}`);
+  // A second choice comes before the table has seen the first: both are the same record's.
+  const begun = useRef(new Map<string, ActivityKind>());
+  const write = (line: Pick<KindLine, "name" | "record">, change: Partial<ActivityKind>, what = "") => {
+    const key = folded(line.name);
+    const kept = line.record ?? begun.current.get(key) ?? { id: newId(), name: line.name };
+    if (line.record === null) begun.current.set(key, kept);
+    else begun.current.delete(key);
+    return commit(
+      [put("kinds", { ...kept, ...change }, line.record ?? undefined)],
+      `Kind of activity ${line.name}${what}`,
+    );
   };
   const add = async () => {
     const wanted = name.trim().toLowerCase();
@@ -60,7 +69,7 @@ export function KindSettings() {
               <Select
                 label={`Mark of ${line.name}`}
                 value={markOf(line.name, line.record?.mark ?? null)}
-                onChange={(mark) => void write(line, { mark })}
+                onChange={(mark) => void write(line, { mark }, `, ${mark}`)}
                 options={markNames.map((value) => ({ value, label: value }))}
               />
             ),
@@ -72,7 +81,9 @@ export function KindSettings() {
               <Select<string>
                 label={`Colour of ${line.name}`}
                 value={line.record?.colour ?? "by standing"}
-                onChange={(colour) => void write(line, { colour: colour === "by standing" ? null : colour })}
+                onChange={(colour) =>
+                  void write(line, { colour: colour === "by standing" ? null : colour }, `, ${colour}`)
+                }
                 options={["by standing", ...markColours].map((value) => ({ value, label: value }))}
               />
             ),
@@ -86,7 +97,7 @@ export function KindSettings() {
                 label={`Category of ${line.name}`}
                 placeholder="category"
                 held={line.record?.category ?? ""}
-                onKeep={(text) => void write(line, { category: text || null })}
+                onKeep={(text) => void write(line, { category: text || null }, `, category ${text || "none"}`)}
               />
             ),
           },
@@ -101,7 +112,7 @@ export function KindSettings() {
                 hint="What it costs as a multiple of resting, 1 to 25; empty: the table's"
                 held={metOf(line)}
                 isWrong={isNoMet}
-                onKeep={(text) => void write(line, { met: parseDecimal(text) })}
+                onKeep={(text) => void write(line, { met: parseDecimal(text) }, `, MET ${text || "the table's"}`)}
               />
             ),
           },

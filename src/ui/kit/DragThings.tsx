@@ -11,9 +11,39 @@ import {
   useSensor,
   useSensors,
 } from "@dnd-kit/core";
-import type { CSSProperties, ReactNode } from "react";
+import { type CSSProperties, type ReactNode, useEffect, useRef } from "react";
 import type { DragParts } from "./dragParts";
 import styles from "./drag.module.css";
+
+/**
+ * The place under a point of the window, as it is drawn now. What the drag itself holds for the place is that of the last
+ * drawing: a fast hand has let go somewhere else by then.
+ */
+function placeAt({ clientX, clientY }: { clientX: number; clientY: number }): string | null {
+  for (const element of document.elementsFromPoint(clientX, clientY))
+    if (element instanceof HTMLElement && element.dataset.place !== undefined) return element.dataset.place;
+  return null;
+}
+
+/** Where the pointer let go last: the window hears of it before the drag does. */
+function useLetGo() {
+  const point = useRef<{ clientX: number; clientY: number } | null>(null);
+  useEffect(() => {
+    const ofMouse = (event: MouseEvent) => {
+      point.current = event;
+    };
+    const ofFinger = (event: TouchEvent) => {
+      point.current = event.changedTouches[0] ?? null;
+    };
+    window.addEventListener("mouseup", ofMouse, true);
+    window.addEventListener("touchend", ofFinger, true);
+    return () => {
+      window.removeEventListener("mouseup", ofMouse, true);
+      window.removeEventListener("touchend", ofFinger, true);
+    };
+  }, []);
+  return point;
+}
 
 /** Takes what is dragged by a mouse or a finger from one place to another. */
 function Context({
@@ -28,14 +58,16 @@ function Context({
     // A finger that stays a moment takes it; one that moves at once scrolls the page.
     useSensor(TouchSensor, { activationConstraint: { delay: 250, tolerance: 8 } }),
   );
+  const letGo = useLetGo();
   return (
     <DndContext
       sensors={sensors}
       collisionDetection={pointerWithin}
       accessibility={{ container: undefined, screenReaderInstructions: { draggable: "" } }}
-      onDragEnd={({ active, over, activatorEvent }: DragEndEvent) => {
+      onDragEnd={({ active, activatorEvent }: DragEndEvent) => {
         const { ctrlKey = false, altKey = false } = activatorEvent as Partial<MouseEvent>;
-        if (over !== null) onDrop(String(active.id), String(over.id), ctrlKey || altKey);
+        const onto = letGo.current === null ? null : placeAt(letGo.current);
+        if (onto !== null) onDrop(String(active.id), onto, ctrlKey || altKey);
       }}
     >
       {children}
@@ -64,7 +96,7 @@ function Taken({ id, className = "", children }: { id: string; className?: strin
 function Place({ id, children }: { id: string; children: ReactNode }) {
   const { setNodeRef, isOver } = useDroppable({ id });
   return (
-    <span ref={setNodeRef} className={`${styles.place} ${isOver ? styles.over : ""}`}>
+    <span ref={setNodeRef} data-place={id} className={`${styles.place} ${isOver ? styles.over : ""}`}>
       {children}
     </span>
   );
