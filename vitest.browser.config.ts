@@ -6,7 +6,7 @@ export default defineConfig({
   test: {
     include: ["tests/browser/**/*.test.ts"],
     environment: "node",
-    testTimeout: 240_000,
+    testTimeout: 480_000,
     hookTimeout: 120_000,
     expect: { poll: { timeout: 60_000 } },
     maxWorkers: 2,
