@@ -195,6 +195,7 @@ describe("weeks of the plan", () => {
     await devtools.send("Emulation.setCPUThrottlingRate", { rate: 8 });
     for (const target of ["2026-06-19", "2026-06-25"]) {
       const shown = `On the water moved to ${Number(target.slice(8))} Jun`;
+      const told = page.getByText(/^Saved: On the water moved/);
       await expect
         .poll(async () => {
           const from = (await day("2026-06-13").locator("svg").first().boundingBox())!;
@@ -204,11 +205,10 @@ describe("weeks of the plan", () => {
           await page.mouse.move(from.x + 40, from.y + 20, { steps: 4 });
           await page.mouse.move(to.x + 20, to.y + 20, { steps: 2 });
           await page.mouse.up();
-          const told = page.getByText(/^Saved: On the water moved/);
           return told.innerText({ timeout: 5000 }).catch(() => "");
         })
         .not.toBe("");
-      expect(await page.getByText(/^Saved: On the water moved/).innerText()).toContain(shown);
+      expect(await told.innerText()).toContain(shown);
       await page.keyboard.press("u");
       await page.getByText(`Undone: ${shown}`).waitFor();
       await page.getByRole("button", { name: /^Saturday 13 June: On the water/ }).waitFor();

@@ -24,13 +24,15 @@ export function KindSettings() {
   const { commit } = useLog();
   const kinds = useFigure("kinds", {})?.kinds ?? [];
   const [name, setName] = useState("");
-  // A second choice comes before the table has seen the first: both are the same record's.
-  const begun = useRef(new Map<string, ActivityKind>());
+  // A second choice comes before the table has seen the first: both are the same record's. What the table has seen, or seen
+  // go again, begins anew.
+  const begun = useRef({ kinds, ids: new Map<string, string>() });
   const write = (line: Pick<KindLine, "name" | "record">, change: Partial<ActivityKind>, what = "") => {
-    const key = folded(line.name);
-    const kept = line.record ?? begun.current.get(key) ?? { id: newId(), name: line.name };
-    if (line.record === null) begun.current.set(key, kept);
-    else begun.current.delete(key);
+    if (begun.current.kinds !== kinds) begun.current = { kinds, ids: new Map() };
+    const { ids } = begun.current;
+    const id = ids.get(folded(line.name)) ?? newId();
+    if (line.record === null) ids.set(folded(line.name), id);
+    const kept: ActivityKind = line.record ?? { id, name: line.name };
     return commit(
       [put("kinds", { ...kept, ...change }, line.record ?? undefined)],
       `Kind of activity ${line.name}${what}`,

@@ -58,15 +58,19 @@ function Context({
     // A finger that stays a moment takes it; one that moves at once scrolls the page.
     useSensor(TouchSensor, { activationConstraint: { delay: 250, tolerance: 8 } }),
   );
-  const letGo = useLetGo();
+  const letGoRef = useLetGo();
   return (
     <DndContext
       sensors={sensors}
       collisionDetection={pointerWithin}
       accessibility={{ container: undefined, screenReaderInstructions: { draggable: "" } }}
+      onDragStart={() => {
+        // Where something else was let go before is no place for this.
+        letGoRef.current = null;
+      }}
       onDragEnd={({ active, activatorEvent }: DragEndEvent) => {
         const { ctrlKey = false, altKey = false } = activatorEvent as Partial<MouseEvent>;
-        const onto = letGo.current === null ? null : placeAt(letGo.current);
+        const onto = letGoRef.current === null ? null : placeAt(letGoRef.current);
         if (onto !== null) onDrop(String(active.id), onto, ctrlKey || altKey);
       }}
     >
