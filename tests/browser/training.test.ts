@@ -410,6 +410,71 @@ describe("one session in two tabs", () => {
   });
 });
 
+describe("two who train side by side", () => {
+  const who = (page: Page, name: string) =>
+    page.getByRole("radiogroup", { name: "Who trains" }).getByText(name, { exact: true }).click();
+  it("one press leads to the other and one back; both rests run, what was typed stays, a set still being saved begins its own rest", async () => {
+    const hand = await trainee({ width: 390, height: 844, touch: true });
+    const { page } = hand;
+    await openDemo(page);
+    await at(page, 0);
+    await page.getByRole("link", { name: "Train", exact: true }).click();
+    await heading(page, "Deadlift");
+    // On to the partner before it is saved: nothing waits for it, and nothing is lost by it.
+    await done(page);
+    await who(page, "Training partner");
+    await heading(page, "No session of Training partner is open");
+    await saved(page, "Deadlift, 5 at 67.5 kg");
+    await page.getByText("rest 1:00").waitFor();
+    await page.getByRole("button", { name: "Start lifting" }).click();
+    await page.getByRole("button", { name: "Add an exercise" }).click();
+    await page.getByRole("combobox").fill("front squ");
+    await page.getByTitle("Front squat", { exact: true }).click();
+    await heading(page, "Front squat");
+    await load(page).fill("50");
+    await reps(page).fill("6");
+    await done(page);
+    await saved(page, /Saved: Front squat, 6 at 50 kg/);
+    await page.getByRole("timer").getByText("2:00", { exact: true }).waitFor();
+    await load(page).fill("52.5");
+    await at(page, 20);
+    await page.getByText("rest 0:40").waitFor();
+
+    await who(page, "Rower");
+    await heading(page, "Deadlift");
+    expect(await load(page).inputValue()).toBe("100");
+    await page.getByRole("timer").getByText("0:40", { exact: true }).waitFor();
+    await page.getByText("rest 1:40").waitFor();
+    await done(page);
+    await saved(page, "Deadlift, 3 at 100 kg");
+    await who(page, "Training partner");
+    await heading(page, "Front squat");
+    expect(await load(page).inputValue()).toBe("52.5");
+    await page.getByRole("timer").getByText("1:40", { exact: true }).waitFor();
+    // Also when the page is opened anew.
+    await page.reload();
+    await heading(page, "Front squat");
+    expect(await load(page).inputValue()).toBe("52.5");
+    await at(page, 140);
+    await page.getByRole("timer").getByText("0:20").waitFor();
+    await page.getByText("ready").waitFor();
+    await who(page, "Rower");
+    await page.getByText("set 1 of 3, planned 5 at RPE 8").waitFor();
+    expect(hand.problems).toEqual([]);
+    await hand.close();
+  });
+
+  it("a session that is not there is said to be so, with those of the day", async () => {
+    const hand = await trainee();
+    await openDemo(hand.page, "/train?date=2026-06-11&session=gone");
+    await heading(hand.page, "No session of Rower is open");
+    await hand.page.getByRole("link", { name: "Train", exact: true }).click();
+    await heading(hand.page, "Deadlift");
+    expect(hand.problems).toEqual([]);
+    await hand.close();
+  });
+});
+
 describe("training mode for everybody", () => {
   it("with a text twice as large nothing is cut off sideways, everything has a name, and axe finds nothing serious", async () => {
     const hand = await trainee({ width: 390, height: 844, touch: true });

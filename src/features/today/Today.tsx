@@ -2,17 +2,15 @@
 
 import { counted } from "@/core/base/units/number";
 import type { DayView } from "@/core/days/dayView";
-import { put } from "@/core/log/records";
 import { fullDate, longDate } from "@/ui/dates";
 import { dueText } from "@/ui/dueText";
 import { LinkButton } from "@/ui/kit/LinkButton";
 import { useRoomBeside } from "@/ui/kit/useMedia";
 import { useLog } from "@/ui/log/LogContext";
 import { useFigure } from "@/ui/log/useFigure";
+import { useStartLifting } from "@/ui/lifts/useStartLifting";
 import dynamic from "next/dynamic";
 import Link from "next/link";
-import { useRouter } from "next/navigation";
-import { v7 as newId } from "uuid";
 import { KeyFigures } from "../../ui/figure/KeyFigures";
 import { DayOfRest } from "./DayOfRest";
 import { FoodOfDay } from "./FoodOfDay";
@@ -64,22 +62,12 @@ export function Today() {
 
 /** A session to train at once or to plan, where the day has none of lifting. */
 function StartSession({ view }: { view: DayView }) {
-  const { commit, person, today } = useLog();
-  const router = useRouter();
+  const { today } = useLog();
+  const start = useStartLifting();
   if (view.sessions.some(({ session }) => session.kind === "strength")) return null;
-  const start = async () => {
-    const id = newId();
-    if (
-      await commit(
-        [put("sessions", { id, personId: person.id, date: view.date, kind: "strength", status: "planned", items: [] })],
-        "Session begun",
-      )
-    )
-      router.push(`/train?date=${view.date}&session=${id}`);
-  };
   return (
     <p className={`${styles.actions} noprint`}>
-      {view.date === today && <LinkButton onClick={() => void start()}>Start lifting</LinkButton>}
+      {view.date === today && <LinkButton onClick={() => void start(view.date)}>Start lifting</LinkButton>}
       {view.date < today ? (
         <Link href="/lifts/write" className="strong-link">
           Write sets

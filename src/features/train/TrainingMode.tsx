@@ -43,10 +43,15 @@ const ways = [
 /** A session, a set at a time. Each confirmed set is saved at once; everything else waits in this browser. */
 export function TrainingMode({ view }: { view: TrainingView }) {
   const { session, items } = view;
-  const { name, commit, chooseDay, notice, undo, dismiss } = useLog();
+  const { name, person, commit, chooseDay, notice, undo, dismiss } = useLog();
   const router = useRouter();
   const printer = usePrinter();
-  const [state, change, forget] = useTraining(name, session.date, session.id);
+  const [state, change, forget] = useTraining({
+    name,
+    personId: person.id,
+    date: session.date,
+    sessionId: session.id,
+  });
   const [panel, setPanel] = useState<Panel>(null);
   const [told, setTold] = useState("");
   const [edited, setEdited] = useState<string | null>(null);
@@ -93,7 +98,7 @@ export function TrainingMode({ view }: { view: TrainingView }) {
   };
 
   return (
-    <div className={styles.page}>
+    <>
       <header className={styles.top}>
         <LinkButton onClick={leave}>Leave</LinkButton>
         <span>{view.title}</span>
@@ -172,7 +177,7 @@ export function TrainingMode({ view }: { view: TrainingView }) {
           />
         )
       )}
-    </div>
+    </>
   );
 }
 

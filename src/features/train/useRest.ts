@@ -21,8 +21,8 @@ function sound(): void {
   }
 }
 
-/** The end that was told last: the next set in front draws the rest anew, and must not tell it again. */
-let told: number | null = null;
+/** The ends that were told: the next set in front draws the rest anew, and must not tell it again. */
+const told = new Set<number>();
 
 /**
  * Seconds left of a rest, below zero once it is over; null when none runs. It goes by the clock, not by ticks, so a
@@ -36,8 +36,8 @@ export function useRest(until: number | null): number | null {
     const look = () => {
       const time = Date.now();
       setNow(time);
-      if (time < until || told === until) return;
-      told = until;
+      if (time < until || told.has(until)) return;
+      told.add(until);
       if (time - until > 5000) return;
       sound();
       navigator.vibrate?.([200, 100, 200]);

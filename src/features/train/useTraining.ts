@@ -4,7 +4,7 @@ import { entryDayOf } from "@/core/base/calendar/day";
 import type { Exercise } from "@/core/log/kinds/exercises";
 import type { TrainingSet } from "@/core/log/kinds/sessions";
 import type { LogName } from "@/store/database";
-import { useCallback, useEffect, useState } from "react";
+import { useEffect, useState, useSyncExternalStore } from "react";
 
 /**
  * Where a session stands beyond what is saved: the set in front, what was changed of it, and when the rest ends. It
@@ -53,39 +53,93 @@ export function doneOf(
   return { ...amount, ...(kg === null ? {} : { kg }), ...(rpe === null ? {} : { rpe }), ...(failed ? { failed } : {}) };
 }
 
-const keyOf = (name: LogName) => `oat-column-training-${name}`;
+const keyOf = (name: LogName, personId: string) => `oat-column-training-${name}-${personId}`;
 
-/** The session in training that this browser remembers of a log; null when there is none. */
-export function rememberedTraining(name: LogName): TrainingState | null {
+/** What this page holds, by key; ahead of the browser's storage only where that refuses to keep it. */
+const held = new Map<string, TrainingState>();
+const listeners = new Set<() => void>();
+const listen = (listener: () => void) => {
+  listeners.add(listener);
+  return () => void listeners.delete(listener);
+};
+
+function hold(key: string, state: TrainingState): void {
+  held.set(key, state);
   try {
-    const held = JSON.parse(localStorage.getItem(keyOf(name)) ?? "null") as TrainingState | null;
-    return held !== null &&
-      typeof held.sessionId === "string" &&
-      typeof held.date === "string" &&
-      entryDayOf(held.date) !== null
-      ? held
-      : null;
+    localStorage.setItem(key, JSON.stringify(state));
+  } catch {
+    // A browser that keeps nothing holds it as long as the page stands.
+  }
+  for (const listener of listeners) listener();
+}
+
+function remembered(key: string): TrainingState | null {
+  const known = held.get(key);
+  if (known !== undefined) return known;
+  try {
+    const kept = JSON.parse(localStorage.getItem(key) ?? "null") as TrainingState | null;
+    if (
+      kept === null ||
+      typeof kept.sessionId !== "string" ||
+      typeof kept.date !== "string" ||
+      entryDayOf(kept.date) === null
+    )
+      return null;
+    held.set(key, kept);
+    return kept;
   } catch {
     return null;
   }
 }
 
-/** The state of a session in training, kept in this browser at every change. */
-export function useTraining(
-  name: LogName,
-  date: string,
-  sessionId: string,
-): [TrainingState, (changed: Partial<TrainingState>) => void, () => void] {
-  const [state, setState] = useState<TrainingState>(() => {
-    const held = rememberedTraining(name);
-    return held?.sessionId === sessionId && held.date === date
-      ? held
-      : { sessionId, date, at: null, draft: null, rest: null, startedAt: Date.now() };
-  });
+/** The session that this browser remembers a person of a log to be training; null when there is none. */
+export function useRemembered(name: LogName, personId: string): TrainingState | null {
+  const key = keyOf(name, personId);
+  return useSyncExternalStore(
+    listen,
+    () => remembered(key),
+    () => null,
+  );
+}
+
+/**
+ * The state of a session in training, kept in this browser at every change; a change that comes after another person
+ * or another page has come in front is kept as well.
+ */
+export function useTraining({
+  name,
+  personId,
+  date,
+  sessionId,
+}: {
+  name: LogName;
+  personId: string;
+  date: string;
+  sessionId: string;
+}): [TrainingState, (changed: Partial<TrainingState>) => void, () => void] {
+  const key = keyOf(name, personId);
+  const [begun] = useState((): TrainingState => ({
+    sessionId,
+    date,
+    at: null,
+    draft: null,
+    rest: null,
+    startedAt: Date.now(),
+  }));
+  const known = useRemembered(name, personId);
+  const ofThis = (one: TrainingState | null) => (one?.sessionId === sessionId && one.date === date ? one : begun);
+  const state = ofThis(known);
   useEffect(() => {
-    localStorage.setItem(keyOf(name), JSON.stringify(state));
-  }, [name, state]);
-  const change = useCallback((changed: Partial<TrainingState>) => setState((now) => ({ ...now, ...changed })), []);
-  const forget = useCallback(() => localStorage.removeItem(keyOf(name)), [name]);
-  return [state, change, forget];
+    if (ofThis(remembered(key)) === begun) hold(key, begun);
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- once for each session that comes in front
+  }, [key, begun]);
+  return [
+    state,
+    (changed) => hold(key, { ...ofThis(remembered(key)), ...changed }),
+    () => {
+      held.delete(key);
+      localStorage.removeItem(key);
+      for (const listener of listeners) listener();
+    },
+  ];
 }

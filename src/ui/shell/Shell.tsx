@@ -141,7 +141,6 @@ function OpenShell({ log, children }: { log: OpenLog; children: ReactNode }) {
     return (
       <div className={styles.bare}>
         <main id="content">
-          {log.people.length > 1 && <p className={styles.whoseHere}>In the log of {person.name}</p>}
           <Boundary name={name}>{children}</Boundary>
         </main>
       </div>
