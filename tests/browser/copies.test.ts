@@ -164,15 +164,18 @@ describe("a backup file in a folder outside the browser", () => {
           weighIns: { kg: number }[];
         };
       });
-    await page.goto(`${address}/files`);
+    // What is saved says, quietly, that it lies here alone.
+    await write(page, "71.8");
+    await page.getByRole("link", { name: "here only: no copy of this log has left this browser yet" }).click();
     await page.getByText("No copy is known to have left this browser").waitFor();
     await page.getByRole("button", { name: "Keep a backup file in a folder" }).click();
     await page
       .getByText(/oat-column-backup\.json in the folder outside, written on .*; it holds everything\./)
       .waitFor();
     await page.getByText(/A copy last left this browser on .*, as the backup file\./).waitFor();
-    expect((await inFile()).weighIns.map(({ kg }) => kg)).toEqual([72]);
+    expect((await inFile()).weighIns.map(({ kg }) => kg)).toEqual([71.8]);
     await write(page, "71.5");
+    expect(await page.getByRole("link", { name: /^here only/ }).count()).toBe(0);
     await page.getByText("it follows some seconds after the last change").waitFor();
     // It is written at the latest when the page is left.
     await page.evaluate(() => {

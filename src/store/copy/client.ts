@@ -19,7 +19,7 @@ export interface SecondCopy {
 /**
  * For so long a copyist may keep an answer back before the tab goes on without; laying a whole log down takes longer.
  */
-const patience = { room: 2_000, keep: 10_000, layDown: 120_000 };
+const patience = { reserve: 30_000, room: 2_000, keep: 10_000, layDown: 120_000 };
 
 /** After the last commit, in milliseconds: when the copy is brought in order. */
 const restAfter = 4_000;
@@ -31,6 +31,8 @@ export class CopyClient implements SecondCopy {
   /** How the copy stands, once it was opened. */
   readonly opened: Promise<CopyOpening>;
   #resting: ReturnType<typeof setTimeout> | undefined;
+  /** Resolves when the reserve lies, or cannot; the first change waits for it. */
+  #reserved: Promise<void> = Promise.resolve();
   /** Why the copy lacks the latest commits, or null when it has them. */
   lacks: string | null = null;
 
@@ -65,6 +67,9 @@ export class CopyClient implements SecondCopy {
       if (restored !== null) onRestored(restored);
       return session.open(name);
     });
+    client.#reserved = client.opened.then(({ state }) =>
+      state === "none" ? undefined : within(patience.reserve, client.#session.fillReserve(), undefined).catch(() => {}),
+    );
     void client.opened.then(() => client.#rest());
     return client;
   }
@@ -76,6 +81,7 @@ export class CopyClient implements SecondCopy {
 
   async room(bytes: number): Promise<boolean> {
     if ((await this.opened).state === "none") return true;
+    await this.#reserved;
     return within(patience.room, this.#session.room(bytes), true);
   }
 

@@ -18,6 +18,7 @@ import { readLog } from "../reader";
 import { Store } from "../store";
 import { Copyist } from "./copyist";
 import { type CopyEntry, frameOf, framesIn } from "./frames";
+import { reserveBytes, reserveFile } from "./folder";
 import { readCopy, restore } from "./restore";
 
 const start = mustDay("2026-01-01");
@@ -340,6 +341,21 @@ describe("a full disk", () => {
     const { restored, database } = await afterLoss(folder);
     expect(restored!.missing).toBe(0);
     expect(await archiveNow(database)).toBe(before);
+  });
+
+  it("that is full before the reserve lies takes nothing: what is said to be saved has it beside it", async () => {
+    for (const size of [0, 5e6, 15e6, 27e6, 28.9e6, 40e6]) {
+      globalThis.indexedDB = new IDBFactory();
+      const folder = new MemoryFolder(new MemoryDisk(size));
+      const one = await tab(folder);
+      const written = await one.store.commit([put("people", { id: "p", name: "A" })], "begin").then(
+        () => true,
+        () => false,
+      );
+      const reserved = (await folder.read(reserveFile))?.size ?? 0;
+      expect([written, reserved], `of ${size}`).toEqual(size >= 28.9e6 ? [true, reserveBytes] : [false, 0]);
+      one.close();
+    }
   });
 
   it("between the commit and the copy is told with the commit, and made good with the next one", async () => {

@@ -107,17 +107,19 @@ export class Copyist {
     return "kept";
   }
 
-  /** Whether there is room for a commit of so many bytes besides a full reserve, asked where failing hurts nothing. */
+  /**
+   * Whether there is room for a commit of so many bytes besides a full reserve, asked where failing hurts nothing. Only
+   * where the reserve lies: nothing is said to be saved before a browser that meets a full disk has something to give up.
+   */
   async room(bytes: number): Promise<boolean> {
-    const held = await this.root.read(reserveFile);
-    const lacking = held === null ? 0 : Math.max(0, reserveBytes - held.size);
+    const lacking = await this.#lackingReserve();
     const asked =
       this.#slot === null
         ? (more: number) => hasRoomIn(this.root, more)
         : (more: number) => Promise.resolve(hasRoom(this.#slot!, more));
-    if (Date.now() > this.#ample.until || this.#ample.bytes < bytes) {
+    if (lacking > 0 || Date.now() > this.#ample.until || this.#ample.bytes < bytes) {
       const enough = await navigator.locks.request(writingLock(this.name), async () => {
-        if (await asked(ample + 3 * bytes + lacking)) return true;
+        if (await asked(ample + 3 * bytes + lacking)) return lacking === 0 || this.#fillReserve();
         if (!(await asked(exhausted))) await this.#giveUpReserve();
         return false;
       });
@@ -164,11 +166,23 @@ export class Copyist {
 
   /** Fills the reserve up, where there is ample room besides. */
   async fillReserve(): Promise<void> {
-    const size = (await this.root.read(reserveFile))?.size ?? 0;
-    if (size >= reserveBytes || !(await this.room(reserveBytes))) return;
-    await navigator.locks.request(writingLock(this.name), () =>
-      this.#withReserve((file) => reserve(file, reserveBytes)),
-    );
+    if ((await this.#lackingReserve()) > 0) await this.room(0);
+  }
+
+  async #lackingReserve(): Promise<number> {
+    return Math.max(0, reserveBytes - ((await this.root.read(reserveFile))?.size ?? 0));
+  }
+
+  /** Whether it fitted; another program may have been faster. */
+  async #fillReserve(): Promise<boolean> {
+    try {
+      await this.#withReserve((file) => reserve(file, reserveBytes));
+      return true;
+    } catch (error) {
+      if (!(error instanceof NoRoom)) throw error;
+      await this.#giveUpReserve();
+      return false;
+    }
   }
 
   #giveUpReserve(): Promise<void> {

@@ -53,6 +53,11 @@ class CopySession {
     return { state };
   }
 
+  /** Lays the reserve, where there is room for it. */
+  async fillReserve(): Promise<void> {
+    await this.#copyist?.fillReserve();
+  }
+
   /** Whether there is room for a commit of so many bytes. */
   async room(bytes: number): Promise<boolean> {
     return this.#copyist === null || this.#copyist.room(bytes);

@@ -18,6 +18,8 @@ export interface Notice {
   problem: boolean;
   /** In whose log it was done, where there are several; null where that need not be said. */
   whose: string | null;
+  /** Whether what is saved is in this browser alone: no copy of the log has ever left it. */
+  hereOnly: boolean;
 }
 
 /** The open log and the actions on it. */

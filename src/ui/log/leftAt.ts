@@ -21,3 +21,8 @@ export function leftAt(name: LogName): LeftAt | null {
 export function noteLeaving(name: LogName, as: LeftAt["as"]): void {
   localStorage.setItem(key(name), `${new Date().toISOString()} ${as}`);
 }
+
+/** Whether a log that is somebody's own has never left this browser; what is made up for trying need not. */
+export function isAlone(name: LogName): boolean {
+  return name === "own" && leftAt(name) === null;
+}

@@ -10,6 +10,7 @@ import { askStorage } from "@/store/persistence";
 import type { Committed } from "@/store/store";
 import { useCallback, useEffect, useMemo, useRef } from "react";
 import { typingSettled } from "../grid/writeBehind";
+import { isAlone } from "./leftAt";
 import type { Opened } from "./openParts";
 import { savedText, travelText } from "./told";
 import type { Say } from "./useNotice";
@@ -25,7 +26,11 @@ export interface Looking {
  * @param opened what writes and what computes; null until a log is open
  * @param looking an undo of what belongs to nobody looked at is asked about first
  */
-export function useChanges(opened: Pick<Opened, "store" | "compute"> | null, looking: Looking | null, say: Say) {
+export function useChanges(
+  opened: Pick<Opened, "name" | "store" | "compute"> | null,
+  looking: Looking | null,
+  say: Say,
+) {
   const store = opened?.store ?? null;
   const looked = useRef(looking);
   useEffect(() => {
@@ -81,7 +86,11 @@ export function useChanges(opened: Pick<Opened, "store" | "compute"> | null, loo
       const of = owner.find((id) => id !== undefined) ?? now?.id;
       const whose = now !== null && now.people.length > 1 ? now.people.find(({ id }) => id === of)?.name : null;
       return (done: Committed | null) => {
-        if (done !== null) say(savedText(label, done), true, done.copyLacks !== null, whose ?? null);
+        if (done !== null)
+          say(savedText(label, done), true, done.copyLacks !== null, {
+            whose: whose ?? null,
+            hereOnly: isAlone(opened!.name),
+          });
       };
     };
     const travel = async (from: "undo" | "redo", done: Parameters<typeof travelText>[0], nothing: string) => {
@@ -106,7 +115,7 @@ export function useChanges(opened: Pick<Opened, "store" | "compute"> | null, loo
       redo: () => travel("redo", "Done again", "There is nothing to do again."),
       nextUndo: async () => (await (await store!).next("undo"))?.label ?? null,
     };
-  }, [askWhose, attempt, say, store]);
+  }, [askWhose, attempt, opened, say, store]);
 }
 
 /**

@@ -1,5 +1,6 @@
 "use client";
 
+import Link from "next/link";
 import { useEffect } from "react";
 import type { Notice } from "../log/LogContext";
 import { LinkButton } from "../kit/LinkButton";
@@ -36,6 +37,16 @@ export function NoticeBar({
         >
           <span>{notice.text}</span>
           {notice.whose !== null && <strong>{notice.whose}</strong>}
+          {notice.hereOnly && (
+            <Link
+              href="/files"
+              aria-label="here only: no copy of this log has left this browser yet"
+              data-hint="No copy of this log has left this browser yet"
+              className={styles.hereOnly}
+            >
+              here only
+            </Link>
+          )}
           <span>
             {notice.undo && <LinkButton onClick={() => void undo()}>Undo</LinkButton>}{" "}
             <LinkButton aria-label="Dismiss" onClick={dismiss}>
