@@ -187,6 +187,13 @@ describe("a calendar of classes", () => {
     const found = classesFrom(later, changed, counter());
     expect(found.sessions.map(({ what }) => what).sort()).toEqual(["removed", "stays", "stays"]);
   });
+  it("has an occurrence from long before the days asked for moved into them", () => {
+    const text = calendar(
+      ...event("DTSTART:20200106T180000", "RRULE:FREQ=WEEKLY;UNTIL=20200201T000000", "SUMMARY:Yoga"),
+      ...event("RECURRENCE-ID:20200113T180000", "DTSTART:20260620T190000", "SUMMARY:Yoga"),
+    );
+    expect(events(text).map(({ date, time }) => `${date} ${time}`)).toEqual(["2026-06-20 19:00"]);
+  });
   it("that is none, endless or hostile is refused or left out with its reason", () => {
     expect(readCalendar("not a calendar", year)).toHaveProperty("problem");
     expect(readCalendar("", year)).toHaveProperty("problem");
@@ -201,6 +208,12 @@ describe("a calendar of classes", () => {
       year,
     );
     expect(left).toEqual({ events: [], left: [{ title: "Tick", why: "it recurs oftener than daily" }] });
+    const many = Array.from({ length: 400 }, (_, index) =>
+      event("DTSTART:20260601T180000", "RRULE:FREQ=DAILY").map((line) => line.replace("u1", `u${index}`)),
+    );
+    expect(readCalendar(calendar(...many.flat()), year)).toEqual({
+      problem: "It holds more than 5000 events in these days.",
+    });
     // Daily without an end: as far as the days that are asked for.
     expect(events(calendar(...event("DTSTART:20200101T070000", "RRULE:FREQ=DAILY", "SUMMARY:Walk")))).toHaveLength(366);
   });

@@ -1,4 +1,4 @@
-import { dateOf } from "@/core/base/calendar/day";
+import { dateOf, mustDay } from "@/core/base/calendar/day";
 import { messageOf } from "@/core/base/messageOf";
 import { type CalendarEvent, ownEvents } from "@/core/planning/classes";
 import ICAL from "ical.js";
@@ -17,7 +17,7 @@ export interface CalendarRead {
 }
 
 /** More than this of one event, or in all, is no calendar of classes. */
-const [stepsAtMost, eventsAtMost, longest] = [20_000, 5000, 5_000_000];
+const [stepsAtMost, stepsInAll, eventsAtMost, longest] = [20_000, 1_000_000, 5000, 5_000_000];
 
 /**
  * The events of an iCalendar file (RFC 5545) on some days: recurring ones once for each day, without those that are excepted;
@@ -37,7 +37,7 @@ export function readCalendar(text: string, ask: CalendarAsk): CalendarRead | { p
     return { problem: `This is no iCalendar file: ${messageOf(error)}` };
   }
   if (calendars.length === 0) return { problem: "This is no iCalendar file: it holds no calendar." };
-  const read: CalendarRead = { events: [], left: [] };
+  const read: Reading = { events: [], left: [], steps: 0 };
   for (const calendar of calendars) {
     const zones = new Set<string>();
     for (const zone of calendar.getAllSubcomponents("vtimezone")) {
@@ -50,20 +50,30 @@ export function readCalendar(text: string, ask: CalendarAsk): CalendarRead | { p
       ICAL.TimezoneService.reset();
     }
   }
-  if (read.events.length > eventsAtMost) return { problem: `It holds more than ${eventsAtMost} events in these days.` };
-  read.events.sort((a, b) => (a.date + (a.time ?? "") < b.date + (b.time ?? "") ? -1 : 1));
-  return read;
+  const { events, left } = read;
+  if (events.length > eventsAtMost) return { problem: `It holds more than ${eventsAtMost} events in these days.` };
+  events.sort((a, b) => (a.date + (a.time ?? "") < b.date + (b.time ?? "") ? -1 : 1));
+  return { events, left };
 }
 
-function eventsOf(calendar: ICAL.Component, zones: ReadonlySet<string>, ask: CalendarAsk, read: CalendarRead): void {
+/** What was read so far, and how many occurrences were gone through for it. */
+type Reading = CalendarRead & { steps: number };
+
+function eventsOf(calendar: ICAL.Component, zones: ReadonlySet<string>, ask: CalendarAsk, read: Reading): void {
   const components = calendar.getAllSubcomponents("vevent");
-  const exceptions = components.filter((one) => one.hasProperty("recurrence-id"));
+  const exceptions = new Map<string, ICAL.Component[]>();
+  for (const one of components) {
+    if (!one.hasProperty("recurrence-id")) continue;
+    const uid = String(one.getFirstPropertyValue("uid"));
+    const known = exceptions.get(uid);
+    if (known === undefined) exceptions.set(uid, [one]);
+    else known.push(one);
+  }
   for (const component of components) {
+    if (read.events.length > eventsAtMost) return;
     if (component.hasProperty("recurrence-id")) continue;
     const event = new ICAL.Event(component, {
-      exceptions: exceptions.filter(
-        (one) => one.getFirstPropertyValue("uid") === component.getFirstPropertyValue("uid"),
-      ),
+      exceptions: exceptions.get(String(component.getFirstPropertyValue("uid"))) ?? [],
     } as ConstructorParameters<typeof ICAL.Event>[1]);
     const title = (event.summary || "Class").trim().slice(0, 200);
     const leave = (why: string) => read.left.push({ title, why });
@@ -82,7 +92,7 @@ function recurring(
   title: string,
   zones: ReadonlySet<string>,
   ask: CalendarAsk,
-  read: CalendarRead,
+  read: Reading,
   leave: (why: string) => void,
 ): void {
   const rules = event.component
@@ -91,9 +101,15 @@ function recurring(
   if (rules.some((freq) => ["SECONDLY", "MINUTELY", "HOURLY"].includes(freq)))
     return leave("it recurs oftener than daily");
   const iterator = event.iterator();
+  // No zone is two days from another: what lies further back is passed over as it stands.
+  const long = dateOf(mustDay(ask.from) - 2);
+  const isPlain = Object.keys(event.exceptions).length === 0;
   for (let step = 0; step < stepsAtMost; step++) {
+    if (++read.steps > stepsInAll) return leave("the file goes through more days than a calendar of classes can");
     const next = iterator.next();
     if (!next) return;
+    if (isPlain && dated(next) < long) continue;
+    if (read.events.length > eventsAtMost) return;
     const details = event.getOccurrenceDetails(next);
     const day = civil(next, zones, ask.zone).date;
     if (day > ask.to) return;
@@ -131,7 +147,7 @@ function take(
 
 /** The civil day and time of a moment in a zone; a day without a time, and a time without a zone, are what they say. */
 function civil(time: ICAL.Time, zones: ReadonlySet<string>, zone: string): { date: string; time: string | null } {
-  const date = `${pad(time.year, 4)}-${pad(time.month)}-${pad(time.day)}`;
+  const date = dated(time);
   if (time.isDate) return { date, time: null };
   const clock = `${pad(time.hour)}:${pad(time.minute)}`;
   const tzid = time.zone?.tzid ?? "floating";
@@ -139,18 +155,37 @@ function civil(time: ICAL.Time, zones: ReadonlySet<string>, zone: string): { dat
   if (zones.has(tzid)) return inZone(time.toUnixTime() * 1000, zone);
   // A zone that the file does not define is known by its name.
   const named = (time as unknown as { timezone?: string }).timezone ?? (tzid === "floating" ? null : tzid);
-  return named == null || named === "floating" || !isZone(named)
+  return named == null || named === "floating" || clockOf(named) === null
     ? { date, time: clock }
     : inZone(momentIn(named, time), zone);
 }
 
-function isZone(name: string): boolean {
+const dated = ({ year, month, day }: ICAL.Time): string => `${pad(year, 4)}-${pad(month)}-${pad(day)}`;
+
+/** What prints a moment in a zone, by the zone's name; null for one that there is none of. */
+const clocks = new Map<string, Intl.DateTimeFormat | null>();
+const clocksAtMost = 1000;
+
+function clockOf(name: string): Intl.DateTimeFormat | null {
+  const known = clocks.get(name);
+  if (known !== undefined) return known;
+  if (clocks.size >= clocksAtMost) clocks.clear();
+  let clock: Intl.DateTimeFormat | null = null;
   try {
-    new Intl.DateTimeFormat("en", { timeZone: name });
-    return true;
+    clock = new Intl.DateTimeFormat("en-GB", {
+      timeZone: name,
+      year: "numeric",
+      month: "2-digit",
+      day: "2-digit",
+      hour: "2-digit",
+      minute: "2-digit",
+      hourCycle: "h23",
+    });
   } catch {
-    return false;
+    // No zone of that name.
   }
+  clocks.set(name, clock);
+  return clock;
 }
 
 /** The moment at which a zone's clocks say so: found from how far they are from what they are asked to say. */
@@ -165,15 +200,9 @@ function momentIn(zone: string, { year, month, day, hour, minute }: ICAL.Time): 
 }
 
 function inZone(moment: number, zone: string): { date: string; time: string } {
-  const parts = new Intl.DateTimeFormat("en-GB", {
-    timeZone: zone,
-    year: "numeric",
-    month: "2-digit",
-    day: "2-digit",
-    hour: "2-digit",
-    minute: "2-digit",
-    hourCycle: "h23",
-  }).formatToParts(moment);
+  const clock = clockOf(zone);
+  if (clock === null) throw new RangeError(`there is no time zone ${zone}`);
+  const parts = clock.formatToParts(moment);
   const of = (type: Intl.DateTimeFormatPartTypes) => parts.find((part) => part.type === type)!.value;
   return { date: `${of("year")}-${of("month")}-${of("day")}`, time: `${of("hour")}:${of("minute")}` };
 }
