@@ -62,6 +62,15 @@ const putsOf = (of: ReturnType<typeof asOf>) =>
     "put" in step ? [step.put as Session] : [],
   );
 
+it("a cycle that runs over the end of the calendar lays what fits, and says what does not", () => {
+  const of = asOf("2100-12-01", [], { startDate: "2100-12-27" });
+  const { change, sessions } = cycleSessions(of, of.index.all("cycles").get("c")!, counter());
+  expect(change.map((step) => "put" in step && (step.put as Session).date)).toEqual(["2100-12-27", "2100-12-30"]);
+  expect(sessions.filter(({ what }) => what === "stays").map(({ date, text }) => [date, text])).toEqual([
+    ["2101-01-03", "nothing is planned after 2100"],
+  ]);
+});
+
 describe("the form of a cycle", () => {
   const { view } = cycleViewOf(asOf(), "c");
   it("has a row a training day, in the order of the days, and a column a lift", () => {

@@ -1,3 +1,4 @@
+import { entryDayOf, lastYear } from "../base/calendar/day";
 import type { Change } from "../log/records";
 
 /** What becomes of a session in a plan that is shown before it is written. */
@@ -31,14 +32,31 @@ export interface Proposal {
   change: Change;
 }
 
-/** A proposal with its sessions in the order of their days. */
+/**
+ * A proposal with its sessions in the order of their days. What would lie beyond the days that a log can hold is not
+ * written, and says so: the rest of the plan stands.
+ */
 export function proposal(label: string, given: Partial<Proposal>): Proposal {
-  const sessions = (given.sessions ?? []).toSorted((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : 0));
+  const sessions = (given.sessions ?? [])
+    .map((one): ProposedSession =>
+      one.what === "stays" || entryDayOf(one.date) !== null
+        ? one
+        : { ...one, what: "stays", text: `nothing is planned after ${lastYear}` },
+    )
+    .toSorted((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : 0));
   return {
     label,
     notUnderstood: given.notUnderstood ?? [],
     sums: given.sums ?? [],
-    change: given.change ?? [],
+    change: (given.change ?? []).filter(
+      (step) =>
+        !(
+          "put" in step &&
+          "date" in step.put &&
+          typeof step.put.date === "string" &&
+          entryDayOf(step.put.date) === null
+        ),
+    ),
     sessions,
   };
 }

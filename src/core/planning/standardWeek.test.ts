@@ -85,6 +85,17 @@ describe("a standard week", () => {
     expect(found[0]!.items![0]!.sets).toHaveLength(5);
     expect(found[1]!.distance).toEqual({ planned: { metres: 8000 } });
   });
+  it("ends where the days of a log end, and says so", () => {
+    const { change, sessions } = applied([], 3, {}, "2100-12-20");
+    expect(puts(change).map(({ date }) => date)).toEqual(["2100-12-20", "2100-12-23", "2100-12-27", "2100-12-30"]);
+    expect(JSON.stringify(change)).not.toContain("2101");
+    const said = { what: "stays", text: "nothing is planned after 2100" };
+    expect(sessions.slice(-3)).toEqual([
+      { ...said, date: "2101-01-03", title: "Legs" },
+      { ...said, date: "2101-01-04", title: "Rest" },
+      { ...said, date: "2101-01-06", title: "Row" },
+    ]);
+  });
   it("grows by its rule, with an easy week that has a share of the week before it", () => {
     const { change, sums } = applied([], 5, { kg: 2.5, easyEvery: 4, easySets: 0.5, easyLoad: 0.9 });
     const legs = puts(change).filter(({ title }) => title === "Legs");
