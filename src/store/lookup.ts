@@ -1,4 +1,5 @@
 import { tombstoneKey } from "@/core/log/log";
+import { byTime } from "@/core/log/logIndex";
 import type { AnyRecord, RecordKind, Tombstone } from "@/core/log/records";
 import type { JournalEntry, LogHead, WriteTransaction } from "./database";
 import { hasId, monthOf, monthOfDate, recordsOf } from "./pages";
@@ -102,7 +103,7 @@ export class Lookup {
     return undefined;
   }
 
-  /** Records of a kind, person and day as they stand. */
+  /** Records of a kind, person and day as they stand, in the order in which the index has them. */
   async onDay(transaction: WriteTransaction, kind: RecordKind, personId: string, date: string): Promise<AnyRecord[]> {
     const found = new Map(
       recordsOf(await transaction.objectStore("pages").get([this.#generation, kind, monthOfDate(kind, date)]))
@@ -118,9 +119,9 @@ export class Lookup {
         else found.set(id, standing.record);
       }
     }
-    return ([...found.values()] as (AnyRecord & { personId?: string; date?: string })[]).filter(
-      (record) => record.personId === personId && record.date === date,
-    );
+    return ([...found.values()] as (AnyRecord & { personId?: string; date?: string; time?: string })[])
+      .filter((record) => record.personId === personId && record.date === date)
+      .sort(byTime);
   }
 
   #follow({ puts, removed }: JournalEntry): void {

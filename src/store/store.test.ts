@@ -2,7 +2,9 @@ import type { Person } from "@/core/log/kinds/people";
 import type { Session } from "@/core/log/kinds/sessions";
 import type { WeighIn } from "@/core/log/kinds/weighIns";
 import { emptyLog, type Log, putRecord } from "@/core/log/log";
+import { LogIndex } from "@/core/log/logIndex";
 import { put } from "@/core/log/records";
+import { sameDayRecord } from "@/core/log/sameDay";
 import { isStamp } from "@/core/log/stamp";
 import { archiveOf } from "@/formats/archive/write";
 import { IDBFactory } from "fake-indexeddb";
@@ -214,6 +216,17 @@ describe("a commit", () => {
     const { weighIns } = (await logOf(store)).records;
     expect([...weighIns.keys()].sort()).toEqual(["evening", "first"]);
     expect(weighIns.get("first")!.kg).toBe(72);
+  });
+  it("changes, of two that were imported for one day, the one that the figures go by", async () => {
+    const store = await open();
+    const log = emptyLog();
+    putRecord(log, "people", person);
+    putRecord(log, "weighIns", weighed(71, "2026-06-01", "a", { time: "08:00" }));
+    putRecord(log, "weighIns", weighed(72, "2026-06-01", "z", { time: "06:00" }));
+    await store.replace(layOut(log), "Import");
+    const standing = sameDayRecord(new LogIndex(log.records), "weighIns", "p", weighed(73));
+    await store.commit([put("weighIns", weighed(73, "2026-06-01", "new"))], "weigh-in");
+    expect([standing!.id, await kgOf(store, "a"), await kgOf(store, "z")]).toEqual(["z", 71, 73]);
   });
   it("writes only what differs from its base, so two tabs or devices on one session both win", async () => {
     const store = await open();

@@ -203,7 +203,8 @@ class PersonDays {
 
 const none: readonly Dated[] = [];
 
-function byTime(a: Dated, b: Dated): number {
+/** The order of records of a day: by their time, without one first, then by id. */
+export function byTime(a: Pick<Dated, "id" | "time">, b: Pick<Dated, "id" | "time">): number {
   const [at, bt] = [a.time ?? "", b.time ?? ""];
   return at < bt ? -1 : at > bt ? 1 : a.id < b.id ? -1 : a.id > b.id ? 1 : 0;
 }
