@@ -1,7 +1,6 @@
 import { byWord } from "../../base/byWord";
 import { dayOf } from "../../base/calendar/day";
 import { printDate } from "../../base/calendar/print";
-import { printPlain } from "../../base/units/number";
 import { Printer, unitsOf } from "../../base/units/printer";
 import { elementName } from "../idLists";
 import { kinds } from "../kinds/all";
@@ -12,6 +11,7 @@ import { isIdList, isPlain, type Step } from "../patch";
 import type { AnyRecord, RecordKind, RecordOf } from "../records";
 import { kindNamedBy } from "../references";
 import type { Difference } from "./merge";
+import { printQuantity } from "./quantities";
 
 /**
  * One difference, as it is read before it is written: what the record is called and each field's value on either side,
@@ -75,8 +75,6 @@ const fieldWords: Record<string, string> = byWord({
   primary: "first of the day",
   test: "meet or test",
 });
-const massFields = new Set(["kg", "startKg", "targetKg", "barKg", "incrementKg", "milestonesKg"]);
-const gramFields = new Set(["grams", "protein", "fat", "carbohydrate", "fibre", "sugars", "polyols", "alcohol"]);
 /** A value longer than this is cut. */
 const lettersAtMost = 80;
 
@@ -136,7 +134,8 @@ class Words implements Wording {
 
   private print(key: string, value: unknown): string {
     if (value === undefined || value === null || value === "") return "nothing";
-    if (typeof value === "number") return this.number(key, value);
+    if (typeof value === "number")
+      return printQuantity(key, value, this.printer, (this.difference.record as Partial<Session>).kind ?? "");
     if (typeof value === "boolean") return value ? "yes" : "no";
     if (typeof value === "string") {
       const kind = kindNamedBy(key);
@@ -158,31 +157,6 @@ class Words implements Wording {
               : `${this.word(name)} ${this.print(name, one)}`,
           )
           .join(", ");
-  }
-
-  private number(key: string, value: number): string {
-    if (massFields.has(key)) return this.printer.load(value);
-    if (key === "rateKgPerWeek") return this.printer.rate(value);
-    if (gramFields.has(key)) return `${printPlain(value, 1)} g`;
-    switch (key) {
-      case "metres":
-        return this.printer.distanceOf((this.difference.record as Partial<Session>).kind ?? "", value);
-      case "seconds":
-      case "restSeconds":
-        return this.printer.duration(value);
-      case "kcal":
-        return this.printer.energy(value);
-      case "percent":
-        return `${printPlain(value * 100, 1)} %`;
-      case "minutes":
-        return `${printPlain(value, 1)} min`;
-      case "heightCm":
-        return `${printPlain(value, 1)} cm`;
-      case "ml":
-        return `${printPlain(value, 0)} ml`;
-      default:
-        return printPlain(value, 4);
-    }
   }
 
   nameOf = (kind: RecordKind, id: string | null | undefined): string =>
