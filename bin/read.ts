@@ -7,8 +7,7 @@ import { emptyLog, type Log, putRecord } from "../src/core/log/log";
 import type { AnyRecord, Change, RecordKind } from "../src/core/log/records";
 import { nextStamp } from "../src/core/log/stamp";
 import { starterFoods } from "../src/core/nutrition/starterFoods";
-import { entryContext } from "../src/core/quickEntry/entryView";
-import { readEntry } from "../src/core/quickEntry/read";
+import { entryView } from "../src/core/quickEntry/entryView";
 import { readLines } from "../src/core/quickEntry/readLines";
 import { starterExercisesIn } from "../src/core/strength/starterExercises";
 import { readArchive } from "../src/formats/archive/read";
@@ -101,14 +100,14 @@ const on =
 const text = new TextDecoder().decode(bytesOf(file)).replace(/^\uFEFF/, "");
 const lines = text.replace(/\r?\n$/, "").split(/\r?\n/);
 const asOf = new AsOf(log, person.id, on);
-const context = entryContext(asOf, on, null, newId);
+const ofOther = (personId: string) => new AsOf(log, personId, on);
 const left: { number: number; line: string; why: string }[] = [];
 let number = 0;
 for (const read of readLines(
   lines,
   on,
   null,
-  (line, day) => readEntry(line, { ...context, day }),
+  (line, day) => entryView(asOf, line, day, null, newId, ofOther),
   (change) => {
     if (writePath !== null) write(log, change);
   },

@@ -64,6 +64,7 @@ describe("the figures command", () => {
 
 describe("the reading command", () => {
   interface Line {
+  person?: string;
     line: string;
     as: string;
     day: string;
@@ -152,6 +153,32 @@ describe("the reading command", () => {
       as: "written",
       sessions: [{ exercises: [{ exerciseId: "sled" }] }],
     });
+    // A name of the log in front: there it is written, in that person's units.
+    const two = file(
+      "two.json",
+      JSON.stringify({
+        format: "oat-column",
+        version: 1,
+        people: [
+          { id: "p", name: "A" },
+          { id: "q", name: "Partner", units: { mass: "lb" } },
+        ],
+      }),
+    );
+    const out = join(folder, "both.json");
+    const read = lines(
+      run("read", file("both.txt", "72.5\npartner: 150\n71 for partner\n"), "--archive", two, "--write", out).stdout,
+    );
+    expect(read.map(({ as, person }) => [as, person])).toEqual([
+      ["written", undefined],
+      ["written", "Partner"],
+      ["asked", undefined],
+    ]);
+    const { weighIns } = JSON.parse(readFileSync(out, "utf8")) as { weighIns: { personId: string; kg: number }[] };
+    expect(weighIns.map(({ personId, kg }) => [personId, kg])).toEqual([
+      ["p", 72.5],
+      ["q", expect.closeTo(150 * 0.45359237, 6)],
+    ]);
     for (const args of [
       [],
       [join(folder, "none.txt")],

@@ -137,6 +137,8 @@ export interface ParsedEntry {
   written: Written;
   /** What the notice will say was logged. */
   label: string;
+  /** Whose log the line names in front; absent where it names nobody's. */
+  person?: string;
 }
 
 export function reading(kind: ParsedEntry["kind"], date: string, given: Partial<ParsedEntry> = {}): ParsedEntry {

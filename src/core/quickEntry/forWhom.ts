@@ -37,6 +37,7 @@ export function readFor({ person: { name }, length }: ForWhom, text: string, res
     choices: rest.choices.map(whole),
     completions: rest.completions.map(whole),
     label: rest.label === "" ? "" : `${rest.label}, ${name}`,
+    person: name,
   };
 }
 

@@ -10,6 +10,8 @@ export interface LineRead extends Written {
   /** Written: what Enter would write at once, with nothing left unread. Asked: a question stands before it. */
   as: "written" | "asked" | "refused";
   day: string;
+  /** Whose log the line names in front; absent where it names nobody's. */
+  person?: string;
   question: string;
   /** The parts of the line that are not understood. */
   unread: string[];
@@ -33,6 +35,7 @@ export function lineRead(line: string, found: ParsedEntry): LineRead {
     line,
     as,
     day: date,
+    ...(found.person !== undefined && { person: found.person }),
     ...written,
     question:
       change !== null ? (caution ?? "") : `${[...new Set(problems.map(({ message }) => message))].join(" ")}${offered}`,
