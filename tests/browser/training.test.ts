@@ -464,6 +464,33 @@ describe("two who train side by side", () => {
     await hand.close();
   });
 
+  it("somebody added stays behind whom is in front, before all others by name, at once and when the page is opened anew; so in each tab", async () => {
+    const hand = await trainee();
+    await openDemo(hand.page, "/settings");
+    const add = hand.page.getByRole("form", { name: "Add a person" }).getByRole("textbox");
+    await add.fill("Aaron");
+    await add.press("Enter");
+    await saved(hand.page, /^Saved: .*Aaron/);
+    const other = await hand.newPage();
+    await openDemo(other);
+    const whose = (page: Page, name: string) =>
+      page
+        .getByRole("combobox", { name: "Whose log" })
+        .locator("xpath=ancestor::*[contains(@class,'ant-select')][1]")
+        .getByText(name, { exact: true })
+        .waitFor();
+    await whose(hand.page, "Rower");
+    await whose(other, "Rower");
+    await choose(other.getByRole("combobox", { name: "Whose log" }), "Training partner");
+    await whose(other, "Training partner");
+    await hand.page.reload();
+    await whose(hand.page, "Rower");
+    await other.reload();
+    await whose(other, "Training partner");
+    expect(hand.problems).toEqual([]);
+    await hand.close();
+  });
+
   it("a session that is not there is said to be so, with those of the day", async () => {
     const hand = await trainee();
     await openDemo(hand.page, "/train?date=2026-06-11&session=gone");

@@ -64,7 +64,7 @@ describe("the figures command", () => {
 
 describe("the reading command", () => {
   interface Line {
-  person?: string;
+    person?: string;
     line: string;
     as: string;
     day: string;

@@ -46,6 +46,10 @@ export type FirstRunActions = Pick<
 
 const personKey = (name: LogName) => `oat-column-person-${name}`;
 
+/** Whose log this tab had in front, else this browser; null when neither is known. */
+const rememberedPerson = (name: LogName): string | null =>
+  sessionStorage.getItem(personKey(name)) ?? localStorage.getItem(personKey(name));
+
 /** Opens another log, in a whole new page, so that no subscription of this one lives on. */
 function openLog(name: LogName): void {
   sessionStorage.setItem("oat-column-log", name);
@@ -62,15 +66,23 @@ export function useOpenLog(): Opening {
   const [day, setDay] = useState<string | null>(null);
   const [personId, setPersonId] = useState<string | null>(null);
   const person =
-    people?.find(
-      ({ id }) => id === (personId ?? (opened === null ? null : localStorage.getItem(personKey(opened.name)))),
-    ) ?? people?.[0];
+    people?.find(({ id }) => id === (personId ?? (opened === null ? null : rememberedPerson(opened.name)))) ??
+    people?.[0];
   const looking = useMemo(
     () => (person === undefined || people == null ? null : { id: person.id, people }),
     [person, people],
   );
   const changes = useChanges(opened, looking, say);
   const stop = useCallback(() => opened?.compute.stop(), [opened]);
+
+  // Whose log is in front stays so in this tab, whoever is added or chosen in another; and in this browser at the next
+  // opening.
+  const inFront = ready ? person?.id : undefined;
+  if (inFront !== undefined && inFront !== personId) setPersonId(inFront);
+  useEffect(() => {
+    if (opened === null || inFront === undefined) return;
+    for (const storage of [sessionStorage, localStorage]) storage.setItem(personKey(opened.name), inFront);
+  }, [opened, inFront]);
 
   const isKept = opened?.name === "own" && (people?.length ?? 0) > 0;
   useEffect(() => {
@@ -111,10 +123,7 @@ export function useOpenLog(): Opening {
           if (date === today) turnToToday();
           setDay(date === today ? null : date);
         },
-        choosePerson: (id) => {
-          localStorage.setItem(personKey(name), id);
-          setPersonId(id);
-        },
+        choosePerson: setPersonId,
       },
     };
   }, [
