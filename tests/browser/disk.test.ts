@@ -7,12 +7,7 @@ import { address, beginLog, exportedLog, rounds, trainee, type Trainee } from ".
 import { pullPlug } from "./probed";
 
 /** How the disk is filled; `ROUNDS=28 npm run browser disk` goes through all of them seven times. */
-const ways = [
-  "before it is opened",
-  "and the plug pulled",
-  "while it is written to",
-  "and reloaded",
-] as const;
+const ways = ["before it is opened", "and the plug pulled", "while it is written to", "and reloaded"] as const;
 const random = new Random(20_261_127);
 
 /**
