@@ -100,14 +100,15 @@ const on =
 const text = new TextDecoder().decode(bytesOf(file)).replace(/^\uFEFF/, "");
 const lines = text.replace(/\r?\n$/, "").split(/\r?\n/);
 const asOf = new AsOf(log, person.id, on);
-const ofOther = (personId: string) => new AsOf(log, personId, on);
+/** Of each that lines name one, so that what it has worked out is kept from line to line. */
+const others = new Map(people.map(({ id }) => [id, id === person.id ? asOf : new AsOf(log, id, on)]));
 const left: { number: number; line: string; why: string }[] = [];
 let number = 0;
 for (const read of readLines(
   lines,
   on,
   null,
-  (line, day) => entryView(asOf, line, day, null, newId, ofOther),
+  (line, day) => entryView(asOf, line, day, null, newId, (id) => others.get(id) ?? null),
   (change) => {
     if (writePath !== null) write(log, change);
   },

@@ -21,6 +21,7 @@ import { useRemove } from "@/ui/log/useRemove";
 import { useLog } from "@/ui/log/LogContext";
 import { usePrinter } from "@/ui/usePrinter";
 import { Button, Input } from "antd";
+import { trainingAt } from "@/ui/shell/views";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
@@ -39,7 +40,6 @@ export function SessionOfDay({ card, strong }: { card: SessionCard; strong: bool
   const [asked, setAsked] = useState(false);
   const { session, status, title } = card;
   const router = useRouter();
-  const id = encodeURIComponent(session.id);
   const pictures = card.photos.length > 0 ? `Pictures (${card.photos.length})` : "Pictures";
   const flip = (what: "change" | "skip" | "pictures") => setOpen(open === what ? null : what);
   const save = (next: Session, label: string) => commit([put("sessions", next, session)], label);
@@ -88,7 +88,7 @@ export function SessionOfDay({ card, strong }: { card: SessionCard; strong: bool
           <Link
             className={styles.train}
             data-strong={strong && status !== "done"}
-            href={`/train?date=${session.date}&session=${id}`}
+            href={trainingAt(session.date, session.id)}
           >
             {status === "partly" || status === "done" ? "Go on training" : "Train"}
           </Link>
@@ -122,7 +122,13 @@ export function SessionOfDay({ card, strong }: { card: SessionCard; strong: bool
           label={title}
           actions={[
             ...(lifted && status !== "skipped"
-              ? [{ name: "Plan sets", act: () => router.push(`/lifts/write?date=${session.date}&session=${id}`) }]
+              ? [
+                  {
+                    name: "Plan sets",
+                    act: () =>
+                      router.push(`/lifts/write?date=${session.date}&session=${encodeURIComponent(session.id)}`),
+                  },
+                ]
               : []),
             { name: open === "pictures" ? "Close pictures" : pictures, act: () => flip("pictures") },
             {

@@ -7,6 +7,7 @@ import { useStartLifting } from "@/ui/lifts/useStartLifting";
 import { useLog } from "@/ui/log/LogContext";
 import { useAnswer, useFigure } from "@/ui/log/useFigure";
 import { NoticeBar } from "@/ui/shell/NoticeBar";
+import { trainingAt } from "@/ui/shell/views";
 import Link from "next/link";
 import styles from "./train.module.css";
 import { TrainingMode } from "./TrainingMode";
@@ -64,7 +65,7 @@ function Nothing({ date, why }: { date: string | null; why?: string }) {
       {sessions.map(({ session, title }) => (
         <p key={session.id} className="above">
           {title}{" "}
-          <Link className="strong-link" href={`/train?date=${session.date}&session=${session.id}`} replace>
+          <Link className="strong-link" href={trainingAt(session.date, session.id)} replace>
             Train
           </Link>
         </p>

@@ -4,6 +4,7 @@ import { printDuration } from "@/core/base/units/time";
 import type { Person } from "@/core/log/kinds/people";
 import { Segmented } from "@/ui/kit/Segmented";
 import { useLog } from "@/ui/log/LogContext";
+import { trainingAt } from "@/ui/shell/views";
 import { useRouter } from "next/navigation";
 import styles from "./train.module.css";
 import { useRest } from "./useRest";
@@ -25,7 +26,7 @@ export function WhoTrains({ date }: { date: string | null }) {
         value={person.id}
         onChange={(id) => {
           choosePerson(id);
-          router.replace(`/train?date=${date ?? today}`);
+          router.replace(trainingAt(date ?? today));
         }}
         options={people.map((one) => ({
           value: one.id,
@@ -40,12 +41,13 @@ export function WhoTrains({ date }: { date: string | null }) {
 function Trainee({ person, date, inFront }: { person: Person; date: string; inFront: boolean }) {
   const { name } = useLog();
   const held = useRemembered(name, person.id);
-  const trains = held?.date === date;
+  // Of whom is in front the rest stands large below.
+  const trains = !inFront && held?.date === date;
   const left = useRest(trains ? (held.rest?.until ?? null) : null);
   return (
     <span className={styles.trainee} data-hint={person.name}>
       <span>{person.name}</span>
-      {!inFront && trains && (
+      {trains && (
         <>
           {" "}
           <span className="quiet">{left !== null && left > 0 ? `rest ${printDuration(left)}` : "ready"}</span>

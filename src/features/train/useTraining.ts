@@ -4,6 +4,7 @@ import { entryDayOf } from "@/core/base/calendar/day";
 import type { Exercise } from "@/core/log/kinds/exercises";
 import type { TrainingSet } from "@/core/log/kinds/sessions";
 import type { LogName } from "@/store/database";
+import { store, stored } from "@/ui/kit/stored";
 import { useEffect, useState, useSyncExternalStore } from "react";
 
 /**
@@ -65,11 +66,13 @@ const listen = (listener: () => void) => {
 
 function hold(key: string, state: TrainingState): void {
   held.set(key, state);
-  try {
-    localStorage.setItem(key, JSON.stringify(state));
-  } catch {
-    // A browser that keeps nothing holds it as long as the page stands.
-  }
+  store(key, JSON.stringify(state));
+  for (const listener of listeners) listener();
+}
+
+function forget(key: string): void {
+  held.delete(key);
+  store(key, null);
   for (const listener of listeners) listener();
 }
 
@@ -77,7 +80,7 @@ function remembered(key: string): TrainingState | null {
   const known = held.get(key);
   if (known !== undefined) return known;
   try {
-    const kept = JSON.parse(localStorage.getItem(key) ?? "null") as TrainingState | null;
+    const kept = JSON.parse(stored(key) ?? "null") as TrainingState | null;
     if (
       kept === null ||
       typeof kept.sessionId !== "string" ||
@@ -133,13 +136,5 @@ export function useTraining({
     if (ofThis(remembered(key)) === begun) hold(key, begun);
     // eslint-disable-next-line react-hooks/exhaustive-deps -- once for each session that comes in front
   }, [key, begun]);
-  return [
-    state,
-    (changed) => hold(key, { ...ofThis(remembered(key)), ...changed }),
-    () => {
-      held.delete(key);
-      localStorage.removeItem(key);
-      for (const listener of listeners) listener();
-    },
-  ];
+  return [state, (changed) => hold(key, { ...ofThis(remembered(key)), ...changed }), () => forget(key)];
 }

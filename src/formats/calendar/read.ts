@@ -1,4 +1,5 @@
 import { dateOf, mustDay } from "@/core/base/calendar/day";
+import { groupBy } from "@/core/base/calendar/groupBy";
 import { messageOf } from "@/core/base/messageOf";
 import { type CalendarEvent, ownEvents } from "@/core/planning/classes";
 import ICAL from "ical.js";
@@ -61,19 +62,16 @@ type Reading = CalendarRead & { steps: number };
 
 function eventsOf(calendar: ICAL.Component, zones: ReadonlySet<string>, ask: CalendarAsk, read: Reading): void {
   const components = calendar.getAllSubcomponents("vevent");
-  const exceptions = new Map<string, ICAL.Component[]>();
-  for (const one of components) {
-    if (!one.hasProperty("recurrence-id")) continue;
-    const uid = String(one.getFirstPropertyValue("uid"));
-    const known = exceptions.get(uid);
-    if (known === undefined) exceptions.set(uid, [one]);
-    else known.push(one);
-  }
+  const uidOf = (one: ICAL.Component) => String(one.getFirstPropertyValue("uid"));
+  const exceptions = groupBy(
+    components.filter((one) => one.hasProperty("recurrence-id")),
+    uidOf,
+  );
   for (const component of components) {
     if (read.events.length > eventsAtMost) return;
     if (component.hasProperty("recurrence-id")) continue;
     const event = new ICAL.Event(component, {
-      exceptions: exceptions.get(String(component.getFirstPropertyValue("uid"))) ?? [],
+      exceptions: exceptions.get(uidOf(component)) ?? [],
     } as ConstructorParameters<typeof ICAL.Event>[1]);
     const title = (event.summary || "Class").trim().slice(0, 200);
     const leave = (why: string) => read.left.push({ title, why });

@@ -2,6 +2,7 @@
 
 import { put } from "@/core/log/records";
 import { useLog } from "@/ui/log/LogContext";
+import { trainingAt } from "@/ui/shell/views";
 import { useRouter } from "next/navigation";
 import { v7 as newId } from "uuid";
 
@@ -12,6 +13,6 @@ export function useStartLifting(): (date: string) => Promise<void> {
   return async (date) => {
     const id = newId();
     const begun = { id, personId: person.id, date, kind: "strength", status: "planned" as const, items: [] };
-    if (await commit([put("sessions", begun)], "Session begun")) router.push(`/train?date=${date}&session=${id}`);
+    if (await commit([put("sessions", begun)], "Session begun")) router.push(trainingAt(date, id));
   };
 }

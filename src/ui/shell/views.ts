@@ -19,6 +19,11 @@ export const report = { path: "/report", name: "Report" } as const;
 /** Training mode: a session a set at a time, with nothing around it. */
 export const train = { path: "/train", name: "Training" } as const;
 
+/** The address of training mode on a day: on a session, else on the one that was in front there. */
+export function trainingAt(date: string, sessionId?: string): string {
+  return `${train.path}?date=${date}${sessionId === undefined ? "" : `&session=${encodeURIComponent(sessionId)}`}`;
+}
+
 /** What is set once: people, units, plates, reminders, keys and appearance. Reached from every view. */
 export const settings = { path: "/settings", name: "Settings", key: "," } as const;
 

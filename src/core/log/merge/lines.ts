@@ -127,9 +127,9 @@ class Words implements Wording {
 
   private word(key: string): string {
     if (key === "kg" && this.difference.kind === "weighIns") return "weight";
-    return Object.hasOwn(fieldWords, key)
-      ? fieldWords[key]!
-      : key.replace(/(Kg|Cm|Id|Ids)$/, "").replaceAll(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`);
+    return (
+      fieldWords[key] ?? key.replace(/(Kg|Cm|Id|Ids)$/, "").replaceAll(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`)
+    );
   }
 
   private print(key: string, value: unknown): string {

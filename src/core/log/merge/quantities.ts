@@ -96,5 +96,5 @@ export const quantities: Record<string, Print> = byWord({
 
 /** A number of a record as it is read. */
 export function printQuantity(name: string, value: number, printer: Printer, kind: string): string {
-  return (Object.hasOwn(quantities, name) ? quantities[name]! : bare)(printer, value, kind);
+  return (quantities[name] ?? bare)(printer, value, kind);
 }
